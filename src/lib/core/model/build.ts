@@ -1,0 +1,102 @@
+import { z } from 'zod';
+import { Address } from './hex';
+import { Id, Part } from './part';
+
+const Text = z.string().max(4000);
+const Name = z.string().trim().min(1, 'give it a name').max(120);
+const Positions = z.record(Id, Id);
+
+/** One physical specimen: a part, where it sits, and how its settings stand. */
+export const Item = z.strictObject({
+  id: Id,
+  part: Id,
+  label: z.string().max(120).optional(),
+  /** Slot of the board; left out while it is not seated. */
+  slot: Id.optional(),
+  /** Slot in which it was found, when the plan is to move it. */
+  slotAsFound: Id.optional(),
+  /** Positions as found on the bench. A setting that is not listed was not looked at. */
+  asFound: Positions.default({}),
+  /** Positions the plan wants. A setting that is not listed stays as found. */
+  chosen: Positions.default({}),
+  /** Settings on which the user's word is final. */
+  locked: z.array(Id).max(64).default([]),
+  notes: Text.optional()
+});
+
+/** Names one function of one item: item and function id. The board's item id is `board`. */
+export const FunctionRef = z.strictObject({ item: Id, function: Id });
+
+/**
+ * What a program expects of a function: its first claim of each listed resource is one of the
+ * numbers. `weight` 'hard' counts before every wish; a wish weighs 1 to 100.
+ */
+export const Need = z.strictObject({
+  kind: z.string().max(40),
+  irq: z.array(z.number().int().min(0).max(15)).optional(),
+  dma: z.array(z.number().int().min(0).max(7)).optional(),
+  io: z.array(Address).optional(),
+  memory: z.array(Address).optional(),
+  weight: z.union([z.literal('hard'), z.number().int().min(1).max(100)]).default('hard'),
+  why: z.string().max(400).optional()
+});
+
+export const Profile = z.strictObject({
+  id: Id,
+  name: z.string().min(1).max(120),
+  needs: z.array(Need).max(32).default([])
+});
+
+export const Brief = z.strictObject({
+  /** Year and month that the machine stands for, as 1991-03. */
+  date: z
+    .string()
+    .regex(/^\d{4}(-\d{2})?$/, 'write a year, or a year and month as 1991-03')
+    .optional(),
+  role: Text.optional(),
+  os: z.string().max(120).optional(),
+  profiles: z.array(Profile).max(40).default([]),
+  /** Functions that must be on whatever it costs. */
+  mustBeOn: z.array(FunctionRef).max(200).default([]),
+  /** Functions that the machine can do without. */
+  mayBeOff: z.array(FunctionRef).max(200).default([])
+});
+
+/** One machine. A build is one document, checked as a whole. */
+export const Build = z.strictObject({
+  id: Id,
+  name: Name,
+  notes: Text.optional(),
+  brief: Brief.default({ profiles: [], mustBeOn: [], mayBeOff: [] }),
+  board: Item,
+  items: z.array(Item).max(40, 'a machine holds at most 40 items').default([]),
+  /** Items that lie ready and could be exchanged for a fitted one. */
+  shelf: z.array(Item).max(200).default([]),
+  /** Pairs of functions of which the user says: never used at the same time. */
+  neverTogether: z.array(z.tuple([FunctionRef, FunctionRef])).max(100).default([]),
+  /** Functions in use the whole session (a mouse on COM1). */
+  resident: z.array(FunctionRef).max(100).default([]),
+  acknowledged: z.array(z.string().max(300)).max(500).default([])
+});
+
+/** The version of the file format that this release writes. */
+export const FORMAT_VERSION = 1;
+export const FORMAT_NAME = 'yellow-jumper/build';
+
+/** One file: a build and every part it uses, so that it opens on another machine. */
+export const BuildFile = z.strictObject({
+  format: z.literal(FORMAT_NAME),
+  version: z.literal(FORMAT_VERSION),
+  build: Build,
+  parts: z.array(Part).max(250)
+});
+
+export type Item = z.output<typeof Item>;
+export type FunctionRef = z.output<typeof FunctionRef>;
+export type Need = z.output<typeof Need>;
+export type Profile = z.output<typeof Profile>;
+export type Brief = z.output<typeof Brief>;
+export type Build = z.output<typeof Build>;
+export type BuildFile = z.output<typeof BuildFile>;
+/** The parts of a build by id. */
+export type PartSet = ReadonlyMap<string, Part>;

@@ -1,0 +1,218 @@
+import type { Block, Claim, Part, Setting, State } from './part';
+import type { Problem } from './problem';
+
+/**
+ * Checks what the schema alone cannot: references, pins inside their block, total tables.
+ * Paths are relative to the part.
+ */
+export function checkPart(part: Part): Problem[] {
+  const problems: Problem[] = [];
+  const say = (path: string, message: string) => problems.push({ path, message });
+  const blocks = new Map(part.blocks.map((block) => [block.id, block]));
+  const settings = new Map(part.settings.map((setting) => [setting.id, setting]));
+  const functions = new Set(part.functions.map((fn) => fn.id));
+
+  for (const [name, list] of [
+    ['blocks', part.blocks],
+    ['settings', part.settings],
+    ['functions', part.functions],
+    ['board.slots', part.board?.slots ?? []]
+  ] as const)
+    repeated(list.map((x) => x.id)).forEach((id) => say(name, `"${id}" is there twice`));
+
+  if (part.kind === 'board' && !part.board) say('board', 'a board needs its board facts (class, slots)');
+  if (part.kind === 'card' && !part.card) say('card', 'a card needs its card facts (bus)');
+  if (part.sold?.to !== undefined && part.sold.to < part.sold.from)
+    say('sold', 'sold to is before sold from');
+
+  part.settings.forEach((setting, i) => {
+    const at = `settings[${i}]`;
+    const block = setting.block === undefined ? undefined : blocks.get(setting.block);
+    if (setting.block !== undefined && !block) say(`${at}.block`, `there is no block "${setting.block}"`);
+    repeated(setting.positions.map((p) => p.id)).forEach((id) =>
+      say(`${at}.positions`, `"${id}" is there twice`)
+    );
+    if (setting.known && setting.positions.length === 0)
+      say(`${at}.positions`, 'a known setting has at least one position');
+    if (setting.known && setting.default === undefined)
+      say(`${at}.default`, 'a known setting has a default');
+    if (setting.default !== undefined && !has(setting, setting.default))
+      say(`${at}.default`, `there is no position "${setting.default}"`);
+    setting.positions.forEach((position, j) => {
+      if (position.state && block)
+        stateProblem(position.state, block).forEach((m) => say(`${at}.positions[${j}].state`, m));
+      if (position.state && !block)
+        say(`${at}.positions[${j}].state`, 'a state needs a block to be on');
+    });
+  });
+
+  const checkMatch = (match: Record<string, string[]>, at: string) => {
+    for (const [id, positions] of Object.entries(match)) {
+      const setting = settings.get(id);
+      if (!setting) say(at, `there is no setting "${id}"`);
+      else
+        positions.forEach((p) => {
+          if (!has(setting, p)) say(at, `setting "${id}" has no position "${p}"`);
+        });
+    }
+  };
+
+  part.functions.forEach((fn, i) => {
+    fn.off.forEach((match, j) => checkMatch(match, `functions[${i}].off[${j}]`));
+    repeated(fn.claims.flatMap((c) => c.id ?? [])).forEach((id) =>
+      say(`functions[${i}].claims`, `"${id}" is there twice`)
+    );
+    fn.claims.forEach((claim, j) =>
+      claimProblems(claim, part, settings).forEach((p) =>
+        say(`functions[${i}].claims[${j}]${p.path}`, p.message)
+      )
+    );
+  });
+
+  part.constraints.forEach((constraint, i) => {
+    const at = `constraints[${i}]`;
+    if ('forbid' in constraint) checkMatch(constraint.forbid, at);
+    if ('apart' in constraint)
+      constraint.apart.forEach((id) => {
+        if (!functions.has(id)) say(at, `there is no function "${id}"`);
+      });
+    if ('allow' in constraint) {
+      const ids = constraint.allow.settings;
+      constraint.allow.rows.forEach((row, j) => {
+        if (row.length !== ids.length)
+          say(`${at}.allow.rows[${j}]`, `has ${row.length} entries for ${ids.length} settings`);
+        else checkMatch(Object.fromEntries(ids.map((id, k) => [id, [row[k]]])), `${at}.allow.rows[${j}]`);
+      });
+    }
+  });
+
+  part.board?.slots.forEach((slot, i) =>
+    Object.values(slot.routing ?? {}).forEach((id) => {
+      if (!settings.has(id)) say(`board.slots[${i}].routing`, `there is no setting "${id}"`);
+    })
+  );
+  part.startup.forEach((line, i) => {
+    if (line.when !== undefined && !functions.has(line.when))
+      say(`startup[${i}].when`, `there is no function "${line.when}"`);
+  });
+  return problems;
+}
+
+const has = (setting: Setting, position: string) => setting.positions.some((p) => p.id === position);
+
+/** Words that stand more than once in a list. */
+export function repeated(ids: readonly string[]): string[] {
+  const seen = new Set<string>();
+  const twice = new Set<string>();
+  for (const id of ids) (seen.has(id) ? twice : seen).add(id);
+  return [...twice];
+}
+
+function stateProblem(state: State, block: Block): string[] {
+  if ('caps' in state) {
+    if (block.kind !== 'header') return [`caps sit on a header, and ${block.id} is ${block.kind}`];
+    const pins = block.rows * block.columns;
+    return state.caps.flat().filter((pin) => pin > pins).map((pin) => `pin ${pin} of ${pins}`);
+  }
+  if ('switches' in state) {
+    if (block.kind !== 'dip') return [`switches are on a DIP block, and ${block.id} is ${block.kind}`];
+    return Object.keys(state.switches)
+      .filter((n) => Number(n) < 1 || Number(n) > block.switches)
+      .map((n) => `switch ${n} of ${block.switches}`);
+  }
+  if ('step' in state) {
+    if (block.kind !== 'rotary') return [`a step is on a rotary switch, and ${block.id} is ${block.kind}`];
+    return state.step < block.steps ? [] : [`step ${state.step} of ${block.steps}, counted from 0`];
+  }
+  if ('bridges' in state) {
+    if (block.kind !== 'solder') return [`bridges are on solder pads, and ${block.id} is ${block.kind}`];
+    return state.bridges.filter((n) => n > block.bridges).map((n) => `bridge ${n} of ${block.bridges}`);
+  }
+  return ['software', 'pnp', 'startup', 'firmware'].includes(block.kind)
+    ? []
+    : [`a typed value cannot be set on a ${block.kind}`];
+}
+
+const largest = { irq: 15, dma: 7, io: 0xffff, memory: 0xffffffff } as const;
+
+function claimProblems(claim: Claim, part: Part, settings: Map<string, Setting>): Problem[] {
+  const problems: Problem[] = [];
+  const say = (path: string, message: string) => problems.push({ path, message });
+  const forms = [
+    claim.value !== undefined,
+    claim.from !== undefined,
+    claim.resource === 'irq' && claim.pin !== undefined
+  ];
+  if (forms.filter(Boolean).length !== 1)
+    say('', 'give exactly one of value, from' + (claim.resource === 'irq' ? ', pin' : ''));
+
+  const size = claim.resource === 'io' || claim.resource === 'memory' ? claim.length : 1;
+  const checkValue = (value: number | null | undefined, path: string) => {
+    if (value !== null && value !== undefined && value + size - 1 > largest[claim.resource])
+      say(path, `${value} is beyond the last ${claim.resource} number`);
+  };
+  checkValue(claim.value, '.value');
+
+  const source = claim.from;
+  if (!source) return problems;
+  const ids = 'setting' in source ? [source.setting] : source.settings;
+  const missing = ids.filter((id) => !settings.has(id));
+  missing.forEach((id) => say('.from', `there is no setting "${id}"`));
+  if (missing.length) return problems;
+
+  if ('setting' in source) {
+    const setting = settings.get(source.setting)!;
+    for (const [id, value] of Object.entries(source.values)) {
+      if (!has(setting, id)) say('.from.values', `setting "${setting.id}" has no position "${id}"`);
+      checkValue(value, `.from.values.${id}`);
+    }
+    setting.positions
+      .filter((p) => !(p.id in source.values))
+      .forEach((p) => say('.from.values', `position "${p.id}" is missing; write null if it takes nothing`));
+    return problems;
+  }
+  source.rows.forEach((row, i) => {
+    checkValue(row.value, `.from.rows[${i}].value`);
+    for (const [id, position] of Object.entries(row.when)) {
+      if (!ids.includes(id)) say(`.from.rows[${i}]`, `"${id}" is not among its settings`);
+      else if (!has(settings.get(id)!, position))
+        say(`.from.rows[${i}]`, `setting "${id}" has no position "${position}"`);
+    }
+  });
+  if (problems.length) return problems;
+  const hole = firstHole(ids.map((id) => settings.get(id)!), (chosen) =>
+    source.rows.some((row) => Object.entries(row.when).every(([id, p]) => chosen[id] === p)) ||
+    forbidden(part, chosen)
+  );
+  if (hole)
+    say('.from.rows', `no row for ${Object.entries(hole).map(([k, v]) => `${k} = ${v}`).join(', ')}`);
+  return problems;
+}
+
+/** Whether the constraints of a part rule out a partial choice of positions. */
+export function forbidden(part: Part, chosen: Readonly<Record<string, string>>): boolean {
+  return part.constraints.some((constraint) => {
+    if ('forbid' in constraint)
+      return Object.entries(constraint.forbid).every(([id, ps]) => id in chosen && ps.includes(chosen[id]));
+    if ('allow' in constraint) {
+      const { settings, rows } = constraint.allow;
+      return !rows.some((row) => row.every((p, i) => !(settings[i] in chosen) || chosen[settings[i]] === p));
+    }
+    return false;
+  });
+}
+
+function firstHole(
+  settings: readonly Setting[],
+  covered: (chosen: Record<string, string>) => boolean
+): Record<string, string> | null {
+  const walk = (i: number, chosen: Record<string, string>): Record<string, string> | null => {
+    if (i === settings.length) return covered(chosen) ? null : chosen;
+    for (const position of settings[i].positions) {
+      const hole = walk(i + 1, { ...chosen, [settings[i].id]: position.id });
+      if (hole) return hole;
+    }
+    return null;
+  };
+  return walk(0, {});
+}

@@ -1,0 +1,149 @@
+import {
+  BOARD_ITEM,
+  PNP_ITEM,
+  SYSTEM_ITEM,
+  keyOf,
+  type Build,
+  type Item,
+  type Part,
+  type PartFunction,
+  type PartSet,
+  type Setting,
+  type Slot
+} from '../model';
+import { isPnp, pnpPart, systemPart } from './system';
+
+/** Where an item's lines go: `board` (soldered on), a slot of 8 or 16 bits, PCI, or nowhere. */
+export type Seat = 'board' | 'isa8' | 'isa16' | 'pci' | 'none';
+
+/** An item of the machine with its part and what its seat gives it. */
+export interface Fitted {
+  item: Item;
+  part: Part;
+  slot?: Slot;
+  seat: Seat;
+  /** Why the card cannot work where it sits; null when it can. */
+  misfit: string | null;
+  /** Text for people: the slot and the part's name. */
+  title: string;
+}
+
+export interface Machine {
+  class: 'xt' | 'at';
+  build: Build;
+  board: Fitted;
+  /** System, board, then the fitted items in the build's order, then plug-and-play if needed. */
+  fitted: Fitted[];
+  /** The fitted item of an id. */
+  find(item: string): Fitted | undefined;
+}
+
+/**
+ * Puts a build together with its parts. Items without a slot take part only when they need none
+ * (drives and the like); a card without a slot is left out.
+ */
+export function machine(build: Build, parts: PartSet): Machine {
+  const partOf = (item: Item): Part => {
+    const part = parts.get(item.part);
+    if (!part) throw new Error(`part "${item.part}" of item "${item.id}" is missing`);
+    return part;
+  };
+  const boardPart = partOf(build.board);
+  const facts = boardPart.board;
+  if (!facts) throw new Error(`"${boardPart.id}" is not a board`);
+  const onBoard = (item: Item, part: Part): Fitted => ({
+    item,
+    part,
+    seat: 'board',
+    misfit: null,
+    title: item.label ?? part.name
+  });
+  const slots = new Map(facts.slots.map((slot) => [slot.id, slot]));
+  const board = onBoard(build.board, boardPart);
+  const cards = build.items.flatMap((item): Fitted[] => {
+    const part = partOf(item);
+    const slot = item.slot === undefined ? undefined : slots.get(item.slot);
+    if (!part.card) return part.functions.length ? [onBoard(item, part)] : [];
+    if (!slot) return [];
+    const { seat, misfit } = seatOf(part, slot);
+    return [{ item, part, slot, seat, misfit, title: item.label ?? part.name }];
+  });
+  const fixed = (id: string, part: Part) => onBoard(emptyItem(id, part.id), part);
+  const fitted = [fixed(SYSTEM_ITEM, systemPart(facts)), board, ...cards];
+  if (cards.some((card) => isPnp(card.part))) fitted.push(fixed(PNP_ITEM, pnpPart()));
+  const byId = new Map(fitted.map((f) => [f.item.id, f]));
+  return { class: facts.class, build, board, fitted, find: (id) => byId.get(id) };
+}
+
+function emptyItem(id: string, part: string): Item {
+  return { id, part, asFound: {}, chosen: {}, locked: [] };
+}
+
+/** What a slot gives a card, and why it cannot work there. */
+export function seatOf(part: Part, slot: Slot): { seat: Seat; misfit: string | null } {
+  const card = part.card;
+  if (!card) return { seat: 'none', misfit: 'is not a card' };
+  if (slot.bus === 'memory-board')
+    return { seat: 'none', misfit: 'the slot looks like ISA but takes only the memory board of its maker' };
+  const wantsPci = card.bus === 'pci' || card.bus === 'agp';
+  if (wantsPci || slot.bus === 'pci' || slot.bus === 'agp')
+    return card.bus === slot.bus
+      ? { seat: 'pci', misfit: null }
+      : { seat: 'none', misfit: `a card for ${busName[card.bus]} does not go into a slot for ${busName[slot.bus]}` };
+  if (card.bus === 'vlb')
+    return slot.bus === 'vlb'
+      ? { seat: 'isa16', misfit: null }
+      : { seat: 'none', misfit: 'a local-bus card needs the long local-bus slot' };
+  if (card.bus === 'isa8') return { seat: 'isa8', misfit: null };
+  if (slot.bus !== 'isa8') return { seat: 'isa16', misfit: null };
+  return card.fallback8 === 'no'
+    ? { seat: 'isa8', misfit: 'this 16-bit card does not work in an 8-bit slot' }
+    : { seat: 'isa8', misfit: null };
+}
+
+export const busName = {
+  isa8: '8-bit ISA',
+  isa16: '16-bit ISA',
+  vlb: 'local bus',
+  pci: 'PCI',
+  agp: 'AGP',
+  'memory-board': 'the memory board'
+} as const;
+
+/** The position in which a setting is now taken to be: chosen, else as found, else the default. */
+export function positionOf(item: Item, setting: Setting): string | undefined {
+  return item.chosen[setting.id] ?? item.asFound[setting.id] ?? setting.default;
+}
+
+/** The position a setting is in physically: as found, else the default is assumed. */
+export function foundPosition(item: Item, setting: Setting): string | undefined {
+  return item.asFound[setting.id] ?? setting.default;
+}
+
+/** Looks up positions by `item/setting`. */
+export type Positions = (item: string, setting: string) => string | undefined;
+
+/** The positions as they stand in a build. */
+export function standing(m: Machine): Positions {
+  const at = new Map<string, string | undefined>();
+  for (const { item, part } of m.fitted)
+    for (const setting of part.settings) at.set(keyOf(item.id, setting.id), positionOf(item, setting));
+  return (item, setting) => at.get(keyOf(item, setting));
+}
+
+/** Whether a function is on in these positions. */
+export function isOn(fitted: Fitted, fn: PartFunction, at: Positions): boolean {
+  return !fn.off.some((match) =>
+    Object.entries(match).every(([setting, positions]) => {
+      const position = at(fitted.item.id, setting);
+      return position !== undefined && positions.includes(position);
+    })
+  );
+}
+
+/** `item/function` of the functions that are in use the whole session. */
+export function isResident(m: Machine, item: string, fn: PartFunction): boolean {
+  return fn.resident || m.build.resident.some((r) => r.item === item && r.function === fn.id);
+}
+
+export { BOARD_ITEM, SYSTEM_ITEM, PNP_ITEM };

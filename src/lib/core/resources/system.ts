@@ -1,0 +1,153 @@
+import { Part, PNP_ITEM, SYSTEM_ITEM, hex } from '../model';
+import type { z } from 'zod';
+
+type Facts = NonNullable<Part['board']>;
+type Range = [label: string, base: number, length: number];
+
+const bothClasses: Range[] = [
+  ['first DMA controller', 0x000, 0x20],
+  ['first interrupt controller', 0x020, 0x20],
+  ['timer', 0x040, 0x20],
+  ['keyboard and system ports', 0x060, 0x10],
+  ['DMA pages', 0x080, 0x20]
+];
+const ports: Record<Facts['class'], Range[]> = {
+  xt: [...bothClasses, ['NMI mask', 0x0a0, 0x20]],
+  at: [
+    ...bothClasses,
+    ['clock and CMOS', 0x070, 0x10],
+    ['second interrupt controller', 0x0a0, 0x20],
+    ['second DMA controller', 0x0c0, 0x20],
+    ['FPU', 0x0f0, 0x10]
+  ]
+};
+const irqs: Record<Facts['class'], [string, number][]> = {
+  xt: [
+    ['system timer', 0],
+    ['keyboard', 1]
+  ],
+  at: [
+    ['system timer', 0],
+    ['keyboard', 1],
+    ['real-time clock', 8],
+    ['FPU', 13]
+  ]
+};
+const dma: Record<Facts['class'], [string, number]> = { xt: ['memory refresh', 0], at: ['cascade', 4] };
+
+const cache = new Map<string, Part>();
+
+/**
+ * What the system board itself takes, by class: only the lines of the two interrupt controllers'
+ * own devices, refresh or cascade, the ports below 100h, and the BIOS window. IRQ 2 of an AT is the
+ * cascade: no line of that number reaches the slots, so it needs no claim.
+ */
+export function systemPart(facts: Facts): Part {
+  const bios = facts.bios ?? { base: 0xf0000, length: 0x10000 };
+  const key = `${facts.class} ${bios.base} ${bios.length}`;
+  let part = cache.get(key);
+  if (!part) {
+    part = Part.parse({
+      id: SYSTEM_ITEM,
+      kind: 'board',
+      maker: 'system',
+      name: 'System board',
+      functions: [
+        ...irqs[facts.class].map(([label, value]) => ({
+          id: `irq${value}`,
+          label,
+          kind: 'system',
+          claims: [{ id: 'irq', resource: 'irq', value }]
+        })),
+        {
+          id: `dma${dma[facts.class][1]}`,
+          label: dma[facts.class][0],
+          kind: 'system',
+          claims: [{ id: 'dma', resource: 'dma', value: dma[facts.class][1] }]
+        },
+        ...ports[facts.class].map(([label, value, length]) => ({
+          id: `io-${hex(value).toLowerCase()}`,
+          label,
+          kind: 'system',
+          claims: [{ id: 'io', resource: 'io', value, length }]
+        })),
+        {
+          id: 'bios',
+          label: 'system BIOS',
+          kind: 'system',
+          claims: [
+            // Board ROM is not read over the bus, so it never meets the 128 KiB rule.
+            { id: 'rom', resource: 'memory', value: bios.base, length: bios.length, use: 'rom', shadowed: true }
+          ]
+        }
+      ]
+    } satisfies z.input<typeof Part>);
+    cache.set(key, part);
+  }
+  return part;
+}
+
+/** Whether a card is configured by ISA plug-and-play. */
+export function isPnp(part: Part): boolean {
+  return part.card !== undefined && part.blocks.some((block) => block.kind === 'pnp');
+}
+
+/**
+ * The ports of ISA plug-and-play: write-only 279h and A79h, and one readable port between 203h and
+ * 3FFh whose address ends in binary 11, which must be kept free and which the start-up chooses.
+ */
+export function pnpPart(): Part {
+  let part = cache.get(PNP_ITEM);
+  if (!part) {
+    const readPorts = Array.from({ length: 128 }, (_, i) => 0x203 + 4 * i).filter((p) => p <= 0x3ff);
+    const id = (port: number) => hex(port).toLowerCase();
+    const write = (value: number) => ({
+      id: `w${id(value)}`,
+      resource: 'io' as const,
+      value,
+      length: 1,
+      mask: 0xfff,
+      access: 'write' as const,
+      // The printer's status register at 279h is read-only.
+      sharesWith: ['parallel']
+    });
+    part = Part.parse({
+      id: PNP_ITEM,
+      kind: 'board',
+      maker: 'system',
+      name: 'Plug-and-play ports',
+      blocks: [{ id: 'start', kind: 'startup' }],
+      settings: [
+        {
+          id: 'read-port',
+          label: 'Read port',
+          block: 'start',
+          positions: readPorts.map((port) => ({ id: id(port), label: hex(port) })),
+          default: id(0x203)
+        }
+      ],
+      functions: [
+        {
+          id: 'isolation',
+          label: 'plug-and-play',
+          kind: 'system',
+          claims: [
+            write(0x279),
+            write(0xa79),
+            {
+              id: 'read',
+              resource: 'io',
+              length: 1,
+              from: {
+                setting: 'read-port',
+                values: Object.fromEntries(readPorts.map((port) => [id(port), port]))
+              }
+            }
+          ]
+        }
+      ]
+    } satisfies z.input<typeof Part>);
+    cache.set(PNP_ITEM, part);
+  }
+  return part;
+}

@@ -1,0 +1,178 @@
+import { covers, disjoint, emptyBits, orInto, setBit, type Bits } from './bits';
+import type { Compiled } from './problem';
+
+/** A value of the reduced problem: what it takes, what it rules out, what it costs. */
+export interface Node {
+  /** Index of the value in its compiled variable. */
+  source: number;
+  takes: Bits;
+  rules: Bits;
+  /** Classes that tolerate this value's classes at the cost of a share, with multiplicity. */
+  tolerated: number[];
+  classes: number[];
+  cost: number;
+}
+
+export interface Domain {
+  /** Index of the compiled variable. */
+  variable: number;
+  nodes: Node[];
+}
+
+/** Independent parts of the reduced problem; domains with one node and no neighbour stand alone. */
+export interface Reduced {
+  components: Domain[][];
+}
+
+export interface ReduceOptions {
+  /** Functions that take part; left out: all. Removing one removes its lines and its faults. */
+  active?: readonly boolean[];
+  /** Claims that are left out although their function takes part, as `function claim`. */
+  muted?: ReadonlySet<string>;
+  /** Ignore costs: only whether there is an answer. */
+  feasibility?: boolean;
+}
+
+/**
+ * Strikes what cannot be in any answer, or need not be in a best one, until nothing changes: values
+ * without a partner in some other variable, and values that another one of the same variable beats
+ * in cost while ruling out no more. Null: some variable has nothing left, so there is no answer.
+ */
+export function reduce(compiled: Compiled, options: ReduceOptions = {}): Reduced | null {
+  const domains = buildDomains(compiled, options);
+  if (domains.some((d) => d.nodes.length === 0)) return null;
+  let changed = true;
+  while (changed) {
+    if (!arcConsistent(domains)) return null;
+    dropIrrelevant(domains, compiled.classes.length);
+    changed = dominated(domains);
+  }
+  return { components: split(domains) };
+}
+
+function buildDomains(compiled: Compiled, { active, muted, feasibility }: ReduceOptions): Domain[] {
+  const isActive = (fn: number) => fn < 0 || !active || active[fn];
+  const size = compiled.classes.length;
+  const takesPart = compiled.classes.map(
+    ({ fn, line }) => isActive(fn) && !(line && muted?.has(`${fn} ${line.index}`))
+  );
+  return compiled.variables.map(({ values }, variable) => ({
+    variable,
+    nodes: values.flatMap((value, source): Node[] => {
+      if (value.violations.some(isActive)) return [];
+      if (value.internal.some(([a, b]) => takesPart[a] && takesPart[b])) return [];
+      const classes = value.classes.filter((c) => takesPart[c]);
+      const takes = emptyBits(size);
+      const rules = emptyBits(size);
+      const tolerated: number[] = [];
+      for (const c of classes) {
+        setBit(takes, c);
+        for (const d of compiled.forbids[c]) setBit(rules, d);
+        if (!feasibility) tolerated.push(...compiled.tolerates[c]);
+      }
+      return [{ source, takes, rules, tolerated, classes, cost: feasibility ? 0 : value.cost }];
+    })
+  }));
+}
+
+export const compatible = (a: Node, b: Node): boolean => disjoint(a.rules, b.takes);
+
+interface Reach {
+  takes: Bits;
+  rules: Bits;
+}
+
+/** Everything that the values of a domain take and rule out. */
+function reachOf({ nodes }: Domain): Reach {
+  const takes = nodes[0].takes.slice();
+  const rules = nodes[0].rules.slice();
+  for (const node of nodes) {
+    orInto(takes, node.takes);
+    orInto(rules, node.rules);
+  }
+  return { takes, rules };
+}
+
+/** Removes values that no value of some other variable goes with. False: a variable is empty. */
+function arcConsistent(domains: Domain[]): boolean {
+  const reach = domains.map(reachOf);
+  const queue = new Set(domains.keys());
+  while (queue.size) {
+    const [j] = queue;
+    queue.delete(j);
+    const against = domains[j].nodes;
+    for (let i = 0; i < domains.length; i++) {
+      if (i === j || disjoint(reach[i].takes, reach[j].rules)) continue;
+      const before = domains[i].nodes.length;
+      domains[i].nodes = domains[i].nodes.filter((a) => against.some((b) => compatible(a, b)));
+      if (domains[i].nodes.length === 0) return false;
+      if (domains[i].nodes.length < before) queue.add(i);
+    }
+  }
+  return true;
+}
+
+/** Forgets classes that meet nothing any more, so that more values become alike. */
+function dropIrrelevant(domains: readonly Domain[], size: number): void {
+  const reach = domains.map(reachOf);
+  const takenBy = new Int32Array(size);
+  domains.forEach((domain) => {
+    for (const c of new Set(domain.nodes.flatMap((n) => n.classes))) takenBy[c]++;
+  });
+  domains.forEach(({ nodes }, i) => {
+    const takes = emptyBits(size);
+    const rules = emptyBits(size);
+    reach.forEach((other, j) => {
+      if (i === j) return;
+      orInto(takes, other.takes);
+      orInto(rules, other.rules);
+    });
+    const own = new Set(nodes.flatMap((n) => n.classes));
+    for (const node of nodes) {
+      for (let w = 0; w < node.rules.length; w++) {
+        node.rules[w] &= takes[w];
+        node.takes[w] &= rules[w];
+      }
+      if (node.tolerated.length)
+        node.tolerated = node.tolerated.filter((c) => takenBy[c] > (own.has(c) ? 1 : 0));
+    }
+  });
+}
+
+/** Removes values that another value of the variable beats. Equal ones: the first stays. */
+function dominated(domains: readonly Domain[]): boolean {
+  let changed = false;
+  for (const domain of domains) {
+    const { nodes } = domain;
+    const kept = nodes.filter(
+      (b, j) => !nodes.some((a, i) => i !== j && beats(a, b) && (i < j || !beats(b, a)))
+    );
+    if (kept.length === nodes.length) continue;
+    domain.nodes = kept;
+    changed = true;
+  }
+  return changed;
+}
+
+/** Costs no more, rules out no more, and cannot add to the shares. */
+const beats = (a: Node, b: Node) =>
+  a.cost <= b.cost && a.tolerated.length === 0 && covers(b.rules, a.rules);
+
+/** Connected components by clash or tolerated share between the values that are left. */
+function split(domains: readonly Domain[]): Domain[][] {
+  const component = domains.map((_, i) => i);
+  const root = (i: number): number => (component[i] === i ? i : (component[i] = root(component[i])));
+  for (let i = 0; i < domains.length; i++)
+    for (let j = i + 1; j < domains.length; j++)
+      if (root(i) !== root(j) && linked(domains[i], domains[j])) component[root(j)] = root(i);
+  const groups = new Map<number, Domain[]>();
+  domains.forEach((domain, i) => groups.set(root(i), [...(groups.get(root(i)) ?? []), domain]));
+  return [...groups.values()];
+}
+
+/** Whether the choice in one domain matters to the other. */
+export function linked(a: Domain, b: Domain): boolean {
+  return a.nodes.some((x) =>
+    b.nodes.some((y) => !compatible(x, y) || x.tolerated.some((c) => y.classes.includes(c)))
+  );
+}

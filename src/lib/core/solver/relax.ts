@@ -1,0 +1,267 @@
+import { keyOf, type Build, type Fix, type FunctionRef, type Item, type PartSet } from '../model';
+import { isOn, machine, seatOf, standing, type Fitted, type Machine } from '../resources';
+import { compile } from './compile';
+import { findCore } from './core';
+import type { Objective } from './objective';
+import { feasible, solve, type Limits } from './solve';
+
+/** Changes that together make an impossible machine possible. */
+export interface Relaxation {
+  fixes: Fix[];
+  /** Objective of the machine after them, as solving it again gave it. */
+  objective: Objective;
+}
+
+/** What each kind of change weighs against the others, cheapest first. */
+const FIX_COST: Record<Fix['action'], number> = {
+  set: 1,
+  'never-together': 1,
+  'switch-off': 1,
+  'move-slot': 2,
+  unlock: 3,
+  exchange: 4,
+  'take-out': 8
+};
+
+export const fixCost = (fixes: readonly Fix[]): number => fixes.reduce((sum, f) => sum + FIX_COST[f.action], 0);
+
+/** Applies a fix to a build and returns the new build; the old one is not touched. */
+export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
+  const change = (id: string, to: (item: Item) => Item): Build => ({
+    ...build,
+    board: build.board.id === id ? to(build.board) : build.board,
+    items: build.items.map((item) => (item.id === id ? to(item) : item))
+  });
+  switch (fix.action) {
+    case 'set':
+      return change(fix.item, (item) => ({ ...item, chosen: { ...item.chosen, [fix.setting]: fix.position } }));
+    case 'unlock':
+      return change(fix.item, (item) => ({ ...item, locked: item.locked.filter((s) => s !== fix.setting) }));
+    case 'move-slot':
+      return moveSlot(build, fix);
+    case 'switch-off':
+      return switchOff(build, fix, parts);
+    case 'exchange':
+      return exchange(build, fix, parts);
+    case 'take-out': {
+      const out = build.items.find((item) => item.id === fix.item);
+      return withoutRefs(
+        { ...build, items: build.items.filter((item) => item.id !== fix.item), shelf: out ? [...build.shelf, shelved(out)] : build.shelf },
+        fix.item
+      );
+    }
+    case 'never-together':
+      return { ...build, neverTogether: [...build.neverTogether, [fix.a, fix.b]] };
+  }
+}
+
+function moveSlot(build: Build, fix: Extract<Fix, { action: 'move-slot' }>): Build {
+  const from = build.items.find((item) => item.id === fix.item)?.slot;
+  const seat = (item: Item, slot: string | undefined): Item => {
+    const { slot: old, ...rest } = item;
+    const found = item.slotAsFound ?? old;
+    return { ...rest, ...(slot === undefined ? {} : { slot }), ...(found === undefined ? {} : { slotAsFound: found }) };
+  };
+  return {
+    ...build,
+    items: build.items.map((item) =>
+      item.id === fix.item ? seat(item, fix.slot) : item.id === fix.swapWith ? seat(item, from) : item
+    )
+  };
+}
+
+function switchOff(build: Build, fix: Extract<Fix, { action: 'switch-off' }>, parts: PartSet): Build {
+  const ref = { item: fix.item, function: fix.function };
+  const same = (r: { item: string; function: string }) => r.item === fix.item && r.function === fix.function;
+  const item = [build.board, ...build.items].find((i) => i.id === fix.item);
+  const known = item && parts.get(item.part)?.functions.some((fn) => fn.id === fix.function);
+  if (!known) return build;
+  return {
+    ...build,
+    brief: {
+      ...build.brief,
+      mustBeOn: build.brief.mustBeOn.filter((r) => !same(r)),
+      mayBeOff: build.brief.mayBeOff.some(same) ? build.brief.mayBeOff : [...build.brief.mayBeOff, ref]
+    }
+  };
+}
+
+function shelved(item: Item): Item {
+  const { slot, slotAsFound, ...rest } = item;
+  void slot;
+  void slotAsFound;
+  return rest;
+}
+
+function exchange(build: Build, fix: Extract<Fix, { action: 'exchange' }>, parts: PartSet): Build {
+  const out = build.items.find((item) => item.id === fix.item);
+  const into = build.shelf.find((item) => item.id === fix.with);
+  if (!out || !into) return build;
+  // What was said of a function of the old card holds for the first like one of the new card.
+  const heir = (ref: FunctionRef): FunctionRef[] => {
+    if (ref.item !== out.id) return [ref];
+    const kind = parts.get(out.part)?.functions.find((fn) => fn.id === ref.function)?.kind;
+    const fn = parts.get(into.part)?.functions.find((f) => f.kind === kind);
+    return fn ? [{ item: into.id, function: fn.id }] : [];
+  };
+  const seated = out.slot === undefined ? into : { ...into, slot: out.slot };
+  return {
+    ...build,
+    items: build.items.map((item) => (item === out ? seated : item)),
+    shelf: [...build.shelf.filter((item) => item !== into), shelved(out)],
+    resident: build.resident.flatMap(heir),
+    neverTogether: build.neverTogether.flatMap(([a, b]): [FunctionRef, FunctionRef][] => {
+      const [x, y] = [heir(a), heir(b)];
+      return x.length && y.length ? [[x[0], y[0]]] : [];
+    }),
+    brief: {
+      ...build.brief,
+      mustBeOn: build.brief.mustBeOn.flatMap(heir),
+      mayBeOff: build.brief.mayBeOff.flatMap(heir)
+    }
+  };
+}
+
+/** Drops what the build says of functions of an item that is no longer fitted. */
+function withoutRefs(build: Build, item: string): Build {
+  const other = (r: { item: string }) => r.item !== item;
+  return {
+    ...build,
+    resident: build.resident.filter(other),
+    neverTogether: build.neverTogether.filter((pair) => pair.every(other)),
+    brief: {
+      ...build.brief,
+      mustBeOn: build.brief.mustBeOn.filter(other),
+      mayBeOff: build.brief.mayBeOff.filter(other)
+    }
+  };
+}
+
+/** The changes that could dissolve a core. */
+function candidates(m: Machine, coreFunctions: readonly { item: string; id: string }[], parts: PartSet): Fix[] {
+  const { build } = m;
+  const fixes: Fix[] = [];
+  const items = [...new Set(coreFunctions.map((f) => f.item))];
+  for (const { item, id } of coreFunctions) {
+    const fitted = m.find(item);
+    const fn = fitted?.part.functions.find((f) => f.id === id);
+    if (fitted && fn && fn.off.length > 0 && canBeOff(fitted, fn)) fixes.push({ action: 'switch-off', item, function: id });
+  }
+  for (const id of items) {
+    const fitted = m.find(id);
+    if (!fitted || id === 'system' || id === 'pnp') continue;
+    fixes.push(...slotMoves(m, fitted));
+    for (const setting of fitted.item.locked) fixes.push({ action: 'unlock', item: id, setting });
+    if (!fitted.part.card) continue;
+    for (const spare of build.shelf)
+      if (replaces(fitted, parts.get(spare.part), m)) fixes.push({ action: 'exchange', item: id, with: spare.id });
+    fixes.push({ action: 'take-out', item: id });
+  }
+  return fixes;
+}
+
+/** Whether some position that is not locked away switches the function off. */
+function canBeOff(fitted: Fitted, fn: Fitted['part']['functions'][number]): boolean {
+  return fn.off.some((match) =>
+    Object.entries(match).every(
+      ([setting, positions]) =>
+        !fitted.item.locked.includes(setting) || positions.includes(fitted.item.chosen[setting] ?? fitted.item.asFound[setting] ?? '')
+    )
+  );
+}
+
+function slotMoves(m: Machine, fitted: Fitted): Fix[] {
+  const slots = m.board.part.board!.slots;
+  if (!fitted.slot) return [];
+  const here = seatOf(fitted.part, fitted.slot).seat;
+  const holder = (slot: string) => m.fitted.find((f) => f.slot?.id === slot);
+  const better = slots.filter((slot) => {
+    if (slot.id === fitted.slot!.id) return false;
+    const there = seatOf(fitted.part, slot);
+    return !there.misfit && (fitted.misfit !== null || (here === 'isa8' && there.seat === 'isa16' && fitted.part.card?.bus !== 'isa8') || here === 'pci');
+  });
+  const free = better.find((slot) => !holder(slot.id) && !bracketTaken(m, slot));
+  const fixes: Fix[] = free ? [{ action: 'move-slot', item: fitted.item.id, slot: free.id }] : [];
+  if (here === 'pci') for (const slot of better) if (slot !== free && !holder(slot.id) && !bracketTaken(m, slot)) fixes.push({ action: 'move-slot', item: fitted.item.id, slot: slot.id });
+  for (const slot of better) {
+    const other = holder(slot.id);
+    if (other && !seatOf(other.part, fitted.slot).misfit)
+      fixes.push({ action: 'move-slot', item: fitted.item.id, slot: slot.id, swapWith: other.item.id });
+  }
+  return fixes;
+}
+
+function bracketTaken(m: Machine, slot: { id: string; bracket?: string }): boolean {
+  return slot.bracket !== undefined && m.fitted.some((f) => f.slot?.bracket === slot.bracket && f.slot?.id !== slot.id);
+}
+
+/** A spare replaces a card when it offers every kind of function that the card has on. */
+function replaces(fitted: Fitted, spare: Fitted['part'] | undefined, m: Machine): boolean {
+  if (!spare?.card || !fitted.slot || seatOf(spare, fitted.slot).misfit) return false;
+  const at = standing(m);
+  const wanted = new Set(fitted.part.functions.filter((fn) => isOn(fitted, fn, at)).map((fn) => fn.kind));
+  return [...wanted].every((kind) => spare.functions.some((fn) => fn.kind === kind));
+}
+
+export interface RelaxOptions {
+  allowOff: boolean;
+  /** How many relaxations are wanted at the most. */
+  most: number;
+  limits: Limits;
+}
+
+/**
+ * Sets of changes, cheapest first, each of which makes the machine possible; no set contains
+ * another. Each set was proved by solving the changed machine again. Grows the sets from the core
+ * that is left after the changes so far.
+ */
+export function findRelaxations(
+  build: Build,
+  parts: PartSet,
+  firstCore: readonly { item: string; id: string }[],
+  options: RelaxOptions
+): Relaxation[] {
+  const found: Relaxation[] = [];
+  const sets: { fixes: Fix[]; build: Build; core: readonly { item: string; id: string }[] }[] = [
+    { fixes: [], build, core: firstCore }
+  ];
+  const seen = new Set<string>();
+  let solves = 0;
+  // Breadth by cost: the cheapest open set is extended by each change that could break its core.
+  const queue: { fixes: Fix[]; from: number; cost: number }[] = [];
+  const extend = (index: number) => {
+    const { fixes, build: base, core } = sets[index];
+    if (fixes.length >= 3) return;
+    for (const fix of candidates(machine(base, parts), core, parts)) {
+      const next = [...fixes, fix];
+      const name = next.map((f) => JSON.stringify(f)).sort().join(' ');
+      if (seen.has(name)) continue;
+      seen.add(name);
+      queue.push({ fixes: next, from: index, cost: fixCost(next) });
+    }
+  };
+  extend(0);
+  while (queue.length && found.length < options.most && solves < 60) {
+    let at = 0;
+    for (let i = 1; i < queue.length; i++) if (queue[i].cost < queue[at].cost) at = i;
+    const [{ fixes, from }] = queue.splice(at, 1);
+    if (found.some((r) => r.fixes.every((f) => fixes.some((g) => JSON.stringify(g) === JSON.stringify(f))))) continue;
+    solves++;
+    const changed = applyFix(sets[from].build, fixes[fixes.length - 1], parts);
+    const compiled = compile(machine(changed, parts), { allowOff: options.allowOff });
+    const possible = feasible(compiled, options.limits);
+    if (possible) {
+      const outcome = solve(compiled, options.limits);
+      if (outcome.kind === 'solved') found.push({ fixes, objective: outcome.answer.objective });
+    } else if (possible === false && found.length === 0 && fixes.length < 3) {
+      const core = findCore(compiled, options.limits).functions.map((f) => compiled.functions[f]);
+      sets.push({ fixes, build: changed, core });
+      extend(sets.length - 1);
+    }
+  }
+  return found.sort((a, b) => fixCost(a.fixes) - fixCost(b.fixes));
+}
+
+/** `item/function` names of a core. */
+export const coreKeys = (core: readonly { item: string; id: string }[]): string[] =>
+  core.map((f) => keyOf(f.item, f.id));
