@@ -1,5 +1,6 @@
 import { keyOf } from '../model';
 import { LEVELS, add, zero, type Objective } from './objective';
+import { hasAnswer } from './dive';
 import type { Compiled } from './problem';
 import { reduce, type ReduceOptions } from './reduce';
 import { Budget, Stopped, solveComponent } from './search';
@@ -72,15 +73,13 @@ export function feasible(
   if (!reduced) return false;
   const budget = new Budget(limits.maxNodes, limits.shouldStop);
   try {
-    for (const component of reduced.components) {
-      const found = solveComponent(compiled, component, budget);
-      if (!found.nodes) return found.optimal ? false : null;
-    }
+    return [...reduced.components]
+      .sort((a, b) => a.length - b.length)
+      .every((component) => hasAnswer(component, budget));
   } catch (error) {
     if (error instanceof Stopped) return null;
     throw error;
   }
-  return true;
 }
 
 /** `0.1.0.2.9.4`: the levels of an objective in their order. */
