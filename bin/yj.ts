@@ -1,0 +1,94 @@
+import { readFileSync } from 'node:fs';
+import { check, isClean } from '../src/lib/core/check';
+import { InvalidDocument } from '../src/lib/core/model';
+import { choose, resolve } from '../src/lib/core/solver';
+import { MAX_FILE, readBuildFile, sheetOf, sheetText } from '../src/lib/formats';
+
+const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
+
+  check FILE                    the findings of the positions as they stand, as JSON
+  resolve FILE [--allow-off] [--alternatives N] [--max-nodes N]
+                                the solution, or the core and its relaxations, as JSON
+  sheet FILE [--resolve]        the bench sheet of the chosen positions as plain text; with
+                                --resolve, of the best solution
+
+exit 0: clean or solved; 1: a clash, or impossible, or stopped; 2: bad input
+`;
+
+class Usage extends Error {}
+
+interface Args {
+  command: string;
+  file: string;
+  allowOff: boolean;
+  resolve: boolean;
+  alternatives?: number;
+  maxNodes?: number;
+}
+
+function parseArgs(argv: readonly string[]): Args {
+  const [command, file, ...rest] = argv;
+  if (!command || !file || !['check', 'resolve', 'sheet'].includes(command)) throw new Usage(USAGE);
+  const args: Args = { command, file, allowOff: false, resolve: false };
+  const number = (name: string, text: string | undefined, most: number): number => {
+    const value = Number(text);
+    if (text === undefined || !Number.isInteger(value) || value < 0 || value > most)
+      throw new Usage(`${name} wants a whole number from 0 to ${most}\n\n${USAGE}`);
+    return value;
+  };
+  for (let i = 0; i < rest.length; i++) {
+    if (command === 'sheet' && rest[i] === '--resolve') {
+      args.resolve = true;
+      continue;
+    }
+    if (command !== 'resolve') throw new Usage(`${command} takes no ${rest[i]}\n\n${USAGE}`);
+    if (rest[i] === '--allow-off') args.allowOff = true;
+    else if (rest[i] === '--alternatives') args.alternatives = number('--alternatives', rest[++i], 8);
+    else if (rest[i] === '--max-nodes') args.maxNodes = number('--max-nodes', rest[++i], 1e9);
+    else throw new Usage(`there is no option ${rest[i]}\n\n${USAGE}`);
+  }
+  return args;
+}
+
+function read(file: string): string {
+  try {
+    const data = readFileSync(file === '-' ? 0 : file);
+    if (data.length > MAX_FILE) throw new InvalidDocument([{ path: '', message: 'is too large' }], 'The file');
+    return data.toString('utf8');
+  } catch (error) {
+    if (error instanceof InvalidDocument) throw error;
+    const code = (error as NodeJS.ErrnoException).code;
+    throw new Usage(`${file}: ${code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'is a folder' : `cannot be read (${code})`}\n`);
+  }
+}
+
+function run(argv: readonly string[]): number {
+  const args = parseArgs(argv);
+  const { build, parts } = readBuildFile(read(args.file));
+  const print = (value: unknown) => process.stdout.write(JSON.stringify(value, null, 2) + '\n');
+  if (args.command === 'check') {
+    const findings = check(build, parts);
+    print({ status: isClean(findings) ? 'clean' : 'clash', findings });
+    return isClean(findings) ? 0 : 1;
+  }
+  if (args.command === 'sheet') {
+    const solution = args.resolve ? resolve(build, parts, { alternatives: 0 }) : null;
+    const planned = solution?.status === 'solved' ? choose(build, solution) : build;
+    process.stdout.write(sheetText(sheetOf(planned, parts)));
+    return isClean(check(planned, parts)) ? 0 : 1;
+  }
+  const { allowOff, alternatives, maxNodes } = args;
+  const resolution = resolve(build, parts, { allowOff, alternatives, maxNodes });
+  print(resolution);
+  return resolution.status === 'solved' ? 0 : 1;
+}
+
+try {
+  process.exitCode = run(process.argv.slice(2));
+} catch (error) {
+  if (error instanceof InvalidDocument)
+    process.stderr.write(`bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`);
+  else if (error instanceof Usage) process.stderr.write(error.message);
+  else throw error;
+  process.exitCode = 2;
+}

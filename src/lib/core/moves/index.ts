@@ -1,0 +1,166 @@
+import type { Build, PartSet, Position, Setting } from '../model';
+import {
+  claimValue,
+  foundPosition,
+  isOn,
+  lineOf,
+  machine,
+  positionOf,
+  standing,
+  type Fitted,
+  type Machine,
+  type Positions
+} from '../resources';
+import { capMoves, leverMoves } from '../solver';
+
+/** One thing to do, in words a person at the bench can follow. */
+export interface Action {
+  /** Block on which it happens, when there is one. */
+  block?: string;
+  setting?: string;
+  text: string;
+}
+
+/** Everything to do to one card or the board, so that each comes out once. */
+export interface CardJob {
+  item: string;
+  title: string;
+  /** Slot label it comes out of; none for the board and for cards that are new. */
+  from?: string;
+  /** Slot label it goes into. */
+  into?: string;
+  actions: Action[];
+}
+
+export interface MoveList {
+  /** With the machine off and open, in order: all that must come out, then each set and seated. */
+  jobs: CardJob[];
+  /** At the keyboard afterwards: setup, configuration programs, start-up files. */
+  commands: { where: string; text: string }[];
+}
+
+/** `pins 3-4` */
+const pins = ([a, b]: readonly [number, number]) => `pins ${Math.min(a, b)}-${Math.max(a, b)}`;
+
+/** What to do on the block of a setting to bring it from one position to another. */
+export function actionsFor(fitted: Fitted, setting: Setting, from: Position | undefined, to: Position): Action[] {
+  const block = fitted.part.blocks.find((b) => b.id === setting.block);
+  const base = { setting: setting.id, ...(block ? { block: block.id } : {}) };
+  if (!block || !to.state) return [{ ...base, text: `Set ${setting.label} to ${to.label}.` }];
+  const name = block.label ?? block.id;
+  const meaning = `${setting.label}: ${to.label}`;
+  if (block.kind === 'header') {
+    const { lift, press } = capMoves(from?.state, to.state);
+    const moved = Math.min(lift.length, press.length);
+    return [
+      ...lift.slice(0, moved).map((pair, i) => ({ ...base, text: `${name}: lift the cap from ${pins(pair)}, press it on ${pins(press[i])}. (${meaning})` })),
+      ...lift.slice(moved).map((pair) => ({ ...base, text: `${name}: take the cap off ${pins(pair)}; park it on one pin. (${meaning})` })),
+      ...press.slice(moved).map((pair) => ({ ...base, text: `${name}: press a cap on ${pins(pair)}. (${meaning})` }))
+    ];
+  }
+  if (block.kind === 'dip') {
+    const word = (side: 'on' | 'off') => sideWord(block.printed, side);
+    return leverMoves(from?.state, to.state).map((move) => ({
+      ...base,
+      text: `${name}: switch ${move.lever} to ${word(move.to)}. (${meaning})`
+    }));
+  }
+  if (block.kind === 'rotary' && 'step' in to.state)
+    return [{ ...base, text: `${name}: turn to ${to.state.step.toString(16).toUpperCase()}. (${meaning})` }];
+  if (block.kind === 'solder')
+    return [{ ...base, text: `${name}: solder bridges as for ${to.label}. Leave this to the last.` }];
+  return [{ ...base, text: `${name}: ${to.label}.` }];
+}
+
+/** What is printed beside the side that a lever goes to; OPEN is off. */
+export function sideWord(printed: 'ON' | 'OPEN' | 'CLOSED' | '0/1' | 'arrow', side: 'on' | 'off'): string {
+  const words = {
+    ON: { on: 'ON', off: 'OFF' },
+    OPEN: { on: 'the side away from OPEN', off: 'OPEN' },
+    CLOSED: { on: 'CLOSED', off: 'the side away from CLOSED' },
+    '0/1': { on: '1', off: '0' },
+    arrow: { on: 'the side the arrow points to', off: 'the side away from the arrow' }
+  };
+  return words[printed][side];
+}
+
+/**
+ * All that has to be done to bring a machine from the positions as found to the chosen ones.
+ * Cards that change slots come out before anything is seated.
+ */
+export function moveList(build: Build, parts: PartSet): MoveList {
+  const m = machine(build, parts);
+  const at = standing(m);
+  const jobs: CardJob[] = [];
+  const commands: MoveList['commands'] = [];
+  for (const fitted of m.fitted) {
+    if (fitted.item.id === 'pnp' || fitted.item.id === 'system') continue;
+    const actions: Action[] = [];
+    for (const setting of fitted.part.settings) {
+      const [from, to] = [foundPosition(fitted.item, setting), positionOf(fitted.item, setting)].map((id) =>
+        setting.positions.find((p) => p.id === id)
+      );
+      if (!to || !setting.known) continue;
+      const block = fitted.part.blocks.find((b) => b.id === setting.block);
+      if (block?.kind === 'software') {
+        if (from !== to && to.state && 'value' in to.state) commands.push({ where: fitted.title, text: `${block.program} ${to.state.value}` });
+      } else if (block?.kind === 'startup') continue;
+      else if (block?.kind === 'pnp') {
+        if (from !== to) commands.push({ where: fitted.title, text: `Configuration program: ${setting.label} ${to.label}` });
+      } else if (from !== to) actions.push(...actionsFor(fitted, setting, from, to));
+    }
+    const found = fitted.item.slotAsFound;
+    const moved = found !== undefined && found !== fitted.item.slot;
+    if (actions.length || moved)
+      jobs.push({
+        item: fitted.item.id,
+        title: fitted.title,
+        ...(fitted.slot ? { from: slotName(m, found ?? fitted.slot.id), into: slotName(m, fitted.slot.id) } : {}),
+        actions
+      });
+  }
+  jobs.sort((a, b) => Number(a.item === 'board') - Number(b.item === 'board'));
+  return { jobs, commands: [...commands, ...setupNotes(m, at), ...startupLines(m, at)] };
+}
+
+function slotName(m: Machine, id: string): string {
+  const slot = m.board.part.board!.slots.find((s) => s.id === id);
+  return slot?.label ?? `slot ${id}`;
+}
+
+/** Lines of ISA cards that a PCI machine's setup has to keep from PCI. */
+function setupNotes(m: Machine, at: Positions): MoveList['commands'] {
+  if (!m.board.part.board!.slots.some((s) => s.bus === 'pci')) return [];
+  const lines = m.fitted
+    .filter((f) => f.seat === 'isa8' || f.seat === 'isa16')
+    .flatMap((f) =>
+      f.part.functions
+        .filter((fn) => isOn(f, fn, at))
+        .flatMap((fn) => fn.claims.flatMap((c) => (c.resource === 'irq' ? (claimValue(m, f, c, at) ?? []) : [])))
+    );
+  return lines.length
+    ? [{ where: 'SETUP', text: `Reserve for ISA: IRQ ${[...new Set(lines)].sort((a, b) => a - b).join(', ')}` }]
+    : [];
+}
+
+/** Lines for the start-up files, with the numbers that the cards are set to. */
+export function startupLines(m: Machine, at: Positions): MoveList['commands'] {
+  return m.fitted.flatMap((fitted) =>
+    fitted.part.startup
+      .filter((line) => {
+        const fn = fitted.part.functions.find((f) => f.id === line.when);
+        return !fn || isOn(fitted, fn, at);
+      })
+      .map((line) => ({ where: line.file, text: line.text.replace(/\{([^.}]+)\.([^}]+)\}/g, (_, fn, claim) => numberIn(m, fitted, at, fn, claim)) }))
+  );
+}
+
+function numberIn(m: Machine, fitted: Fitted, at: Positions, fnId: string, claimId: string): string {
+  const fn = fitted.part.functions.find((f) => f.id === fnId);
+  const index = fn?.claims.findIndex((c) => (c.id ?? c.resource) === claimId) ?? -1;
+  if (!fn || index < 0) return '?';
+  const value = claimValue(m, fitted, fn.claims[index], at);
+  if (value === null) return '?';
+  const line = lineOf(m, fitted, fn, index, value);
+  return line.resource === 'io' || line.resource === 'memory' ? value.toString(16).toUpperCase() : String(line.printed);
+}

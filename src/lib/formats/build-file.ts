@@ -1,0 +1,91 @@
+import {
+  BuildFile,
+  FORMAT_NAME,
+  FORMAT_VERSION,
+  InvalidDocument,
+  checkFile,
+  partSet,
+  upgrade,
+  zodProblems,
+  type Build,
+  type PartSet
+} from '../core/model';
+
+/** Largest build file that is read, in characters. */
+export const MAX_FILE = 8 * 1024 * 1024;
+const MAX_DEPTH = 60;
+
+/**
+ * Reads a build file of this or an older version.
+ * @throws InvalidDocument with the place of each problem; nothing is stored by then.
+ */
+export function readBuildFile(text: string): { build: Build; parts: PartSet } {
+  if (text.length > MAX_FILE)
+    throw new InvalidDocument(
+      [{ path: '', message: `is larger than ${MAX_FILE / 1024 / 1024} MiB, more than any build needs` }],
+      'The file'
+    );
+  const file = checkedFile(upgrade(parseJson(text)));
+  return { build: file.build, parts: partSet(file.parts) };
+}
+
+function checkedFile(data: unknown): BuildFile {
+  const parsed = BuildFile.safeParse(data);
+  if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The file');
+  const problems = checkFile(parsed.data);
+  if (problems.length) throw new InvalidDocument(problems, 'The file');
+  return parsed.data;
+}
+
+/** Parses JSON and says line and column when it is broken; refuses absurd nesting. */
+export function parseJson(text: string): unknown {
+  const deep = depthOf(text);
+  if (deep > MAX_DEPTH)
+    throw new InvalidDocument([{ path: '', message: `is nested ${deep} deep; no build is` }], 'The file');
+  try {
+    return JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    const message = error instanceof Error ? error.message : String(error);
+    const at = /position (\d+)/.exec(message);
+    const offset = at ? Number(at[1]) : text.length;
+    const before = text.slice(0, offset).split('\n');
+    throw new InvalidDocument(
+      [
+        {
+          path: `line ${before.length}, column ${before[before.length - 1].length + 1}`,
+          message: text.trim() === '' ? 'the file is empty' : 'is not valid JSON here; the file may be cut off'
+        }
+      ],
+      'The file'
+    );
+  }
+}
+
+/** Deepest nesting of brackets outside strings. */
+function depthOf(text: string): number {
+  let depth = 0;
+  let most = 0;
+  let inString = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (inString) {
+      if (c === 92) i++;
+      else if (c === 34) inString = false;
+    } else if (c === 34) inString = true;
+    else if (c === 91 || c === 123) most = Math.max(most, ++depth);
+    else if (c === 93 || c === 125) depth--;
+  }
+  return most;
+}
+
+/** Writes a build with every part that it uses, fitted or on its shelf. */
+export function writeBuildFile(build: Build, parts: PartSet): string {
+  const used = new Set([build.board, ...build.items, ...build.shelf].map((item) => item.part));
+  const file: BuildFile = {
+    format: FORMAT_NAME,
+    version: FORMAT_VERSION,
+    build,
+    parts: [...used].map((id) => parts.get(id)!).filter(Boolean)
+  };
+  return JSON.stringify(file, null, 2) + '\n';
+}

@@ -1,0 +1,3 @@
+export * from './build-file';
+export * from './part-file';
+export * from './sheet';

@@ -1,0 +1,20 @@
+import { parse } from 'yaml';
+import { InvalidDocument, Part, checkPart, zodProblems } from '../core/model';
+
+/**
+ * Reads a part from YAML (JSON is YAML too).
+ * @throws InvalidDocument naming the file and the place.
+ */
+export function readPart(text: string, name: string): Part {
+  let data: unknown;
+  try {
+    data = parse(text, { maxAliasCount: 20 });
+  } catch (error) {
+    throw new InvalidDocument([{ path: name, message: error instanceof Error ? error.message : 'is not YAML' }], 'The part');
+  }
+  const parsed = Part.safeParse(data);
+  const problems = parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+  if (!parsed.success || problems.length)
+    throw new InvalidDocument(problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })), 'The part');
+  return parsed.data;
+}

@@ -1,0 +1,33 @@
+import type { Kysely } from 'kysely';
+
+/** Forward steps of the schema; the number of steps is the schema's version. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a step knows only the schema of its time
+export const migrations: ((db: Kysely<any>) => Promise<void>)[] = [
+  async (db) => {
+    await db.schema
+      .createTable('builds')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('name', 'text', (c) => c.notNull())
+      .addColumn('head', 'integer', (c) => c.notNull())
+      .addColumn('created', 'text', (c) => c.notNull())
+      .addColumn('updated', 'text', (c) => c.notNull())
+      .execute();
+    // Every save is a row that points to the one before; undo moves the head, nothing is deleted.
+    await db.schema
+      .createTable('revisions')
+      .addColumn('id', 'integer', (c) => c.primaryKey().autoIncrement())
+      .addColumn('build', 'text', (c) => c.notNull())
+      .addColumn('parent', 'integer')
+      .addColumn('document', 'text', (c) => c.notNull())
+      .addColumn('note', 'text', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema.createIndex('revisions_by_parent').on('revisions').columns(['build', 'parent']).execute();
+    await db.schema
+      .createTable('parts')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('document', 'text', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .execute();
+  }
+];
