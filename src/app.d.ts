@@ -1,0 +1,10 @@
+declare global {
+  namespace App {
+    interface Error {
+      message: string;
+      problems?: { path: string; message: string }[];
+    }
+  }
+}
+
+export {};

@@ -1,0 +1,256 @@
+<script lang="ts">
+  import type { LoomMark, LoomRow } from '$lib/core/solver';
+  import { getBench } from '../context';
+  import { draggable } from './drag';
+  import { LEFT, ROW, columns, place } from './layout';
+
+  const { session, planner } = getBench();
+  const cols = $derived(columns(session.machine.class));
+  const layout = $derived(place(session.groups));
+  const width = $derived(cols[cols.length - 1].x + 24);
+  let said = $state('');
+  let svg: SVGSVGElement;
+
+  const clashing = $derived(
+    new Set(layout.groups.flatMap((g) => g.placed.flatMap(({ row }) => row.marks.filter((m) => m.clash).map((m) => `${m.resource}${m.value}`))))
+  );
+  const xOf = (mark: LoomMark) => cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.x;
+  const lineName = (mark: LoomMark) => `${mark.resource === 'irq' ? 'IRQ' : 'DMA'} ${cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.label ?? mark.value}`;
+  const locked = (mark: LoomMark) => {
+    const item = mark.via && session.machine.find(mark.via.item)?.item;
+    return item ? item.locked.includes(mark.via!.setting) : false;
+  };
+
+  function describe(title: string, row: LoomRow, mark: LoomMark): string {
+    const head = `${title}, ${row.label}, ${lineName(mark)}`;
+    if (mark.state === 'cap') return `${head}: set here${mark.clash ? ', clash' : ''}${locked(mark) ? ', locked' : ''}${mark.via ? '' : ', cannot be moved'}`;
+    if (mark.state === 'struck') return `${head}: cannot be here, ${mark.note}`;
+    return `${head}: could be here${mark.found ? ', found here' : ''}`;
+  }
+
+  function go(mark: LoomMark) {
+    if (!mark.via) return;
+    const { item, setting, position } = mark.via;
+    session.item(item, (i) => ({ ...i, chosen: { ...i.chosen, [setting]: position } }), `${setting} to ${position}`);
+  }
+
+  function press(row: LoomRow, mark: LoomMark) {
+    session.selected = row.item;
+    if (mark.state === 'ring') go(mark);
+    else if (mark.state === 'struck' && mark.via) planner.explain(mark.via.item, mark.via.setting, mark.via.position);
+  }
+
+  /** The next place to the left or right where the cap may go. */
+  function neighbour(row: LoomRow, mark: LoomMark, way: 1 | -1): LoomMark | undefined {
+    const x = xOf(mark)!;
+    return row.marks
+      .filter((m) => m.claim === mark.claim && m.state === 'ring' && way * ((xOf(m) ?? x) - x) > 0)
+      .sort((a, b) => way * (xOf(a)! - xOf(b)!))[0];
+  }
+
+  function keys(event: KeyboardEvent, row: LoomRow, mark: LoomMark) {
+    const { key } = event;
+    if (key === 'Enter' || key === ' ') press(row, mark);
+    else if (mark.state === 'cap' && (key === 'ArrowLeft' || key === 'ArrowRight')) {
+      const next = neighbour(row, mark, key === 'ArrowRight' ? 1 : -1);
+      if (next) go(next);
+      else said = 'It can go no further that way.';
+    } else if (key === 'ArrowUp' || key === 'ArrowDown') {
+      const caps = [...svg.querySelectorAll<SVGGElement>('g.mark.cap')];
+      const here = caps.indexOf(event.currentTarget as SVGGElement);
+      caps[here + (key === 'ArrowDown' ? 1 : -1)]?.focus();
+    } else if (key.toLowerCase() === 'l' && mark.state === 'cap' && mark.via) {
+      const { item, setting } = mark.via;
+      session.item(item, (i) => ({ ...i, locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting] }), 'lock');
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  // While a cap is dragged the row it started from stays the measure.
+  let start: { row: LoomRow; mark: LoomMark; marks: LoomMark[] } | null = null;
+  let target: LoomMark | null = null;
+  function over(row: LoomRow, mark: LoomMark, x: number) {
+    start ??= { row, mark, marks: row.marks.filter((m) => m.claim === mark.claim && m.state !== 'struck' && m.via) };
+    target = start.marks.reduce((a, b) => (Math.abs(xOf(b)! - x) < Math.abs(xOf(a)! - x) ? b : a), start.mark);
+    if (!target.via) return;
+    if (target.value === start.mark.value) session.trial = null;
+    else session.tryPosition(target.via.item, target.via.setting, target.via.position);
+  }
+  function drop(row: LoomRow, moved: boolean) {
+    const began = start;
+    const end = target;
+    start = target = null;
+    if (!moved || !began || !end) session.selected = row.item;
+    else if (end.value !== began.mark.value) go(end);
+    else session.trial = null;
+  }
+</script>
+
+<svg bind:this={svg} viewBox="0 0 {width} {layout.bottom + 4}" role="group" aria-label="Loom of interrupt lines and DMA channels">
+  <text x={LEFT + 2} y="13" class="eyebrow-text">INTERRUPT</text>
+  <text x={cols.find((c) => c.resource === 'dma')!.x - 12} y="13" class="eyebrow-text">DMA</text>
+  {#each cols as col (col.resource + col.value)}
+    {@const bad = clashing.has(col.resource + col.value)}
+    <text x={col.x} y="32" text-anchor="middle" class="line-name" class:bad>{col.label}</text>
+    <line x1={col.x} x2={col.x} y1="38" y2={layout.bottom - 2} class="wire" class:heavy={col.resource === 'dma' && col.value > 4} class:bad />
+  {/each}
+  {#each layout.groups as group (group.item)}
+    <line x1="0" x2={width} y1={group.y} y2={group.y} class="rule" />
+    <text x="0" y={group.y + 16} class="group">
+      {#if group.slot}<tspan class="slot">{group.slot}</tspan>{/if}<tspan dx={group.slot ? 7 : 0}>{group.slot ? group.title : `Board ${group.title}`}</tspan>
+    </text>
+    <text x={LEFT - 12} y={group.y + 16} text-anchor="end" class="seat">{group.seat}</text>
+    {#each group.placed as { row, y } (row.function)}
+      <text x={LEFT - 12} y={y + 5} text-anchor="end" class="label" class:off={!row.on}>{row.label}{row.on ? '' : ' (off)'}</text>
+      {#each row.marks as mark (mark.state === 'cap' ? `cap ${mark.claim}` : `${mark.claim} ${mark.resource} ${mark.value}`)}
+        {@const x = xOf(mark)}
+        {#if x !== undefined}
+          <g
+            class="mark {mark.state}"
+            class:clash={mark.clash}
+            class:fixed={mark.state === 'cap' && !mark.via}
+            transform="translate({x} {y})"
+            role="button"
+            tabindex="0"
+            aria-label={describe(group.title, row, mark)}
+            data-mark="{row.item}/{row.function}/{mark.resource}{mark.value}"
+            onkeydown={(e) => keys(e, row, mark)}
+            onclick={() => mark.state !== 'cap' && press(row, mark)}
+            onfocus={() => (said = describe(group.title, row, mark))}
+            onpointerenter={() => (said = describe(group.title, row, mark))}
+            {@attach mark.state === 'cap' && mark.via ? draggable((at) => over(row, mark, at), (moved) => drop(row, moved)) : () => {}}
+          >
+            <rect x="-14" y={-ROW / 2} width="28" height={ROW} class="hit" />
+            {#if mark.state === 'cap'}
+              <rect x="-10" y="-7.5" width="20" height="15" class="body" />
+              {#if locked(mark)}<path d="M-4 0 h8 v5 h-8 z M-2.5 0 v-2.5 a2.5 2.5 0 0 1 5 0 V0" class="lock" />{/if}
+            {:else}
+              <circle r="5.2" class="ring" />
+              {#if mark.found}<rect x="-10" y="-7.5" width="20" height="15" class="found" />{/if}
+              {#if mark.state === 'struck'}<line x1="-6" y1="6" x2="6" y2="-6" class="strike" />{/if}
+            {/if}
+          </g>
+        {/if}
+      {/each}
+    {/each}
+  {/each}
+  <line x1="0" x2={width} y1={layout.bottom} y2={layout.bottom} class="rule" />
+</svg>
+<p class="said" aria-live="off">{said}</p>
+
+<style>
+  svg {
+    display: block;
+    width: 100%;
+    max-width: 980px;
+    min-width: 640px;
+    touch-action: pan-y;
+  }
+  .eyebrow-text {
+    font: 700 11.5px var(--font-sans);
+    letter-spacing: 0.04em;
+    fill: var(--quiet);
+  }
+  .line-name {
+    font: 700 13.5px var(--font-mono);
+    fill: var(--ink);
+  }
+  .line-name.bad {
+    fill: var(--stop);
+  }
+  .wire {
+    stroke: var(--wire);
+    stroke-width: 1.4;
+  }
+  .wire.heavy {
+    stroke: var(--ink);
+    stroke-width: 2.6;
+  }
+  .wire.bad {
+    stroke: var(--stop);
+    stroke-width: 3.6;
+  }
+  .rule {
+    stroke: var(--rule);
+    stroke-width: 1.4;
+  }
+  .group {
+    font: 700 13.5px var(--font-sans);
+    font-stretch: 92%;
+    fill: var(--ink);
+  }
+  .slot {
+    font-family: var(--font-mono);
+  }
+  .seat {
+    font: 12px var(--font-sans);
+    fill: var(--quiet);
+  }
+  .label {
+    font: 14px var(--font-sans);
+    fill: var(--ink);
+  }
+  .label.off {
+    fill: var(--quiet);
+  }
+  .mark {
+    cursor: pointer;
+    outline: none;
+  }
+  .mark.cap {
+    cursor: grab;
+  }
+  .mark.fixed {
+    cursor: default;
+  }
+  .hit {
+    fill: transparent;
+  }
+  .mark:focus-visible .hit {
+    stroke: var(--ink);
+    stroke-width: 2.5;
+  }
+  .body {
+    fill: var(--yellow);
+    stroke: var(--ink);
+    stroke-width: 1.6;
+  }
+  .fixed .body {
+    stroke-dasharray: none;
+    stroke-width: 1.6;
+  }
+  .clash .body {
+    stroke: var(--stop);
+    stroke-width: 3.4;
+  }
+  .lock {
+    fill: none;
+    stroke: var(--on-yellow);
+    stroke-width: 1.4;
+  }
+  .ring {
+    fill: var(--paper);
+    stroke: var(--ink);
+    stroke-width: 1.6;
+  }
+  .mark.ring:hover .ring {
+    fill: var(--yellow);
+  }
+  .struck .ring,
+  .strike {
+    stroke: var(--quiet);
+    stroke-width: 1.2;
+  }
+  .found {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1.3;
+    stroke-dasharray: 3 2.4;
+  }
+  .said {
+    min-height: 1.5rem;
+    margin: 0.2rem 0 0.3rem;
+    color: var(--quiet);
+  }
+</style>

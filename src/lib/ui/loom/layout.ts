@@ -1,0 +1,63 @@
+import type { LoomGroup } from '../../core/solver';
+
+export const LEFT = 196;
+export const PITCH = 29;
+export const ROW = 20;
+const HEAD = 21;
+const TOP = 44;
+
+export interface Column {
+  resource: 'irq' | 'dma';
+  value: number;
+  label: string;
+  x: number;
+}
+
+const columnsOf = {
+  xt: { irq: [2, 3, 4, 5, 6, 7], dma: [1, 2, 3] },
+  at: { irq: [3, 4, 5, 6, 7, 9, 10, 11, 12, 14, 15], dma: [0, 1, 2, 3, 5, 6, 7] }
+} as const;
+
+/** The physical lines of a class, left to right, with room between interrupts and channels. */
+export function columns(machineClass: 'xt' | 'at'): Column[] {
+  const { irq, dma } = columnsOf[machineClass];
+  const gap = 16;
+  return [
+    ...irq.map((value, i) => ({
+      resource: 'irq' as const,
+      value,
+      label: machineClass === 'at' && value === 9 ? '2→9' : String(value),
+      x: LEFT + 14 + i * PITCH
+    })),
+    ...dma.map((value, i) => ({
+      resource: 'dma' as const,
+      value,
+      label: String(value),
+      x: LEFT + 14 + gap + (irq.length + i) * PITCH
+    }))
+  ];
+}
+
+export interface PlacedGroup extends LoomGroup {
+  y: number;
+  placed: { row: LoomGroup['rows'][number]; y: number }[];
+}
+
+/** Groups and rows with their place from the top; functions without a line are left to the scales. */
+export function place(groups: readonly LoomGroup[]): { groups: PlacedGroup[]; bottom: number } {
+  let y = TOP;
+  const placed = groups.map((group) => {
+    const top = y;
+    y += HEAD;
+    const rows = group.rows
+      .filter((row) => row.marks.length > 0)
+      .map((row) => {
+        const at = y + ROW / 2;
+        y += ROW;
+        return { row, y: at };
+      });
+    y += 4;
+    return { ...group, y: top, placed: rows };
+  });
+  return { groups: placed, bottom: y };
+}

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import type { Block, State } from '$lib/core/model';
+
+  interface Props {
+    block: Block;
+    /** States as found and as chosen of the settings on this block. */
+    found: State[];
+    chosen: State[];
+    /** Size of one pin cell. */
+    cell?: number;
+  }
+  let { block, found, chosen, cell = 15 }: Props = $props();
+
+  const labels = $derived(block.kind === 'header' ? (block.columnLabels ?? []) : []);
+  const pitch = $derived(Math.max(cell, ...labels.map((l) => l.length * 6.6 + 4)));
+
+  /** Centre of a pin, counted down each column from the corner that holds pin 1. */
+  function pin(n: number): [number, number] {
+    if (block.kind !== 'header') return [0, 0];
+    const column = Math.floor((n - 1) / block.rows);
+    const row = (n - 1) % block.rows;
+    const x = block.pin1.endsWith('right') ? block.columns - 1 - column : column;
+    const y = block.pin1.startsWith('bottom') ? block.rows - 1 - row : row;
+    return [x * pitch + pitch / 2, y * cell + cell / 2];
+  }
+
+  const capsOf = (states: State[]) => states.flatMap((s) => ('caps' in s ? s.caps : []));
+  const leversOf = (states: State[]) => Object.assign({}, ...states.map((s) => ('switches' in s ? s.switches : {}))) as Record<string, 'on' | 'off'>;
+  const foundLevers = $derived(leversOf(found));
+  const levers = $derived(leversOf(chosen));
+  const same = (a: number[], b: number[]) => Math.min(...a) === Math.min(...b) && Math.max(...a) === Math.max(...b);
+
+  function box([a, b]: readonly [number, number]) {
+    const [ax, ay] = pin(a);
+    const [bx, by] = pin(b);
+    return { x: Math.min(ax, bx) - 6, y: Math.min(ay, by) - 6, width: Math.abs(ax - bx) + 12, height: Math.abs(ay - by) + 12 };
+  }
+</script>
+
+{#if block.kind === 'header'}
+  {#each labels as label, i (i)}
+    <text x={pin(i * block.rows + 1)[0]} y="-4" text-anchor="middle" class="tiny">{label}</text>
+  {/each}
+  {#each Array.from({ length: block.rows * block.columns }, (_, i) => pin(i + 1)) as [x, y], i (i)}
+    <rect x={x - 3.5} y={y - 3.5} width="7" height="7" class="pin" />
+  {/each}
+  {#each capsOf(found) as pair, i (i)}
+    {#if !capsOf(chosen).some((c) => same(c, pair))}<rect {...box(pair)} class="found" />{/if}
+  {/each}
+  {#each capsOf(chosen) as pair, i (i)}<rect {...box(pair)} class="cap" />{/each}
+{:else if block.kind === 'dip'}
+  <rect x="0" y="0" width={block.switches * 15 + 4} height="34" class="body" />
+  {#each Array.from({ length: block.switches }, (_, i) => i + 1) as n (n)}
+    {@const up = (side: string | undefined) => (side === 'on') !== block.flipped}
+    <rect x={(n - 1) * 15 + 5} y="4" width="9" height="18" class="well" />
+    {#if foundLevers[n] && foundLevers[n] !== levers[n]}<rect x={(n - 1) * 15 + 5} y={up(foundLevers[n]) ? 4 : 13} width="9" height="9" class="found" />{/if}
+    {#if levers[n]}<rect x={(n - 1) * 15 + 5} y={up(levers[n]) ? 4 : 13} width="9" height="9" class="cap" />{/if}
+    <text x={(n - 1) * 15 + 9.5} y="31" text-anchor="middle" class="tiny on-body">{n}</text>
+  {/each}
+  <text x={block.switches * 15 + 8} y="12" class="tiny">{block.printed === 'OPEN' ? '↓ OPEN' : block.printed === 'CLOSED' ? '↑ CLOSED' : block.printed === '0/1' ? '↑ 1' : block.printed === 'arrow' ? '↑' : '↑ ON'}</text>
+{:else if block.kind === 'rotary'}
+  <circle cx="14" cy="14" r="13" class="body" />
+  {#each chosen as state, i (i)}{#if 'step' in state}<text x="14" y="18" text-anchor="middle" class="tiny on-body">{state.step.toString(16).toUpperCase()}</text>{/if}{/each}
+{:else if block.kind === 'solder'}
+  {#each Array.from({ length: block.bridges }, (_, i) => i + 1) as n (n)}
+    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin" /><rect x={(n - 1) * 16 + 7} y="0" width="5" height="10" class="pin" />
+    {#if chosen.some((s) => 'bridges' in s && s.bridges.includes(n))}<rect x={(n - 1) * 16 + 2} y="2" width="8" height="6" class="cap" />{/if}
+  {/each}
+{/if}
+
+<style>
+  .tiny {
+    font: 10px var(--font-mono);
+    fill: var(--ink);
+  }
+  .on-body {
+    fill: var(--sheet);
+  }
+  .pin,
+  .body {
+    fill: var(--ink);
+  }
+  .well {
+    fill: var(--sheet);
+  }
+  .cap {
+    fill: var(--yellow);
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+  .found {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1.3;
+    stroke-dasharray: 3 2;
+  }
+  .well + .found {
+    stroke: var(--ink);
+  }
+  @media print {
+    .cap {
+      fill: #fff;
+      stroke: #000;
+      stroke-width: 2.5;
+    }
+  }
+</style>

@@ -1,0 +1,95 @@
+import { choose, type Explanation, type Resolution, type Solution } from '../core/solver';
+import type { SolveReply, SolveRequest } from '../workers/solve';
+import type { Session } from './session.svelte';
+
+/** Runs the solver in a worker and keeps what it found until it is taken or left. */
+export class Planner {
+  state = $state<'idle' | 'working' | 'plan' | 'why'>('idle');
+  result: Resolution | null = $state.raw(null);
+  why: Explanation | null = $state.raw(null);
+  /** Index of the solution that is shown: 0 the best, then the alternatives. */
+  shown = $state(0);
+  allowOff = $state(false);
+  trouble = $state('');
+  private worker: Worker | null = null;
+
+  constructor(private readonly session: Session) {}
+
+  get solutions(): Solution[] {
+    return this.result?.status === 'solved' ? [this.result, ...this.result.alternatives] : [];
+  }
+
+  resolve(): void {
+    this.session.trial = null;
+    this.run({
+      kind: 'resolve',
+      build: this.session.build,
+      parts: this.session.partList,
+      options: { allowOff: this.allowOff, alternatives: 2 }
+    });
+  }
+
+  explain(item: string, setting: string, position: string): void {
+    this.run({ kind: 'explain', build: this.session.build, parts: this.session.partList, item, setting, position });
+  }
+
+  private run(request: SolveRequest): void {
+    this.stop();
+    this.state = 'working';
+    this.trouble = '';
+    const worker = new Worker(new URL('../workers/solve.ts', import.meta.url), { type: 'module' });
+    this.worker = worker;
+    worker.onmessage = ({ data }: MessageEvent<SolveReply>) => {
+      this.end();
+      if (data.kind === 'error') {
+        this.state = 'idle';
+        this.trouble = data.message;
+      } else if (data.kind === 'explain') {
+        this.why = data.result;
+        this.state = 'why';
+      } else {
+        this.result = data.result;
+        this.state = 'plan';
+        this.show(0);
+      }
+    };
+    worker.onerror = () => {
+      this.end();
+      this.state = 'idle';
+      this.trouble = 'The solver did not start. Reload the page and try again.';
+    };
+    worker.postMessage(request);
+  }
+
+  /** Shows one of the solutions on the loom without taking it. */
+  show(index: number): void {
+    this.shown = index;
+    const solution = this.solutions[index];
+    if (solution) this.session.trial = choose(this.session.build, solution);
+  }
+
+  take(): void {
+    const solution = this.solutions[this.shown];
+    if (solution) this.session.change(choose(this.session.build, solution), 'resolved');
+    this.close();
+  }
+
+  /** Drops what is shown and stops what is running. */
+  close(): void {
+    this.stop();
+    this.session.trial = null;
+    this.result = null;
+    this.why = null;
+    this.state = 'idle';
+  }
+
+  stop(): void {
+    this.end();
+    if (this.state === 'working') this.state = 'idle';
+  }
+
+  private end(): void {
+    this.worker?.terminate();
+    this.worker = null;
+  }
+}

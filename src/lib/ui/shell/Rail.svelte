@@ -1,0 +1,130 @@
+<script lang="ts">
+  import { text } from '../text';
+
+  let { id, stage, open }: { id: string; stage: string; open: Record<string, number> } = $props();
+  const stages = Object.entries(text.stages);
+</script>
+
+<!-- The stages as a pin header: a cap sits over the pins of a stage with nothing left to settle. -->
+<nav class="rail no-print" aria-label="Stages">
+  <a class="home" href="/">{text.builds}</a>
+  <ul>
+    {#each stages as [key, label] (key)}
+      <li>
+        <a href="/builds/{id}/{key}" aria-current={stage === key ? 'page' : undefined}>
+          <span class="pins" aria-hidden="true">
+            {#if (open[key] ?? 0) === 0}<span class="cap"></span>{:else}<span class="pin"></span><span class="pin"></span>{/if}
+          </span>
+          <span class="name">{label}</span>
+          {#if open[key]}<span class="count" aria-label="{open[key]} open">{open[key]}</span>{:else}<span class="sr-only">settled</span>{/if}
+        </a>
+      </li>
+    {/each}
+  </ul>
+</nav>
+
+<style>
+  .rail {
+    padding: 1rem 0 1rem 0.9rem;
+    border-right: 2px solid var(--ink);
+  }
+  .home {
+    display: block;
+    margin-bottom: 0.9rem;
+    font-weight: 600;
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  a {
+    color: var(--ink);
+  }
+  li a {
+    display: flex;
+    align-items: stretch;
+    height: 46px;
+    text-decoration: none;
+  }
+  .pins {
+    display: flex;
+    align-items: center;
+    justify-content: space-evenly;
+    width: 52px;
+    background: var(--header);
+  }
+  .pin {
+    width: 13px;
+    height: 13px;
+    background: var(--pin);
+  }
+  .cap {
+    width: 44px;
+    height: 27px;
+    background: var(--yellow);
+    border: 1px solid var(--sheet);
+  }
+  .name {
+    flex: 1;
+    align-self: center;
+    margin-left: 6px;
+    padding: 7px 8px;
+    font-size: 1.05rem;
+    font-weight: 550;
+  }
+  [aria-current='page'] .name {
+    background: var(--sheet);
+    border: 2px solid var(--ink);
+    border-right: 0;
+    font-weight: 750;
+  }
+  .count {
+    position: relative;
+    align-self: center;
+    margin-left: -1.7rem;
+    margin-right: 0.6rem;
+    font-weight: 750;
+    color: var(--stop);
+  }
+  @media (max-width: 900px) {
+    .rail {
+      display: flex;
+      gap: 0.8rem;
+      align-items: center;
+      padding: 0.4rem 0.6rem;
+      border-right: 0;
+      border-bottom: 2px solid var(--ink);
+      overflow-x: auto;
+    }
+    .home {
+      margin: 0;
+    }
+    ul {
+      display: flex;
+    }
+    .pins {
+      width: 34px;
+    }
+    .cap {
+      width: 28px;
+      height: 20px;
+    }
+    .pin {
+      width: 9px;
+      height: 9px;
+    }
+    .name {
+      padding: 5px 8px 5px 4px;
+    }
+    [aria-current='page'] .name {
+      border: 0;
+      border-bottom: 3px solid var(--ink);
+    }
+    .count {
+      margin: 0 0.6rem 0 -0.2rem;
+    }
+  }
+</style>

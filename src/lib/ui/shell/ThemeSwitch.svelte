@@ -1,0 +1,21 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { onMount } from 'svelte';
+
+  let dark = $state(false);
+  onMount(() => {
+    dark = document.documentElement.classList.contains('dark');
+  });
+
+  function toggle() {
+    dark = !dark;
+    document.documentElement.classList.toggle('dark', dark);
+    try {
+      localStorage.setItem('yj-theme', dark ? 'dark' : 'light');
+    } catch {
+      // The theme then lasts until the page is left.
+    }
+  }
+</script>
+
+<Button class="act" onclick={toggle} aria-pressed={dark}>{dark ? 'Day' : 'Bench lamp'}</Button>

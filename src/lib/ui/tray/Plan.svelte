@@ -1,0 +1,155 @@
+<script lang="ts">
+  import { Button, Checkbox } from 'flowbite-svelte';
+  import { getBench } from '../context';
+  import { fixText, moveText } from '../labels';
+  import { text } from '../text';
+  import type { Relaxation } from '$lib/core/solver';
+  import { applyFix } from '$lib/core/solver';
+
+  const { session, planner } = getBench();
+  const solution = $derived(planner.solutions[planner.shown]);
+  const result = $derived(planner.result);
+  const partName = (id: string) => {
+    const item = session.build.shelf.find((i) => i.id === id);
+    return item ? (item.label ?? session.parts.get(item.part)?.name ?? id) : id;
+  };
+  const nameOf = (item: string, fn: string) => {
+    const fitted = session.machine.find(item);
+    return `${fitted?.title ?? item}: ${fitted?.part.functions.find((f) => f.id === fn)?.label ?? fn}`;
+  };
+  const shares = $derived(solution?.shares.filter((s) => s.tolerated) ?? []);
+
+  function relax(relaxation: Relaxation) {
+    const build = relaxation.fixes.reduce((b, fix) => applyFix(b, fix, session.parts), session.build);
+    session.change(build, relaxation.fixes.map((fix) => fixText(session.machine, fix, partName)).join(', '));
+    planner.resolve();
+  }
+</script>
+
+<section aria-label="Plan" aria-live="polite">
+  {#if planner.state === 'working'}
+    <h2>{text.resolving}</h2>
+    <progress aria-label={text.resolving}></progress>
+    <Button class="act" onclick={() => planner.stop()}>{text.stop}</Button>
+  {:else if result?.status === 'solved' && solution}
+    <h2>{solution.moves.length === 0 ? 'Nothing has to move' : `${solution.moves.length} ${solution.moves.length === 1 ? 'setting' : 'settings'} to move`}</h2>
+    <p class="quiet">{result.optimal ? 'Proved: no answer needs less.' : 'The best found before the limit; a better one may exist.'} The loom shows it; nothing is taken yet.</p>
+    <ol>
+      {#each solution.moves as move (move.item + move.setting)}
+        {@const m = moveText(session.machine, move)}
+        <li><b>{m.card}</b> <span class="block">{m.block}</span><br />{m.from} → <mark>{m.to}</mark></li>
+      {/each}
+    </ol>
+    {#each shares as share, i (i)}
+      <p class="share"><b>{share.line} shared:</b> {nameOf(share.a.item, share.a.function)} with {nameOf(share.b.item, share.b.function)}. {share.reason}</p>
+    {/each}
+    <div class="row">
+      <Button class="act main" onclick={() => planner.take()}>{text.take}</Button>
+      <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
+    </div>
+    {#if planner.solutions.length > 1}
+      <fieldset>
+        <legend class="eyebrow">Other ways</legend>
+        {#each planner.solutions as other, i (i)}
+          <label class:on={planner.shown === i}>
+            <input type="radio" name="solution" checked={planner.shown === i} onchange={() => planner.show(i)} />
+            <span>{i === 0 ? 'Best' : `Alternative ${i}`}: {other.moves.map((move) => { const m = moveText(session.machine, move); return `${m.card} ${m.block}`; }).join(', ') || 'no move'}{other.shares.some((s) => s.tolerated) ? ', shares a line' : ''}</span>
+          </label>
+        {/each}
+      </fieldset>
+    {/if}
+  {:else if result?.status === 'impossible'}
+    <h2 class="bad">These cannot live together</h2>
+    <p class="quiet">{result.minimal ? 'Leave any one of them out and the rest fit.' : 'The search for the smallest such set was stopped.'}</p>
+    <ul>
+      {#each result.core as member (member.item + member.function)}
+        <li><b>{nameOf(member.item, member.function)}</b>{#each member.claims as claim (claim.claim)}<br /><span class="could">{claim.could.join(', ')}</span>{/each}</li>
+      {/each}
+    </ul>
+    <h3 class="eyebrow">What would help</h3>
+    <div class="column">
+      {#each result.relaxations as relaxation, i (i)}
+        <Button class={i === 0 ? 'act main' : 'act'} onclick={() => relax(relaxation)}>{relaxation.fixes.map((fix) => fixText(session.machine, fix, partName)).join(', then ')}</Button>
+      {:else}<p>No single change, nor two or three together, makes room. Take a card out and try again.</p>{/each}
+      <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
+    </div>
+  {:else if result?.status === 'stopped'}
+    <h2>Stopped before an answer was found</h2>
+    <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
+  {/if}
+  {#if planner.state === 'plan'}
+    <Checkbox bind:checked={planner.allowOff} onchange={() => planner.resolve()} classes={{ div: 'mt-3' }}>Functions may be switched off</Checkbox>
+  {/if}
+</section>
+
+<style>
+  section {
+    margin: -0.2rem -0.3rem 1rem;
+    padding: 0.7rem;
+    border: 2px solid var(--ink);
+    background: var(--paper);
+  }
+  h2 {
+    font-size: 1.3rem;
+  }
+  .bad {
+    color: var(--stop);
+  }
+  .quiet {
+    margin: 0.1rem 0 0.5rem;
+    color: var(--quiet);
+  }
+  ol,
+  ul {
+    margin: 0.3rem 0 0.6rem;
+    padding-left: 1.4rem;
+    list-style: decimal;
+  }
+  ul {
+    list-style: square;
+  }
+  li {
+    margin-bottom: 0.4rem;
+  }
+  .block,
+  .could {
+    font-family: var(--font-mono);
+    font-size: 0.9rem;
+  }
+  mark {
+    padding: 0 0.25rem;
+    background: var(--yellow);
+    color: var(--on-yellow);
+    font-weight: 650;
+  }
+  .share {
+    margin: 0.3rem 0;
+    padding-left: 0.6rem;
+    border-left: 4px double var(--ink);
+  }
+  .row,
+  .column {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    margin: 0.4rem 0;
+  }
+  .column {
+    flex-direction: column;
+    align-items: stretch;
+  }
+  fieldset label {
+    display: flex;
+    gap: 0.5rem;
+    padding: 0.3rem;
+    cursor: pointer;
+  }
+  fieldset label.on {
+    background: var(--sheet);
+  }
+  progress {
+    width: 100%;
+    margin: 0.5rem 0;
+    accent-color: var(--ink);
+  }
+</style>

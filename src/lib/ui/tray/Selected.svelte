@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { Select } from 'flowbite-svelte';
+  import { moveList } from '$lib/core/moves';
+  import type { Setting } from '$lib/core/model';
+  import { positionOf } from '$lib/core/resources';
+  import { getBench } from '../context';
+  import CardDrawing from '../parts/CardDrawing.svelte';
+  import { text } from '../text';
+
+  const { session } = getBench();
+  const all = $derived([session.shown.board, ...session.shown.items]);
+  const item = $derived(all.find((i) => i.id === session.selected) ?? session.shown.board);
+  const part = $derived(session.parts.get(item.part)!);
+  const plan = $derived(moveList(session.shown, session.parts));
+  const job = $derived(plan.jobs.find((j) => j.item === item.id));
+  const seat = $derived(session.machine.find(item.id)?.slot);
+
+  const fixedBlock = (s: Setting) => ['startup', 'pnp'].includes(part.blocks.find((b) => b.id === s.block)?.kind ?? '');
+  const firmware = (s: Setting) => part.blocks.find((b) => b.id === s.block)?.kind === 'firmware';
+  const options = (s: Setting) => s.positions.map((p) => ({ value: p.id, name: p.label }));
+
+  function set(which: 'asFound' | 'chosen', setting: string, event: Event) {
+    const value = (event.currentTarget as HTMLSelectElement).value;
+    session.item(
+      item.id,
+      (i) => {
+        const next = { ...i[which] };
+        if (value) next[setting] = value;
+        else delete next[setting];
+        return { ...i, [which]: next };
+      },
+      `${setting} ${which === 'asFound' ? 'as found' : 'chosen'}`
+    );
+  }
+  const lock = (setting: string) =>
+    session.item(item.id, (i) => ({ ...i, locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting] }), 'lock');
+</script>
+
+<section aria-label="Selected part">
+  <h2 class="eyebrow">Change on the card</h2>
+  <label class="sr-only" for="selected">Part</label>
+  <Select id="selected" bind:value={session.selected} items={all.map((i) => ({ value: i.id, name: `${i.slot ? `Slot ${i.slot}: ` : ''}${i.label ?? session.parts.get(i.part)?.name} (${i.slot ? (session.parts.get(i.part)?.maker ?? '') : 'board'})` }))} placeholder="" />
+  <p class="what">{part.maker} {part.name}{seat ? `, slot ${seat.label ?? seat.id}` : ''}</p>
+  <CardDrawing {part} {item} />
+  <p class="quiet">{text.legend}</p>
+  {#if job?.actions.length}
+    <ol>{#each job.actions as action, i (i)}<li>{action.text}</li>{/each}</ol>
+    <p class="quiet">{text.offNote}</p>
+  {/if}
+  {#if part.settings.length}
+    <table>
+      <thead><tr><th>Setting</th><th>As found</th><th>Chosen</th><th><span class="sr-only">Locked</span></th></tr></thead>
+      <tbody>
+        {#each part.settings as setting (setting.id)}
+          {@const position = positionOf(item, setting)}
+          <tr class:moved={setting.known && item.asFound[setting.id] !== undefined && item.asFound[setting.id] !== position}>
+            <th scope="row">{setting.label}{#if !setting.known}<span class="unknown">unknown: never moved</span>{/if}</th>
+            <td>
+              <select aria-label="{setting.label} as found" value={item.asFound[setting.id] ?? ''} onchange={(e) => set('asFound', setting.id, e)} disabled={fixedBlock(setting)}>
+                <option value="">not looked at</option>
+                {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
+              </select>
+            </td>
+            <td>
+              <select aria-label="{setting.label} chosen" value={item.chosen[setting.id] ?? ''} onchange={(e) => set('chosen', setting.id, e)} disabled={!setting.known || firmware(setting) || item.locked.includes(setting.id)}>
+                <option value="">as found</option>
+                {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
+              </select>
+            </td>
+            <td><button class="lock" aria-pressed={item.locked.includes(setting.id)} aria-label="Lock {setting.label}" onclick={() => lock(setting.id)} disabled={!setting.known}>{item.locked.includes(setting.id) ? 'locked' : 'lock'}</button></td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+</section>
+
+<style>
+  section {
+    margin-top: 0.6rem;
+    padding-top: 0.7rem;
+    border-top: 1px solid var(--rule);
+  }
+  h2 {
+    margin-bottom: 0.4rem;
+  }
+  .what {
+    margin: 0.5rem 0 0.3rem;
+    font-weight: 650;
+  }
+  .quiet {
+    margin: 0.2rem 0 0.4rem;
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
+  ol {
+    margin: 0.3rem 0;
+    padding-left: 1.4rem;
+    list-style: decimal;
+  }
+  ol li::marker {
+    font-weight: 800;
+  }
+  table {
+    width: 100%;
+    table-layout: fixed;
+    border-collapse: collapse;
+    font-size: 0.87rem;
+  }
+  thead th {
+    text-align: left;
+    font-weight: 600;
+    color: var(--quiet);
+  }
+  thead th:last-child {
+    width: 3.4rem;
+  }
+  tbody th {
+    text-align: left;
+    font-weight: 500;
+    padding: 0.2rem 0.2rem 0.2rem 0;
+    overflow-wrap: anywhere;
+  }
+  tbody tr {
+    border-top: 1px solid var(--rule);
+  }
+  .moved th {
+    font-weight: 800;
+  }
+  .unknown {
+    display: block;
+    color: var(--quiet);
+  }
+  select {
+    width: 100%;
+    padding: 0.25rem 0.1rem;
+    font-size: 0.85rem;
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--rule);
+    background-image: none;
+  }
+  .moved td:nth-child(3) select {
+    background: var(--yellow);
+    color: var(--on-yellow);
+    border-color: var(--ink);
+  }
+  .lock {
+    width: 100%;
+    min-height: 1.9rem;
+    border: 1px solid var(--rule);
+    background: none;
+    color: var(--ink);
+    cursor: pointer;
+    font-size: 0.82rem;
+  }
+  .lock[aria-pressed='true'] {
+    border-color: var(--ink);
+    background: var(--ink);
+    color: var(--sheet);
+  }
+</style>

@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { getBench } from '../context';
+  import { text } from '../text';
+  import FindingRow from './FindingRow.svelte';
+  import Plan from './Plan.svelte';
+  import Selected from './Selected.svelte';
+  import Why from './Why.svelte';
+
+  const { session, planner } = getBench();
+  const serious = $derived(session.findings.filter((f) => f.severity !== 'note'));
+  const notes = $derived(session.findings.filter((f) => f.severity === 'note'));
+</script>
+
+<aside class="no-print" aria-label="Tray">
+  {#if planner.trouble}<p class="trouble" role="alert">{planner.trouble}</p>{/if}
+  {#if planner.state === 'plan' || planner.state === 'working'}<Plan />{/if}
+  {#if planner.state === 'why'}<Why />{/if}
+  {#if planner.state !== 'plan'}
+    <h2 class="eyebrow">{text.inTheWay}</h2>
+    {#each serious as finding, i (finding.id + i)}<FindingRow {finding} />{:else}
+      <p class="clear"><span class="cap" aria-hidden="true"></span>{text.nothingInTheWay}</p>
+    {/each}
+  {/if}
+  <Selected />
+  {#if notes.length && planner.state !== 'plan'}
+    <details>
+      <summary>{notes.length} note{notes.length > 1 ? 's' : ''}</summary>
+      {#each notes as finding, i (finding.id + i)}<FindingRow {finding} />{/each}
+    </details>
+  {/if}
+</aside>
+
+<style>
+  aside {
+    padding: 0.9rem 1rem 2rem;
+    background: var(--sheet);
+    border-left: 2px solid var(--ink);
+    min-width: 0;
+  }
+  h2 {
+    margin-bottom: 0.4rem;
+  }
+  .clear {
+    display: flex;
+    align-items: center;
+    gap: 0.6rem;
+    margin: 0.4rem 0 1rem;
+    font-size: 1.1rem;
+    font-weight: 650;
+  }
+  .cap {
+    width: 30px;
+    height: 18px;
+    background: var(--yellow);
+    border: 1.5px solid var(--ink);
+  }
+  .trouble {
+    margin: 0 0 0.7rem;
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  details {
+    margin-top: 1rem;
+  }
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  @media (max-width: 900px) {
+    aside {
+      border-left: 0;
+      border-top: 2px solid var(--ink);
+    }
+  }
+</style>

@@ -1,0 +1,6 @@
+<script lang="ts">
+  import '../app.css';
+  let { children } = $props();
+</script>
+
+{@render children()}

@@ -1,0 +1,149 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import Mark from '$lib/ui/shell/Mark.svelte';
+  import { matches } from '$lib/ui/search';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  let name = $state('');
+  let date = $state('');
+  let query = $state('');
+  let board = $state('');
+  let trouble = $state('');
+  let busy = $state(false);
+  const found = $derived(data.boards.filter((part) => matches(part, query)));
+
+  async function create(event: SubmitEvent) {
+    event.preventDefault();
+    if (!name.trim()) return void (trouble = 'Give the machine a name.');
+    if (!board) return void (trouble = 'Choose its board.');
+    busy = true;
+    trouble = '';
+    try {
+      const response = await fetch('/api/v1/builds', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ name, board, ...(date ? { date } : {}) })
+      });
+      const reply = await response.json();
+      if (response.ok) return void (await goto(`/builds/${reply.build.id}/parts`));
+      trouble = reply.title;
+    } catch {
+      trouble = text.serverGone;
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<svelte:head><title>{text.newBuild} · {text.product}</title></svelte:head>
+
+<header class="top"><Mark /><a href="/">{text.builds}</a><h1>{text.newBuild}</h1></header>
+<form onsubmit={create}>
+  <div class="row">
+    <div>
+      <Label for="name">Name of the machine</Label>
+      <Input id="name" bind:value={name} maxlength={120} autocomplete="off" />
+    </div>
+    <div class="short">
+      <Label for="date">Stands for (year, or 1991-03)</Label>
+      <Input id="date" bind:value={date} maxlength={7} autocomplete="off" />
+    </div>
+  </div>
+  <fieldset>
+    <legend>{text.chooseBoard}</legend>
+    <Label for="query" class="sr-only">{text.findPart}</Label>
+    <Input id="query" bind:value={query} placeholder="Search: 386, XT, local bus" autocomplete="off" />
+    {#each found as part (part.id)}
+      <label class="board" class:on={board === part.id}>
+        <input type="radio" name="board" value={part.id} bind:group={board} />
+        <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
+        <span class="slots">{part.board?.slots.length} slots</span>
+        <span class="years">{part.sold?.from}–{part.sold?.to ?? ''}</span>
+      </label>
+    {:else}
+      <p>No board matches “{query}”. Try a CPU or a bus.</p>
+    {/each}
+  </fieldset>
+  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  <Button type="submit" class="act main" disabled={busy}>Create and add cards</Button>
+</form>
+
+<style>
+  .top {
+    display: flex;
+    align-items: center;
+    gap: 1rem;
+    padding: 0.6rem 1rem;
+    background: var(--sheet);
+    border-bottom: 2px solid var(--ink);
+  }
+  .top a {
+    color: var(--ink);
+    text-decoration: underline;
+  }
+  h1 {
+    font-size: 1.3rem;
+  }
+  form {
+    max-width: 860px;
+    margin: 0 auto;
+    padding: 1.4rem 1rem;
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem;
+    margin-bottom: 1rem;
+  }
+  .row > div {
+    flex: 2 1 16rem;
+  }
+  .row > .short {
+    flex: 1 1 12rem;
+  }
+  fieldset {
+    margin-bottom: 1rem;
+  }
+  legend {
+    margin-bottom: 0.4rem;
+    font-weight: 700;
+    font-size: 1.1rem;
+  }
+  .board {
+    display: flex;
+    align-items: center;
+    gap: 0.9rem;
+    padding: 0.7rem 0.6rem;
+    border-bottom: 1px solid var(--rule);
+    cursor: pointer;
+  }
+  .board.on {
+    background: var(--sheet);
+    box-shadow: inset 8px 0 0 var(--yellow);
+  }
+  .board b {
+    display: block;
+  }
+  .what {
+    flex: 1;
+  }
+  .slots,
+  .years {
+    font-family: var(--font-mono);
+    font-size: 0.9rem;
+    color: var(--quiet);
+  }
+  .trouble {
+    margin-bottom: 1rem;
+    padding: 0.5rem 0.8rem;
+    border-left: 8px solid var(--stop);
+    background: var(--sheet);
+  }
+  @media (max-width: 600px) {
+    .slots {
+      display: none;
+    }
+  }
+</style>

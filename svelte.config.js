@@ -1,0 +1,26 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+  preprocess: vitePreprocess(),
+  kit: {
+    adapter: adapter({ out: 'build' }),
+    csp: {
+      mode: 'nonce',
+      directives: {
+        'default-src': ['none'],
+        'script-src': ['self'],
+        'style-src': ['self'],
+        'img-src': ['self', 'data:'],
+        'font-src': ['self'],
+        'connect-src': ['self'],
+        'worker-src': ['self'],
+        'manifest-src': ['self'],
+        'base-uri': ['none'],
+        'form-action': ['self'],
+        'frame-ancestors': ['none']
+      }
+    }
+  }
+};
