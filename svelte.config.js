@@ -12,6 +12,8 @@ export default {
         'default-src': ['none'],
         'script-src': ['self'],
         'style-src': ['self'],
+        // The page announcer of the framework hides itself with this one style attribute.
+        'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
         'img-src': ['self', 'data:'],
         'font-src': ['self'],
         'connect-src': ['self'],

@@ -10,7 +10,8 @@ import { solveMilp } from '../tests/support/milp';
 const PER_ROW = Number(process.argv[2] ?? 60);
 const GENERAL = Number(process.argv[3] ?? 5);
 
-const at = (sorted: number[], q: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))] ?? NaN;
+const at = (sorted: number[], q: number) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))] ?? NaN;
 const ms = (x: number) => (Number.isNaN(x) ? '–' : x < 10 ? x.toFixed(2) : x.toFixed(0));
 
 function time(build: Build, parts: PartSet, options: ResolveOptions) {
@@ -52,7 +53,14 @@ for (const adversarial of [false, true])
         String(sorted.length),
         ms(at(sorted, 0.5)),
         ms(at(sorted, 0.99)),
-        kind === 'solved' && ratios.length ? `${Math.round(at([...ratios].sort((a, b) => a - b), 0.5))}×` : '',
+        kind === 'solved' && ratios.length
+          ? `${Math.round(
+              at(
+                [...ratios].sort((a, b) => a - b),
+                0.5
+              )
+            )}×`
+          : '',
         stopped ? String(stopped) : ''
       ]);
     }

@@ -53,12 +53,15 @@ function parseArgs(argv: readonly string[]): Args {
 function read(file: string): string {
   try {
     const data = readFileSync(file === '-' ? 0 : file);
-    if (data.length > MAX_FILE) throw new InvalidDocument([{ path: '', message: 'is too large' }], 'The file');
+    if (data.length > MAX_FILE)
+      throw new InvalidDocument([{ path: '', message: 'is too large' }], 'The file');
     return data.toString('utf8');
   } catch (error) {
     if (error instanceof InvalidDocument) throw error;
     const code = (error as NodeJS.ErrnoException).code;
-    throw new Usage(`${file}: ${code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'is a folder' : `cannot be read (${code})`}\n`);
+    throw new Usage(
+      `${file}: ${code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'is a folder' : `cannot be read (${code})`}\n`
+    );
   }
 }
 
@@ -87,7 +90,9 @@ try {
   process.exitCode = run(process.argv.slice(2));
 } catch (error) {
   if (error instanceof InvalidDocument)
-    process.stderr.write(`bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`);
+    process.stderr.write(
+      `bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`
+    );
   else if (error instanceof Usage) process.stderr.write(error.message);
   else throw error;
   process.exitCode = 2;

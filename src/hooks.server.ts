@@ -17,13 +17,18 @@ function refuse(request: Request): string | null {
   if (!allowed) return 'This server answers only to its own name.';
   if (request.method === 'GET' || request.method === 'HEAD') return null;
   const origin = request.headers.get('origin');
-  if (origin !== null && origin.replace(/^https?:\/\//, '') !== host) return 'Writes come only from pages of this server.';
+  if (origin !== null && origin.replace(/^https?:\/\//, '') !== host)
+    return 'Writes come only from pages of this server.';
   return null;
 }
 
 export const handle: Handle = async ({ event, resolve }) => {
   const why = refuse(event.request);
-  if (why) return new Response(JSON.stringify({ title: why, status: 403 }), { status: 403, headers: { 'content-type': 'application/problem+json' } });
+  if (why)
+    return new Response(JSON.stringify({ title: why, status: 403 }), {
+      status: 403,
+      headers: { 'content-type': 'application/problem+json' }
+    });
   const response = await resolve(event);
   for (const [name, value] of Object.entries(headers)) response.headers.set(name, value);
   return response;

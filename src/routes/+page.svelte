@@ -16,10 +16,19 @@
     if (!file) return;
     trouble = [];
     try {
-      const response = await fetch('/api/v1/import', { method: 'POST', body: await file.text(), headers: { 'content-type': 'application/json' } });
+      const response = await fetch('/api/v1/import', {
+        method: 'POST',
+        body: await file.text(),
+        headers: { 'content-type': 'application/json' }
+      });
       const reply = await response.json();
       if (response.ok) return void (await goto(`/builds/${reply.build.id}/lines`));
-      trouble = [`${file.name} was not opened; nothing was changed.`, ...(reply.problems ?? [{ path: '', message: reply.title }]).slice(0, 8).map((p: { path: string; message: string }) => (p.path ? `${p.path}: ${p.message}` : p.message))];
+      trouble = [
+        `${file.name} was not opened; nothing was changed.`,
+        ...(reply.problems ?? [{ path: '', message: reply.title }])
+          .slice(0, 8)
+          .map((p: { path: string; message: string }) => (p.path ? `${p.path}: ${p.message}` : p.message))
+      ];
     } catch {
       trouble = [text.serverGone];
     }
@@ -44,12 +53,22 @@
     </div>
     <span class="grow"></span>
     <Button class="act" onclick={() => picker.click()}>{text.openFile}</Button>
-    <input bind:this={picker} id="open-file" type="file" accept=".json,application/json" onchange={open} hidden aria-label={text.openFile} />
+    <input
+      bind:this={picker}
+      id="open-file"
+      type="file"
+      accept=".json,application/json"
+      onchange={open}
+      hidden
+      aria-label={text.openFile}
+    />
     <Button class="act main" href="/builds/new">{text.newBuild}</Button>
   </div>
 
   {#if trouble.length}
-    <div class="trouble" role="alert">{#each trouble as line, i (i)}<p>{line}</p>{/each}</div>
+    <div class="trouble" role="alert">
+      {#each trouble as line, i (i)}<p>{line}</p>{/each}
+    </div>
   {/if}
 
   {#if data.builds.length === 0}
@@ -72,7 +91,9 @@
             {:else}
               <span class="cap" aria-hidden="true"></span> no clash
             {/if}
-            {#if build.cautions}<span class="also">{build.cautions} caution{build.cautions > 1 ? 's' : ''}</span>{/if}
+            {#if build.cautions}<span class="also"
+                >{build.cautions} caution{build.cautions > 1 ? 's' : ''}</span
+              >{/if}
           </span>
         </a>
       </li>

@@ -11,36 +11,62 @@ describe('resolve against brute force', () => {
     this.timeout(600_000);
     const tally = { solved: 0, impossible: 0, relaxations: 0 };
     for (let seed = 1; seed <= MACHINES; seed++) {
-      const { build, parts } = randomMachine(seed, { cards: 2 + (seed % 4), combinations: 700, tight: (seed % 10) / 10 });
+      const { build, parts } = randomMachine(seed, {
+        cards: 2 + (seed % 4),
+        combinations: 700,
+        tight: (seed % 10) / 10
+      });
       const allowOff = seed % 5 === 0;
       const brute = new Brute(build, parts);
       const expected = brute.best({ allowOff });
-      const got = resolve(build, parts, { allowOff, alternatives: seed % 8 === 0 ? 2 : 0, relaxations: seed % 4 === 0 ? 3 : 0 });
+      const got = resolve(build, parts, {
+        allowOff,
+        alternatives: seed % 8 === 0 ? 2 : 0,
+        relaxations: seed % 4 === 0 ? 3 : 0
+      });
       const name = `machine ${seed}`;
       if (got.status === 'solved') {
         tally.solved++;
         expect(got.optimal, name).to.equal(true);
-        expect(LEVELS.map((l) => got.objective[l]), name).to.deep.equal(expected);
-        const taken = { ...build, items: build.items.map((i) => ({ ...i, chosen: got.positions[i.id] ?? {} })) };
+        expect(
+          LEVELS.map((l) => got.objective[l]),
+          name
+        ).to.deep.equal(expected);
+        const taken = {
+          ...build,
+          items: build.items.map((i) => ({ ...i, chosen: got.positions[i.id] ?? {} }))
+        };
         expect(
           check(taken, parts).filter((f) => f.severity === 'clash' && f.rule !== 'slot.width'),
           name
         ).to.deep.equal([]);
         for (const other of got.alternatives)
-          expect(LEVELS.map((l) => other.objective[l]).join() >= '' && brute.judge(fill(build, other.positions), { allowOff }), name).to.deep.equal(
-            LEVELS.map((l) => other.objective[l])
-          );
+          expect(
+            LEVELS.map((l) => other.objective[l]).join() >= '' &&
+              brute.judge(fill(build, other.positions), { allowOff }),
+            name
+          ).to.deep.equal(LEVELS.map((l) => other.objective[l]));
         continue;
       }
       tally.impossible++;
       expect(expected, name).to.equal(null);
       if (got.status !== 'impossible') throw new Error(`${name} was stopped`);
       expect(got.minimal, name).to.equal(true);
-      coreIsMinimal(brute, build, parts, got.core.map((c) => `${c.item}/${c.function}`), allowOff, name);
+      coreIsMinimal(
+        brute,
+        build,
+        parts,
+        got.core.map((c) => `${c.item}/${c.function}`),
+        allowOff,
+        name
+      );
       for (const { fixes, objective } of got.relaxations) {
         tally.relaxations++;
         const changed = fixes.reduce((b, fix) => applyFix(b, fix, parts), build);
-        expect(new Brute(changed, parts).best({ allowOff }), `${name} ${JSON.stringify(fixes)}`).to.deep.equal(LEVELS.map((l) => objective[l]));
+        expect(
+          new Brute(changed, parts).best({ allowOff }),
+          `${name} ${JSON.stringify(fixes)}`
+        ).to.deep.equal(LEVELS.map((l) => objective[l]));
       }
     }
     expect(tally.solved).to.be.greaterThan(MACHINES / 5);
@@ -65,7 +91,13 @@ function coreIsMinimal(
   const all = build.items.flatMap((i) => parts.get(i.part)!.functions.map((f) => `${i.id}/${f.id}`));
   const others = all.filter((f) => !core.includes(f));
   const own = core.filter((f) => all.includes(f));
-  expect(brute.possible({ allowOff, without: new Set(others) }), `${name}: ${core.join(' ')} is a core`).to.equal(false);
+  expect(
+    brute.possible({ allowOff, without: new Set(others) }),
+    `${name}: ${core.join(' ')} is a core`
+  ).to.equal(false);
   for (const member of own)
-    expect(brute.possible({ allowOff, without: new Set([...others, member]) }), `${name}: ${core.join(' ')} without ${member}`).to.equal(true);
+    expect(
+      brute.possible({ allowOff, without: new Set([...others, member]) }),
+      `${name}: ${core.join(' ')} without ${member}`
+    ).to.equal(true);
 }

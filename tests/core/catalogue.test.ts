@@ -14,7 +14,8 @@ describe('the catalogue', () => {
         const block = part.blocks.find((b) => b.id === setting.block);
         expect(block, `${setting.id} is on a block`).to.not.equal(undefined);
         const physical = ['header', 'dip', 'rotary', 'solder'].includes(block!.kind);
-        if (physical) for (const p of setting.positions) expect(p.state, `${setting.id} ${p.id}`).to.not.equal(undefined);
+        if (physical)
+          for (const p of setting.positions) expect(p.state, `${setting.id} ${p.id}`).to.not.equal(undefined);
       }
     });
 

@@ -5,7 +5,14 @@ import type { Build, Claim, Item, Part, PartFunction, PartSet } from '../../src/
  * principles (explicit sets of addresses, its own reading of the sharing rules and of the costs).
  * Shares no code with the solver.
  */
-export type Vector = [off: number, shares: number, hard: number, wishes: number, moves: number, distance: number];
+export type Vector = [
+  off: number,
+  shares: number,
+  hard: number,
+  wishes: number,
+  moves: number,
+  distance: number
+];
 
 interface Taken {
   item: string;
@@ -111,7 +118,13 @@ export class Brute {
         for (const claim of fn.claims) {
           const value = valueOf(claim, chosen);
           if (value === null) continue;
-          const one = { item: item.id, fn, claim, value: this.at && claim.resource === 'irq' && value === 2 ? 9 : value, bus };
+          const one = {
+            item: item.id,
+            fn,
+            claim,
+            value: this.at && claim.resource === 'irq' && value === 2 ? 9 : value,
+            bus
+          };
           if (!this.reaches(one)) return null;
           if (!usual(fn.kind, claim.resource, one.value, value)) distance++;
           taken.push(one);
@@ -122,7 +135,12 @@ export class Brute {
         const state = (id: string) => s.positions.findIndex((p) => p.id === id);
         const kind = part.blocks.find((b) => b.id === s.block)!.kind;
         if (chosen[s.id] !== found)
-          moves += kind === 'header' ? 3 : kind === 'software' ? 1 : 2 * bitCount(state(found) ^ state(chosen[s.id]));
+          moves +=
+            kind === 'header'
+              ? 3
+              : kind === 'software'
+                ? 1
+                : 2 * bitCount(state(found) ^ state(chosen[s.id]));
         if (chosen[s.id] !== s.default) distance++;
       }
     }
@@ -163,7 +181,8 @@ export class Brute {
   private allowed(part: Part, chosen: Record<string, string>): boolean {
     return part.constraints.every((c) => {
       if ('forbid' in c) return !Object.entries(c.forbid).every(([s, ps]) => ps.includes(chosen[s]));
-      if ('allow' in c) return c.allow.rows.some((row) => row.every((p, i) => chosen[c.allow.settings[i]] === p));
+      if ('allow' in c)
+        return c.allow.rows.some((row) => row.every((p, i) => chosen[c.allow.settings[i]] === p));
       return true;
     });
   }
@@ -195,22 +214,33 @@ export class Brute {
     if (a.claim.resource !== b.claim.resource || !this.meet(a, b)) return null;
     if (a.item === b.item) {
       const part = this.items.find((i) => i.item.id === a.item)!.part;
-      const apart = part.constraints.some((c) => 'apart' in c && c.apart.includes(a.fn.id) && c.apart.includes(b.fn.id) && a.fn.id !== b.fn.id);
+      const apart = part.constraints.some(
+        (c) => 'apart' in c && c.apart.includes(a.fn.id) && c.apart.includes(b.fn.id) && a.fn.id !== b.fn.id
+      );
       return apart ? 'clash' : null;
     }
     const names = (x: Taken, y: Taken) => x.claim.sharesWith.some((w) => w === y.fn.kind || w === y.fn.id);
     if (names(a, b) || names(b, a)) return null;
-    const busy = (x: Taken) => x.fn.resident || this.build.resident.some((r) => r.item === x.item && r.function === x.fn.id);
-    const is = (x: Taken, r: { item: string; function: string }) => x.item === r.item && x.fn.id === r.function;
+    const busy = (x: Taken) =>
+      x.fn.resident || this.build.resident.some((r) => r.item === x.item && r.function === x.fn.id);
+    const is = (x: Taken, r: { item: string; function: string }) =>
+      x.item === r.item && x.fn.id === r.function;
     const apart = this.build.neverTogether.some(([p, q]) => (is(a, p) && is(b, q)) || (is(a, q) && is(b, p)));
-    if (a.claim.sharing === 'idle' && b.claim.sharing === 'idle' && apart && !busy(a) && !busy(b)) return 'share';
-    if (a.claim.resource === 'irq' && [a, b].some((x) => x.claim.sharing === 'unused' && !busy(x))) return 'share';
+    if (a.claim.sharing === 'idle' && b.claim.sharing === 'idle' && apart && !busy(a) && !busy(b))
+      return 'share';
+    if (a.claim.resource === 'irq' && [a, b].some((x) => x.claim.sharing === 'unused' && !busy(x)))
+      return 'share';
     return 'clash';
   }
 
   private meet(a: Taken, b: Taken): boolean {
     if (a.claim.resource === 'irq' || a.claim.resource === 'dma') return a.value === b.value;
-    const name = [a, b].map((x) => `${x.value} ${JSON.stringify([x.claim.resource, 'length' in x.claim && x.claim.length, 'mask' in x.claim && x.claim.mask, 'access' in x.claim && x.claim.access])}`).join('|');
+    const name = [a, b]
+      .map(
+        (x) =>
+          `${x.value} ${JSON.stringify([x.claim.resource, 'length' in x.claim && x.claim.length, 'mask' in x.claim && x.claim.mask, 'access' in x.claim && x.claim.access])}`
+      )
+      .join('|');
     let meets = this.meets.get(name);
     if (meets === undefined) this.meets.set(name, (meets = overlap(a, b)));
     return meets;
@@ -230,7 +260,8 @@ function valueOf(claim: Claim, chosen: Record<string, string>): number | null {
   if (claim.value !== undefined) return claim.value;
   if (!claim.from) return null;
   if ('setting' in claim.from) return claim.from.values[chosen[claim.from.setting]] ?? null;
-  for (const row of claim.from.rows) if (Object.entries(row.when).every(([s, p]) => chosen[s] === p)) return row.value;
+  for (const row of claim.from.rows)
+    if (Object.entries(row.when).every(([s, p]) => chosen[s] === p)) return row.value;
   return null;
 }
 
@@ -251,7 +282,11 @@ function overlap(a: Taken, b: Taken): boolean {
     return false;
   }
   if (a.claim.resource !== 'io' || b.claim.resource !== 'io') return false;
-  if ((a.claim.access === 'read' && b.claim.access === 'write') || (a.claim.access === 'write' && b.claim.access === 'read')) return false;
+  if (
+    (a.claim.access === 'read' && b.claim.access === 'write') ||
+    (a.claim.access === 'write' && b.claim.access === 'read')
+  )
+    return false;
   const other = answers(b);
   for (const port of answers(a)) if (other.has(port)) return true;
   return false;

@@ -64,9 +64,17 @@ export function randomMachine(seed: number, options: RandomOptions): { build: Bu
     parts.push(made.part);
     items.push({ id: `i${c}`, part: made.part.id, slot: slots[c].id, ...found(r, made.part) });
   }
-  parts.push({ id: 'mainboard', kind: 'board', maker: 'test', name: 'board', board: { class: xt ? 'xt' : 'at', slots } });
+  parts.push({
+    id: 'mainboard',
+    kind: 'board',
+    maker: 'test',
+    name: 'board',
+    board: { class: xt ? 'xt' : 'at', slots }
+  });
   const parsed = parts.map((p) => Part.parse(p));
-  const refs = items.flatMap((item, i) => (parts[i].functions ?? []).map((f) => ({ item: item.id, function: f.id })));
+  const refs = items.flatMap((item, i) =>
+    (parts[i].functions ?? []).map((f) => ({ item: item.id, function: f.id }))
+  );
   const build = Build.parse({
     id: `random-${seed}`,
     name: `Random ${seed}`,
@@ -88,7 +96,12 @@ function randomProfile(r: Seeded): z.input<typeof Profile> {
     id: 'p',
     name: 'Profile',
     needs: [
-      { kind: 'audio', irq: r.some([5, 7, 2], 2), ...(r.chance(0.5) ? { io: [0x220] } : {}), weight: r.chance(0.5) ? 'hard' : 5 },
+      {
+        kind: 'audio',
+        irq: r.some([5, 7, 2], 2),
+        ...(r.chance(0.5) ? { io: [0x220] } : {}),
+        weight: r.chance(0.5) ? 'hard' : 5
+      },
       { kind: 'network', ...(r.chance(0.5) ? { irq: [3] } : {}), weight: 2 }
     ]
   };
@@ -104,7 +117,13 @@ function found(r: Seeded, part: PartIn): Pick<ItemIn, 'asFound' | 'locked'> {
   return { asFound, locked };
 }
 
-function randomCard(r: Seeded, id: string, room: number, tight: number, rich: boolean): { part: PartIn; combinations: number } {
+function randomCard(
+  r: Seeded,
+  id: string,
+  room: number,
+  tight: number,
+  rich: boolean
+): { part: PartIn; combinations: number } {
   const settings: SettingIn[] = [];
   const blocks: NonNullable<PartIn['blocks']> = [];
   const functions: FunctionIn[] = [];
@@ -119,7 +138,13 @@ function randomCard(r: Seeded, id: string, room: number, tight: number, rich: bo
       kind === 'header'
         ? { caps: [[2 * i + 1, 2 * i + 2] as [number, number]] }
         : kind === 'dip'
-          ? { switches: { 1: i & 1 ? ('on' as const) : ('off' as const), 2: i & 2 ? ('on' as const) : ('off' as const), 3: i & 4 ? ('on' as const) : ('off' as const) } }
+          ? {
+              switches: {
+                1: i & 1 ? ('on' as const) : ('off' as const),
+                2: i & 2 ? ('on' as const) : ('off' as const),
+                3: i & 4 ? ('on' as const) : ('off' as const)
+              }
+            }
           : { value: String(i) };
     blocks.push(
       kind === 'header'
@@ -139,7 +164,12 @@ function randomCard(r: Seeded, id: string, room: number, tight: number, rich: bo
   };
   const count = r.chance(0.5) ? 1 : 2;
   for (let f = 0; f < count; f++) {
-    const fn: FunctionIn = { id: `f${f}`, label: `function ${f}`, kind: r.pick(['audio', 'network', 'scsi', 'serial', 'parallel'] as const), claims: [] };
+    const fn: FunctionIn = {
+      id: `f${f}`,
+      label: `function ${f}`,
+      kind: r.pick(['audio', 'network', 'scsi', 'serial', 'parallel'] as const),
+      claims: []
+    };
     const enable = fits(2) && r.chance(0.3) ? setting(`en${f}`, ['on', 'off']) : null;
     if (enable) fn.off = [{ [enable]: ['off'] }];
     for (const resource of ['irq', 'dma', 'io', 'memory'] as const) {
@@ -151,7 +181,10 @@ function randomCard(r: Seeded, id: string, room: number, tight: number, rich: bo
   }
   if (rich && r.chance(0.25) && settings.length > 1) {
     const [a, b] = r.some(settings, 2);
-    constraints.push({ forbid: { [a.id]: [r.pick(a.positions!).id], [b.id]: [r.pick(b.positions!).id] }, why: 'not made to work' });
+    constraints.push({
+      forbid: { [a.id]: [r.pick(a.positions!).id], [b.id]: [r.pick(b.positions!).id] },
+      why: 'not made to work'
+    });
   }
   if (rich && r.chance(0.1) && settings.length > 1) {
     const [a, b] = r.some(settings, 2);
@@ -160,7 +193,8 @@ function randomCard(r: Seeded, id: string, room: number, tight: number, rich: bo
       why: 'listed combinations only'
     });
   }
-  if (rich && functions.length > 1 && r.chance(0.4)) constraints.push({ apart: ['f0', 'f1'], why: 'may not meet' });
+  if (rich && functions.length > 1 && r.chance(0.4))
+    constraints.push({ apart: ['f0', 'f1'], why: 'may not meet' });
   return {
     part: {
       id,
@@ -196,7 +230,12 @@ function randomClaim(
   };
   const shape =
     resource === 'io'
-      ? { resource, length: r.pick([1, 4, 8, 16, 32]), ...(rich && r.chance(0.2) ? { mask: r.pick([0xffff, 0x3f0, 0xfff, 0x3ff]) } : {}), ...(rich && r.chance(0.15) ? { access: r.pick(['read', 'write'] as const) } : {}) }
+      ? {
+          resource,
+          length: r.pick([1, 4, 8, 16, 32]),
+          ...(rich && r.chance(0.2) ? { mask: r.pick([0xffff, 0x3f0, 0xfff, 0x3ff]) } : {}),
+          ...(rich && r.chance(0.15) ? { access: r.pick(['read', 'write'] as const) } : {})
+        }
       : resource === 'memory'
         ? { resource, length: 0x4000 }
         : resource === 'dma'
@@ -205,20 +244,33 @@ function randomClaim(
   const other = settings.length ? r.pick(settings) : null;
   if (rich && other && r.chance(0.25)) {
     // Coupled: several claims on one setting, sometimes taking nothing in one of its positions.
-    const values = Object.fromEntries(other.positions!.map((p, i) => [p.id, r.chance(0.1) ? null : options[i % options.length]]));
-    return { ...shape, ...extra, from: { setting: other.id, values } } as NonNullable<FunctionIn['claims']>[number];
+    const values = Object.fromEntries(
+      other.positions!.map((p, i) => [p.id, r.chance(0.1) ? null : options[i % options.length]])
+    );
+    return { ...shape, ...extra, from: { setting: other.id, values } } as NonNullable<
+      FunctionIn['claims']
+    >[number];
   }
   if (options.length > 1 && fits(options.length)) {
-    const id = setting(`${resource}${f}`, options.map((v) => v.toString(16)));
+    const id = setting(
+      `${resource}${f}`,
+      options.map((v) => v.toString(16))
+    );
     if (rich && other && other.id !== id && r.chance(0.15)) {
       const [first] = other.positions!;
       const rows = [
         { when: { [other.id]: first.id }, value: r.pick(options) },
         ...options.map((v) => ({ when: { [id]: v.toString(16) }, value: v }))
       ];
-      return { ...shape, ...extra, from: { settings: [id, other.id], rows } } as NonNullable<FunctionIn['claims']>[number];
+      return { ...shape, ...extra, from: { settings: [id, other.id], rows } } as NonNullable<
+        FunctionIn['claims']
+      >[number];
     }
-    return { ...shape, ...extra, from: { setting: id, values: Object.fromEntries(options.map((v) => [v.toString(16), v])) } } as NonNullable<FunctionIn['claims']>[number];
+    return {
+      ...shape,
+      ...extra,
+      from: { setting: id, values: Object.fromEntries(options.map((v) => [v.toString(16), v])) }
+    } as NonNullable<FunctionIn['claims']>[number];
   }
   return { ...shape, ...extra, value: options[0] } as NonNullable<FunctionIn['claims']>[number];
 }

@@ -31,7 +31,8 @@ export function milpOf(build: Build, parts: PartSet, allowOff: boolean): MilpMod
         takers[c].push(name);
         groups[c][name] = String(v);
       });
-      for (const level of LEVELS) if (value.objective[level]) costs[level].push(`${value.objective[level]} ${name}`);
+      for (const level of LEVELS)
+        if (value.objective[level]) costs[level].push(`${value.objective[level]} ${name}`);
     });
     rows.push(own.length ? `${own.join(' + ')} = 1` : '0 x0 = 1');
   });
@@ -64,9 +65,9 @@ export function milpOf(build: Build, parts: PartSet, allowOff: boolean): MilpMod
   );
   return {
     text(level, fixed) {
-      const bounds = Object.entries(fixed)
-        .filter(([l]) => costs[l].length)
-        .map(([l, value]) => `${costs[l].join(' + ')} <= ${value - compiled.base[l as Level]}`);
+      const bounds = LEVELS.filter((l) => fixed[l] !== undefined && costs[l].length).map(
+        (l) => `${costs[l].join(' + ')} <= ${fixed[l]! - compiled.base[l]}`
+      );
       return [
         'Minimize',
         ` obj: ${costs[level].length ? costs[level].join(' + ') : `0 ${names[0]}`}`,

@@ -53,7 +53,8 @@ export function parseJson(text: string): unknown {
       [
         {
           path: `line ${before.length}, column ${before[before.length - 1].length + 1}`,
-          message: text.trim() === '' ? 'the file is empty' : 'is not valid JSON here; the file may be cut off'
+          message:
+            text.trim() === '' ? 'the file is empty' : 'is not valid JSON here; the file may be cut off'
         }
       ],
       'The file'

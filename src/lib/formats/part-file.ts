@@ -10,11 +10,17 @@ export function readPart(text: string, name: string): Part {
   try {
     data = parse(text, { maxAliasCount: 20 });
   } catch (error) {
-    throw new InvalidDocument([{ path: name, message: error instanceof Error ? error.message : 'is not YAML' }], 'The part');
+    throw new InvalidDocument(
+      [{ path: name, message: error instanceof Error ? error.message : 'is not YAML' }],
+      'The part'
+    );
   }
   const parsed = Part.safeParse(data);
   const problems = parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
   if (!parsed.success || problems.length)
-    throw new InvalidDocument(problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })), 'The part');
+    throw new InvalidDocument(
+      problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })),
+      'The part'
+    );
   return parsed.data;
 }

@@ -35,7 +35,9 @@ export function sheetOf(build: Build, parts: PartSet): Sheet {
   const steps: Step[] = [
     ...(exchanged ? cards.map(takeOut) : []),
     ...(exchanged ? board.map(setStep) : []),
-    ...cards.flatMap((job) => (exchanged ? [...settings(job), seat(job)] : [takeOut(job), ...settings(job), seat(job)])),
+    ...cards.flatMap((job) =>
+      exchanged ? [...settings(job), seat(job)] : [takeOut(job), ...settings(job), seat(job)]
+    ),
     ...(exchanged ? [] : board.map(setStep))
   ];
   const byFile = new Map<string, string[]>();
@@ -73,7 +75,12 @@ const takeOut = (job: CardJob): Step => ({
   title: `Take ${job.title} out of ${job.from}`,
   actions: []
 });
-const setStep = (job: CardJob): Step => ({ kind: 'set', item: job.item, title: `Set ${job.title}`, actions: job.actions });
+const setStep = (job: CardJob): Step => ({
+  kind: 'set',
+  item: job.item,
+  title: `Set ${job.title}`,
+  actions: job.actions
+});
 const settings = (job: CardJob): Step[] => (job.actions.length ? [setStep(job)] : []);
 const seat = (job: CardJob): Step => ({
   kind: 'seat',
@@ -99,10 +106,13 @@ export function sheetText(sheet: Sheet): string {
   sheet.powerCautions.forEach(caution);
   if (sheet.open.length) {
     out.push('', 'STILL OPEN');
-    sheet.open.forEach((f) => out.push(...wrap(`- ${f.severity.toUpperCase()}: ${f.title}. ${f.sentence}`, '  ')));
+    sheet.open.forEach((f) =>
+      out.push(...wrap(`- ${f.severity.toUpperCase()}: ${f.title}. ${f.sentence}`, '  '))
+    );
   }
   out.push('', 'LINES');
-  for (const row of sheet.lines) out.push(...wrap(`  ${row.owner}: ${row.function}: ${row.lines.join(', ')}`, '      '));
+  for (const row of sheet.lines)
+    out.push(...wrap(`  ${row.owner}: ${row.function}: ${row.lines.join(', ')}`, '      '));
   return out.join('\n') + '\n';
 }
 

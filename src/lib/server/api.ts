@@ -33,7 +33,8 @@ class TooLarge extends Error {}
 
 /** The body as text, refused above the limit. */
 export async function bodyText(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) throw new TooLarge(`The body is larger than ${MAX_BODY} bytes.`);
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY)
+    throw new TooLarge(`The body is larger than ${MAX_BODY} bytes.`);
   const text = await request.text();
   if (text.length > MAX_BODY) throw new TooLarge(`The body is larger than ${MAX_BODY} bytes.`);
   return text;

@@ -109,7 +109,10 @@ export class BuildStore {
         .values({ build: id, parent: null, document: JSON.stringify(named), note, at })
         .returning('id')
         .executeTakeFirstOrThrow();
-      await trx.insertInto('builds').values({ id, name: named.name, head: revision, created: at, updated: at }).execute();
+      await trx
+        .insertInto('builds')
+        .values({ id, name: named.name, head: revision, created: at, updated: at })
+        .execute();
     });
     return this.get(id);
   }
@@ -134,7 +137,11 @@ export class BuildStore {
         .values({ build: id, parent: base, document: JSON.stringify(build), note, at })
         .returning('id')
         .executeTakeFirstOrThrow();
-      await trx.updateTable('builds').set({ head: revision.id, name: build.name, updated: at }).where('id', '=', id).execute();
+      await trx
+        .updateTable('builds')
+        .set({ head: revision.id, name: build.name, updated: at })
+        .where('id', '=', id)
+        .execute();
       return true;
     });
     const record = await this.get(id);
@@ -145,10 +152,18 @@ export class BuildStore {
   /** Goes one revision back or forward. Nothing is deleted. */
   async step(id: string, way: 'undo' | 'redo'): Promise<BuildRecord> {
     const { head } = await this.get(id);
-    const row = await this.db.selectFrom('revisions').select(['parent']).where('id', '=', head).executeTakeFirstOrThrow();
+    const row = await this.db
+      .selectFrom('revisions')
+      .select(['parent'])
+      .where('id', '=', head)
+      .executeTakeFirstOrThrow();
     const target = way === 'undo' ? row.parent : ((await this.childOf(id, head))?.id ?? null);
     if (target !== null)
-      await this.db.updateTable('builds').set({ head: target, updated: this.now() }).where('id', '=', id).execute();
+      await this.db
+        .updateTable('builds')
+        .set({ head: target, updated: this.now() })
+        .where('id', '=', id)
+        .execute();
     return this.get(id);
   }
 
@@ -172,9 +187,17 @@ export class BuildStore {
           .execute();
     }
     this.imported = null;
-    const rename = <T extends { part: string }>(item: T): T => ({ ...item, part: names.get(item.part) ?? item.part });
+    const rename = <T extends { part: string }>(item: T): T => ({
+      ...item,
+      part: names.get(item.part) ?? item.part
+    });
     return this.create(
-      { ...build, board: rename(build.board), items: build.items.map(rename), shelf: build.shelf.map(rename) },
+      {
+        ...build,
+        board: rename(build.board),
+        items: build.items.map(rename),
+        shelf: build.shelf.map(rename)
+      },
       'imported'
     );
   }

@@ -35,7 +35,12 @@ export async function openDatabase(folder: string): Promise<Db> {
   const file = join(folder, 'yellow-jumper.db');
   const existed = existsSync(file);
   const database = new Database(file);
-  for (const pragma of ['journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 5000', 'synchronous = FULL'])
+  for (const pragma of [
+    'journal_mode = WAL',
+    'foreign_keys = ON',
+    'busy_timeout = 5000',
+    'synchronous = FULL'
+  ])
     database.exec(`PRAGMA ${pragma}`);
   const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database }) });
   const version = await userVersion(db);

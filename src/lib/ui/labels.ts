@@ -2,7 +2,8 @@ import type { Finding, Fix } from '../core/model';
 import type { Machine } from '../core/resources';
 import type { Move } from '../core/solver';
 
-const setting = (m: Machine, item: string, id: string) => m.find(item)?.part.settings.find((s) => s.id === id);
+const setting = (m: Machine, item: string, id: string) =>
+  m.find(item)?.part.settings.find((s) => s.id === id);
 const titleOf = (m: Machine, item: string): string =>
   m.find(item)?.title ?? m.build.shelf.find((i) => i.id === item)?.label ?? item;
 
@@ -12,7 +13,12 @@ export function moveText(m: Machine, move: Move): { card: string; block: string;
   const fitted = m.find(move.item);
   const block = fitted?.part.blocks.find((b) => b.id === known?.block);
   const label = (id: string | null) => known?.positions.find((p) => p.id === id)?.label ?? id ?? 'unknown';
-  return { card: titleOf(m, move.item), block: block?.label ?? known?.label ?? move.setting, from: label(move.from), to: label(move.to) };
+  return {
+    card: titleOf(m, move.item),
+    block: block?.label ?? known?.label ?? move.setting,
+    from: label(move.from),
+    to: label(move.to)
+  };
 }
 
 /** What a fix does, as a button says it. */

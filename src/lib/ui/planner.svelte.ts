@@ -30,7 +30,14 @@ export class Planner {
   }
 
   explain(item: string, setting: string, position: string): void {
-    this.run({ kind: 'explain', build: this.session.build, parts: this.session.partList, item, setting, position });
+    this.run({
+      kind: 'explain',
+      build: this.session.build,
+      parts: this.session.partList,
+      item,
+      setting,
+      position
+    });
   }
 
   private run(request: SolveRequest): void {

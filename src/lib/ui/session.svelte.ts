@@ -95,7 +95,11 @@ export class Session {
     try {
       while (this.queue.length) {
         const [{ build, note }] = this.queue;
-        const response = await this.send(`/api/v1/builds/${build.id}`, 'PUT', { build, base: this.base, note });
+        const response = await this.send(`/api/v1/builds/${build.id}`, 'PUT', {
+          build,
+          base: this.base,
+          note
+        });
         if (!response) return;
         if (response.status === 409) {
           const { current } = (await response.json()) as { current: Saved };

@@ -11,7 +11,8 @@ export const text = {
   chooseBoard: 'Which board is it?',
   findPart: 'Find a part',
   stages: { parts: 'Parts', lines: 'Lines', bench: 'Bench' },
-  linesLead: 'What each card drives. Ring: it could. Cap: it does. Drag a cap along its row, or press R for the fewest moves.',
+  linesLead:
+    'What each card drives. Ring: it could. Cap: it does. Drag a cap along its row, or press R for the fewest moves.',
   partsLead: 'Which card sits in which slot. Search, add, and seat it where it is.',
   inTheWay: 'In the way',
   nothingInTheWay: 'Nothing is in the way.',
@@ -23,7 +24,8 @@ export const text = {
   benchSheet: 'Bench sheet',
   undo: 'Undo',
   redo: 'Redo',
-  savedElsewhere: 'This build was changed in another window. You see that version now; your last change here was not kept: make it again if you still want it.',
+  savedElsewhere:
+    'This build was changed in another window. You see that version now; your last change here was not kept: make it again if you still want it.',
   notSaved: 'The last change was not kept.',
   serverGone: 'The server does not answer. Your changes are kept here and are sent when it is back.',
   offNote: 'Machine off and unplugged.',

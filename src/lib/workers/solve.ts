@@ -19,7 +19,10 @@ self.onmessage = (event: MessageEvent<SolveRequest>) => {
     reply =
       request.kind === 'resolve'
         ? { kind: 'resolve', result: resolve(request.build, parts, request.options) }
-        : { kind: 'explain', result: explain(request.build, parts, request.item, request.setting, request.position) };
+        : {
+            kind: 'explain',
+            result: explain(request.build, parts, request.item, request.setting, request.position)
+          };
   } catch (error) {
     reply = { kind: 'error', message: error instanceof Error ? error.message : String(error) };
   }

@@ -1,5 +1,4 @@
 import { forbidden } from '../model';
-import { busName } from '../resources';
 import { isFixed } from '../solver';
 import { finding, type Rule } from './rule';
 import { capital } from './words';
@@ -68,7 +67,9 @@ const slotTaken: Rule = {
               { item: a.item.id, slot: a.slot!.id },
               { item: b.item.id, slot: b.slot!.id }
             ],
-            title: same ? `Slot ${a.slot!.id} is taken twice` : `Slots ${a.slot!.id} and ${b.slot!.id} share a bracket`,
+            title: same
+              ? `Slot ${a.slot!.id} is taken twice`
+              : `Slots ${a.slot!.id} and ${b.slot!.id} share a bracket`,
             sentence: `${a.title} and ${b.title} cannot both be seated. Move one of them.`,
             why: slotTaken.why,
             fixes: []
@@ -112,7 +113,12 @@ const combination: Rule = {
       return f.part.constraints
         .filter((constraint) => forbidden({ ...f.part, constraints: [constraint] }, chosen))
         .map((constraint) => {
-          const settings = 'allow' in constraint ? constraint.allow.settings : 'forbid' in constraint ? Object.keys(constraint.forbid) : [];
+          const settings =
+            'allow' in constraint
+              ? constraint.allow.settings
+              : 'forbid' in constraint
+                ? Object.keys(constraint.forbid)
+                : [];
           return finding({
             rule: 'part.constraint',
             severity: 'clash',

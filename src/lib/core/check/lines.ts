@@ -20,7 +20,11 @@ import { finding, type Rule, type Situation } from './rule';
 import { capital, consequence, nameOf } from './words';
 
 const subject = (line: Line) => ({ item: line.item, function: line.function });
-const extent = (line: Line) => ({ resource: line.resource, from: line.value, to: line.value + line.length - 1 });
+const extent = (line: Line) => ({
+  resource: line.resource,
+  from: line.value,
+  to: line.value + line.length - 1
+});
 
 /** Two lines that meet and cannot share. */
 const clashes: Rule = {
@@ -75,7 +79,8 @@ function whyNever(a: Line, b: Line): string {
     const to = Math.min(a.value + a.length, b.value + b.length);
     return `Both answer in ${hexRange(from, to - from, 5)}.`;
   }
-  if (a.sharing === 'level' || b.sharing === 'level') return 'PCI may share a line with PCI, never with an ISA card.';
+  if (a.sharing === 'level' || b.sharing === 'level')
+    return 'PCI may share a line with PCI, never with an ISA card.';
   return a.value === 9 && a.printed !== b.printed
     ? 'On an AT-class board the pin of IRQ 2 is wired to IRQ 9: it is one line.'
     : 'ISA lines are driven and edge-triggered: two devices cannot use one.';
@@ -194,7 +199,9 @@ const mixedWidth: Rule = {
   id: 'rom.16bit',
   why: '16-bit memory decode on ISA looks only at address lines 17 to 23, so it works in blocks of 128 KiB.',
   find({ m, lines }) {
-    const windows = lines.filter((l) => l.resource === 'memory' && l.decode === 'isa' && !l.shadowed && l.value < 0x100000);
+    const windows = lines.filter(
+      (l) => l.resource === 'memory' && l.decode === 'isa' && !l.shadowed && l.value < 0x100000
+    );
     return pairs(windows).flatMap(([a, b]) => {
       if (a.item === b.item || a.width === b.width) return [];
       const blocks = (l: Line) => [Math.floor(l.value / BLOCK), Math.floor((l.value + l.length - 1) / BLOCK)];
@@ -238,7 +245,12 @@ function narrowFixes(m: Machine, wide: Line): Finding['fixes'] {
 }
 
 function pairs(lines: readonly Line[]): [Line, Line][] {
-  return lines.flatMap((a, i) => lines.slice(i + 1).filter((b) => b.resource === a.resource).map((b): [Line, Line] => [a, b]));
+  return lines.flatMap((a, i) =>
+    lines
+      .slice(i + 1)
+      .filter((b) => b.resource === a.resource)
+      .map((b): [Line, Line] => [a, b])
+  );
 }
 
 /** A function that the brief asks for and that is switched off. */

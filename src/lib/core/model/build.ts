@@ -73,7 +73,10 @@ export const Build = z.strictObject({
   /** Items that lie ready and could be exchanged for a fitted one. */
   shelf: z.array(Item).max(200).default([]),
   /** Pairs of functions of which the user says: never used at the same time. */
-  neverTogether: z.array(z.tuple([FunctionRef, FunctionRef])).max(100).default([]),
+  neverTogether: z
+    .array(z.tuple([FunctionRef, FunctionRef]))
+    .max(100)
+    .default([]),
   /** Functions in use the whole session (a mouse on COM1). */
   resident: z.array(FunctionRef).max(100).default([]),
   acknowledged: z.array(z.string().max(300)).max(500).default([])

@@ -10,12 +10,15 @@ export function checkBuild(build: Build, parts: PartSet): Problem[] {
   const boardPart = parts.get(build.board.part);
   if (build.board.id !== BOARD_ITEM) say('board.id', `the board's item id is "${BOARD_ITEM}"`);
   if (boardPart && !boardPart.board) say('board.part', `"${boardPart.id}" is not a board`);
-  repeated([...build.items, ...build.shelf].map((item) => item.id).concat(BOARD_ITEM, 'system', 'pnp'))
-    .forEach((id) => say('items', `the id "${id}" is used twice or reserved`));
+  repeated(
+    [...build.items, ...build.shelf].map((item) => item.id).concat(BOARD_ITEM, 'system', 'pnp')
+  ).forEach((id) => say('items', `the id "${id}" is used twice or reserved`));
 
   const slots = new Set(boardPart?.board?.slots.map((slot) => slot.id));
   const each = (list: readonly Item[], at: (i: number) => string) =>
-    list.forEach((item, i) => itemProblems(item, parts, slots).forEach((p) => say(at(i) + p.path, p.message)));
+    list.forEach((item, i) =>
+      itemProblems(item, parts, slots).forEach((p) => say(at(i) + p.path, p.message))
+    );
   each([build.board], () => 'board');
   each(build.items, (i) => `items[${i}]`);
   each(build.shelf, (i) => `shelf[${i}]`);
@@ -65,9 +68,7 @@ export function checkFile(file: BuildFile): Problem[] {
       path: 'parts',
       message: `"${id}" is there twice`
     })),
-    ...file.parts.flatMap((part, i) =>
-      checkPart(part).map((p) => ({ ...p, path: `parts[${i}].${p.path}` }))
-    ),
+    ...file.parts.flatMap((part, i) => checkPart(part).map((p) => ({ ...p, path: `parts[${i}].${p.path}` }))),
     ...checkBuild(file.build, partSet(file.parts)).map((p) => ({ ...p, path: `build.${p.path}` }))
   ];
 }

@@ -34,15 +34,13 @@ export function checkPart(part: Part): Problem[] {
     );
     if (setting.known && setting.positions.length === 0)
       say(`${at}.positions`, 'a known setting has at least one position');
-    if (setting.known && setting.default === undefined)
-      say(`${at}.default`, 'a known setting has a default');
+    if (setting.known && setting.default === undefined) say(`${at}.default`, 'a known setting has a default');
     if (setting.default !== undefined && !has(setting, setting.default))
       say(`${at}.default`, `there is no position "${setting.default}"`);
     setting.positions.forEach((position, j) => {
       if (position.state && block)
         stateProblem(position.state, block).forEach((m) => say(`${at}.positions[${j}].state`, m));
-      if (position.state && !block)
-        say(`${at}.positions[${j}].state`, 'a state needs a block to be on');
+      if (position.state && !block) say(`${at}.positions[${j}].state`, 'a state needs a block to be on');
     });
   });
 
@@ -112,7 +110,10 @@ function stateProblem(state: State, block: Block): string[] {
   if ('caps' in state) {
     if (block.kind !== 'header') return [`caps sit on a header, and ${block.id} is ${block.kind}`];
     const pins = block.rows * block.columns;
-    return state.caps.flat().filter((pin) => pin > pins).map((pin) => `pin ${pin} of ${pins}`);
+    return state.caps
+      .flat()
+      .filter((pin) => pin > pins)
+      .map((pin) => `pin ${pin} of ${pins}`);
   }
   if ('switches' in state) {
     if (block.kind !== 'dip') return [`switches are on a DIP block, and ${block.id} is ${block.kind}`];
@@ -180,12 +181,19 @@ function claimProblems(claim: Claim, part: Part, settings: Map<string, Setting>)
     }
   });
   if (problems.length) return problems;
-  const hole = firstHole(ids.map((id) => settings.get(id)!), (chosen) =>
-    source.rows.some((row) => Object.entries(row.when).every(([id, p]) => chosen[id] === p)) ||
-    forbidden(part, chosen)
+  const hole = firstHole(
+    ids.map((id) => settings.get(id)!),
+    (chosen) =>
+      source.rows.some((row) => Object.entries(row.when).every(([id, p]) => chosen[id] === p)) ||
+      forbidden(part, chosen)
   );
   if (hole)
-    say('.from.rows', `no row for ${Object.entries(hole).map(([k, v]) => `${k} = ${v}`).join(', ')}`);
+    say(
+      '.from.rows',
+      `no row for ${Object.entries(hole)
+        .map(([k, v]) => `${k} = ${v}`)
+        .join(', ')}`
+    );
   return problems;
 }
 

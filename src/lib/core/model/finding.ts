@@ -17,7 +17,11 @@ export type Fix =
   | { action: 'switch-off'; item: string; function: string }
   | { action: 'exchange'; item: string; with: string }
   | { action: 'take-out'; item: string }
-  | { action: 'never-together'; a: { item: string; function: string }; b: { item: string; function: string } };
+  | {
+      action: 'never-together';
+      a: { item: string; function: string };
+      b: { item: string; function: string };
+    };
 
 export interface Finding {
   /** Stable within one state of a build: the rule and its subjects. */

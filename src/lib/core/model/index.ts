@@ -7,3 +7,4 @@ export { checkPart, forbidden, repeated } from './check-part';
 export { checkBuild, checkFile, partSet } from './check-build';
 export { upgrade } from './upgrade';
 export * from './finding';
+export * from './items';

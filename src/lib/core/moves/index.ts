@@ -43,7 +43,12 @@ export interface MoveList {
 const pins = ([a, b]: readonly [number, number]) => `pins ${Math.min(a, b)}-${Math.max(a, b)}`;
 
 /** What to do on the block of a setting to bring it from one position to another. */
-export function actionsFor(fitted: Fitted, setting: Setting, from: Position | undefined, to: Position): Action[] {
+export function actionsFor(
+  fitted: Fitted,
+  setting: Setting,
+  from: Position | undefined,
+  to: Position
+): Action[] {
   const block = fitted.part.blocks.find((b) => b.id === setting.block);
   const base = { setting: setting.id, ...(block ? { block: block.id } : {}) };
   if (!block || !to.state) return [{ ...base, text: `Set ${setting.label} to ${to.label}.` }];
@@ -53,9 +58,17 @@ export function actionsFor(fitted: Fitted, setting: Setting, from: Position | un
     const { lift, press } = capMoves(from?.state, to.state);
     const moved = Math.min(lift.length, press.length);
     return [
-      ...lift.slice(0, moved).map((pair, i) => ({ ...base, text: `${name}: lift the cap from ${pins(pair)}, press it on ${pins(press[i])}. (${meaning})` })),
-      ...lift.slice(moved).map((pair) => ({ ...base, text: `${name}: take the cap off ${pins(pair)}; park it on one pin. (${meaning})` })),
-      ...press.slice(moved).map((pair) => ({ ...base, text: `${name}: press a cap on ${pins(pair)}. (${meaning})` }))
+      ...lift.slice(0, moved).map((pair, i) => ({
+        ...base,
+        text: `${name}: lift the cap from ${pins(pair)}, press it on ${pins(press[i])}. (${meaning})`
+      })),
+      ...lift.slice(moved).map((pair) => ({
+        ...base,
+        text: `${name}: take the cap off ${pins(pair)}; park it on one pin. (${meaning})`
+      })),
+      ...press
+        .slice(moved)
+        .map((pair) => ({ ...base, text: `${name}: press a cap on ${pins(pair)}. (${meaning})` }))
     ];
   }
   if (block.kind === 'dip') {
@@ -103,10 +116,12 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       if (!to || !setting.known) continue;
       const block = fitted.part.blocks.find((b) => b.id === setting.block);
       if (block?.kind === 'software') {
-        if (from !== to && to.state && 'value' in to.state) commands.push({ where: fitted.title, text: `${block.program} ${to.state.value}` });
+        if (from !== to && to.state && 'value' in to.state)
+          commands.push({ where: fitted.title, text: `${block.program} ${to.state.value}` });
       } else if (block?.kind === 'startup') continue;
       else if (block?.kind === 'pnp') {
-        if (from !== to) commands.push({ where: fitted.title, text: `Configuration program: ${setting.label} ${to.label}` });
+        if (from !== to)
+          commands.push({ where: fitted.title, text: `Configuration program: ${setting.label} ${to.label}` });
       } else if (from !== to) actions.push(...actionsFor(fitted, setting, from, to));
     }
     const found = fitted.item.slotAsFound;
@@ -115,7 +130,9 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       jobs.push({
         item: fitted.item.id,
         title: fitted.title,
-        ...(fitted.slot ? { from: slotName(m, found ?? fitted.slot.id), into: slotName(m, fitted.slot.id) } : {}),
+        ...(fitted.slot
+          ? { from: slotName(m, found ?? fitted.slot.id), into: slotName(m, fitted.slot.id) }
+          : {}),
         actions
       });
   }
@@ -136,10 +153,17 @@ function setupNotes(m: Machine, at: Positions): MoveList['commands'] {
     .flatMap((f) =>
       f.part.functions
         .filter((fn) => isOn(f, fn, at))
-        .flatMap((fn) => fn.claims.flatMap((c) => (c.resource === 'irq' ? (claimValue(m, f, c, at) ?? []) : [])))
+        .flatMap((fn) =>
+          fn.claims.flatMap((c) => (c.resource === 'irq' ? (claimValue(m, f, c, at) ?? []) : []))
+        )
     );
   return lines.length
-    ? [{ where: 'SETUP', text: `Reserve for ISA: IRQ ${[...new Set(lines)].sort((a, b) => a - b).join(', ')}` }]
+    ? [
+        {
+          where: 'SETUP',
+          text: `Reserve for ISA: IRQ ${[...new Set(lines)].sort((a, b) => a - b).join(', ')}`
+        }
+      ]
     : [];
 }
 
@@ -151,7 +175,12 @@ export function startupLines(m: Machine, at: Positions): MoveList['commands'] {
         const fn = fitted.part.functions.find((f) => f.id === line.when);
         return !fn || isOn(fitted, fn, at);
       })
-      .map((line) => ({ where: line.file, text: line.text.replace(/\{([^.}]+)\.([^}]+)\}/g, (_, fn, claim) => numberIn(m, fitted, at, fn, claim)) }))
+      .map((line) => ({
+        where: line.file,
+        text: line.text.replace(/\{([^.}]+)\.([^}]+)\}/g, (_, fn, claim) =>
+          numberIn(m, fitted, at, fn, claim)
+        )
+      }))
   );
 }
 
@@ -162,5 +191,7 @@ function numberIn(m: Machine, fitted: Fitted, at: Positions, fnId: string, claim
   const value = claimValue(m, fitted, fn.claims[index], at);
   if (value === null) return '?';
   const line = lineOf(m, fitted, fn, index, value);
-  return line.resource === 'io' || line.resource === 'memory' ? value.toString(16).toUpperCase() : String(line.printed);
+  return line.resource === 'io' || line.resource === 'memory'
+    ? value.toString(16).toUpperCase()
+    : String(line.printed);
 }

@@ -40,11 +40,7 @@ export interface Line {
 }
 
 /** Settings, as item and setting, on which the number of a claim rests. */
-export function claimSettings(
-  m: Machine,
-  fitted: Fitted,
-  claim: Claim
-): { item: string; setting: string }[] {
+export function claimSettings(m: Machine, fitted: Fitted, claim: Claim): { item: string; setting: string }[] {
   const own = (setting: string) => ({ item: fitted.item.id, setting });
   if (claim.resource === 'irq' && claim.pin) {
     const setting = fitted.slot?.routing?.[claim.pin];

@@ -89,7 +89,10 @@ export function seatOf(part: Part, slot: Slot): { seat: Seat; misfit: string | n
   if (wantsPci || slot.bus === 'pci' || slot.bus === 'agp')
     return card.bus === slot.bus
       ? { seat: 'pci', misfit: null }
-      : { seat: 'none', misfit: `a card for ${busName[card.bus]} does not go into a slot for ${busName[slot.bus]}` };
+      : {
+          seat: 'none',
+          misfit: `a card for ${busName[card.bus]} does not go into a slot for ${busName[slot.bus]}`
+        };
   if (card.bus === 'vlb')
     return slot.bus === 'vlb'
       ? { seat: 'isa16', misfit: null }

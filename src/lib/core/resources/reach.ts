@@ -27,9 +27,12 @@ export function unreachable(m: Machine, fitted: Fitted, line: Line): string | nu
   switch (line.resource) {
     case 'irq':
     case 'dma':
-      return lineReach(m, fitted, line);
+      return lineReach(m, fitted, line, line.resource);
     case 'io':
-      return m.class === 'xt' && fitted.seat !== 'board' && line.access !== 'write' && (line.value & 0x200) === 0
+      return m.class === 'xt' &&
+        fitted.seat !== 'board' &&
+        line.access !== 'write' &&
+        (line.value & 0x200) === 0
         ? `the slots of an XT-class board read nothing below 200h, and this is ${hex(line.value)}`
         : null;
     case 'memory':
@@ -37,23 +40,22 @@ export function unreachable(m: Machine, fitted: Fitted, line: Line): string | nu
   }
 }
 
-function lineReach(m: Machine, fitted: Fitted, line: Line): string | null {
-  const name = line.resource === 'irq' ? 'IRQ' : 'DMA';
-  const top = line.resource === 'irq' ? 7 : 3;
-  if (m.class === 'xt' && line.value > top)
-    return `an XT-class board has no ${name} above ${top}`;
+function lineReach(m: Machine, fitted: Fitted, line: Line, resource: 'irq' | 'dma'): string | null {
+  const name = resource === 'irq' ? 'IRQ' : 'DMA';
+  const top = resource === 'irq' ? 7 : 3;
+  if (m.class === 'xt' && line.value > top) return `an XT-class board has no ${name} above ${top}`;
   if (fitted.seat === 'board') return null;
   const narrow = m.class === 'xt' || fitted.seat === 'isa8';
   const seat = m.class === 'xt' ? 'isa8' : fitted.seat;
   const reach: readonly number[] =
-    (slotLines[m.class][line.resource] as Partial<Record<string, readonly number[]>>)[seat] ?? [];
+    (slotLines[m.class][resource] as Partial<Record<string, readonly number[]>>)[seat] ?? [];
   if (line.resource === 'dma' && line.busMaster) {
     if (narrow) return 'an ISA bus master needs a 16-bit slot of an AT-class board';
     if (!busMasterChannels.includes(line.value))
       return `a bus master uses DMA 0, 5, 6 or 7, not ${line.value}`;
   }
   if (reach.includes(line.value)) return null;
-  const wide: readonly number[] = slotLines.at[line.resource].isa16;
+  const wide: readonly number[] = slotLines.at[resource].isa16;
   if (m.class === 'at' && fitted.seat === 'isa8' && wide.includes(line.value))
     return fitted.part.card?.bus === 'isa8'
       ? `an 8-bit card has no contact for ${name} ${line.value}`

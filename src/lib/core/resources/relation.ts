@@ -32,7 +32,13 @@ export function relate(a: Line, b: Line, context: SharingContext): Relation | nu
   if (names(a, b) || names(b, a)) return share('with');
   if (a.sharing === 'level' && b.sharing === 'level') return share('level');
   if (a.sharing === 'level' || b.sharing === 'level') return never;
-  if (a.sharing === 'idle' && b.sharing === 'idle' && !a.resident && !b.resident && context.neverTogether(a, b))
+  if (
+    a.sharing === 'idle' &&
+    b.sharing === 'idle' &&
+    !a.resident &&
+    !b.resident &&
+    context.neverTogether(a, b)
+  )
     return share('idle', 1);
   const unused = (line: Line) => line.resource === 'irq' && line.sharing === 'unused' && !line.resident;
   if (unused(a) || unused(b)) return share('unused', 1);
@@ -54,14 +60,12 @@ export function meet(a: Line, b: Line): boolean {
   }
 }
 
-const accessMeets = (a: Line, b: Line) =>
-  a.access === 'both' || b.access === 'both' || a.access === b.access;
+const accessMeets = (a: Line, b: Line) => a.access === 'both' || b.access === 'both' || a.access === b.access;
 
 const isStartupWrite = (line: Line) =>
   line.access === 'write' && line.length === 1 && startupWrites.includes(line.value);
 
-const onlyAtStart = (a: Line, b: Line) =>
-  a.value !== b.value && (isStartupWrite(a) || isStartupWrite(b));
+const onlyAtStart = (a: Line, b: Line) => a.value !== b.value && (isStartupWrite(a) || isStartupWrite(b));
 
 /**
  * Whether two port ranges answer at a common address. A device answers wherever the lines it
@@ -77,7 +81,7 @@ export function portsMeet(
   const mask = a.mask & b.mask & 0xffff;
   if ((mask & (mask + 1)) === 0) {
     const distance = (b.value - a.value) & mask;
-    return distance < a.length || ((-distance) & mask) < b.length;
+    return distance < a.length || (-distance & mask) < b.length;
   }
   for (let i = 0; i < a.length; i++)
     for (let j = 0; j < b.length; j++) if ((((a.value + i) ^ (b.value + j)) & mask) === 0) return true;

@@ -35,6 +35,16 @@ const irqs: Record<Facts['class'], [string, number][]> = {
 };
 const dma: Record<Facts['class'], [string, number]> = { xt: ['memory refresh', 0], at: ['cascade', 4] };
 
+type FunctionIn = NonNullable<z.input<typeof Part>['functions']>[number];
+type ClaimIn = NonNullable<FunctionIn['claims']>[number];
+
+const owner = (id: string, label: string, claim: ClaimIn): FunctionIn => ({
+  id,
+  label,
+  kind: 'system',
+  claims: [claim]
+});
+
 const cache = new Map<string, Part>();
 
 /**
@@ -47,39 +57,29 @@ export function systemPart(facts: Facts): Part {
   const key = `${facts.class} ${bios.base} ${bios.length}`;
   let part = cache.get(key);
   if (!part) {
+    const [use, channel] = dma[facts.class];
     part = Part.parse({
       id: SYSTEM_ITEM,
       kind: 'board',
       maker: 'system',
       name: 'System board',
       functions: [
-        ...irqs[facts.class].map(([label, value]) => ({
-          id: `irq${value}`,
-          label,
-          kind: 'system',
-          claims: [{ id: 'irq', resource: 'irq', value }]
-        })),
-        {
-          id: `dma${dma[facts.class][1]}`,
-          label: dma[facts.class][0],
-          kind: 'system',
-          claims: [{ id: 'dma', resource: 'dma', value: dma[facts.class][1] }]
-        },
-        ...ports[facts.class].map(([label, value, length]) => ({
-          id: `io-${hex(value).toLowerCase()}`,
-          label,
-          kind: 'system',
-          claims: [{ id: 'io', resource: 'io', value, length }]
-        })),
-        {
-          id: 'bios',
-          label: 'system BIOS',
-          kind: 'system',
-          claims: [
-            // Board ROM is not read over the bus, so it never meets the 128 KiB rule.
-            { id: 'rom', resource: 'memory', value: bios.base, length: bios.length, use: 'rom', shadowed: true }
-          ]
-        }
+        ...irqs[facts.class].map(([label, value]) =>
+          owner(`irq${value}`, label, { id: 'irq', resource: 'irq', value })
+        ),
+        owner(`dma${channel}`, use, { id: 'dma', resource: 'dma', value: channel }),
+        ...ports[facts.class].map(([label, value, length]) =>
+          owner(`io-${hex(value).toLowerCase()}`, label, { id: 'io', resource: 'io', value, length })
+        ),
+        owner('bios', 'system BIOS', {
+          id: 'rom',
+          resource: 'memory',
+          value: bios.base,
+          length: bios.length,
+          use: 'rom',
+          // Board ROM is not read over the bus, so it never meets the 128 KiB rule.
+          shadowed: true
+        })
       ]
     } satisfies z.input<typeof Part>);
     cache.set(key, part);

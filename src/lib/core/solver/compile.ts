@@ -1,11 +1,4 @@
-import {
-  forbidden,
-  keyOf,
-  type Constraint,
-  type Item,
-  type PartFunction,
-  type Setting
-} from '../model';
+import { forbidden, keyOf, type Constraint, type Item, type PartFunction, type Setting } from '../model';
 import {
   claimSettings,
   claimValue,
@@ -108,7 +101,15 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
         return chosen.get(key) ?? choices.get(key)?.domain[0] ?? now(item, setting);
       };
       values.push(
-        valueOf(m, fns, settings, keys, at, { broken, bound, shared, functions, functionIndex, options, classFor })
+        valueOf(m, fns, settings, keys, at, {
+          broken,
+          bound,
+          shared,
+          functions,
+          functionIndex,
+          options,
+          classFor
+        })
       );
     };
     enumerate(m, scoped, keys, choices, (chosen) => consider(chosen, false), bound);
@@ -119,7 +120,8 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
 
   compileNeeds(m, { variables, classes, classFor, functionIndex });
   const { forbids, tolerates } = relations(m, classes, classIds);
-  for (const variable of variables) for (const value of variable.values) settleInside(value, forbids, tolerates);
+  for (const variable of variables)
+    for (const value of variable.values) settleInside(value, forbids, tolerates);
 
   const packing = new Packing(largest(variables, classes, tolerates));
   for (const variable of variables)
@@ -173,7 +175,8 @@ function collectChoices(m: Machine, options: CompileOptions, now: Positions): Ma
       const forced = options.forced?.get(key);
       const all = setting.positions.map((p) => p.id);
       const only = position === undefined ? [] : [position];
-      const domain = forced !== undefined ? [forced] : isFixed(fitted, setting) || !relevant.has(key) ? only : all;
+      const domain =
+        forced !== undefined ? [forced] : isFixed(fitted, setting) || !relevant.has(key) ? only : all;
       choices.set(key, { item: fitted.item.id, setting, domain });
     }
   return choices;
@@ -188,7 +191,10 @@ const offSettings = (fitted: Fitted, fn: PartFunction): string[] => [
   ...new Set(fn.off.flatMap((match) => Object.keys(match).map((s) => keyOf(fitted.item.id, s))))
 ];
 
-const free = (choices: Map<string, Choice>, keys: readonly { item: string; setting: string }[] | readonly string[]) => [
+const free = (
+  choices: Map<string, Choice>,
+  keys: readonly { item: string; setting: string }[] | readonly string[]
+) => [
   ...new Set(
     keys
       .map((k) => (typeof k === 'string' ? k : keyOf(k.item, k.setting)))
@@ -204,10 +210,16 @@ function collectScopes(m: Machine, choices: Map<string, Choice>): Set<string>[] 
     for (const fn of fitted.part.functions) {
       const off = free(choices, offSettings(fitted, fn));
       put(off);
-      for (const claim of fn.claims) put([...new Set([...off, ...free(choices, claimSettings(m, fitted, claim))])]);
+      for (const claim of fn.claims)
+        put([...new Set([...off, ...free(choices, claimSettings(m, fitted, claim))])]);
     }
     for (const constraint of fitted.part.constraints)
-      put(free(choices, constraintSettings(constraint).map((s) => keyOf(fitted.item.id, s))));
+      put(
+        free(
+          choices,
+          constraintSettings(constraint).map((s) => keyOf(fitted.item.id, s))
+        )
+      );
   }
   const bySize = [...found.values()].map((keys) => new Set(keys)).sort((a, b) => b.size - a.size);
   // What rests on no free setting has a variable of its own, with one value.
@@ -258,8 +270,7 @@ function settingCost(m: Machine, choice: Choice, position: string): Objective {
   const found = foundPosition(fitted.item, setting);
   const block = fitted.part.blocks.find((b) => b.id === setting.block);
   const state = (id: string | undefined) => setting.positions.find((p) => p.id === id)?.state;
-  if (found !== position && block)
-    cost.moves = moveCost(block, state(found), state(position));
+  if (found !== position && block) cost.moves = moveCost(block, state(found), state(position));
   else if (found !== position) cost.moves = MOVE_COST.software;
   // What the start-up chooses has no home of its own.
   const chosenAtStart = block?.kind === 'startup' || block?.kind === 'pnp';
@@ -310,7 +321,8 @@ function valueOf(
     if (value === null) continue;
     const line = lineOf(m, fitted, fn, claim, value);
     if (unreachable(m, fitted, line)) violations.add(index);
-    if (!isHome(fn, line.resource, line.value) && !isHome(fn, line.resource, line.printed)) objective.distance += 1;
+    if (!isHome(fn, line.resource, line.value) && !isHome(fn, line.resource, line.printed))
+      objective.distance += 1;
     classes.push(classFor(`${keyOf(line.item, fn.id)} ${claim} ${value}`, () => ({ fn: index, line })));
   }
   keys.forEach((key) => {
@@ -376,17 +388,12 @@ function relations(m: Machine, classes: readonly Class[], ids: ReadonlyMap<strin
   }
   for (const group of settings.values())
     group.forEach((a, i) => group.slice(i + 1).forEach((b) => link(a, b)));
-  for (const { pick, miss } of marks.values())
-    if (pick !== undefined && miss !== undefined) link(pick, miss);
+  for (const { pick, miss } of marks.values()) if (pick !== undefined && miss !== undefined) link(pick, miss);
   return { forbids, tolerates };
 }
 
 /** Classes that clash or share within one value are settled there, once. */
-function settleInside(
-  value: Value,
-  forbids: readonly number[][],
-  tolerates: readonly number[][]
-): void {
+function settleInside(value: Value, forbids: readonly number[][], tolerates: readonly number[][]): void {
   const cs = value.classes;
   for (let i = 0; i < cs.length; i++)
     for (let j = i + 1; j < cs.length; j++) {
@@ -396,7 +403,11 @@ function settleInside(
 }
 
 /** An upper bound of each level over the whole machine. */
-function largest(variables: readonly Variable[], classes: readonly Class[], tolerates: readonly number[][]): Objective {
+function largest(
+  variables: readonly Variable[],
+  classes: readonly Class[],
+  tolerates: readonly number[][]
+): Objective {
   let most = zero();
   for (const { values } of variables) {
     const top = zero();

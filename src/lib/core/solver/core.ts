@@ -32,7 +32,9 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
     return compiled.functions.map((_, i) => all.has(i));
   };
   const late = (i: number) => (compiled.functions[i].item === PNP_ITEM ? 1 : 0);
-  const order = [...compiled.functions.keys()].filter((i) => !system.includes(i)).sort((a, b) => late(a) - late(b));
+  const order = [...compiled.functions.keys()]
+    .filter((i) => !system.includes(i))
+    .sort((a, b) => late(a) - late(b));
   const functions = quickXplain(order, (kept) => impossible(marks(kept))).sort((a, b) => a - b);
 
   const active = marks(functions);
@@ -40,7 +42,9 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
   for (const { fn, line } of compiled.classes)
     if (line && active[fn]) names.set(`${fn} ${line.index}`, { fn, claim: line.index });
   const own = new Set(functions);
-  const keys = [...names.keys()].sort((a, b) => Number(!own.has(names.get(a)!.fn)) - Number(!own.has(names.get(b)!.fn)));
+  const keys = [...names.keys()].sort(
+    (a, b) => Number(!own.has(names.get(a)!.fn)) - Number(!own.has(names.get(b)!.fn))
+  );
   const claims = quickXplain(
     keys.map((_, i) => i),
     (kept) => impossible(active, new Set(keys.filter((_, i) => !kept.has(i))))

@@ -23,7 +23,9 @@ export function hasAnswer(component: readonly Domain[], budget: Budget): boolean
     return false;
   };
   const numbers = new Map<Node, string>();
-  component.forEach(({ nodes }) => nodes.forEach((node) => numbers.set(node, String.fromCharCode(32 + numbers.size))));
+  component.forEach(({ nodes }) =>
+    nodes.forEach((node) => numbers.set(node, String.fromCharCode(32 + numbers.size)))
+  );
   const nameOf = (nodes: readonly Node[]) => nodes.map((n) => numbers.get(n)!).join('');
   return walk(component.map(({ nodes }) => nodes));
 }
@@ -33,7 +35,9 @@ function strike(left: readonly Node[][], taken: Node[], node: Node): Node[][] | 
   const rest: Node[][] = [];
   for (const nodes of left) {
     if (nodes === taken) continue;
-    const kept = nodes.every((n) => disjoint(node.rules, n.takes)) ? nodes : nodes.filter((n) => compatible(node, n));
+    const kept = nodes.every((n) => disjoint(node.rules, n.takes))
+      ? nodes
+      : nodes.filter((n) => compatible(node, n));
     if (kept.length === 0) return null;
     rest.push(kept);
   }

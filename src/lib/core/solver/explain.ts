@@ -123,7 +123,9 @@ function directReasons(m: Machine, fitted: Fitted, setting: string, at: Position
     for (const fn of owner.part.functions) {
       if (!isOn(owner, fn, at)) continue;
       fn.claims.forEach((claim, index) => {
-        const rests = claimSettings(m, owner, claim).some((s) => s.item === fitted.item.id && s.setting === setting);
+        const rests = claimSettings(m, owner, claim).some(
+          (s) => s.item === fitted.item.id && s.setting === setting
+        );
         const value = rests ? claimValue(m, owner, claim, at) : null;
         const why = value === null ? null : unreachable(m, owner, lineOf(m, owner, fn, index, value));
         if (why) reasons.push(`${capital(why)}.`);
@@ -136,7 +138,8 @@ function directReasons(m: Machine, fitted: Fitted, setting: string, at: Position
     })
   );
   for (const constraint of fitted.part.constraints)
-    if (forbidden({ ...fitted.part, constraints: [constraint] }, chosen)) reasons.push(`${capital(constraint.why)}.`);
+    if (forbidden({ ...fitted.part, constraints: [constraint] }, chosen))
+      reasons.push(`${capital(constraint.why)}.`);
   return [...new Set(reasons)];
 }
 

@@ -1,4 +1,20 @@
-import { foundPosition, claimSettings, claimValue, isOn, lineOf, lineText, relate, linesAt, sharingContext, standing, unreachable, type Fitted, type Line, type Machine, type Positions } from '../resources';
+import {
+  foundPosition,
+  claimSettings,
+  claimValue,
+  isOn,
+  lineOf,
+  lineText,
+  relate,
+  linesAt,
+  sharingContext,
+  standing,
+  unreachable,
+  type Fitted,
+  type Line,
+  type Machine,
+  type Positions
+} from '../resources';
 import { forbidden, type PartFunction } from '../model';
 import { isFixed } from './compile';
 
@@ -78,10 +94,25 @@ export function loom(m: Machine): LoomGroup[] {
 
 function seatText(fitted: Fitted): string {
   if (!fitted.slot) return '';
-  return { isa8: '8-bit', isa16: '16-bit', vlb: 'local bus', pci: 'PCI', agp: 'AGP', 'memory-board': 'memory' }[fitted.slot.bus];
+  return {
+    isa8: '8-bit',
+    isa16: '16-bit',
+    vlb: 'local bus',
+    pci: 'PCI',
+    agp: 'AGP',
+    'memory-board': 'memory'
+  }[fitted.slot.bus];
 }
 
-function marksOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, at: Positions, own: readonly Line[], clashing: ReadonlySet<Line>): LoomMark[] {
+function marksOf(
+  m: Machine,
+  fitted: Fitted,
+  fn: PartFunction,
+  index: number,
+  at: Positions,
+  own: readonly Line[],
+  clashing: ReadonlySet<Line>
+): LoomMark[] {
   const claim = fn.claims[index];
   if (claim.resource !== 'irq' && claim.resource !== 'dma') return [];
   const resource = claim.resource;
@@ -105,9 +136,20 @@ function marksOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, at
       if (value === null) continue;
       const line = lineOf(m, fitted, fn, index, value);
       if (marks.has(line.value) || line.value === here?.value) continue;
-      const chosen = Object.fromEntries(holder.part.settings.flatMap((s) => { const p = moved(item, s.id); return p === undefined ? [] : [[s.id, p]]; }));
-      const bar = holder.part.constraints.find((c) => forbidden({ ...holder.part, constraints: [c] }, chosen));
-      const reason = unreachable(m, fitted, line) ?? (isFixed(holder, known) ? 'the setting is locked or cannot be moved' : null) ?? bar?.why ?? null;
+      const chosen = Object.fromEntries(
+        holder.part.settings.flatMap((s) => {
+          const p = moved(item, s.id);
+          return p === undefined ? [] : [[s.id, p]];
+        })
+      );
+      const bar = holder.part.constraints.find((c) =>
+        forbidden({ ...holder.part, constraints: [c] }, chosen)
+      );
+      const reason =
+        unreachable(m, fitted, line) ??
+        (isFixed(holder, known) ? 'the setting is locked or cannot be moved' : null) ??
+        bar?.why ??
+        null;
       marks.set(line.value, {
         resource,
         value: line.value,

@@ -68,9 +68,8 @@ function markMisses(
     const numbers =
       resource === 'irq' && m.class === 'at' ? accepted.map((n) => (n === 2 ? 9 : n)) : accepted;
     const lineIn = (value: Value) =>
-      value.classes
-        .map((c) => target.classes[c])
-        .find((c) => c.fn === index && c.line?.index === claim)?.line;
+      value.classes.map((c) => target.classes[c]).find((c) => c.fn === index && c.line?.index === claim)
+        ?.line;
     conditions.push({
       hosted: (value) => lineIn(value) !== undefined,
       holds: (value) => numbers.includes(lineIn(value)?.value ?? -1)

@@ -155,8 +155,7 @@ function dominated(domains: readonly Domain[]): boolean {
 }
 
 /** Costs no more, rules out no more, and cannot add to the shares. */
-const beats = (a: Node, b: Node) =>
-  a.cost <= b.cost && a.tolerated.length === 0 && covers(b.rules, a.rules);
+const beats = (a: Node, b: Node) => a.cost <= b.cost && a.tolerated.length === 0 && covers(b.rules, a.rules);
 
 /** Connected components by clash or tolerated share between the values that are left. */
 function split(domains: readonly Domain[]): Domain[][] {

@@ -23,7 +23,8 @@ const FIX_COST: Record<Fix['action'], number> = {
   'take-out': 8
 };
 
-export const fixCost = (fixes: readonly Fix[]): number => fixes.reduce((sum, f) => sum + FIX_COST[f.action], 0);
+export const fixCost = (fixes: readonly Fix[]): number =>
+  fixes.reduce((sum, f) => sum + FIX_COST[f.action], 0);
 
 /** Applies a fix to a build and returns the new build; the old one is not touched. */
 export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
@@ -34,7 +35,10 @@ export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
   });
   switch (fix.action) {
     case 'set':
-      return change(fix.item, (item) => ({ ...item, chosen: { ...item.chosen, [fix.setting]: fix.position } }));
+      return change(fix.item, (item) => ({
+        ...item,
+        chosen: { ...item.chosen, [fix.setting]: fix.position }
+      }));
     case 'unlock':
       return change(fix.item, (item) => ({ ...item, locked: item.locked.filter((s) => s !== fix.setting) }));
     case 'move-slot':
@@ -46,7 +50,11 @@ export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
     case 'take-out': {
       const out = build.items.find((item) => item.id === fix.item);
       return withoutRefs(
-        { ...build, items: build.items.filter((item) => item.id !== fix.item), shelf: out ? [...build.shelf, shelved(out)] : build.shelf },
+        {
+          ...build,
+          items: build.items.filter((item) => item.id !== fix.item),
+          shelf: out ? [...build.shelf, shelved(out)] : build.shelf
+        },
         fix.item
       );
     }
@@ -60,7 +68,11 @@ function moveSlot(build: Build, fix: Extract<Fix, { action: 'move-slot' }>): Bui
   const seat = (item: Item, slot: string | undefined): Item => {
     const { slot: old, ...rest } = item;
     const found = item.slotAsFound ?? old;
-    return { ...rest, ...(slot === undefined ? {} : { slot }), ...(found === undefined ? {} : { slotAsFound: found }) };
+    return {
+      ...rest,
+      ...(slot === undefined ? {} : { slot }),
+      ...(found === undefined ? {} : { slotAsFound: found })
+    };
   };
   return {
     ...build,
@@ -138,14 +150,19 @@ function withoutRefs(build: Build, item: string): Build {
 }
 
 /** The changes that could dissolve a core. */
-function candidates(m: Machine, coreFunctions: readonly { item: string; id: string }[], parts: PartSet): Fix[] {
+function candidates(
+  m: Machine,
+  coreFunctions: readonly { item: string; id: string }[],
+  parts: PartSet
+): Fix[] {
   const { build } = m;
   const fixes: Fix[] = [];
   const items = [...new Set(coreFunctions.map((f) => f.item))];
   for (const { item, id } of coreFunctions) {
     const fitted = m.find(item);
     const fn = fitted?.part.functions.find((f) => f.id === id);
-    if (fitted && fn && fn.off.length > 0 && canBeOff(fitted, fn)) fixes.push({ action: 'switch-off', item, function: id });
+    if (fitted && fn && fn.off.length > 0 && canBeOff(fitted, fn))
+      fixes.push({ action: 'switch-off', item, function: id });
   }
   for (const id of items) {
     const fitted = m.find(id);
@@ -154,7 +171,8 @@ function candidates(m: Machine, coreFunctions: readonly { item: string; id: stri
     for (const setting of fitted.item.locked) fixes.push({ action: 'unlock', item: id, setting });
     if (!fitted.part.card) continue;
     for (const spare of build.shelf)
-      if (replaces(fitted, parts.get(spare.part), m)) fixes.push({ action: 'exchange', item: id, with: spare.id });
+      if (replaces(fitted, parts.get(spare.part), m))
+        fixes.push({ action: 'exchange', item: id, with: spare.id });
     fixes.push({ action: 'take-out', item: id });
   }
   return fixes;
@@ -165,7 +183,8 @@ function canBeOff(fitted: Fitted, fn: Fitted['part']['functions'][number]): bool
   return fn.off.some((match) =>
     Object.entries(match).every(
       ([setting, positions]) =>
-        !fitted.item.locked.includes(setting) || positions.includes(fitted.item.chosen[setting] ?? fitted.item.asFound[setting] ?? '')
+        !fitted.item.locked.includes(setting) ||
+        positions.includes(fitted.item.chosen[setting] ?? fitted.item.asFound[setting] ?? '')
     )
   );
 }
@@ -178,11 +197,19 @@ function slotMoves(m: Machine, fitted: Fitted): Fix[] {
   const better = slots.filter((slot) => {
     if (slot.id === fitted.slot!.id) return false;
     const there = seatOf(fitted.part, slot);
-    return !there.misfit && (fitted.misfit !== null || (here === 'isa8' && there.seat === 'isa16' && fitted.part.card?.bus !== 'isa8') || here === 'pci');
+    return (
+      !there.misfit &&
+      (fitted.misfit !== null ||
+        (here === 'isa8' && there.seat === 'isa16' && fitted.part.card?.bus !== 'isa8') ||
+        here === 'pci')
+    );
   });
   const free = better.find((slot) => !holder(slot.id) && !bracketTaken(m, slot));
   const fixes: Fix[] = free ? [{ action: 'move-slot', item: fitted.item.id, slot: free.id }] : [];
-  if (here === 'pci') for (const slot of better) if (slot !== free && !holder(slot.id) && !bracketTaken(m, slot)) fixes.push({ action: 'move-slot', item: fitted.item.id, slot: slot.id });
+  if (here === 'pci')
+    for (const slot of better)
+      if (slot !== free && !holder(slot.id) && !bracketTaken(m, slot))
+        fixes.push({ action: 'move-slot', item: fitted.item.id, slot: slot.id });
   for (const slot of better) {
     const other = holder(slot.id);
     if (other && !seatOf(other.part, fitted.slot).misfit)
@@ -192,7 +219,10 @@ function slotMoves(m: Machine, fitted: Fitted): Fix[] {
 }
 
 function bracketTaken(m: Machine, slot: { id: string; bracket?: string }): boolean {
-  return slot.bracket !== undefined && m.fitted.some((f) => f.slot?.bracket === slot.bracket && f.slot?.id !== slot.id);
+  return (
+    slot.bracket !== undefined &&
+    m.fitted.some((f) => f.slot?.bracket === slot.bracket && f.slot?.id !== slot.id)
+  );
 }
 
 /** A spare replaces a card when it offers every kind of function that the card has on. */
@@ -234,7 +264,10 @@ export function findRelaxations(
     if (fixes.length >= 3) return;
     for (const fix of candidates(machine(base, parts), core, parts)) {
       const next = [...fixes, fix];
-      const name = next.map((f) => JSON.stringify(f)).sort().join(' ');
+      const name = next
+        .map((f) => JSON.stringify(f))
+        .sort()
+        .join(' ');
       if (seen.has(name)) continue;
       seen.add(name);
       queue.push({ fixes: next, from: index, cost: fixCost(next) });
@@ -245,7 +278,8 @@ export function findRelaxations(
     let at = 0;
     for (let i = 1; i < queue.length; i++) if (queue[i].cost < queue[at].cost) at = i;
     const [{ fixes, from }] = queue.splice(at, 1);
-    if (found.some((r) => r.fixes.every((f) => fixes.some((g) => JSON.stringify(g) === JSON.stringify(f))))) continue;
+    if (found.some((r) => r.fixes.every((f) => fixes.some((g) => JSON.stringify(g) === JSON.stringify(f)))))
+      continue;
     solves++;
     const changed = applyFix(sets[from].build, fixes[fixes.length - 1], parts);
     const compiled = compile(machine(changed, parts), { allowOff: options.allowOff });

@@ -6,6 +6,7 @@ import {
   machine,
   relate,
   sharingContext,
+  unreachable,
   type Line,
   type Machine,
   type Positions,
@@ -74,12 +75,21 @@ export interface Solution {
 export interface CoreMember {
   item: string;
   function: string;
-  /** The claims that take part, each with every line that its positions offer, in words. */
+  /**
+   * The claims that take part, each with every line that it can reach (or offers, when it reaches
+   * none), in words.
+   */
   claims: { claim: string; resource: Line['resource']; could: string[] }[];
 }
 
 export type Resolution =
-  | ({ status: 'solved'; optimal: boolean; bound: Objective; alternatives: Solution[]; nodes: number } & Solution)
+  | ({
+      status: 'solved';
+      optimal: boolean;
+      bound: Objective;
+      alternatives: Solution[];
+      nodes: number;
+    } & Solution)
   | { status: 'impossible'; core: CoreMember[]; minimal: boolean; relaxations: Relaxation[]; nodes: number }
   | { status: 'stopped'; bound: Objective; nodes: number };
 
@@ -103,7 +113,7 @@ export function resolve(build: Build, parts: PartSet, options: ResolveOptions = 
     const members = core.functions.map((i) => compiled.functions[i]);
     return {
       status: 'impossible',
-      core: coreFunctions(core).map((i) => coreMember(compiled, core, i)),
+      core: coreFunctions(core).map((i) => coreMember(m, compiled, core, i)),
       minimal: core.minimal,
       relaxations: findRelaxations(build, parts, members, {
         allowOff,
@@ -126,12 +136,19 @@ export function resolve(build: Build, parts: PartSet, options: ResolveOptions = 
 
 /** The build with the positions of a solution chosen. */
 export function choose(build: Build, solution: Pick<Solution, 'positions'>): Build {
-  const taken = (item: Build['board']) => ({ ...item, chosen: { ...item.chosen, ...solution.positions[item.id] } });
+  const taken = (item: Build['board']) => ({
+    ...item,
+    chosen: { ...item.chosen, ...solution.positions[item.id] }
+  });
   return { ...build, board: taken(build.board), items: build.items.map(taken) };
 }
 
 /** Turns positions into the full account of a solution. */
-export function solutionOf(m: Machine, positions: ReadonlyMap<string, string>, objective: Objective): Solution {
+export function solutionOf(
+  m: Machine,
+  positions: ReadonlyMap<string, string>,
+  objective: Objective
+): Solution {
   const at: Positions = (item, setting) => positions.get(keyOf(item, setting));
   const lines = linesAt(m, at);
   const byItem: Solution['positions'] = {};
@@ -142,13 +159,20 @@ export function solutionOf(m: Machine, positions: ReadonlyMap<string, string>, o
       if (position === undefined) continue;
       (byItem[item.id] ??= {})[setting.id] = position;
       if (item.id !== 'pnp' && foundPosition(item, setting) !== position)
-        moves.push({ item: item.id, setting: setting.id, from: foundPosition(item, setting) ?? null, to: position });
+        moves.push({
+          item: item.id,
+          setting: setting.id,
+          from: foundPosition(item, setting) ?? null,
+          to: position
+        });
     }
   }
   const off = m.fitted.flatMap(({ item, part }) =>
     part.functions
       .filter((fn) => fn.off.length && !lines.some((l) => l.item === item.id && l.function === fn.id))
-      .filter((fn) => fn.off.some((match) => Object.entries(match).every(([s, ps]) => ps.includes(at(item.id, s) ?? ''))))
+      .filter((fn) =>
+        fn.off.some((match) => Object.entries(match).every(([s, ps]) => ps.includes(at(item.id, s) ?? '')))
+      )
       .map((fn) => ({ item: item.id, function: fn.id }))
   );
   return {
@@ -176,7 +200,8 @@ const reasons: Record<Share['kind'], string> = {
   with: 'Both are made to answer at this address together.',
   level: 'PCI interrupts are level-triggered and made for sharing.',
   idle: 'Both ports let go of the line while idle, and you said they are never used together.',
-  unused: 'The software of one polls its device and may leave the line undriven: do not give it a driver that uses the interrupt.'
+  unused:
+    'The software of one polls its device and may leave the line undriven: do not give it a driver that uses the interrupt.'
 };
 
 /** Every line or address that two functions of different items use together. */
@@ -204,14 +229,18 @@ export function sharesOf(m: Machine, lines: readonly Line[]): Share[] {
 /** The core's functions and, where its claims meet the board's own, those of the system. */
 const coreFunctions = (core: Core) => [...new Set([...core.functions, ...core.claims.map((c) => c.fn)])];
 
-function coreMember(compiled: Compiled, core: Core, index: number): CoreMember {
+function coreMember(m: Machine, compiled: Compiled, core: Core, index: number): CoreMember {
   const { item, id } = compiled.functions[index];
   const wanted = core.claims.filter((c) => c.fn === index);
   const lines = compiled.classes
-    .filter((c) => c.fn === index && c.line && (!wanted.length || wanted.some((w) => w.claim === c.line!.index)))
+    .filter(
+      (c) => c.fn === index && c.line && (!wanted.length || wanted.some((w) => w.claim === c.line!.index))
+    )
     .map((c) => c.line!);
   const claims = [...new Set(lines.map((l) => l.claim))].map((claim) => {
-    const own = lines.filter((l) => l.claim === claim);
+    const all = lines.filter((l) => l.claim === claim);
+    const reached = all.filter((l) => unreachable(m, m.find(item)!, l) === null);
+    const own = reached.length ? reached : all;
     return { claim, resource: own[0].resource, could: [...new Set(own.map(lineText))] };
   });
   return { item, function: id, claims };
@@ -225,7 +254,13 @@ const contains = (big: Solution, small: Solution) =>
  * Answers that differ in kind: each leaves in place at least one setting that every earlier one
  * moves, or, when there are too few of those, puts some setting elsewhere. Best first.
  */
-function alternatives(m: Machine, best: Solution, wanted: number, allowOff: boolean, limits: Limits): Solution[] {
+function alternatives(
+  m: Machine,
+  best: Solution,
+  wanted: number,
+  allowOff: boolean,
+  limits: Limits
+): Solution[] {
   const accepted = [best];
   const open: { forced: Map<string, string>; solution: Solution; cost: number }[] = [];
   const tried = new Set<string>();
@@ -241,7 +276,11 @@ function alternatives(m: Machine, best: Solution, wanted: number, allowOff: bool
       const outcome: Outcome = solve(compiled, limits);
       if (outcome.kind !== 'solved') continue;
       const { positions, objective } = outcome.answer;
-      open.push({ forced: next, solution: solutionOf(m, positions, objective), cost: compiled.packing.pack(objective) });
+      open.push({
+        forced: next,
+        solution: solutionOf(m, positions, objective),
+        cost: compiled.packing.pack(objective)
+      });
     }
   };
   expand(best, new Map());

@@ -88,7 +88,8 @@ class BranchAndBound {
   private key(depth: number, { ruled, tolerated }: State): string {
     const future = this.future[depth];
     let key = '';
-    for (let w = 0; w < future.length; w++) if (future[w]) key += String.fromCharCode((ruled[w] & future[w]) >>> 16, (ruled[w] & future[w]) & 0xffff);
+    for (let w = 0; w < future.length; w++)
+      if (future[w]) key += String.fromCharCode((ruled[w] & future[w]) >>> 16, ruled[w] & future[w] & 0xffff);
     for (const c of this.futureTolerant[depth]) if (tolerated[c]) key += `,${c}:${tolerated[c]}`;
     return key;
   }
@@ -102,7 +103,8 @@ class BranchAndBound {
   }
 
   after(node: Node, state: State): State {
-    if (node.tolerated.length === 0) return { ruled: union(state.ruled, node.rules), tolerated: state.tolerated };
+    if (node.tolerated.length === 0)
+      return { ruled: union(state.ruled, node.rules), tolerated: state.tolerated };
     const tolerated = state.tolerated.slice();
     for (const c of node.classes) for (const d of this.tolerantWith[c]) tolerated[d]++;
     return { ruled: union(state.ruled, node.rules), tolerated };
@@ -137,7 +139,9 @@ class BranchAndBound {
       least = Math.min(least, cost + this.best(depth + 1, this.after(node, state), room - cost));
       if (least === bound) break;
     }
-    return least === Infinity ? this.keep(table, key, Infinity, true) : this.keep(table, key, least, least < limit);
+    return least === Infinity
+      ? this.keep(table, key, Infinity, true)
+      : this.keep(table, key, least, least < limit);
   }
 
   private keep(table: Map<string, Entry>, key: string, bound: number, exact: boolean): number {
@@ -154,7 +158,10 @@ class BranchAndBound {
     const options = this.options(depth, state);
     if (!this.extraBound) return options.map((o) => ({ ...o, hope: o.cost }));
     return options
-      .map((o) => ({ ...o, hope: o.cost + this.hopeAfter(depth + 1, this.after(o.node, state), limit - o.cost) }))
+      .map((o) => ({
+        ...o,
+        hope: o.cost + this.hopeAfter(depth + 1, this.after(o.node, state), limit - o.cost)
+      }))
       .sort((a, b) => a.hope - b.hope || a.cost - b.cost || a.node.source - b.node.source);
   }
 
@@ -185,7 +192,13 @@ class BranchAndBound {
           cheapest = cost;
           fits = null;
         }
-        if (together && cost === cheapest && !fits && node.tolerated.length === 0 && disjoint(node.takes, ruled))
+        if (
+          together &&
+          cost === cheapest &&
+          !fits &&
+          node.tolerated.length === 0 &&
+          disjoint(node.takes, ruled)
+        )
           fits = node;
       }
       if (cheapest === Infinity) return { bound: Infinity, exact: true };
@@ -318,13 +331,16 @@ function ordered(domains: readonly Domain[]): Domain[] {
  * the sum of the groups bounds the whole. Where nothing couples the groups the bound is the answer.
  */
 export function solveComponent(compiled: Compiled, component: readonly Domain[], budget: Budget): Found {
-  if (component.length === 1 && component[0].nodes.every((n) => n.tolerated.length === 0)) return cheapest(component[0]);
+  if (component.length === 1 && component[0].nodes.every((n) => n.tolerated.length === 0))
+    return cheapest(component[0]);
   const shareCost = compiled.packing.of('shares');
   const kinds = component.map((domain) => kindOf(compiled, domain));
   const { domains, size, tolerantWith } = compact(compiled, component);
   const groups = new Map<string, Domain[]>();
   domains.forEach((domain, i) => groups.set(kinds[i], [...(groups.get(kinds[i]) ?? []), domain]));
-  const order = ['choice', 'irq', 'dma', 'memory', 'io'].flatMap((k) => (groups.has(k) ? clusters(groups.get(k)!).map(ordered) : []));
+  const order = ['choice', 'irq', 'dma', 'memory', 'io'].flatMap((k) =>
+    groups.has(k) ? clusters(groups.get(k)!).map(ordered) : []
+  );
   const make = (domains: readonly Domain[], spend: Budget, bound?: ExtraBound) =>
     new BranchAndBound(domains, size, shareCost, tolerantWith, spend, bound);
   const flat = order.flat();
@@ -341,7 +357,12 @@ export function solveComponent(compiled: Compiled, component: readonly Domain[],
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
     const dive = search.dive(state, 20_000);
-    return { nodes: dive && inOrder(dive.nodes), cost: dive?.cost ?? Infinity, bound: lower, optimal: dive !== null && dive.cost === lower };
+    return {
+      nodes: dive && inOrder(dive.nodes),
+      cost: dive?.cost ?? Infinity,
+      bound: lower,
+      optimal: dive !== null && dive.cost === lower
+    };
   }
 }
 
@@ -357,7 +378,8 @@ function compact(compiled: Compiled, component: readonly Domain[]) {
   const has = (bits: Bits, c: number) => (bits[c >>> 5] >>> (c & 31)) & 1;
   for (const { nodes } of component)
     for (const node of nodes)
-      for (const c of node.classes) if (!names.has(c) && (has(node.takes, c) || tolerant.has(c))) names.set(c, names.size);
+      for (const c of node.classes)
+        if (!names.has(c) && (has(node.takes, c) || tolerant.has(c))) names.set(c, names.size);
   const size = names.size;
   const domains = component.map(({ variable, nodes }): Domain => ({
     variable,
@@ -369,7 +391,13 @@ function compact(compiled: Compiled, component: readonly Domain[]) {
         if (has(node.rules, c)) setBit(rules, id);
       }
       const rename = (list: readonly number[]) => list.flatMap((c) => names.get(c) ?? []);
-      return { ...node, takes, rules, classes: rename(node.classes).filter((c, i, all) => all.indexOf(c) === i), tolerated: rename(node.tolerated) };
+      return {
+        ...node,
+        takes,
+        rules,
+        classes: rename(node.classes).filter((c, i, all) => all.indexOf(c) === i),
+        tolerated: rename(node.tolerated)
+      };
     })
   }));
   const tolerantWith: number[][] = Array.from({ length: size }, () => []);
@@ -409,7 +437,14 @@ function groupBound(order: readonly Domain[][], make: Make, budget: Budget): Ext
   };
 }
 
-function boundOf(search: BranchAndBound, depth: number, state: State, limit: number, plain: number, budget: Budget): number {
+function boundOf(
+  search: BranchAndBound,
+  depth: number,
+  state: State,
+  limit: number,
+  plain: number,
+  budget: Budget
+): number {
   try {
     return search.best(depth, state, limit);
   } catch (error) {

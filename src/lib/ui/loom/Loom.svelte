@@ -12,10 +12,15 @@
   let svg: SVGSVGElement;
 
   const clashing = $derived(
-    new Set(layout.groups.flatMap((g) => g.placed.flatMap(({ row }) => row.marks.filter((m) => m.clash).map((m) => `${m.resource}${m.value}`))))
+    new Set(
+      layout.groups.flatMap((g) =>
+        g.placed.flatMap(({ row }) => row.marks.filter((m) => m.clash).map((m) => `${m.resource}${m.value}`))
+      )
+    )
   );
   const xOf = (mark: LoomMark) => cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.x;
-  const lineName = (mark: LoomMark) => `${mark.resource === 'irq' ? 'IRQ' : 'DMA'} ${cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.label ?? mark.value}`;
+  const lineName = (mark: LoomMark) =>
+    `${mark.resource === 'irq' ? 'IRQ' : 'DMA'} ${cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.label ?? mark.value}`;
   const locked = (mark: LoomMark) => {
     const item = mark.via && session.machine.find(mark.via.item)?.item;
     return item ? item.locked.includes(mark.via!.setting) : false;
@@ -23,7 +28,8 @@
 
   function describe(title: string, row: LoomRow, mark: LoomMark): string {
     const head = `${title}, ${row.label}, ${lineName(mark)}`;
-    if (mark.state === 'cap') return `${head}: set here${mark.clash ? ', clash' : ''}${locked(mark) ? ', locked' : ''}${mark.via ? '' : ', cannot be moved'}`;
+    if (mark.state === 'cap')
+      return `${head}: set here${mark.clash ? ', clash' : ''}${locked(mark) ? ', locked' : ''}${mark.via ? '' : ', cannot be moved'}`;
     if (mark.state === 'struck') return `${head}: cannot be here, ${mark.note}`;
     return `${head}: could be here${mark.found ? ', found here' : ''}`;
   }
@@ -31,13 +37,18 @@
   function go(mark: LoomMark) {
     if (!mark.via) return;
     const { item, setting, position } = mark.via;
-    session.item(item, (i) => ({ ...i, chosen: { ...i.chosen, [setting]: position } }), `${setting} to ${position}`);
+    session.item(
+      item,
+      (i) => ({ ...i, chosen: { ...i.chosen, [setting]: position } }),
+      `${setting} to ${position}`
+    );
   }
 
   function press(row: LoomRow, mark: LoomMark) {
     session.selected = row.item;
     if (mark.state === 'ring') go(mark);
-    else if (mark.state === 'struck' && mark.via) planner.explain(mark.via.item, mark.via.setting, mark.via.position);
+    else if (mark.state === 'struck' && mark.via)
+      planner.explain(mark.via.item, mark.via.setting, mark.via.position);
   }
 
   /** The next place to the left or right where the cap may go. */
@@ -56,12 +67,19 @@
       if (next) go(next);
       else said = 'It can go no further that way.';
     } else if (key === 'ArrowUp' || key === 'ArrowDown') {
-      const caps = [...svg.querySelectorAll<SVGGElement>('g.mark.cap')];
+      const caps = [...svg.querySelectorAll<SVGGElement>('g.is-cap')];
       const here = caps.indexOf(event.currentTarget as SVGGElement);
       caps[here + (key === 'ArrowDown' ? 1 : -1)]?.focus();
     } else if (key.toLowerCase() === 'l' && mark.state === 'cap' && mark.via) {
       const { item, setting } = mark.via;
-      session.item(item, (i) => ({ ...i, locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting] }), 'lock');
+      session.item(
+        item,
+        (i) => ({
+          ...i,
+          locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting]
+        }),
+        'lock'
+      );
     } else return;
     event.preventDefault();
     event.stopPropagation();
@@ -71,8 +89,15 @@
   let start: { row: LoomRow; mark: LoomMark; marks: LoomMark[] } | null = null;
   let target: LoomMark | null = null;
   function over(row: LoomRow, mark: LoomMark, x: number) {
-    start ??= { row, mark, marks: row.marks.filter((m) => m.claim === mark.claim && m.state !== 'struck' && m.via) };
-    target = start.marks.reduce((a, b) => (Math.abs(xOf(b)! - x) < Math.abs(xOf(a)! - x) ? b : a), start.mark);
+    start ??= {
+      row,
+      mark,
+      marks: row.marks.filter((m) => m.claim === mark.claim && m.state !== 'struck' && m.via)
+    };
+    target = start.marks.reduce(
+      (a, b) => (Math.abs(xOf(b)! - x) < Math.abs(xOf(a)! - x) ? b : a),
+      start.mark
+    );
     if (!target.via) return;
     if (target.value === start.mark.value) session.trial = null;
     else session.tryPosition(target.via.item, target.via.setting, target.via.position);
@@ -87,27 +112,44 @@
   }
 </script>
 
-<svg bind:this={svg} viewBox="0 0 {width} {layout.bottom + 4}" role="group" aria-label="Loom of interrupt lines and DMA channels">
+<svg
+  bind:this={svg}
+  viewBox="0 0 {width} {layout.bottom + 4}"
+  role="group"
+  aria-label="Loom of interrupt lines and DMA channels"
+>
   <text x={LEFT + 2} y="13" class="eyebrow-text">INTERRUPT</text>
   <text x={cols.find((c) => c.resource === 'dma')!.x - 12} y="13" class="eyebrow-text">DMA</text>
   {#each cols as col (col.resource + col.value)}
     {@const bad = clashing.has(col.resource + col.value)}
     <text x={col.x} y="32" text-anchor="middle" class="line-name" class:bad>{col.label}</text>
-    <line x1={col.x} x2={col.x} y1="38" y2={layout.bottom - 2} class="wire" class:heavy={col.resource === 'dma' && col.value > 4} class:bad />
+    <line
+      x1={col.x}
+      x2={col.x}
+      y1="38"
+      y2={layout.bottom - 2}
+      class="wire"
+      class:heavy={col.resource === 'dma' && col.value > 4}
+      class:bad
+    />
   {/each}
   {#each layout.groups as group (group.item)}
     <line x1="0" x2={width} y1={group.y} y2={group.y} class="rule" />
     <text x="0" y={group.y + 16} class="group">
-      {#if group.slot}<tspan class="slot">{group.slot}</tspan>{/if}<tspan dx={group.slot ? 7 : 0}>{group.slot ? group.title : `Board ${group.title}`}</tspan>
+      {#if group.slot}<tspan class="slot">{group.slot}</tspan>{/if}<tspan dx={group.slot ? 7 : 0}
+        >{group.slot ? group.title : `Board ${group.title}`}</tspan
+      >
     </text>
     <text x={LEFT - 12} y={group.y + 16} text-anchor="end" class="seat">{group.seat}</text>
     {#each group.placed as { row, y } (row.function)}
-      <text x={LEFT - 12} y={y + 5} text-anchor="end" class="label" class:off={!row.on}>{row.label}{row.on ? '' : ' (off)'}</text>
+      <text x={LEFT - 12} y={y + 5} text-anchor="end" class="label" class:off={!row.on}
+        >{row.label}{row.on ? '' : ' (off)'}</text
+      >
       {#each row.marks as mark (mark.state === 'cap' ? `cap ${mark.claim}` : `${mark.claim} ${mark.resource} ${mark.value}`)}
         {@const x = xOf(mark)}
         {#if x !== undefined}
           <g
-            class="mark {mark.state}"
+            class="mark is-{mark.state}"
             class:clash={mark.clash}
             class:fixed={mark.state === 'cap' && !mark.via}
             transform="translate({x} {y})"
@@ -119,14 +161,22 @@
             onclick={() => mark.state !== 'cap' && press(row, mark)}
             onfocus={() => (said = describe(group.title, row, mark))}
             onpointerenter={() => (said = describe(group.title, row, mark))}
-            {@attach mark.state === 'cap' && mark.via ? draggable((at) => over(row, mark, at), (moved) => drop(row, moved)) : () => {}}
+            {@attach mark.state === 'cap' && mark.via
+              ? draggable(
+                  (at) => over(row, mark, at),
+                  (moved) => drop(row, moved)
+                )
+              : () => {}}
           >
             <rect x="-14" y={-ROW / 2} width="28" height={ROW} class="hit" />
             {#if mark.state === 'cap'}
               <rect x="-10" y="-7.5" width="20" height="15" class="body" />
-              {#if locked(mark)}<path d="M-4 0 h8 v5 h-8 z M-2.5 0 v-2.5 a2.5 2.5 0 0 1 5 0 V0" class="lock" />{/if}
+              {#if locked(mark)}<path
+                  d="M-4 0 h8 v5 h-8 z M-2.5 0 v-2.5 a2.5 2.5 0 0 1 5 0 V0"
+                  class="lock"
+                />{/if}
             {:else}
-              <circle r="5.2" class="ring" />
+              <circle r="5.2" class="dot" />
               {#if mark.found}<rect x="-10" y="-7.5" width="20" height="15" class="found" />{/if}
               {#if mark.state === 'struck'}<line x1="-6" y1="6" x2="6" y2="-6" class="strike" />{/if}
             {/if}
@@ -198,7 +248,7 @@
     cursor: pointer;
     outline: none;
   }
-  .mark.cap {
+  .is-cap {
     cursor: grab;
   }
   .mark.fixed {
@@ -229,15 +279,15 @@
     stroke: var(--on-yellow);
     stroke-width: 1.4;
   }
-  .ring {
+  .dot {
     fill: var(--paper);
     stroke: var(--ink);
     stroke-width: 1.6;
   }
-  .mark.ring:hover .ring {
+  .is-ring:hover .dot {
     fill: var(--yellow);
   }
-  .struck .ring,
+  .is-struck .dot,
   .strike {
     stroke: var(--quiet);
     stroke-width: 1.2;

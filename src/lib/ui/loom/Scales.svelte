@@ -15,7 +15,10 @@
   const ports = $derived(scaleLinear([low, 0x400], [LEFT, right]));
   const rows = $derived(
     session.groups
-      .map((g) => ({ title: g.slot ? g.title : 'Board', ports: g.rows.flatMap((r) => r.ports.map((p) => ({ ...p, label: r.label }))) }))
+      .map((g) => ({
+        title: g.slot ? g.title : 'Board',
+        ports: g.rows.flatMap((r) => r.ports.map((p) => ({ ...p, label: r.label })))
+      }))
       .filter((g) => g.ports.length)
   );
   const ticks = $derived(Array.from({ length: (0x400 - low) / 0x40 }, (_, i) => low + i * 0x40));
@@ -25,7 +28,15 @@
   const memory = $derived(scaleLinear([0xa0000, 0x100000], [LEFT, right]));
   const windows = $derived(
     session.groups
-      .flatMap((g) => g.rows.flatMap((r) => r.windows.map((w) => ({ ...w, label: r.label, title: g.title }))))
+      .flatMap((g) =>
+        g.rows.flatMap((r) =>
+          r.windows.map((w) => ({
+            ...w,
+            label: w.use === 'rom' && !/ROM/.test(r.label) ? `${r.label} ROM` : r.label,
+            title: g.title
+          }))
+        )
+      )
       .filter((w) => w.value >= 0xa0000 && w.value < 0x100000)
       .sort((a, b) => a.value - b.value || b.length - a.length)
   );
@@ -33,7 +44,9 @@
   const lanes = $derived.by(() => {
     const out: (typeof windows)[] = [];
     for (const w of windows) {
-      const lane = out.find((l) => l.every((o) => o.value + o.length <= w.value || w.value + w.length <= o.value));
+      const lane = out.find((l) =>
+        l.every((o) => o.value + o.length <= w.value || w.value + w.length <= o.value)
+      );
       if (lane) lane.push(w);
       else out.push([w]);
     }
@@ -46,9 +59,17 @@
   const LANE = 26;
 </script>
 
-<svg viewBox="0 0 {width} {memTop + lanes.length * LANE + 40}" role="img" aria-label="Ports and memory windows to scale. {rows.map((r) => `${r.title}: ${r.ports.map((p) => lineText(p) + (p.clash ? ' clash' : '')).join(', ')}`).join('. ')}">
+<svg
+  viewBox="0 0 {width} {memTop + lanes.length * LANE + 40}"
+  role="img"
+  aria-label="Ports and memory windows to scale. {rows
+    .map((r) => `${r.title}: ${r.ports.map((p) => lineText(p) + (p.clash ? ' clash' : '')).join(', ')}`)
+    .join('. ')}"
+>
   <defs>
-    <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" x2="0" y1="0" y2="7" class="hatch" /></pattern>
+    <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
+      ><line x1="0" x2="0" y1="0" y2="7" class="hatch" /></pattern
+    >
   </defs>
   <text x="0" y="13" class="eyebrow-text">PORTS</text>
   {#each ticks as tick (tick)}
@@ -59,17 +80,40 @@
     {@const y = 22 + i * PORT_ROW}
     <text x={LEFT - 12} y={y + 12} text-anchor="end" class="label">{row.title}</text>
     {#each row.ports as port, j (j)}
-      <rect x={ports(alias(port))} {y} width={Math.max(3, ports(alias(port) + port.length) - ports(alias(port)))} height="12" class="port" class:clash={port.clash} class:alias={isAlias(port)}>
-        <title>{row.title}, {port.label}: {lineText(port)}{isAlias(port) ? `, drawn at its ten-line alias ${hex(alias(port))}` : ''}</title>
+      <rect
+        x={ports(alias(port))}
+        {y}
+        width={Math.max(3, ports(alias(port) + port.length) - ports(alias(port)))}
+        height="12"
+        class="port"
+        class:clash={port.clash}
+        class:alias={isAlias(port)}
+      >
+        <title
+          >{row.title}, {port.label}: {lineText(port)}{isAlias(port)
+            ? `, drawn at its ten-line alias ${hex(alias(port))}`
+            : ''}</title
+        >
       </rect>
-      {#if isAlias(port) && port.clash}<text x={ports(alias(port)) - 3} y={y + 11} text-anchor="end" class="address">{hex(port.value)}</text>{/if}
+      {#if isAlias(port) && port.clash}<text
+          x={ports(alias(port)) - 3}
+          y={y + 11}
+          text-anchor="end"
+          class="address">{hex(port.value)}</text
+        >{/if}
     {/each}
   {/each}
 
   <text x="0" y={memTop - 6} class="eyebrow-text">MEMORY</text>
   {#each [0xa0000, 0xb0000, 0xc0000, 0xd0000, 0xe0000, 0xf0000] as tick (tick)}
     <text x={memory(tick) + 2} y={memTop - 6} class="address">{hex(tick, 5).slice(0, -1)}</text>
-    <line x1={memory(tick)} x2={memory(tick)} y1={memTop} y2={memTop + lanes.length * LANE + 4} class="tick" />
+    <line
+      x1={memory(tick)}
+      x2={memory(tick)}
+      y1={memTop}
+      y2={memTop + lanes.length * LANE + 4}
+      class="tick"
+    />
   {/each}
   {#each lanes as lane, i (i)}
     {@const y = memTop + i * LANE}
@@ -80,13 +124,23 @@
     {/if}
     {#each lane as w (w.item + w.function + w.index)}
       {@const wide = memory(w.value + w.length) - memory(w.value)}
-      <rect x={memory(w.value)} {y} width={wide} height={LANE - 4} class="window" class:clash={w.clash}><title>{w.title}, {w.label}: {lineText(w)}</title></rect>
-      {#if wide > w.label.length * 6.6}<text x={memory(w.value) + 4} y={y + 15} class="in-window">{w.label}</text>{/if}
+      <rect x={memory(w.value)} {y} width={wide} height={LANE - 4} class="window" class:clash={w.clash}
+        ><title>{w.title}, {w.label}: {lineText(w)}</title></rect
+      >
+      {#if wide > w.label.length * 6.6}<text x={memory(w.value) + 4} y={y + 15} class="in-window"
+          >{w.label}</text
+        >{/if}
     {/each}
   {/each}
   {#each windows.filter((w) => memory(w.value + w.length) - memory(w.value) <= w.label.length * 6.6) as w, i (w.item + w.function + w.index)}
-    {@const y = memTop + lanes.length * LANE + 10 + (i % 2) * 14}
-    <line x1={memory(w.value) + 2} x2={memory(w.value) + 2} y1={memTop + LANE - 4} y2={y + 3} class="leader" />
+    {@const y = memTop + lanes.length * LANE + 10 + ((i + 1) % 2) * 14}
+    <line
+      x1={memory(w.value) + 2}
+      x2={memory(w.value) + 2}
+      y1={memTop + LANE - 4}
+      y2={y + 3}
+      class="leader"
+    />
     <text x={memory(w.value) + 6} y={y + 3} class="small">{w.label} {w.width}-bit</text>
   {/each}
 </svg>

@@ -5,7 +5,10 @@ import type { Attachment } from 'svelte/attachments';
  * Lets a cap be dragged along its row: `over` hears the pointer's x in the drawing's own units,
  * `drop` that it was let go (false when it was hardly moved).
  */
-export function draggable(over: (x: number) => void, drop: (moved: boolean) => void): Attachment<SVGGElement> {
+export function draggable(
+  over: (x: number) => void,
+  drop: (moved: boolean) => void
+): Attachment<SVGGElement> {
   return (node) => {
     let from = 0;
     let moved = false;

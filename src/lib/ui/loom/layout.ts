@@ -1,7 +1,8 @@
 import type { LoomGroup } from '../../core/solver';
 
 export const LEFT = 196;
-export const PITCH = 29;
+/** Distance between lines; an XT has few, so they stand wider. */
+const PITCH = { xt: 55, at: 29 } as const;
 export const ROW = 20;
 const HEAD = 21;
 const TOP = 44;
@@ -22,18 +23,19 @@ const columnsOf = {
 export function columns(machineClass: 'xt' | 'at'): Column[] {
   const { irq, dma } = columnsOf[machineClass];
   const gap = 16;
+  const pitch = PITCH[machineClass];
   return [
     ...irq.map((value, i) => ({
       resource: 'irq' as const,
       value,
       label: machineClass === 'at' && value === 9 ? '2→9' : String(value),
-      x: LEFT + 14 + i * PITCH
+      x: LEFT + 14 + i * pitch
     })),
     ...dma.map((value, i) => ({
       resource: 'dma' as const,
       value,
       label: String(value),
-      x: LEFT + 14 + gap + (irq.length + i) * PITCH
+      x: LEFT + 14 + gap + (irq.length + i) * pitch
     }))
   ];
 }

@@ -25,15 +25,25 @@
   }
 
   const capsOf = (states: State[]) => states.flatMap((s) => ('caps' in s ? s.caps : []));
-  const leversOf = (states: State[]) => Object.assign({}, ...states.map((s) => ('switches' in s ? s.switches : {}))) as Record<string, 'on' | 'off'>;
+  const leversOf = (states: State[]) =>
+    Object.assign({}, ...states.map((s) => ('switches' in s ? s.switches : {}))) as Record<
+      string,
+      'on' | 'off'
+    >;
   const foundLevers = $derived(leversOf(found));
   const levers = $derived(leversOf(chosen));
-  const same = (a: number[], b: number[]) => Math.min(...a) === Math.min(...b) && Math.max(...a) === Math.max(...b);
+  const same = (a: number[], b: number[]) =>
+    Math.min(...a) === Math.min(...b) && Math.max(...a) === Math.max(...b);
 
   function box([a, b]: readonly [number, number]) {
     const [ax, ay] = pin(a);
     const [bx, by] = pin(b);
-    return { x: Math.min(ax, bx) - 6, y: Math.min(ay, by) - 6, width: Math.abs(ax - bx) + 12, height: Math.abs(ay - by) + 12 };
+    return {
+      x: Math.min(ax, bx) - 6,
+      y: Math.min(ay, by) - 6,
+      width: Math.abs(ax - bx) + 12,
+      height: Math.abs(ay - by) + 12
+    };
   }
 </script>
 
@@ -53,18 +63,57 @@
   {#each Array.from({ length: block.switches }, (_, i) => i + 1) as n (n)}
     {@const up = (side: string | undefined) => (side === 'on') !== block.flipped}
     <rect x={(n - 1) * 15 + 5} y="4" width="9" height="18" class="well" />
-    {#if foundLevers[n] && foundLevers[n] !== levers[n]}<rect x={(n - 1) * 15 + 5} y={up(foundLevers[n]) ? 4 : 13} width="9" height="9" class="found" />{/if}
-    {#if levers[n]}<rect x={(n - 1) * 15 + 5} y={up(levers[n]) ? 4 : 13} width="9" height="9" class="cap" />{/if}
+    {#if foundLevers[n] && foundLevers[n] !== levers[n]}<rect
+        x={(n - 1) * 15 + 5}
+        y={up(foundLevers[n]) ? 4 : 13}
+        width="9"
+        height="9"
+        class="found"
+      />{/if}
+    {#if levers[n]}<rect
+        x={(n - 1) * 15 + 5}
+        y={up(levers[n]) ? 4 : 13}
+        width="9"
+        height="9"
+        class="cap"
+      />{/if}
     <text x={(n - 1) * 15 + 9.5} y="31" text-anchor="middle" class="tiny on-body">{n}</text>
   {/each}
-  <text x={block.switches * 15 + 8} y="12" class="tiny">{block.printed === 'OPEN' ? '↓ OPEN' : block.printed === 'CLOSED' ? '↑ CLOSED' : block.printed === '0/1' ? '↑ 1' : block.printed === 'arrow' ? '↑' : '↑ ON'}</text>
+  <text x={block.switches * 15 + 8} y="12" class="tiny"
+    >{block.printed === 'OPEN'
+      ? '↓ OPEN'
+      : block.printed === 'CLOSED'
+        ? '↑ CLOSED'
+        : block.printed === '0/1'
+          ? '↑ 1'
+          : block.printed === 'arrow'
+            ? '↑'
+            : '↑ ON'}</text
+  >
 {:else if block.kind === 'rotary'}
   <circle cx="14" cy="14" r="13" class="body" />
-  {#each chosen as state, i (i)}{#if 'step' in state}<text x="14" y="18" text-anchor="middle" class="tiny on-body">{state.step.toString(16).toUpperCase()}</text>{/if}{/each}
+  {#each chosen as state, i (i)}{#if 'step' in state}<text
+        x="14"
+        y="18"
+        text-anchor="middle"
+        class="tiny on-body">{state.step.toString(16).toUpperCase()}</text
+      >{/if}{/each}
 {:else if block.kind === 'solder'}
   {#each Array.from({ length: block.bridges }, (_, i) => i + 1) as n (n)}
-    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin" /><rect x={(n - 1) * 16 + 7} y="0" width="5" height="10" class="pin" />
-    {#if chosen.some((s) => 'bridges' in s && s.bridges.includes(n))}<rect x={(n - 1) * 16 + 2} y="2" width="8" height="6" class="cap" />{/if}
+    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin" /><rect
+      x={(n - 1) * 16 + 7}
+      y="0"
+      width="5"
+      height="10"
+      class="pin"
+    />
+    {#if chosen.some((s) => 'bridges' in s && s.bridges.includes(n))}<rect
+        x={(n - 1) * 16 + 2}
+        y="2"
+        width="8"
+        height="6"
+        class="cap"
+      />{/if}
   {/each}
 {/if}
 

@@ -6,17 +6,27 @@
   let { part, item }: { part: Part; item: Item } = $props();
 
   const W = 286;
-  const H = 148;
+  const H = $derived(part.card ? 172 : 186);
   const drawn = $derived(part.blocks.filter((b) => ['header', 'dip', 'rotary', 'solder'].includes(b.kind)));
   function states(block: string, which: 'found' | 'chosen'): State[] {
     return part.settings
       .filter((s) => s.block === block)
-      .flatMap((s) => s.positions.find((p) => p.id === (which === 'found' ? foundPosition(item, s) : positionOf(item, s)))?.state ?? []);
+      .flatMap(
+        (s) =>
+          s.positions.find((p) => p.id === (which === 'found' ? foundPosition(item, s) : positionOf(item, s)))
+            ?.state ?? []
+      );
   }
 </script>
 
 {#if drawn.length}
-  <svg viewBox="0 -14 {W} {H + 18}" role="img" aria-label="Drawing of {part.name}: {part.settings.map((s) => `${s.label} ${s.positions.find((p) => p.id === positionOf(item, s))?.label ?? 'unknown'}`).join('; ')}">
+  <svg
+    viewBox="0 -14 {W} {H + 18}"
+    role="img"
+    aria-label="Drawing of {part.name}: {part.settings
+      .map((s) => `${s.label} ${s.positions.find((p) => p.id === positionOf(item, s))?.label ?? 'unknown'}`)
+      .join('; ')}"
+  >
     {#if part.card}
       <text x="4" y="-4" class="note">bracket</text>
       <path d="M2 2 H{W - 2} V{H - 14} H{W - 40} V{H - 2} H46 V{H - 14} H2 Z" class="edge" />
@@ -25,8 +35,10 @@
       <rect x="2" y="2" width={W - 4} height={H - 4} class="edge" />
     {/if}
     {#each drawn as block (block.id)}
-      <g transform="translate({(block.at?.x ?? 10) * W / 100} {(block.at?.y ?? 30) * (H - 30) / 100 + 14})">
-        <text x="0" y={block.kind === 'header' && block.columnLabels ? -14 : -5} class="name">{block.label ?? block.id}</text>
+      <g transform="translate({((block.at?.x ?? 10) * W) / 100} {(block.at?.y ?? 30) * 1.5 + 30})">
+        <text x="0" y={block.kind === 'header' && block.columnLabels ? -14 : -5} class="name"
+          >{block.label ?? block.id}</text
+        >
         <BlockDrawing {block} found={states(block.id, 'found')} chosen={states(block.id, 'chosen')} />
       </g>
     {/each}

@@ -20,7 +20,7 @@
     children: Snippet;
   }
   let { record, parts, children }: Props = $props();
-  // svelte-ignore state_referenced_locally -- the session starts from what was loaded and then leads
+  // svelte-ignore state_referenced_locally
   const session = new Session(record, parts);
   const planner = new Planner(session);
   setBench({ session, planner });
@@ -30,7 +30,8 @@
   const stops = $derived(session.count('stop') + session.count('clash'));
   const cautions = $derived(session.count('caution'));
   const open = $derived({
-    parts: session.findings.filter((f) => /^(slot|part|period|isa)/.test(f.rule) && f.severity !== 'note').length,
+    parts: session.findings.filter((f) => /^(slot|part|period|isa)/.test(f.rule) && f.severity !== 'note')
+      .length,
     lines: session.findings.filter((f) => /^(line|rom|brief)/.test(f.rule) && f.severity !== 'note').length,
     bench: 0
   });
@@ -50,7 +51,10 @@
       else return;
     } else if (key === 'r') void resolve();
     else if (key === 'p') void goto(`/builds/${session.build.id}/bench`);
-    else if (key === '/') void goto(`/builds/${session.build.id}/parts`).then(() => document.getElementById('part-query')?.focus());
+    else if (key === '/')
+      void goto(`/builds/${session.build.id}/parts`).then(() =>
+        document.getElementById('part-query')?.focus()
+      );
     else if (key === '?') help = !help;
     else if (key === 'escape') {
       help = false;
@@ -66,7 +70,12 @@
 <div class="bench">
   <header class="top no-print">
     <a class="brand" href="/"><Mark /><span>{text.product}</span></a>
-    <span class="machine"><b>{session.build.name}</b> {session.machine.board.part.board?.cpu ?? ''}{session.build.brief.date ? `, as of ${session.build.brief.date}` : ''}</span>
+    <span class="machine"
+      ><b>{session.build.name}</b>
+      {session.machine.board.part.board?.cpu ?? ''}{session.build.brief.date
+        ? `, as of ${session.build.brief.date}`
+        : ''}</span
+    >
     <span class="grow"></span>
     <span class="sum" aria-live="polite">
       {#if stops}<b class="bad">{stops} {stops === 1 ? 'clash' : 'clashes'}</b>{:else}<b>No clash</b>{/if}
@@ -74,13 +83,22 @@
     </span>
     <Button class="act" onclick={() => session.step('undo')} disabled={!session.canUndo}>{text.undo}</Button>
     <Button class="act" onclick={() => session.step('redo')} disabled={!session.canRedo}>{text.redo}</Button>
-    <Button class="act main" onclick={resolve} aria-keyshortcuts="r">{text.resolve}<kbd>R</kbd></Button>
-    <Button class="act" href="/builds/{session.build.id}/bench" aria-keyshortcuts="p">{text.benchSheet}<kbd>P</kbd></Button>
+    <Button
+      class={stage !== 'bench' && planner.state !== 'plan' ? 'act main' : 'act'}
+      onclick={resolve}
+      aria-keyshortcuts="r">{text.resolve}<kbd>R</kbd></Button
+    >
+    <Button class="act" href="/builds/{session.build.id}/bench" aria-keyshortcuts="p"
+      >{text.benchSheet}<kbd>P</kbd></Button
+    >
     <ThemeSwitch />
     <Button class="act" onclick={() => (help = !help)} aria-label="Keys">?</Button>
   </header>
   {#if session.trouble}
-    <p class="trouble no-print" role="alert">{session.trouble} <Button class="act" onclick={() => (session.trouble = '')}>Close</Button></p>
+    <p class="trouble no-print" role="alert">
+      {session.trouble}
+      <Button class="act" onclick={() => (session.trouble = '')}>Close</Button>
+    </p>
   {/if}
   <div class="body" class:wide={stage === 'bench'}>
     <Rail id={session.build.id} {stage} {open} />

@@ -21,7 +21,8 @@
 <dialog bind:this={box} onclose={close} aria-labelledby="keys-title">
   <h2 id="keys-title">Keys</h2>
   <dl>
-    {#each rows as [key, what] (key)}<dt>{key}</dt><dd>{what}</dd>{/each}
+    {#each rows as [key, what] (key)}<dt>{key}</dt>
+      <dd>{what}</dd>{/each}
   </dl>
   <Button class="act" onclick={() => box.close()}>Close</Button>
 </dialog>

@@ -13,10 +13,14 @@
       <li>
         <a href="/builds/{id}/{key}" aria-current={stage === key ? 'page' : undefined}>
           <span class="pins" aria-hidden="true">
-            {#if (open[key] ?? 0) === 0}<span class="cap"></span>{:else}<span class="pin"></span><span class="pin"></span>{/if}
+            {#if (open[key] ?? 0) === 0}<span class="cap"></span>{:else}<span class="pin"></span><span
+                class="pin"
+              ></span>{/if}
           </span>
           <span class="name">{label}</span>
-          {#if open[key]}<span class="count" aria-label="{open[key]} open">{open[key]}</span>{:else}<span class="sr-only">settled</span>{/if}
+          {#if open[key]}<span class="count" aria-label="{open[key]} open">{open[key]}</span>{:else}<span
+              class="sr-only">settled</span
+            >{/if}
         </a>
       </li>
     {/each}
@@ -69,6 +73,7 @@
   }
   .name {
     flex: 1;
+    min-width: 0;
     align-self: center;
     margin-left: 6px;
     padding: 7px 8px;

@@ -4,26 +4,37 @@
   import { getBench } from '../context';
   import { severityWord } from '../labels';
 
-  let { finding }: { finding: Finding } = $props();
+  let { finding, open = false }: { finding: Finding; open?: boolean } = $props();
   const { session } = getBench();
+  const items = $derived(
+    [...new Set(finding.subjects.map((s) => s.item))].filter(
+      (id) => id !== 'system' && id !== 'pnp' && session.machine.find(id)
+    )
+  );
 </script>
 
-<article class={finding.severity}>
-  <h3><span class="word">{severityWord[finding.severity]}</span> <span>{finding.title}</span></h3>
+<details class="finding {finding.severity}" {open}>
+  <summary
+    ><span class="word">{severityWord[finding.severity]}</span>
+    <span class="title">{finding.title}</span></summary
+  >
   <p>{finding.sentence}</p>
-  {#if finding.fixes.length || finding.subjects.length}
-    <div class="fixes">
-      {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
-        <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
-      {/each}
-    </div>
-    <details><summary>Why</summary><p>{finding.why}</p></details>
-  {/if}
-</article>
+  <p class="quiet">{finding.why}</p>
+  <div class="fixes">
+    {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
+      <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
+    {/each}
+    {#each items as item (item)}
+      <Button class="act plain" onclick={() => (session.selected = item)}
+        >Show {session.machine.find(item)?.title}</Button
+      >
+    {/each}
+  </div>
+</details>
 
 <style>
-  article {
-    margin-bottom: 0.9rem;
+  .finding {
+    margin-bottom: 0.7rem;
     padding-left: 0.7rem;
     border-left: 4px double var(--ink);
   }
@@ -34,12 +45,17 @@
   .note {
     border-left: 1px solid var(--rule);
   }
-  h3 {
-    font-size: 1.05rem;
+  summary {
+    cursor: pointer;
+    list-style-position: inside;
+  }
+  .title {
+    font-size: 1.08rem;
+    font-weight: 750;
+    font-stretch: 90%;
   }
   .word {
-    display: block;
-    font-size: 0.8rem;
+    font-size: 0.85rem;
     font-weight: 650;
     color: var(--quiet);
   }
@@ -51,17 +67,21 @@
     margin: 0.15rem 0 0.3rem;
     line-height: 1.35;
   }
+  .quiet {
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
   .fixes {
     display: flex;
     flex-wrap: wrap;
     gap: 0.35rem;
   }
-  details {
-    margin-top: 0.25rem;
-    font-size: 0.9rem;
+  .fixes :global(.act) {
+    padding: 0.2rem 0.5rem;
+    font-size: 0.85rem;
   }
-  summary {
-    cursor: pointer;
-    color: var(--quiet);
+  .fixes :global(.plain) {
+    border-style: dashed;
+    font-weight: 500;
   }
 </style>

@@ -32,16 +32,27 @@
     <progress aria-label={text.resolving}></progress>
     <Button class="act" onclick={() => planner.stop()}>{text.stop}</Button>
   {:else if result?.status === 'solved' && solution}
-    <h2>{solution.moves.length === 0 ? 'Nothing has to move' : `${solution.moves.length} ${solution.moves.length === 1 ? 'setting' : 'settings'} to move`}</h2>
-    <p class="quiet">{result.optimal ? 'Proved: no answer needs less.' : 'The best found before the limit; a better one may exist.'} The loom shows it; nothing is taken yet.</p>
+    <h2>
+      {solution.moves.length === 0
+        ? 'Nothing has to move'
+        : `${solution.moves.length} ${solution.moves.length === 1 ? 'setting' : 'settings'} to move`}
+    </h2>
+    <p class="quiet">
+      {result.optimal
+        ? 'Proved: no answer needs less.'
+        : 'The best found before the limit; a better one may exist.'} The loom shows it; nothing is taken yet.
+    </p>
     <ol>
       {#each solution.moves as move (move.item + move.setting)}
         {@const m = moveText(session.machine, move)}
-        <li><b>{m.card}</b> <span class="block">{m.block}</span><br />{m.from} → <mark>{m.to}</mark></li>
+        <li><b>{m.card}</b> <span class="where">{m.block}</span><br />{m.from} → <mark>{m.to}</mark></li>
       {/each}
     </ol>
     {#each shares as share, i (i)}
-      <p class="share"><b>{share.line} shared:</b> {nameOf(share.a.item, share.a.function)} with {nameOf(share.b.item, share.b.function)}. {share.reason}</p>
+      <p class="share">
+        <b>{share.line} shared:</b>
+        {nameOf(share.a.item, share.a.function)} with {nameOf(share.b.item, share.b.function)}. {share.reason}
+      </p>
     {/each}
     <div class="row">
       <Button class="act main" onclick={() => planner.take()}>{text.take}</Button>
@@ -52,25 +63,51 @@
         <legend class="eyebrow">Other ways</legend>
         {#each planner.solutions as other, i (i)}
           <label class:on={planner.shown === i}>
-            <input type="radio" name="solution" checked={planner.shown === i} onchange={() => planner.show(i)} />
-            <span>{i === 0 ? 'Best' : `Alternative ${i}`}: {other.moves.map((move) => { const m = moveText(session.machine, move); return `${m.card} ${m.block}`; }).join(', ') || 'no move'}{other.shares.some((s) => s.tolerated) ? ', shares a line' : ''}</span>
+            <input
+              type="radio"
+              name="solution"
+              checked={planner.shown === i}
+              onchange={() => planner.show(i)}
+            />
+            <span
+              >{i === 0 ? 'Best' : `Alternative ${i}`}: {other.moves
+                .map((move) => {
+                  const m = moveText(session.machine, move);
+                  return `${m.card} ${m.block}`;
+                })
+                .join(', ') || 'no move'}{other.shares.some((s) => s.tolerated)
+                ? ', shares a line'
+                : ''}</span
+            >
           </label>
         {/each}
       </fieldset>
     {/if}
   {:else if result?.status === 'impossible'}
     <h2 class="bad">These cannot live together</h2>
-    <p class="quiet">{result.minimal ? 'Leave any one of them out and the rest fit.' : 'The search for the smallest such set was stopped.'}</p>
+    <p class="quiet">
+      {result.minimal
+        ? 'Leave any one of them out and the rest fit.'
+        : 'The search for the smallest such set was stopped.'}
+    </p>
     <ul>
       {#each result.core as member (member.item + member.function)}
-        <li><b>{nameOf(member.item, member.function)}</b>{#each member.claims as claim (claim.claim)}<br /><span class="could">{claim.could.join(', ')}</span>{/each}</li>
+        <li>
+          <b>{nameOf(member.item, member.function)}</b>{#each member.claims as claim (claim.claim)}<br /><span
+              class="could">{claim.could.join(', ')}</span
+            >{/each}
+        </li>
       {/each}
     </ul>
     <h3 class="eyebrow">What would help</h3>
     <div class="column">
       {#each result.relaxations as relaxation, i (i)}
-        <Button class={i === 0 ? 'act main' : 'act'} onclick={() => relax(relaxation)}>{relaxation.fixes.map((fix) => fixText(session.machine, fix, partName)).join(', then ')}</Button>
-      {:else}<p>No single change, nor two or three together, makes room. Take a card out and try again.</p>{/each}
+        <Button class={i === 0 ? 'act main' : 'act'} onclick={() => relax(relaxation)}
+          >{relaxation.fixes.map((fix) => fixText(session.machine, fix, partName)).join(', then ')}</Button
+        >
+      {:else}<p>
+          No single change, nor two or three together, makes room. Take a card out and try again.
+        </p>{/each}
       <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
     </div>
   {:else if result?.status === 'stopped'}
@@ -78,7 +115,9 @@
     <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
   {/if}
   {#if planner.state === 'plan'}
-    <Checkbox bind:checked={planner.allowOff} onchange={() => planner.resolve()} classes={{ div: 'mt-3' }}>Functions may be switched off</Checkbox>
+    <Checkbox bind:checked={planner.allowOff} onchange={() => planner.resolve()} classes={{ div: 'mt-3' }}
+      >Functions may be switched off</Checkbox
+    >
   {/if}
 </section>
 
@@ -111,7 +150,7 @@
   li {
     margin-bottom: 0.4rem;
   }
-  .block,
+  .where,
   .could {
     font-family: var(--font-mono);
     font-size: 0.9rem;

@@ -15,7 +15,8 @@
   const job = $derived(plan.jobs.find((j) => j.item === item.id));
   const seat = $derived(session.machine.find(item.id)?.slot);
 
-  const fixedBlock = (s: Setting) => ['startup', 'pnp'].includes(part.blocks.find((b) => b.id === s.block)?.kind ?? '');
+  const fixedBlock = (s: Setting) =>
+    ['startup', 'pnp'].includes(part.blocks.find((b) => b.id === s.block)?.kind ?? '');
   const firmware = (s: Setting) => part.blocks.find((b) => b.id === s.block)?.kind === 'firmware';
   const options = (s: Setting) => s.positions.map((p) => ({ value: p.id, name: p.label }));
 
@@ -33,45 +34,76 @@
     );
   }
   const lock = (setting: string) =>
-    session.item(item.id, (i) => ({ ...i, locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting] }), 'lock');
+    session.item(
+      item.id,
+      (i) => ({
+        ...i,
+        locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting]
+      }),
+      'lock'
+    );
 </script>
 
 <section aria-label="Selected part">
   <h2 class="eyebrow">Change on the card</h2>
   <label class="sr-only" for="selected">Part</label>
-  <Select id="selected" bind:value={session.selected} items={all.map((i) => ({ value: i.id, name: `${i.slot ? `Slot ${i.slot}: ` : ''}${i.label ?? session.parts.get(i.part)?.name} (${i.slot ? (session.parts.get(i.part)?.maker ?? '') : 'board'})` }))} placeholder="" />
+  <Select
+    id="selected"
+    bind:value={session.selected}
+    items={all.map((i) => ({
+      value: i.id,
+      name: `${i.slot ? `Slot ${i.slot}: ` : ''}${i.label ?? session.parts.get(i.part)?.name} (${i.slot ? (session.parts.get(i.part)?.maker ?? '') : 'board'})`
+    }))}
+    placeholder=""
+  />
   <p class="what">{part.maker} {part.name}{seat ? `, slot ${seat.label ?? seat.id}` : ''}</p>
   <CardDrawing {part} {item} />
   <p class="quiet">{text.legend}</p>
   {#if job?.actions.length}
-    <ol>{#each job.actions as action, i (i)}<li>{action.text}</li>{/each}</ol>
+    <ol>
+      {#each job.actions as action, i (i)}<li>{action.text}</li>{/each}
+    </ol>
     <p class="quiet">{text.offNote}</p>
   {/if}
   {#if part.settings.length}
-    <table>
-      <thead><tr><th>Setting</th><th>As found</th><th>Chosen</th><th><span class="sr-only">Locked</span></th></tr></thead>
-      <tbody>
-        {#each part.settings as setting (setting.id)}
-          {@const position = positionOf(item, setting)}
-          <tr class:moved={setting.known && item.asFound[setting.id] !== undefined && item.asFound[setting.id] !== position}>
-            <th scope="row">{setting.label}{#if !setting.known}<span class="unknown">unknown: never moved</span>{/if}</th>
-            <td>
-              <select aria-label="{setting.label} as found" value={item.asFound[setting.id] ?? ''} onchange={(e) => set('asFound', setting.id, e)} disabled={fixedBlock(setting)}>
-                <option value="">not looked at</option>
-                {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
-              </select>
-            </td>
-            <td>
-              <select aria-label="{setting.label} chosen" value={item.chosen[setting.id] ?? ''} onchange={(e) => set('chosen', setting.id, e)} disabled={!setting.known || firmware(setting) || item.locked.includes(setting.id)}>
-                <option value="">as found</option>
-                {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
-              </select>
-            </td>
-            <td><button class="lock" aria-pressed={item.locked.includes(setting.id)} aria-label="Lock {setting.label}" onclick={() => lock(setting.id)} disabled={!setting.known}>{item.locked.includes(setting.id) ? 'locked' : 'lock'}</button></td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <div class="heads" aria-hidden="true"><span>As found</span><span>Chosen</span></div>
+    {#each part.settings as setting (setting.id)}
+      {@const position = positionOf(item, setting)}
+      {@const locked = item.locked.includes(setting.id)}
+      {@const moved =
+        setting.known && item.asFound[setting.id] !== undefined && item.asFound[setting.id] !== position}
+      <div class="setting" class:moved>
+        <span class="name"
+          >{setting.label}{#if !setting.known}<em> unknown: never moved</em>{/if}</span
+        >
+        <button
+          class="lock"
+          aria-pressed={locked}
+          aria-label="Lock {setting.label}"
+          onclick={() => lock(setting.id)}
+          disabled={!setting.known}>{locked ? 'locked' : 'lock'}</button
+        >
+        <select
+          aria-label="{setting.label} as found"
+          value={item.asFound[setting.id] ?? ''}
+          onchange={(e) => set('asFound', setting.id, e)}
+          disabled={fixedBlock(setting)}
+        >
+          <option value="">not looked at</option>
+          {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
+        </select>
+        <select
+          class="chosen"
+          aria-label="{setting.label} chosen"
+          value={item.chosen[setting.id] ?? ''}
+          onchange={(e) => set('chosen', setting.id, e)}
+          disabled={!setting.known || firmware(setting) || locked}
+        >
+          <option value="">as found</option>
+          {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
+        </select>
+      </div>
+    {/each}
   {/if}
 </section>
 
@@ -101,53 +133,49 @@
   ol li::marker {
     font-weight: 800;
   }
-  table {
-    width: 100%;
-    table-layout: fixed;
-    border-collapse: collapse;
-    font-size: 0.87rem;
-  }
-  thead th {
-    text-align: left;
-    font-weight: 600;
-    color: var(--quiet);
-  }
-  thead th:last-child {
-    width: 3.4rem;
-  }
-  tbody th {
-    text-align: left;
-    font-weight: 500;
-    padding: 0.2rem 0.2rem 0.2rem 0;
-    overflow-wrap: anywhere;
-  }
-  tbody tr {
+  .heads,
+  .setting {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.15rem 0.4rem;
+    padding: 0.35rem 0;
     border-top: 1px solid var(--rule);
   }
-  .moved th {
+  .heads {
+    border: 0;
+    padding: 0.2rem 0;
+    color: var(--quiet);
+    font-size: 0.85rem;
+  }
+  .name {
+    align-self: center;
+    font-weight: 550;
+  }
+  .moved .name {
     font-weight: 800;
   }
-  .unknown {
-    display: block;
+  em {
     color: var(--quiet);
+    font-style: normal;
+    font-weight: 400;
   }
   select {
     width: 100%;
-    padding: 0.25rem 0.1rem;
-    font-size: 0.85rem;
-    background: var(--sheet);
-    color: var(--ink);
+    min-width: 0;
+    padding: 0.25rem 1.3rem 0.25rem 0.35rem;
+    font-size: 0.87rem;
+    background-position: right 0.3rem center;
     border: 1px solid var(--rule);
-    background-image: none;
   }
-  .moved td:nth-child(3) select {
-    background: var(--yellow);
+  .moved .chosen {
+    background-color: var(--yellow);
     color: var(--on-yellow);
     border-color: var(--ink);
   }
   .lock {
-    width: 100%;
-    min-height: 1.9rem;
+    justify-self: end;
+    min-width: 4rem;
+    min-height: 1.7rem;
     border: 1px solid var(--rule);
     background: none;
     color: var(--ink);

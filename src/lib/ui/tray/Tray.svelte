@@ -17,7 +17,7 @@
   {#if planner.state === 'why'}<Why />{/if}
   {#if planner.state !== 'plan'}
     <h2 class="eyebrow">{text.inTheWay}</h2>
-    {#each serious as finding, i (finding.id + i)}<FindingRow {finding} />{:else}
+    {#each serious as finding, i (finding.id + i)}<FindingRow {finding} open={i === 0} />{:else}
       <p class="clear"><span class="cap" aria-hidden="true"></span>{text.nothingInTheWay}</p>
     {/each}
   {/if}

@@ -5,7 +5,9 @@
 
   const { session, planner } = getBench();
   const why = $derived(planner.why!);
-  const target = $derived(moveText(session.machine, { item: why.item, setting: why.setting, from: null, to: why.position }));
+  const target = $derived(
+    moveText(session.machine, { item: why.item, setting: why.setting, from: null, to: why.position })
+  );
   const name = (item: string, fn: string) => {
     const fitted = session.machine.find(item);
     return `${fitted?.title ?? item}: ${fitted?.part.functions.find((f) => f.id === fn)?.label ?? fn}`;
@@ -17,10 +19,17 @@
   {#each why.reasons as reason, i (i)}<p>{reason}</p>{/each}
   {#if why.verdict === 'taken'}
     <p>It can work after {why.moves?.length ?? 'some'} moves:</p>
-    <ul>{#each why.moves ?? [] as move (move.item + move.setting)}{@const m = moveText(session.machine, move)}<li>{m.card} {m.block}: {m.from} → {m.to}</li>{/each}</ul>
+    <ul>
+      {#each why.moves ?? [] as move (move.item + move.setting)}{@const m = moveText(session.machine, move)}
+        <li>{m.card} {m.block}: {m.from} → {m.to}</li>{/each}
+    </ul>
   {:else if why.verdict === 'impossible'}
     <p>Wherever the others go, it cannot. These stand against it:</p>
-    <ul>{#each why.core ?? [] as member (member.item + member.function)}<li>{name(member.item, member.function)}</li>{/each}</ul>
+    <ul>
+      {#each why.core ?? [] as member (member.item + member.function)}<li>
+          {name(member.item, member.function)}
+        </li>{/each}
+    </ul>
   {/if}
   <Button class="act" onclick={() => planner.close()}>Close<kbd>Esc</kbd></Button>
 </section>

@@ -39,7 +39,10 @@
 
 <svelte:head><title>{text.newBuild} · {text.product}</title></svelte:head>
 
-<header class="top"><Mark /><a href="/">{text.builds}</a><h1>{text.newBuild}</h1></header>
+<header class="top">
+  <Mark /><a href="/">{text.builds}</a>
+  <h1>{text.newBuild}</h1>
+</header>
 <form onsubmit={create}>
   <div class="row">
     <div>

@@ -1,0 +1,76 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** Runs a command in the project and ends this script with its code when it fails. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (result.error) throw result.error;
+  if (result.status !== 0) process.exit(result.status ?? 1);
+}
+
+/** Installs the packages of the lock file when they are missing or older than it. */
+export function installPackages() {
+  const mark = join(root, 'node_modules', '.package-lock.json');
+  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
+  console.log('Installing packages …');
+  run('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+function newest(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Builds the application when it is missing or older than its sources. */
+export function buildApplication() {
+  const built = join(root, 'build', 'index.js');
+  const sources = ['src', 'static', 'package.json', 'svelte.config.js', 'vite.config.ts'].map((n) =>
+    newest(join(root, n))
+  );
+  if (existsSync(built) && statSync(built).mtimeMs >= Math.max(...sources)) return;
+  console.log('Building the application …');
+  run('npx', ['vite', 'build', '--logLevel', 'warn']);
+}
+
+const isFree = (port, host) =>
+  new Promise((done) => {
+    const probe = createServer();
+    probe.once('error', () => done(false));
+    probe.listen(port, host, () => probe.close(() => done(true)));
+  });
+
+/** The first free port from a wish on; a wish from outside is taken as it is. */
+async function choosePort(host) {
+  if (process.env.PORT) {
+    if (await isFree(Number(process.env.PORT), host)) return Number(process.env.PORT);
+    console.error(`Port ${process.env.PORT} is in use. Set PORT to another one.`);
+    process.exit(1);
+  }
+  for (let port = 5180; port < 5200; port++) if (await isFree(port, host)) return port;
+  console.error('Ports 5180 to 5199 are all in use. Set PORT to a free one.');
+  process.exit(1);
+}
+
+/** Starts the built server in this process. SIGTERM and SIGINT end it cleanly. */
+export async function serve({ data, demo }) {
+  const host = process.env.YJ_HOST ?? '127.0.0.1';
+  const port = await choosePort(host);
+  Object.assign(process.env, {
+    HOST: host,
+    PORT: String(port),
+    ORIGIN: `http://${host}:${port}`,
+    BODY_SIZE_LIMIT: '9M',
+    SHUTDOWN_TIMEOUT: '2',
+    YJ_ROOT: root,
+    ...(data ? { YJ_DATA: data } : {}),
+    ...(demo ? { YJ_DEMO: '1' } : {})
+  });
+  await import(join(root, 'build', 'index.js'));
+  console.log(`Yellow Jumper is at http://${host}:${port}/`);
+}

@@ -1,0 +1,5 @@
+import { buildApplication, installPackages, serve } from './common.mjs';
+
+installPackages();
+buildApplication();
+await serve({});

@@ -1,0 +1,230 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { firstSlot, newItemId, seatItem, type Part } from '$lib/core/model';
+  import { busName } from '$lib/core/resources';
+  import { applyFix } from '$lib/core/solver';
+  import { getBench } from '$lib/ui/context';
+  import { matches } from '$lib/ui/search';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const { session } = getBench();
+  let query = $state('');
+  const slots = $derived(session.parts.get(session.build.board.part)!.board!.slots);
+  const holders = $derived(
+    slots.map((slot) => ({ slot, items: session.build.items.filter((i) => i.slot === slot.id) }))
+  );
+  const loose = $derived(session.build.items.filter((i) => !i.slot));
+  const found = $derived(data.catalogue.filter((part: Part) => matches(part, query)));
+
+  function add(part: Part) {
+    session.know(part);
+    const slot = firstSlot(session.build, session.parts, part);
+    const id = newItemId(session.build, part);
+    session.change(
+      {
+        ...session.build,
+        items: [
+          ...session.build.items,
+          { id, part: part.id, ...(slot ? { slot } : {}), asFound: {}, chosen: {}, locked: [] }
+        ]
+      },
+      `added ${part.name}`
+    );
+    session.selected = id;
+  }
+  const seat = (id: string, event: Event) =>
+    session.change(
+      seatItem(session.build, id, (event.currentTarget as HTMLSelectElement).value || undefined),
+      'moved'
+    );
+  const out = (id: string) =>
+    session.change(applyFix(session.build, { action: 'take-out', item: id }, session.parts), 'taken out');
+  const back = (id: string) => {
+    const item = session.build.shelf.find((i) => i.id === id)!;
+    const slot = firstSlot(session.build, session.parts, session.parts.get(item.part)!);
+    session.change(
+      {
+        ...session.build,
+        shelf: session.build.shelf.filter((i) => i !== item),
+        items: [...session.build.items, { ...item, ...(slot ? { slot } : {}) }]
+      },
+      'fitted'
+    );
+  };
+</script>
+
+{#snippet row(id: string, slotId: string)}
+  {@const item = session.build.items.find((i) => i.id === id)!}
+  {@const part = session.parts.get(item.part)!}
+  <button class="card" class:on={session.selected === id} onclick={() => (session.selected = id)}>
+    <b>{item.label ?? part.name}</b> <span>{part.summary}</span>
+  </button>
+  <label class="sr-only" for="slot-{id}">Slot of {part.name}</label>
+  <select id="slot-{id}" value={slotId} onchange={(e) => seat(id, e)}>
+    <option value="">no slot</option>
+    {#each slots as slot (slot.id)}<option value={slot.id}
+        >slot {slot.label ?? slot.id}, {busName[slot.bus]}</option
+      >{/each}
+  </select>
+  <Button class="act" onclick={() => out(id)} aria-label="Take {part.name} out">Take out</Button>
+{/snippet}
+
+<h1>{text.stages.parts}</h1>
+<p class="lead">{text.partsLead}</p>
+
+<ol class="slots">
+  {#each holders as { slot, items } (slot.id)}
+    <li>
+      <span class="slot {slot.bus}"><b>{slot.label ?? slot.id}</b> {busName[slot.bus]}</span>
+      <div class="cards">
+        {#each items as item (item.id)}<div class="row">{@render row(item.id, slot.id)}</div>{:else}<span
+            class="free">free</span
+          >{/each}
+      </div>
+    </li>
+  {/each}
+</ol>
+{#if loose.length}
+  <h2>Not seated</h2>
+  {#each loose as item (item.id)}<div class="row">{@render row(item.id, '')}</div>{/each}
+{/if}
+{#if session.build.shelf.length}
+  <h2>Lying ready</h2>
+  {#each session.build.shelf as item (item.id)}
+    <div class="row">
+      <span class="card"
+        ><b>{item.label ?? session.parts.get(item.part)?.name}</b>
+        <span>{session.parts.get(item.part)?.summary}</span></span
+      ><Button class="act" onclick={() => back(item.id)}>Fit</Button>
+    </div>
+  {/each}
+{/if}
+
+<h2>Add a card</h2>
+<Label for="part-query" class="sr-only">{text.findPart}</Label>
+<Input
+  id="part-query"
+  bind:value={query}
+  placeholder="Search: sound, network, VGA, modem, local bus"
+  autocomplete="off"
+/>
+<ul class="found">
+  {#each found.slice(0, 60) as part (part.id)}
+    <li>
+      <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
+      <span class="years">{part.sold?.from ?? ''}–{part.sold?.to ?? ''}</span>
+      <Button class="act" onclick={() => add(part)} aria-label="Add {part.name}">Add</Button>
+    </li>
+  {:else}<li>No card matches “{query}”. Try what it does: sound, disk, serial.</li>{/each}
+</ul>
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  h2 {
+    margin: 1.4rem 0 0.5rem;
+    font-size: 1.15rem;
+  }
+  .lead {
+    margin: 0 0 0.6rem;
+    color: var(--quiet);
+  }
+  ol,
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  .slots > li {
+    display: grid;
+    grid-template-columns: 9.5rem 1fr;
+    gap: 0.8rem;
+    align-items: center;
+    padding: 0.35rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .slot {
+    padding-left: 0.6rem;
+    border-left: 10px solid var(--ink);
+    color: var(--quiet);
+  }
+  .slot.isa8 {
+    border-left-style: double;
+  }
+  .slot b {
+    font-family: var(--font-mono);
+    font-size: 1.15rem;
+    color: var(--ink);
+  }
+  .free {
+    color: var(--quiet);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    align-items: center;
+    padding: 0.2rem 0;
+  }
+  .card {
+    flex: 1 1 14rem;
+    min-width: 0;
+    padding: 0.3rem 0.4rem;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    text-align: left;
+  }
+  button.card {
+    cursor: pointer;
+  }
+  .card.on {
+    background: var(--sheet);
+    box-shadow: inset 5px 0 0 var(--ink);
+    padding-left: 0.8rem;
+  }
+  .card b {
+    font-size: 1.05rem;
+  }
+  .card span {
+    color: var(--quiet);
+  }
+  select {
+    width: 11.5rem;
+    padding: 0.35rem;
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  .found li {
+    display: flex;
+    gap: 0.8rem;
+    align-items: center;
+    padding: 0.4rem 0.2rem;
+    border-bottom: 1px solid var(--rule);
+  }
+  .what {
+    flex: 1;
+    color: var(--quiet);
+  }
+  .what b {
+    color: var(--ink);
+  }
+  .years {
+    font-family: var(--font-mono);
+    font-size: 0.85rem;
+    color: var(--quiet);
+  }
+  @media (max-width: 600px) {
+    .slots > li {
+      grid-template-columns: 1fr;
+      gap: 0.1rem;
+    }
+    .years {
+      display: none;
+    }
+  }
+</style>
