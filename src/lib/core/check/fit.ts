@@ -1,4 +1,5 @@
 import { forbidden } from '../model';
+import { isOn, type Fitted } from '../resources';
 import { isFixed } from '../solver';
 import { finding, type Rule } from './rule';
 import { capital } from './words';
@@ -6,9 +7,12 @@ import { capital } from './words';
 const slotKind: Rule = {
   id: 'slot.kind',
   why: 'A card works only in a slot that carries its bus.',
-  find({ m }) {
+  find({ m, at }) {
+    // A card that has everything switched off asks nothing of its slot.
+    const inUse = (f: Fitted) =>
+      f.part.functions.length === 0 || f.part.functions.some((fn) => isOn(f, fn, at));
     return m.fitted
-      .filter((f) => f.misfit !== null && f.slot)
+      .filter((f) => f.misfit !== null && f.slot && inUse(f))
       .map((f) =>
         finding({
           rule: f.slot!.bus === 'isa8' ? 'slot.width' : 'slot.kind',

@@ -1,0 +1,119 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import { sql } from 'kysely';
+import { InvalidDocument, Part } from '../../src/lib/core/model';
+import { writeBuildFile } from '../../src/lib/formats';
+import { BuildStore, Conflict, NotFound } from '../../src/lib/server/builds';
+import { loadDemo } from '../../src/lib/server/context';
+import { openDatabase, type Db } from '../../src/lib/server/database';
+import { migrations } from '../../src/lib/server/migrations';
+import { demo, parts } from '../support/demo';
+
+const fails = async (work: Promise<unknown>, type: new (...args: never[]) => Error, pattern = /./) => {
+  try {
+    await work;
+  } catch (error) {
+    expect(error).to.be.instanceOf(type);
+    expect((error as Error).message).to.match(pattern);
+    return error;
+  }
+  throw new Error('did not fail');
+};
+
+describe('the store', () => {
+  let folder: string;
+  let db: Db;
+  let store: BuildStore;
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'yj-store-'));
+    db = await openDatabase(folder);
+    store = new BuildStore(db, [...parts.values()]);
+  });
+  afterEach(async () => {
+    await db.destroy();
+    rmSync(folder, { recursive: true });
+  });
+
+  it('keeps every save, goes back and forward, and loses nothing', async () => {
+    const first = await store.create(demo('plover'), 'new');
+    const second = await store.save('plover', { ...first.build, notes: 'one' }, first.head, 'note');
+    const third = await store.save('plover', { ...first.build, notes: 'two' }, second.head, 'note');
+    expect([third.canUndo, third.canRedo]).to.deep.equal([true, false]);
+    expect((await store.step('plover', 'undo')).build.notes).to.equal('one');
+    const start = await store.step('plover', 'undo');
+    expect([start.build.notes, start.canUndo, start.canRedo]).to.deep.equal([first.build.notes, false, true]);
+    expect((await store.step('plover', 'undo')).head, 'nothing before the first').to.equal(first.head);
+    expect((await store.step('plover', 'redo')).build.notes).to.equal('one');
+    await store.save('plover', { ...first.build, notes: 'three' }, second.head, 'note');
+    const rows = await db.selectFrom('revisions').selectAll().execute();
+    expect(rows).to.have.length(4);
+  });
+  it('survives being closed and opened', async () => {
+    await store.create(demo('dunlin'), 'new');
+    await db.destroy();
+    db = await openDatabase(folder);
+    store = new BuildStore(db, [...parts.values()]);
+    expect((await store.get('dunlin')).build).to.deep.equal(demo('dunlin'));
+  });
+  it('tells the second of two savers, and shows what the first saved', async () => {
+    const { build, head } = await store.create(demo('plover'), 'new');
+    await store.save('plover', { ...build, notes: 'first' }, head, '');
+    const conflict = (await fails(
+      store.save('plover', { ...build, notes: 'second' }, head, ''),
+      Conflict,
+      /changed elsewhere/
+    )) as Conflict;
+    expect(conflict.current.build.notes).to.equal('first');
+  });
+  it('refuses what is not whole and leaves the stored build as it was', async () => {
+    const { build, head } = await store.create(demo('plover'), 'new');
+    await fails(
+      store.save('plover', { ...build, name: '' }, head, ''),
+      InvalidDocument,
+      /name: give it a name/
+    );
+    await fails(
+      store.save('plover', { ...build, items: [{ ...build.items[0], slot: '99' }] }, head, ''),
+      InvalidDocument,
+      /no slot "99"/
+    );
+    await fails(store.save('plover', { ...build, id: 'other' }, head, ''), InvalidDocument);
+    await fails(store.get('nothing'), NotFound, /no build "nothing"/);
+    expect((await store.get('plover')).head).to.equal(head);
+  });
+  it('imports a file with parts of its own beside parts of the same name', async () => {
+    const own = Part.parse({ ...parts.get('harl-n8')!, name: 'N8 rev B' });
+    const file = writeBuildFile(demo('plover'), new Map([...parts, ['harl-n8', own]]));
+    const { build } = await store.importFile(file);
+    const again = await store.importFile(file);
+    const part = build.items.find((i) => i.id === 'network')!.part;
+    expect(part).to.equal('harl-n8-2');
+    expect((await store.parts()).get(part)!.name).to.equal('N8 rev B');
+    expect((await store.parts()).get('harl-n8')!.name).to.equal('N8');
+    expect(again.build.id).to.equal('plover-2');
+    expect(again.build.items.find((i) => i.id === 'network')!.part, 'the part is not stored twice').to.equal(
+      'harl-n8-2'
+    );
+    expect(writeBuildFile(build, await store.parts())).to.equal(await store.exportFile('plover'));
+  });
+  it('loads the demo once', async () => {
+    const demoFolder = new URL('../../demo', import.meta.url).pathname;
+    await loadDemo(store, demoFolder);
+    await loadDemo(store, demoFolder);
+    expect((await store.list()).map((b) => [b.id, b.clashes])).to.deep.equal([
+      ['plover', 3],
+      ['dunlin', 1],
+      ['turnstone', 1]
+    ]);
+  });
+  it('refuses data of a newer release and changes nothing', async () => {
+    await sql.raw(`PRAGMA user_version = ${migrations.length + 1}`).execute(db);
+    await db.destroy();
+    await fails(openDatabase(folder), Error, /newer release/);
+    expect(existsSync(join(folder, 'yellow-jumper.db'))).to.equal(true);
+    const other = mkdtempSync(join(tmpdir(), 'yj-store-'));
+    db = await openDatabase(other);
+  });
+});
