@@ -39,7 +39,11 @@ export default ts.config(
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },
-    rules: { 'svelte/no-navigation-without-resolve': 'off', 'svelte/no-at-html-tags': 'error', 'svelte/prefer-svelte-reactivity': 'off' }
+    rules: {
+      'svelte/no-navigation-without-resolve': 'off',
+      'svelte/no-at-html-tags': 'error',
+      'svelte/prefer-svelte-reactivity': 'off'
+    }
   },
   deny(
     ['src/lib/core/**'],

@@ -82,7 +82,10 @@ export function jumpered(
 export function machineOf(
   mainboard: PartIn,
   cards: PartIn[],
-  extra: Partial<BuildIn> & { items?: Partial<NonNullable<BuildIn['items']>[number]>[]; more?: PartIn[] } = {}
+  extra: Omit<Partial<BuildIn>, 'items'> & {
+    items?: Partial<NonNullable<BuildIn['items']>[number]>[];
+    more?: PartIn[];
+  } = {}
 ): { build: Build; parts: PartSet } {
   const { items = [], more = [], ...rest } = extra;
   const build = Build.parse({

@@ -67,7 +67,7 @@
         >slot {slot.label ?? slot.id}, {busName[slot.bus]}</option
       >{/each}
   </select>
-  <Button class="act" onclick={() => out(id)} aria-label="Take {part.name} out">Take out</Button>
+  <Button class="act" onclick={() => out(id)} aria-label="Take out {part.name}">Take out</Button>
 {/snippet}
 
 <h1>{text.stages.parts}</h1>

@@ -1,0 +1,81 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { buildApplication, installPackages, root } from './common.mjs';
+
+/**
+ * The whole check of the project: packages, types, lint, unit tests, browser tests. Ends with the
+ * line `N passed, N failed`, in which types, lint and formatting count as one each.
+ */
+let passed = 0;
+let failed = 0;
+
+function step(name, command, args) {
+  console.log(`\n== ${name}`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
+  if (status === 0) passed++;
+  else failed++;
+}
+
+function mocha(name, args) {
+  console.log(`\n== ${name}`);
+  const result = spawnSync('npx', ['mocha', '--reporter', 'json-stream', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 * 1024,
+    stdio: ['ignore', 'pipe', 'inherit']
+  });
+  let end = null;
+  for (const line of result.stdout.split('\n')) {
+    let event;
+    try {
+      event = JSON.parse(line);
+    } catch {
+      if (line.trim()) console.log(line);
+      continue;
+    }
+    if (event[0] === 'fail')
+      console.log(`FAILED ${event[1].fullTitle}\n${event[1].err}\n${event[1].stack ?? ''}`);
+    if (event[0] === 'end') end = event[1];
+  }
+  if (!end) {
+    console.log(`${name}: the runner ended early`);
+    failed++;
+    return;
+  }
+  console.log(`${end.passes} passed, ${end.failures} failed in ${Math.round(end.duration / 1000)} s`);
+  passed += end.passes;
+  failed += end.failures;
+}
+
+/** Chromium from Debian's packages; without it the browser tests count as one failure. */
+function ensureChromium() {
+  const there = () =>
+    [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some((p) => p && existsSync(p));
+  if (there()) return true;
+  if (process.getuid?.() === 0) {
+    console.log('Installing Chromium from the system packages …');
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    spawnSync('apt-get', ['update', '-qq'], { stdio: 'ignore', env });
+    spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env
+    });
+  }
+  if (there()) return true;
+  console.log(
+    'Chromium is missing. Install the package chromium, or set CHROMIUM to its path, and run again.'
+  );
+  return false;
+}
+
+installPackages();
+step('Types', 'npx', ['svelte-kit', 'sync']);
+step('Types of all files', 'npx', ['svelte-check', '--threshold', 'warning', '--output', 'human']);
+step('Lint', 'npx', ['eslint', '.']);
+step('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+mocha('Unit tests', ['tests/core/**/*.test.ts', 'tests/formats/**/*.test.ts', 'tests/server/**/*.test.ts']);
+buildApplication();
+if (ensureChromium()) mocha('Browser tests', ['tests/browser/**/*.test.ts']);
+else failed++;
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exitCode = failed ? 1 : 0;
