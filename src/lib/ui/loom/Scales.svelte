@@ -120,7 +120,9 @@
     <rect x={LEFT} {y} width={right - LEFT} height={LANE - 4} class="free" />
     {#if i === 0}
       <rect x={memory(bios)} {y} width={right - memory(bios)} height={LANE - 4} class="bios" />
-      <text x={memory(bios) + 5} y={y + 15} class="in-bios">system BIOS</text>
+      <text x={memory(bios) + 5} y={y + 15} class="in-bios"
+        >{right - memory(bios) > 85 ? 'system BIOS' : 'BIOS'}</text
+      >
     {/if}
     {#each lane as w (w.item + w.function + w.index)}
       {@const wide = memory(w.value + w.length) - memory(w.value)}

@@ -6,7 +6,7 @@
   let { part, item }: { part: Part; item: Item } = $props();
 
   const W = 286;
-  const H = $derived(part.card ? 172 : 186);
+  const H = $derived(part.card ? 196 : 206);
   const drawn = $derived(part.blocks.filter((b) => ['header', 'dip', 'rotary', 'solder'].includes(b.kind)));
   function states(block: string, which: 'found' | 'chosen'): State[] {
     return part.settings
@@ -35,8 +35,8 @@
       <rect x="2" y="2" width={W - 4} height={H - 4} class="edge" />
     {/if}
     {#each drawn as block (block.id)}
-      <g transform="translate({((block.at?.x ?? 10) * W) / 100} {(block.at?.y ?? 30) * 1.5 + 30})">
-        <text x="0" y={block.kind === 'header' && block.columnLabels ? -14 : -5} class="name"
+      <g transform="translate({((block.at?.x ?? 10) * W) / 100} {(block.at?.y ?? 30) * 1.75 + 30})">
+        <text x="0" y={block.kind === 'header' && block.columnLabels ? -17 : -6} class="name"
           >{block.label ?? block.id}</text
         >
         <BlockDrawing {block} found={states(block.id, 'found')} chosen={states(block.id, 'chosen')} />

@@ -20,6 +20,9 @@
   >
   <p>{finding.sentence}</p>
   <p class="quiet">{finding.why}</p>
+  {#if finding.severity === 'clash' && finding.rule.startsWith('line.') && finding.fixes.length === 0}
+    <p>No single move ends this. Press R to rearrange.</p>
+  {/if}
   <div class="fixes">
     {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
       <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>

@@ -3,6 +3,7 @@
   import { sheetOf, sheetText, writeBuildFile } from '$lib/formats';
   import { getBench } from '$lib/ui/context';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
+  import Cautions from '$lib/ui/sheet/Cautions.svelte';
 
   const { session } = getBench();
   const sheet = $derived(sheetOf(session.build, session.parts));
@@ -55,11 +56,7 @@
     </section>
   {/if}
 
-  <section class="cautions" aria-label="Cautions">
-    {#each sheet.cautions as caution (caution.id)}<p class={caution.level}>
-        <span aria-hidden="true">{caution.level === 'red' ? '!!' : '!'}</span>{caution.text}
-      </p>{/each}
-  </section>
+  <Cautions cautions={sheet.cautions} label="Cautions" />
 
   {#if sheet.steps.length === 0}<p class="none">Nothing to move: every setting is where it was found.</p>{/if}
   <ol class="steps">
@@ -79,17 +76,13 @@
         </div>
         {#if drawn}<div class="drawing">
             <CardDrawing part={session.parts.get(drawn.part)!} item={drawn} />
-            <p>Dashed: as found. Filled: where it goes.</p>
+            <p>Dashed: as found. Solid frame: where it goes.</p>
           </div>{/if}
       </li>
     {/each}
   </ol>
 
-  <section class="cautions" aria-label="Before power">
-    {#each sheet.powerCautions as caution (caution.id)}<p class={caution.level}>
-        <span aria-hidden="true">{caution.level === 'red' ? '!!' : '!'}</span>{caution.text}
-      </p>{/each}
-  </section>
+  <Cautions cautions={sheet.powerCautions} label="Before power" />
 
   <section>
     <h3>Lines after this</h3>
@@ -137,27 +130,6 @@
   }
   h3 {
     font-size: 1.3rem;
-  }
-  .cautions {
-    margin: 0.8rem 0;
-    padding: 0.5rem 0.8rem;
-    border: 2px solid var(--ink);
-  }
-  .cautions p {
-    display: flex;
-    gap: 0.7rem;
-    margin: 0.35rem 0;
-  }
-  .cautions span {
-    flex: 0 0 1.6rem;
-    font-weight: 900;
-    font-size: 1.2rem;
-  }
-  .red {
-    font-weight: 650;
-  }
-  .red span {
-    color: var(--stop);
   }
   .open {
     margin: 0.8rem 0;

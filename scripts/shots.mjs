@@ -1,0 +1,100 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { buildApplication, installPackages, root } from './common.mjs';
+
+/** Renews docs/screenshots from the demo data, in a fresh database: `npm run shots`. */
+installPackages();
+buildApplication();
+const folder = mkdtempSync(join(tmpdir(), 'yj-shots-'));
+const out = join(root, 'docs', 'screenshots');
+mkdirSync(out, { recursive: true });
+const port = 5170;
+const url = `http://127.0.0.1:${port}`;
+const server = spawn('node', ['scripts/demo.mjs'], {
+  cwd: root,
+  env: { ...process.env, PORT: String(port), YJ_DATA: join(folder, 'data') },
+  stdio: 'ignore'
+});
+const wait = (ms) => new Promise((done) => setTimeout(done, ms));
+for (let i = 0; i < 100; i++) {
+  if (
+    await fetch(url).then(
+      (r) => r.ok,
+      () => false
+    )
+  )
+    break;
+  await wait(200);
+}
+const executablePath = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+  (p) => p && existsSync(p)
+);
+if (!executablePath)
+  throw new Error('Chromium is missing: install the package chromium, or set CHROMIUM to its path.');
+const browser = await puppeteer.launch({
+  executablePath,
+  userDataDir: join(folder, 'profile'),
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync'
+  ]
+});
+const page = await browser.newPage();
+await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+const size = (width, height) => page.setViewport({ width, height });
+const open = (path) => page.goto(url + path, { waitUntil: 'networkidle0' });
+const shot = async (name, options = {}) => {
+  await wait(200);
+  await page.screenshot({ path: join(out, `${name}.png`), ...options });
+  console.log(name);
+};
+const press = (words) =>
+  page.evaluate(
+    (w) => [...document.querySelectorAll('button')].find((b) => b.textContent.includes(w)).click(),
+    words
+  );
+const see = (words) => page.waitForFunction((w) => document.body.innerText.includes(w), {}, words);
+
+await size(1280, 800);
+await open('/');
+await shot('builds');
+await open('/builds/new');
+await shot('new-build');
+await open('/builds/plover/lines');
+await page.select('#selected', 'audio');
+await shot('lines-clashes');
+await page.evaluate(() => document.activeElement.blur());
+await page.keyboard.press('r');
+await see('settings to move');
+await shot('lines-plan');
+await press('Take this plan');
+await see('No clash');
+await page.select('#selected', 'scsi');
+await shot('lines-resolved');
+await open('/builds/plover/parts');
+await shot('parts');
+await open('/builds/plover/bench');
+await shot('bench-sheet', { fullPage: true });
+await page.evaluate(() => localStorage.setItem('yj-theme', 'dark'));
+await open('/builds/turnstone/lines');
+await page.keyboard.press('r');
+await see('These cannot live together');
+await shot('lines-impossible-dark');
+await page.evaluate(() => localStorage.setItem('yj-theme', 'light'));
+await size(390, 844);
+await open('/builds/dunlin/lines');
+await shot('lines-390');
+
+await browser.close();
+server.kill('SIGTERM');
+await new Promise((done) => server.once('exit', done));
+rmSync(folder, { recursive: true, force: true });

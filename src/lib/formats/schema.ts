@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { BuildFile, Part } from '../core/model';
+
+/** JSON Schemas of the files that the project reads, made from the schemas that check them. */
+export function schemas(): Record<string, unknown> {
+  const make = (schema: z.ZodType, title: string) => ({
+    ...z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', reused: 'ref' }),
+    title
+  });
+  return {
+    build: make(BuildFile, 'A build and the parts it uses'),
+    part: make(Part, 'A part of the catalogue')
+  };
+}
