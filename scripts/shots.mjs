@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { chromiumArgs, chromiumPath } from './chromium.mjs';
 import { buildApplication, installPackages, root } from './common.mjs';
 
 /** Renews docs/screenshots from the demo data, in a fresh database: `npm run shots`. */
@@ -29,24 +30,13 @@ for (let i = 0; i < 100; i++) {
     break;
   await wait(200);
 }
-const executablePath = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-  (p) => p && existsSync(p)
-);
+const executablePath = chromiumPath();
 if (!executablePath)
   throw new Error('Chromium is missing: install the package chromium, or set CHROMIUM to its path.');
 const browser = await puppeteer.launch({
   executablePath,
   userDataDir: join(folder, 'profile'),
-  args: [
-    '--headless',
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync'
-  ]
+  args: chromiumArgs
 });
 const page = await browser.newPage();
 await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);

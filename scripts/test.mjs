@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { chromiumPath } from './chromium.mjs';
 import { buildApplication, installPackages, root } from './common.mjs';
 
 /**
@@ -49,9 +49,7 @@ function mocha(name, args) {
 
 /** Chromium from Debian's packages; without it the browser tests count as one failure. */
 function ensureChromium() {
-  const there = () =>
-    [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some((p) => p && existsSync(p));
-  if (there()) return true;
+  if (chromiumPath()) return true;
   if (process.getuid?.() === 0) {
     console.log('Installing Chromium from the system packages …');
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
@@ -61,7 +59,7 @@ function ensureChromium() {
       env
     });
   }
-  if (there()) return true;
+  if (chromiumPath()) return true;
   console.log(
     'Chromium is missing. Install the package chromium, or set CHROMIUM to its path, and run again.'
   );

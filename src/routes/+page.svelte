@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { Button } from 'flowbite-svelte';
-  import Mark from '$lib/ui/shell/Mark.svelte';
   import ThemeSwitch from '$lib/ui/shell/ThemeSwitch.svelte';
+  import TopBar from '$lib/ui/shell/TopBar.svelte';
   import { text } from '$lib/ui/text';
 
   let { data } = $props();
@@ -37,13 +37,11 @@
 
 <svelte:head><title>{text.builds} · {text.product}</title></svelte:head>
 
-<header class="top">
-  <Mark />
-  <span class="brand">{text.product}</span>
+<TopBar>
   <span class="tag">{text.tagline}</span>
   <span class="grow"></span>
   <ThemeSwitch />
-</header>
+</TopBar>
 
 <main>
   <div class="head">
@@ -102,19 +100,6 @@
 </main>
 
 <style>
-  .top {
-    display: flex;
-    align-items: center;
-    gap: 0.7rem;
-    padding: 0.6rem 1rem;
-    background: var(--sheet);
-    border-bottom: 2px solid var(--ink);
-  }
-  .brand {
-    font-size: 1.25rem;
-    font-weight: 800;
-    font-stretch: 88%;
-  }
   .tag {
     color: var(--quiet);
   }

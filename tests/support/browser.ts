@@ -1,8 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { chromiumArgs, chromiumPath } from '../../scripts/chromium.mjs';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 
 const root = new URL('../..', import.meta.url).pathname;
@@ -76,9 +77,7 @@ export interface Chromium {
 
 /** Headless Chromium from the system's packages, with a profile of its own. */
 export async function startChromium(): Promise<Chromium> {
-  const path = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-    (p) => p && existsSync(p)
-  );
+  const path = chromiumPath();
   if (!path)
     throw new Error('Chromium is missing: install the package chromium, or set CHROMIUM to its path.');
   const profile = mkdtempSync(join(tmpdir(), 'yj-chromium-'));
@@ -86,16 +85,7 @@ export async function startChromium(): Promise<Chromium> {
     executablePath: path,
     userDataDir: profile,
     headless: true,
-    args: [
-      '--headless',
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync'
-    ]
+    args: chromiumArgs
   });
   return {
     browser,

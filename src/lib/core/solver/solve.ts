@@ -3,7 +3,8 @@ import { LEVELS, add, zero, type Objective } from './objective';
 import { hasAnswer } from './dive';
 import type { Compiled } from './problem';
 import { reduce, type ReduceOptions } from './reduce';
-import { Budget, Stopped, solveComponent } from './search';
+import { solveComponent } from './component';
+import { Budget, Stopped } from './search';
 
 export interface Limits {
   /** Search nodes after which the best found so far is returned. */

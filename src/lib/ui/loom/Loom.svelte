@@ -197,11 +197,6 @@
     min-width: 640px;
     touch-action: pan-y;
   }
-  .eyebrow-text {
-    font: 700 11.5px var(--font-sans);
-    letter-spacing: 0.04em;
-    fill: var(--quiet);
-  }
   .line-name {
     font: 700 13.5px var(--font-mono);
     fill: var(--ink);

@@ -154,11 +154,6 @@
     max-width: 980px;
     min-width: 640px;
   }
-  .eyebrow-text {
-    font: 700 11.5px var(--font-sans);
-    letter-spacing: 0.04em;
-    fill: var(--quiet);
-  }
   .address {
     font: 11px var(--font-mono);
     fill: var(--quiet);

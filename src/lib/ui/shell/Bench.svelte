@@ -10,9 +10,9 @@
   import { text } from '../text';
   import Tray from '../tray/Tray.svelte';
   import Keys from './Keys.svelte';
-  import Mark from './Mark.svelte';
   import Rail from './Rail.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
+  import TopBar from './TopBar.svelte';
 
   interface Props {
     record: { build: Build; head: number; canUndo: boolean; canRedo: boolean };
@@ -68,8 +68,7 @@
 <svelte:head><title>{session.build.name} · {text.product}</title></svelte:head>
 
 <div class="bench">
-  <header class="top no-print">
-    <a class="brand" href="/"><Mark /><span>{text.product}</span></a>
+  <TopBar>
     <span class="machine"
       ><b>{session.build.name}</b>
       {session.machine.board.part.board?.cpu ?? ''}{session.build.brief.date
@@ -93,7 +92,7 @@
     >
     <ThemeSwitch />
     <Button class="act" onclick={() => (help = !help)} aria-label="Keys">?</Button>
-  </header>
+  </TopBar>
   {#if session.trouble}
     <p class="trouble no-print" role="alert">
       {session.trouble}
@@ -114,27 +113,7 @@
     display: flex;
     flex-direction: column;
   }
-  .top {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.55rem;
-    padding: 0.55rem 1rem;
-    background: var(--sheet);
-    border-bottom: 2px solid var(--ink);
-  }
-  .brand {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    color: var(--ink);
-    font-size: 1.2rem;
-    font-weight: 800;
-    font-stretch: 85%;
-    text-decoration: none;
-  }
   .machine {
-    margin-left: 0.5rem;
     color: var(--quiet);
   }
   .machine b {

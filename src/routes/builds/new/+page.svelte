@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { Button, Input, Label } from 'flowbite-svelte';
-  import Mark from '$lib/ui/shell/Mark.svelte';
+  import TopBar from '$lib/ui/shell/TopBar.svelte';
   import { matches } from '$lib/ui/search';
   import { text } from '$lib/ui/text';
 
@@ -39,10 +39,10 @@
 
 <svelte:head><title>{text.newBuild} · {text.product}</title></svelte:head>
 
-<header class="top">
-  <Mark /><a href="/">{text.builds}</a>
-  <h1>{text.newBuild}</h1>
-</header>
+<TopBar
+  ><a class="back" href="/">{text.builds}</a>
+  <h1>{text.newBuild}</h1></TopBar
+>
 <form onsubmit={create}>
   <div class="row">
     <div>
@@ -74,15 +74,7 @@
 </form>
 
 <style>
-  .top {
-    display: flex;
-    align-items: center;
-    gap: 1rem;
-    padding: 0.6rem 1rem;
-    background: var(--sheet);
-    border-bottom: 2px solid var(--ink);
-  }
-  .top a {
+  .back {
     color: var(--ink);
     text-decoration: underline;
   }
