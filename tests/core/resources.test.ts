@@ -290,6 +290,15 @@ describe('fit', () => {
     });
     expect(check(build, parts).map((f) => f.rule)).to.deep.equal(['slot.taken']);
   });
+  it('says so when a line rests on a setting that nobody knows', () => {
+    const part = jumpered('p', { irq: [5, 7] });
+    part.settings![0] = { ...part.settings![0], known: false };
+    const { build, parts } = machineOf(board('at', ['isa16']), [part]);
+    expect(check(build, parts).map((f) => [f.rule, f.severity])).to.deep.include([
+      'setting.unknown',
+      'caution'
+    ]);
+  });
   it('offers fixes that end the clash they belong to', () => {
     const { build, parts } = machineOf(board('at', ['isa16', 'isa16']), [
       jumpered('p', { irq: [5, 7] }),

@@ -1,5 +1,5 @@
 import { forbidden } from '../model';
-import { isOn, type Fitted } from '../resources';
+import { claimSettings, isOn, type Fitted } from '../resources';
 import { isFixed } from '../solver';
 import { finding, type Rule } from './rule';
 import { capital } from './words';
@@ -231,7 +231,38 @@ const guessed: Rule = {
   }
 };
 
+const unknownSetting: Rule = {
+  id: 'setting.unknown',
+  why: 'Nobody knows what the setting does, so it is never moved and its lines cannot be promised.',
+  find({ m }) {
+    return m.fitted.flatMap((f) =>
+      f.part.settings
+        .filter((s) => !s.known)
+        .flatMap((s) => {
+          const rests = f.part.functions.filter((fn) =>
+            fn.claims.some((c) =>
+              claimSettings(m, f, c).some((x) => x.setting === s.id && x.item === f.item.id)
+            )
+          );
+          if (!rests.length) return [];
+          return [
+            finding({
+              rule: 'setting.unknown',
+              severity: 'caution',
+              subjects: [{ item: f.item.id, setting: s.id }],
+              title: `${s.label} of ${f.title} is unknown`,
+              sentence: `Where ${rests.map((fn) => fn.label).join(', ')} ends up depends on it. Record how it stands and try it before you trust the lines shown.`,
+              why: unknownSetting.why,
+              fixes: []
+            })
+          ];
+        })
+    );
+  }
+};
+
 export const fitRules: readonly Rule[] = [
+  unknownSetting,
   slotKind,
   slotTaken,
   slotUntried,
