@@ -3,7 +3,8 @@ export type { Resolution, ResolveOptions, Solution, Move, Share, ClaimRow, CoreM
 export { explain, type Explanation } from './explain';
 export { applyFix, fixCost, type Relaxation } from './relax';
 export { LEVELS, compare, moveCost, capMoves, leverMoves, type Level, type Objective } from './objective';
-export { compile, isFixed } from './compile';
+export { compile } from './compile';
+export { isFixed } from './scopes';
 export { feasible, solve, objectiveText } from './solve';
 export { findCore, quickXplain } from './core';
 export { loom, type LoomGroup, type LoomRow, type LoomMark } from './loom';

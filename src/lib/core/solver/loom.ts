@@ -16,7 +16,7 @@ import {
   type Positions
 } from '../resources';
 import { forbidden, type PartFunction } from '../model';
-import { isFixed } from './compile';
+import { isFixed } from './scopes';
 
 /** One place on a line where a function could be, is, or cannot be. */
 export interface LoomMark {
