@@ -34,8 +34,8 @@ export function firstSlot(build: Build, parts: PartSet, part: Part): string | un
 export function seatItem(build: Build, id: string, slot: string | undefined): Build {
   const move = (item: Item): Item => {
     if (item.id !== id) return item;
-    const { slot: old, ...rest } = item;
-    const found = item.slotAsFound ?? old;
+    const { slot: old, slotAsFound, ...rest } = item;
+    const found = slotAsFound ?? old;
     return { ...rest, ...(slot ? { slot } : {}), ...(found && found !== slot ? { slotAsFound: found } : {}) };
   };
   return { ...build, items: build.items.map(move) };

@@ -1,4 +1,4 @@
-import { keyOf, type Build, type Fix, type FunctionRef, type Item, type PartSet } from '../model';
+import { keyOf, seatItem, type Build, type Fix, type FunctionRef, type Item, type PartSet } from '../model';
 import { isOn, machine, seatOf, standing, type Fitted, type Machine } from '../resources';
 import { compile } from './compile';
 import { findCore } from './core';
@@ -65,21 +65,8 @@ export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
 
 function moveSlot(build: Build, fix: Extract<Fix, { action: 'move-slot' }>): Build {
   const from = build.items.find((item) => item.id === fix.item)?.slot;
-  const seat = (item: Item, slot: string | undefined): Item => {
-    const { slot: old, ...rest } = item;
-    const found = item.slotAsFound ?? old;
-    return {
-      ...rest,
-      ...(slot === undefined ? {} : { slot }),
-      ...(found === undefined ? {} : { slotAsFound: found })
-    };
-  };
-  return {
-    ...build,
-    items: build.items.map((item) =>
-      item.id === fix.item ? seat(item, fix.slot) : item.id === fix.swapWith ? seat(item, from) : item
-    )
-  };
+  const moved = seatItem(build, fix.item, fix.slot);
+  return fix.swapWith === undefined ? moved : seatItem(moved, fix.swapWith, from);
 }
 
 function switchOff(build: Build, fix: Extract<Fix, { action: 'switch-off' }>, parts: PartSet): Build {
