@@ -3,6 +3,12 @@ export type Bits = Uint32Array;
 
 export const emptyBits = (size: number): Bits => new Uint32Array((size + 31) >>> 5);
 
+export function bitsOf(list: readonly number[], size: number): Bits {
+  const bits = emptyBits(size);
+  for (const i of list) setBit(bits, i);
+  return bits;
+}
+
 export function setBit(bits: Bits, i: number): void {
   bits[i >>> 5] |= 1 << (i & 31);
 }

@@ -13,6 +13,7 @@ import {
   type Machine,
   type Positions
 } from '../resources';
+import { bitsOf } from './bits';
 import { compileNeeds } from './needs';
 import { MOVE_COST, Packing, add, moveCost, zero, type Objective } from './objective';
 import type { Class, Compiled, FunctionNode, Value, Variable } from './problem';
@@ -78,6 +79,15 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
     [...choices.keys()].filter((key) => hosts.filter((h) => h.scope.has(key)).length > 1)
   );
 
+  const needy = m.build.brief.profiles.some((profile) => profile.needs.length > 0);
+  const costs = new Map<string, Objective>();
+  const costOf = (choice: Choice, position: string): Objective => {
+    const key = `${choice.item}/${choice.setting.id} ${position}`;
+    let cost = costs.get(key);
+    if (!cost) costs.set(key, (cost = settingCost(m, choice, position)));
+    return cost;
+  };
+
   const variables = hosts.map(({ scope, fns, settings }): Variable => {
     const keys = [...scope];
     const scoped = keys.map((key) => choices.get(key)!);
@@ -95,6 +105,9 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
           bound,
           shared,
           functions,
+          classes,
+          needy,
+          costOf,
           functionIndex,
           options,
           classFor
@@ -123,9 +136,10 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
     const position = choice.domain[0];
     if (position === undefined) continue;
     fixed.set(key, position);
-    base = add(base, settingCost(m, choice, position));
+    base = add(base, costOf(choice, position));
   }
-  return { functions, variables, classes, forbids, tolerates, packing, fixed, base };
+  const forbidBits = forbids.map((list) => bitsOf(list, classes.length));
+  return { functions, variables, classes, forbids, forbidBits, tolerates, packing, fixed, base };
 }
 
 interface Hosted {
@@ -160,11 +174,33 @@ function settingCost(m: Machine, choice: Choice, position: string): Objective {
   return cost;
 }
 
+/** The class of a claim at one number, judged once. */
+function lineClass(
+  m: Machine,
+  fitted: Fitted,
+  fn: PartFunction,
+  index: number,
+  claim: number,
+  value: number
+): Class {
+  const line = lineOf(m, fitted, fn, claim, value);
+  return {
+    fn: index,
+    line,
+    dead: unreachable(m, fitted, line) !== null,
+    away: !isHome(fn, line.resource, line.value) && !isHome(fn, line.resource, line.printed)
+  };
+}
+
 interface ValueContext {
   broken: boolean;
   bound: ReadonlySet<string>;
   shared: ReadonlySet<string>;
   functions: readonly FunctionNode[];
+  classes: readonly Class[];
+  /** Some software profile asks whether functions are on. */
+  needy: boolean;
+  costOf: (choice: Choice, position: string) => Objective;
   functionIndex: ReadonlyMap<string, number>;
   options: CompileOptions;
   classFor: (key: string, make: () => Class) => number;
@@ -178,11 +214,11 @@ function valueOf(
   at: Positions,
   context: ValueContext
 ): Value {
-  const { broken, bound, functions, options, classFor } = context;
+  const { broken, bound, functions, classes, options, classFor } = context;
   const objective = settings
-    .map((choice) => settingCost(m, choice, at(choice.item, choice.setting.id)!))
+    .map((choice) => context.costOf(choice, at(choice.item, choice.setting.id)!))
     .reduce(add, zero());
-  const classes: number[] = [];
+  const taken: number[] = [];
   const violations = new Set<number>();
   if (broken)
     for (const item of bound)
@@ -196,26 +232,25 @@ function valueOf(
       if (on && fitted.misfit) violations.add(index);
       if (!on && (need === 'must' || (need === 'want' && !options.allowOff))) violations.add(index);
       if (!on && need === 'want') objective.off += 1;
-      if (on) classes.push(classFor(`on ${keyOf(fitted.item.id, fn.id)}`, () => ({ fn: -1 })));
+      if (on && context.needy) taken.push(classFor(`on ${keyOf(fitted.item.id, fn.id)}`, () => ({ fn: -1 })));
       continue;
     }
     const value = on ? claimValue(m, fitted, fn.claims[claim], at) : null;
     if (value === null) continue;
-    const line = lineOf(m, fitted, fn, claim, value);
-    if (unreachable(m, fitted, line)) violations.add(index);
-    if (!isHome(fn, line.resource, line.value) && !isHome(fn, line.resource, line.printed))
-      objective.distance += 1;
-    classes.push(classFor(`${keyOf(line.item, fn.id)} ${claim} ${value}`, () => ({ fn: index, line })));
+    const id = classFor(`${index} ${claim} ${value}`, () => lineClass(m, fitted, fn, index, claim, value));
+    if (classes[id].dead) violations.add(index);
+    if (classes[id].away) objective.distance += 1;
+    taken.push(id);
   }
   keys.forEach((key) => {
     if (context.shared.has(key)) {
       const [item, setting] = key.split('/');
-      classes.push(classFor(`set ${key} ${at(item, setting)}`, () => ({ fn: -1 })));
+      taken.push(classFor(`set ${key} ${at(item, setting)}`, () => ({ fn: -1 })));
     }
   });
   return {
     positions: keys.map((key) => at(...(key.split('/') as [string, string]))!),
-    classes,
+    classes: taken,
     violations: [...violations],
     internal: [],
     objective,

@@ -1,4 +1,5 @@
 import type { Line } from '../resources';
+import type { Bits } from './bits';
 import type { Objective, Packing } from './objective';
 
 /** A function of the machine as the solver sees it. */
@@ -17,6 +18,10 @@ export interface Class {
   /** Index of the function it belongs to; -1: always there. */
   fn: number;
   line?: Line;
+  /** The line cannot work from where its card sits. */
+  dead?: boolean;
+  /** The line is not among the usual ones of its function. */
+  away?: boolean;
 }
 
 /** One joint choice of the settings of a variable. */
@@ -46,6 +51,8 @@ export interface Compiled {
   classes: Class[];
   /** Classes that cannot stand beside each class. */
   forbids: number[][];
+  /** The same as sets of bits. */
+  forbidBits: Bits[];
   /** Classes that it shares a line with, tolerated at the cost of one share. */
   tolerates: number[][];
   packing: Packing;

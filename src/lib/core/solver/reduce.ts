@@ -1,4 +1,4 @@
-import { covers, disjoint, emptyBits, orInto, setBit, type Bits } from './bits';
+import { covers, disjoint, emptyBits, orInto, setBit, union, type Bits } from './bits';
 import type { Compiled } from './problem';
 
 /** A value of the reduced problem: what it takes, what it rules out, what it costs. */
@@ -67,7 +67,7 @@ function buildDomains(compiled: Compiled, { active, muted, feasibility }: Reduce
       const tolerated: number[] = [];
       for (const c of classes) {
         setBit(takes, c);
-        for (const d of compiled.forbids[c]) setBit(rules, d);
+        orInto(rules, compiled.forbidBits[c]);
         if (!feasibility) tolerated.push(...compiled.tolerates[c]);
       }
       return [{ source, takes, rules, tolerated, classes, cost: feasibility ? 0 : value.cost }];
@@ -115,27 +115,35 @@ function arcConsistent(domains: Domain[]): boolean {
 /** Forgets classes that meet nothing any more, so that more values become alike. */
 function dropIrrelevant(domains: readonly Domain[], size: number): void {
   const reach = domains.map(reachOf);
-  const takenBy = new Int32Array(size);
-  domains.forEach((domain) => {
-    for (const c of new Set(domain.nodes.flatMap((n) => n.classes))) takenBy[c]++;
-  });
+  // What the domains before and after each one take and rule out, gathered once from either end.
+  const after: Reach[] = [];
+  let sum: Reach = { takes: emptyBits(size), rules: emptyBits(size) };
+  for (let i = domains.length - 1; i >= 0; i--) {
+    after[i] = sum;
+    sum = { takes: union(sum.takes, reach[i].takes), rules: union(sum.rules, reach[i].rules) };
+  }
+  const before: Reach = { takes: emptyBits(size), rules: emptyBits(size) };
   domains.forEach(({ nodes }, i) => {
-    const takes = emptyBits(size);
-    const rules = emptyBits(size);
-    reach.forEach((other, j) => {
-      if (i === j) return;
-      orInto(takes, other.takes);
-      orInto(rules, other.rules);
-    });
-    const own = new Set(nodes.flatMap((n) => n.classes));
-    for (const node of nodes) {
+    const { takes, rules } = after[i];
+    for (const node of nodes)
       for (let w = 0; w < node.rules.length; w++) {
-        node.rules[w] &= takes[w];
-        node.takes[w] &= rules[w];
+        node.rules[w] &= takes[w] | before.takes[w];
+        node.takes[w] &= rules[w] | before.rules[w];
       }
-      if (node.tolerated.length)
-        node.tolerated = node.tolerated.filter((c) => takenBy[c] > (own.has(c) ? 1 : 0));
-    }
+    orInto(before.takes, reach[i].takes);
+    orInto(before.rules, reach[i].rules);
+  });
+  if (domains.some(({ nodes }) => nodes.some((n) => n.tolerated.length))) dropTolerance(domains, size);
+}
+
+/** Forgets tolerated classes that no other domain takes any more. */
+function dropTolerance(domains: readonly Domain[], size: number): void {
+  const owners = domains.map(({ nodes }) => new Set(nodes.flatMap((n) => n.classes)));
+  const takenBy = new Int32Array(size);
+  for (const own of owners) for (const c of own) takenBy[c]++;
+  domains.forEach(({ nodes }, i) => {
+    for (const node of nodes)
+      node.tolerated = node.tolerated.filter((c) => takenBy[c] > (owners[i].has(c) ? 1 : 0));
   });
 }
 

@@ -16,7 +16,7 @@ import { compile } from './compile';
 import { findCore, type Core } from './core';
 import { type Objective } from './objective';
 import { findRelaxations, type Relaxation } from './relax';
-import { feasible, solve, type Limits, type Outcome } from './solve';
+import { solve, type Limits, type Outcome } from './solve';
 import type { Compiled } from './problem';
 
 export interface ResolveOptions {
@@ -104,9 +104,7 @@ export function resolve(build: Build, parts: PartSet, options: ResolveOptions = 
   const allowOff = options.allowOff ?? false;
   const limits: Limits = { maxNodes: options.maxNodes ?? DEFAULT_NODES, shouldStop: options.shouldStop };
   const compiled = compile(m, { allowOff });
-  // Whether there is an answer at all is far cheaper to know than which is best.
-  const outcome: Outcome =
-    feasible(compiled, limits) === false ? { kind: 'impossible', nodes: 0 } : solve(compiled, limits);
+  const outcome = solve(compiled, limits);
   if (outcome.kind === 'stopped') return { status: 'stopped', bound: outcome.bound, nodes: outcome.nodes };
   if (outcome.kind === 'impossible') {
     const core = findCore(compiled, limits);

@@ -2,7 +2,7 @@ import { keyOf } from '../model';
 import { LEVELS, add, zero, type Objective } from './objective';
 import { hasAnswer } from './dive';
 import type { Compiled } from './problem';
-import { reduce, type ReduceOptions } from './reduce';
+import { reduce, type Reduced, type ReduceOptions } from './reduce';
 import { solveComponent } from './component';
 import { Budget, Stopped } from './search';
 
@@ -38,6 +38,12 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
     const { settings, values } = compiled.variables[variable];
     settings.forEach((s, i) => positions.set(keyOf(s.item, s.setting), values[source].positions[i]));
   };
+  // Whether there is an answer at all is far cheaper to know than which is best.
+  try {
+    if (!answerable(reduced, budget)) return { kind: 'impossible', nodes: budget.nodes };
+  } catch (error) {
+    if (!(error instanceof Stopped)) throw error;
+  }
   // Small components first: an impossible one is usually found there.
   for (const component of [...reduced.components].sort((a, b) => a.length - b.length)) {
     const found = solveComponent(compiled, component, budget);
@@ -74,14 +80,16 @@ export function feasible(
   if (!reduced) return false;
   const budget = new Budget(limits.maxNodes, limits.shouldStop);
   try {
-    return [...reduced.components]
-      .sort((a, b) => a.length - b.length)
-      .every((component) => hasAnswer(component, budget));
+    return answerable(reduced, budget);
   } catch (error) {
     if (error instanceof Stopped) return null;
     throw error;
   }
 }
+
+/** Whether every component has an answer, small ones first. */
+const answerable = ({ components }: Reduced, budget: Budget): boolean =>
+  [...components].sort((a, b) => a.length - b.length).every((component) => hasAnswer(component, budget));
 
 /** `0.1.0.2.9.4`: the levels of an objective in their order. */
 export const objectiveText = (objective: Objective): string =>
