@@ -87,10 +87,11 @@
     font-weight: 750;
   }
   .count {
-    position: relative;
     align-self: center;
-    margin-left: -1.7rem;
+    width: 1rem;
+    margin-left: -1.6rem;
     margin-right: 0.6rem;
+    text-align: center;
     font-weight: 750;
     color: var(--stop);
   }
@@ -129,6 +130,7 @@
       border-bottom: 3px solid var(--ink);
     }
     .count {
+      width: auto;
       margin: 0 0.6rem 0 -0.2rem;
     }
   }
