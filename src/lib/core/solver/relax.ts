@@ -1,15 +1,20 @@
-import { keyOf, seatItem, type Build, type Fix, type FunctionRef, type Item, type PartSet } from '../model';
+import { seatItem, type Build, type Fix, type FunctionRef, type Item, type PartSet } from '../model';
 import { isOn, machine, seatOf, standing, type Fitted, type Machine } from '../resources';
 import { compile } from './compile';
 import { findCore } from './core';
 import type { Objective } from './objective';
-import { feasible, solve, type Limits } from './solve';
+import { solve, type Limits } from './solve';
 
 /** Changes that together make an impossible machine possible. */
 export interface Relaxation {
   fixes: Fix[];
   /** Objective of the machine after them, as solving it again gave it. */
   objective: Objective;
+}
+
+interface CoreFunction {
+  item: string;
+  id: string;
 }
 
 /** What each kind of change weighs against the others, cheapest first. */
@@ -137,11 +142,7 @@ function withoutRefs(build: Build, item: string): Build {
 }
 
 /** The changes that could dissolve a core. */
-function candidates(
-  m: Machine,
-  coreFunctions: readonly { item: string; id: string }[],
-  parts: PartSet
-): Fix[] {
+function candidates(m: Machine, coreFunctions: readonly CoreFunction[], parts: PartSet): Fix[] {
   const { build } = m;
   const fixes: Fix[] = [];
   const items = [...new Set(coreFunctions.map((f) => f.item))];
@@ -227,62 +228,69 @@ export interface RelaxOptions {
   limits: Limits;
 }
 
+/** How many sets that did not help are looked into for a further change, and how large sets grow. */
+const WIDTH = 12;
+const DEPTH = 3;
+
+interface Attempt {
+  fixes: Fix[];
+  /** The build with all of the fixes. */
+  build: Build;
+}
+
 /**
  * Sets of changes, cheapest first, each of which makes the machine possible; no set contains
- * another. Each set was proved by solving the changed machine again. Grows the sets from the core
- * that is left after the changes so far.
+ * another. Each set was proved by solving the changed machine again. Single changes come from the
+ * core; only when none but taking a card out helps are sets grown, from the core that is left.
  */
 export function findRelaxations(
   build: Build,
   parts: PartSet,
-  firstCore: readonly { item: string; id: string }[],
+  firstCore: readonly CoreFunction[],
   options: RelaxOptions
 ): Relaxation[] {
   const found: Relaxation[] = [];
-  const sets: { fixes: Fix[]; build: Build; core: readonly { item: string; id: string }[] }[] = [
-    { fixes: [], build, core: firstCore }
-  ];
   const seen = new Set<string>();
-  let solves = 0;
-  // Breadth by cost: the cheapest open set is extended by each change that could break its core.
-  const queue: { fixes: Fix[]; from: number; cost: number }[] = [];
-  const extend = (index: number) => {
-    const { fixes, build: base, core } = sets[index];
-    if (fixes.length >= 3) return;
-    for (const fix of candidates(machine(base, parts), core, parts)) {
+  /** Every set that is a known one with one more change against its core, cheapest first. */
+  const grow = ({ fixes, build: base }: Attempt, core: readonly CoreFunction[]): Attempt[] =>
+    candidates(machine(base, parts), core, parts).flatMap((fix) => {
       const next = [...fixes, fix];
-      const name = next
-        .map((f) => JSON.stringify(f))
-        .sort()
-        .join(' ');
-      if (seen.has(name)) continue;
+      const name = next.map(nameOf).sort().join(' ');
+      if (seen.has(name)) return [];
       seen.add(name);
-      queue.push({ fixes: next, from: index, cost: fixCost(next) });
-    }
-  };
-  extend(0);
-  while (queue.length && found.length < options.most && solves < 60) {
-    let at = 0;
-    for (let i = 1; i < queue.length; i++) if (queue[i].cost < queue[at].cost) at = i;
-    const [{ fixes, from }] = queue.splice(at, 1);
-    if (found.some((r) => r.fixes.every((f) => fixes.some((g) => JSON.stringify(g) === JSON.stringify(f)))))
-      continue;
-    solves++;
-    const changed = applyFix(sets[from].build, fixes[fixes.length - 1], parts);
-    const compiled = compile(machine(changed, parts), { allowOff: options.allowOff });
-    const possible = feasible(compiled, options.limits);
-    if (possible) {
+      return [{ fixes: next, build: applyFix(base, fix, parts) }];
+    });
+  const byCost = (a: Attempt, b: Attempt) => fixCost(a.fixes) - fixCost(b.fixes);
+
+  let attempts = grow({ fixes: [], build }, firstCore).sort(byCost);
+  for (let depth = 1; attempts.length > 0; depth++) {
+    const failed: Attempt[] = [];
+    for (const attempt of attempts) {
+      if (found.length >= options.most) break;
+      if (found.some((r) => includesAll(attempt.fixes, r.fixes))) continue;
+      const compiled = compile(machine(attempt.build, parts), { allowOff: options.allowOff });
       const outcome = solve(compiled, options.limits);
-      if (outcome.kind === 'solved') found.push({ fixes, objective: outcome.answer.objective });
-    } else if (possible === false && found.length === 0 && fixes.length < 3) {
-      const core = findCore(compiled, options.limits).functions.map((f) => compiled.functions[f]);
-      sets.push({ fixes, build: changed, core });
-      extend(sets.length - 1);
+      if (outcome.kind === 'solved')
+        found.push({ fixes: attempt.fixes, objective: outcome.answer.objective });
+      else if (outcome.kind === 'impossible') failed.push(attempt);
     }
+    if (depth === DEPTH || found.some(keepsAllCards)) break;
+    attempts = failed
+      .filter(keepsAllCards)
+      .slice(0, WIDTH)
+      .flatMap((attempt) => grow(attempt, coreOf(attempt.build, parts, options)))
+      .sort(byCost);
   }
   return found.sort((a, b) => fixCost(a.fixes) - fixCost(b.fixes));
 }
 
-/** `item/function` names of a core. */
-export const coreKeys = (core: readonly { item: string; id: string }[]): string[] =>
-  core.map((f) => keyOf(f.item, f.id));
+const nameOf = (fix: Fix) => JSON.stringify(fix);
+const includesAll = (big: readonly Fix[], small: readonly Fix[]) =>
+  small.every((fix) => big.some((other) => nameOf(other) === nameOf(fix)));
+const keepsAllCards = ({ fixes }: { fixes: readonly Fix[] }) =>
+  fixes.every((fix) => fix.action !== 'take-out');
+
+function coreOf(build: Build, parts: PartSet, { allowOff, limits }: RelaxOptions): CoreFunction[] {
+  const compiled = compile(machine(build, parts), { allowOff });
+  return findCore(compiled, limits).functions.map((i) => compiled.functions[i]);
+}
