@@ -167,11 +167,15 @@ const beats = (a: Node, b: Node) => a.cost <= b.cost && a.tolerated.length === 0
 
 /** Connected components by clash or tolerated share between the values that are left. */
 function split(domains: readonly Domain[]): Domain[][] {
+  const reach = domains.map(reachOf);
+  const tolerant = domains.map(({ nodes }) => nodes.some((n) => n.tolerated.length > 0));
+  const near = (i: number, j: number) =>
+    (tolerant[i] && tolerant[j]) || !disjoint(reach[i].rules, reach[j].takes);
   const component = domains.map((_, i) => i);
   const root = (i: number): number => (component[i] === i ? i : (component[i] = root(component[i])));
   for (let i = 0; i < domains.length; i++)
     for (let j = i + 1; j < domains.length; j++)
-      if (root(i) !== root(j) && linked(domains[i], domains[j])) component[root(j)] = root(i);
+      if (root(i) !== root(j) && near(i, j) && linked(domains[i], domains[j])) component[root(j)] = root(i);
   const groups = new Map<number, Domain[]>();
   domains.forEach((domain, i) => groups.set(root(i), [...(groups.get(root(i)) ?? []), domain]));
   return [...groups.values()];
