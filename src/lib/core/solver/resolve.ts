@@ -259,6 +259,7 @@ function alternatives(
   allowOff: boolean,
   limits: Limits
 ): Solution[] {
+  if (wanted === 0) return [];
   const accepted = [best];
   const open: { forced: Map<string, string>; solution: Solution; cost: number }[] = [];
   const tried = new Set<string>();
