@@ -18,7 +18,9 @@ export function installPackages() {
   const mark = join(root, 'node_modules', '.package-lock.json');
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
   console.log('Installing packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund']);
+  // `npm ci` also wants the packages of other platforms to be there; a registry may lack some.
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: 'inherit' });
+  if (status !== 0) run('npm', ['install', '--no-save', '--no-audit', '--no-fund']);
 }
 
 function newest(path) {
