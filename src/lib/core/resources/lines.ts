@@ -1,5 +1,4 @@
 import {
-  hex,
   hexRange,
   keyOf,
   type Claim,
@@ -128,11 +127,6 @@ export function lineText(line: Pick<Line, 'resource' | 'value' | 'printed' | 'le
     case 'memory':
       return hexRange(line.value, line.length, 5);
   }
-}
-
-/** A claim's number as the part and the start-up files write it: hex for addresses. */
-export function numberText(resource: Resource, value: number): string {
-  return resource === 'io' ? hex(value) : resource === 'memory' ? hex(value, 5) : String(value);
 }
 
 /** `item/function` of a line. */

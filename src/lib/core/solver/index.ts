@@ -5,6 +5,6 @@ export { applyFix, fixCost, type Relaxation } from './relax';
 export { LEVELS, compare, moveCost, capMoves, leverMoves, type Level, type Objective } from './objective';
 export { compile } from './compile';
 export { isFixed } from './scopes';
-export { feasible, solve, objectiveText } from './solve';
+export { feasible, solve } from './solve';
 export { findCore, quickXplain } from './core';
 export { loom, type LoomGroup, type LoomRow, type LoomMark } from './loom';

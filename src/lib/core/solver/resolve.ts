@@ -1,4 +1,4 @@
-import { keyOf, type Build, type PartSet, type Sharing } from '../model';
+import { keyOf, type Build, type PartSet } from '../model';
 import {
   foundPosition,
   lineText,
@@ -292,5 +292,3 @@ function alternatives(
   }
   return accepted.slice(1);
 }
-
-export type { Sharing };

@@ -1,5 +1,5 @@
 import { keyOf } from '../model';
-import { LEVELS, add, zero, type Objective } from './objective';
+import { add, type Objective } from './objective';
 import { hasAnswer } from './dive';
 import type { Compiled } from './problem';
 import { reduce, type Reduced, type ReduceOptions } from './reduce';
@@ -90,7 +90,3 @@ export function feasible(
 /** Whether every component has an answer, small ones first. */
 const answerable = ({ components }: Reduced, budget: Budget): boolean =>
   [...components].sort((a, b) => a.length - b.length).every((component) => hasAnswer(component, budget));
-
-/** `0.1.0.2.9.4`: the levels of an objective in their order. */
-export const objectiveText = (objective: Objective): string =>
-  LEVELS.map((level) => objective[level] ?? zero()[level]).join('.');
