@@ -33,7 +33,7 @@ export default ts.config(
     rules: {
       // TypeScript knows the names better, and svelte-check runs on every file.
       'no-undef': 'off',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }]
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }]
     }
   },
   {

@@ -1,9 +1,12 @@
 import {
   BuildFile,
+  FORMAT_MINOR,
   FORMAT_NAME,
   FORMAT_VERSION,
   InvalidDocument,
   checkFile,
+  fileSchema,
+  isNewer,
   partSet,
   upgrade,
   zodProblems,
@@ -26,15 +29,24 @@ export function readBuildFile(text: string): { build: Build; parts: PartSet } {
       'The file'
     );
   const file = checkedFile(upgrade(parseJson(text)));
-  return { build: file.build, parts: partSet(file.parts) };
+  const { newer: _forged, ...build } = file.build;
+  return { build: { ...build, ...newerFields(file) }, parts: partSet(file.parts) };
 }
 
-function checkedFile(data: unknown): BuildFile {
-  const parsed = BuildFile.safeParse(data);
+function checkedFile(data: Record<string, unknown>): BuildFile {
+  const parsed = fileSchema(data).safeParse(data);
   if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The file');
   const problems = checkFile(parsed.data);
   if (problems.length) throw new InvalidDocument(problems, 'The file');
   return parsed.data;
+}
+
+/** What a file of a newer minor version holds that this release does not know, beside the build. */
+function newerFields(file: BuildFile): Pick<Build, 'newer'> {
+  if (!isNewer(file.minor)) return {};
+  const known = Object.keys(BuildFile.shape);
+  const fields = Object.fromEntries(Object.entries(file).filter(([key]) => !known.includes(key)));
+  return { newer: { minor: file.minor, fields } };
 }
 
 /** Parses JSON and says line and column when it is broken; refuses absurd nesting. */
@@ -80,11 +92,13 @@ function depthOf(text: string): number {
 }
 
 /** Writes a build with every part that it uses, fitted or on its shelf. */
-export function writeBuildFile(build: Build, parts: PartSet): string {
+export function writeBuildFile({ newer, ...build }: Build, parts: PartSet): string {
   const used = new Set([build.board, ...build.items, ...build.shelf].map((item) => item.part));
   const file: BuildFile = {
+    ...newer?.fields,
     format: FORMAT_NAME,
     version: FORMAT_VERSION,
+    minor: newer?.minor ?? FORMAT_MINOR,
     build,
     parts: [...used].map((id) => parts.get(id)!).filter(Boolean)
   };

@@ -79,17 +79,32 @@ export const Build = z.strictObject({
     .default([]),
   /** Functions in use the whole session (a mouse on COM1). */
   resident: z.array(FunctionRef).max(100).default([]),
-  acknowledged: z.array(z.string().max(300)).max(500).default([])
+  acknowledged: z.array(z.string().max(300)).max(500).default([]),
+  /**
+   * Set when the build came in a file of a newer minor version: that version, and the fields beside
+   * the build that this release does not know. They are kept and written out again.
+   */
+  newer: z
+    .strictObject({
+      minor: z.number().int().min(0).max(10_000),
+      fields: z.record(z.string().max(64), z.unknown())
+    })
+    .optional()
 });
 
-/** The version of the file format that this release writes. */
+/**
+ * The version of the file format that this release writes. A new minor version only adds fields
+ * that may be left out, so older releases read it; anything else is a new version.
+ */
 export const FORMAT_VERSION = 1;
+export const FORMAT_MINOR = 1;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */
 export const BuildFile = z.strictObject({
   format: z.literal(FORMAT_NAME),
   version: z.literal(FORMAT_VERSION),
+  minor: z.number().int().min(0).max(10_000).default(0),
   build: Build,
   parts: z.array(Part).max(250)
 });

@@ -8,3 +8,5 @@ export { checkBuild, checkFile, partSet } from './check-build';
 export { upgrade } from './upgrade';
 export * from './finding';
 export * from './items';
+export { sameJson } from './equal';
+export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';

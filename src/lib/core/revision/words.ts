@@ -1,0 +1,195 @@
+import {
+  BOARD_ITEM,
+  type Block,
+  type Build,
+  type Item,
+  type Part,
+  type PartSet,
+  type Position,
+  type Setting
+} from '../model';
+
+/** What is needed to name things: the parts, and the states of the build in which items may be found. */
+export interface Facts {
+  parts: PartSet;
+  builds: readonly Build[];
+}
+
+export interface Description {
+  subject: string;
+  what: string;
+  from: string;
+  to: string;
+}
+
+const NOTHING = 'nothing';
+
+/** A fact in words, before and after; a value that is undefined was or is not there. */
+export function describe(key: string, from: unknown, to: unknown, facts: Facts): Description {
+  const [kind, id, sort, ...rest] = key.split('/');
+  const name = rest.join('/');
+  if (kind === 'item') {
+    const { item, part } = find(id, facts);
+    const subject = titleOf(id, item, part);
+    if (sort === undefined) return { subject, what: '', from: placeText(from), to: placeText(to) };
+    if (sort === 'asFound' || sort === 'chosen') {
+      const setting = part?.settings.find((s) => s.id === name);
+      const read = (value: unknown) => positionText(part, setting, value, sort);
+      return {
+        subject,
+        what: `${settingText(part, setting, name)}${sort === 'asFound' ? ', as found' : ''}`,
+        from: read(from),
+        to: read(to)
+      };
+    }
+    if (sort === 'locked') {
+      const setting = part?.settings.find((s) => s.id === name);
+      return {
+        subject,
+        what: settingText(part, setting, name),
+        from: from ? 'locked' : 'free',
+        to: to ? 'locked' : 'free'
+      };
+    }
+    if (sort === 'field')
+      return {
+        subject,
+        what: itemFields[name] ?? name,
+        from: fieldText(name, from, facts),
+        to: fieldText(name, to, facts)
+      };
+    const fn = part?.functions.find((f) => f.id === name);
+    return {
+      subject,
+      what: fn?.label ?? name,
+      ...(listWords[sort] ?? (() => ({ from: value(from), to: value(to) })))(
+        from !== undefined,
+        to !== undefined
+      )
+    };
+  }
+  if (kind === 'pair')
+    return { subject: pairText(key, facts), what: '', from: together(from), to: together(to) };
+  if (kind === 'profile')
+    return {
+      subject: 'Brief',
+      what: `program ${((to ?? from) as { name?: string } | undefined)?.name ?? id}`,
+      from: from === undefined ? NOTHING : to === undefined ? 'wanted' : 'other needs',
+      to: to === undefined ? NOTHING : from === undefined ? 'wanted' : 'changed needs'
+    };
+  if (kind === 'acknowledged')
+    return {
+      subject: 'Finding',
+      what: [id, sort, ...rest].filter(Boolean).join('/'),
+      from: from ? 'acknowledged' : 'open',
+      to: to ? 'acknowledged' : 'open'
+    };
+  const field = [id, sort, ...rest].filter((x) => x !== undefined).join('/');
+  return {
+    subject: kind === 'brief' ? 'Brief' : 'Build',
+    what: buildFields[field] ?? field,
+    from: value(from),
+    to: value(to)
+  };
+}
+
+const itemFields: Record<string, string> = {
+  part: 'part',
+  label: 'name',
+  slot: 'slot',
+  slotAsFound: 'slot as found',
+  notes: 'notes'
+};
+const buildFields: Record<string, string> = {
+  name: 'name',
+  notes: 'notes',
+  date: 'stands for',
+  role: 'role',
+  os: 'operating system'
+};
+const listWords: Record<string, (before: boolean, after: boolean) => { from: string; to: string }> = {
+  mustBeOn: (a, b) => ({ from: a ? 'must be on' : 'may stay off', to: b ? 'must be on' : 'need not be on' }),
+  mayBeOff: (a, b) => ({ from: a ? 'can be spared' : 'wanted', to: b ? 'can be spared' : 'wanted' }),
+  resident: (a, b) => ({
+    from: a ? 'in use all the time' : 'in use at times',
+    to: b ? 'in use all the time' : 'in use at times'
+  })
+};
+
+function find(id: string, { parts, builds }: Facts): { item?: Item; part?: Part } {
+  for (const build of builds) {
+    const item = [build.board, ...build.items, ...build.shelf].find((i) => i.id === id);
+    if (item) return { item, part: parts.get(item.part) };
+  }
+  return {};
+}
+
+const titleOf = (id: string, item?: Item, part?: Part) =>
+  `${id === BOARD_ITEM ? 'Board ' : ''}${item?.label ?? part?.name ?? id}`;
+
+const places: Record<string, string> = { board: 'the board', fitted: 'in the machine', ready: 'lying ready' };
+const placeText = (place: unknown) => places[String(place)] ?? 'not there';
+
+/** `J5, IRQ` */
+function settingText(part: Part | undefined, setting: Setting | undefined, id: string): string {
+  const block = part?.blocks.find((b) => b.id === setting?.block);
+  const name = block && (block.label ?? block.id);
+  const label = setting?.label ?? id;
+  return name && name.toLowerCase() !== label.toLowerCase() ? `${name}, ${label}` : label;
+}
+
+/** `IRQ 10 (cap on 5-6)` */
+function positionText(
+  part: Part | undefined,
+  setting: Setting | undefined,
+  id: unknown,
+  sort: 'asFound' | 'chosen'
+): string {
+  if (id === undefined) return sort === 'asFound' ? 'not looked at' : 'as found';
+  const position = setting?.positions.find((p) => p.id === id);
+  if (!position) return String(id);
+  const block = part?.blocks.find((b) => b.id === setting?.block);
+  const state = block && stateText(block, position);
+  return state ? `${position.label} (${state})` : position.label;
+}
+
+/** What is physically there in a position: `cap on 5-6`, `1 ON, 2 OFF`. Empty when it is not known. */
+export function stateText(block: Block, { state }: Position): string {
+  if (!state) return '';
+  if ('caps' in state)
+    return state.caps.length
+      ? `${state.caps.length > 1 ? 'caps' : 'cap'} on ${state.caps.map(([a, b]) => `${Math.min(a, b)}-${Math.max(a, b)}`).join(', ')}`
+      : 'no cap';
+  if ('switches' in state)
+    return Object.entries(state.switches)
+      .map(([n, side]) => `${n} ${side.toUpperCase()}`)
+      .join(', ');
+  if ('step' in state) return `turned to ${state.step.toString(16).toUpperCase()}`;
+  if ('bridges' in state) return state.bridges.length ? `bridged ${state.bridges.join(', ')}` : 'no bridge';
+  return block.kind === 'software' ? `${block.program} ${state.value}` : state.value;
+}
+
+function fieldText(name: string, fact: unknown, { parts }: Facts): string {
+  if (name === 'part' && typeof fact === 'string') return parts.get(fact)?.name ?? fact;
+  if ((name === 'slot' || name === 'slotAsFound') && fact === undefined) return 'no slot';
+  if (name === 'slot' || name === 'slotAsFound') return `slot ${String(fact)}`;
+  return value(fact);
+}
+
+function pairText(key: string, facts: Facts): string {
+  const [, ...ids] = key.split('/');
+  return [ids.slice(0, 2), ids.slice(2)]
+    .map(([id, fn]) => {
+      const { item, part } = find(id, facts);
+      return `${titleOf(id, item, part)} ${part?.functions.find((f) => f.id === fn)?.label ?? fn}`;
+    })
+    .join(' and ');
+}
+const together = (pair: unknown) => (pair === undefined ? 'at any time' : 'never at the same time');
+
+/** Any value as text: words as they are, the rest as JSON, cut when it is long. */
+function value(fact: unknown): string {
+  if (fact === undefined || fact === '') return NOTHING;
+  const text = typeof fact === 'string' ? `“${fact}”` : JSON.stringify(fact);
+  return text.length > 120 ? `${text.slice(0, 117)}…` : text;
+}
