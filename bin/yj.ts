@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { check, isClean } from '../src/lib/core/check';
 import { InvalidDocument } from '../src/lib/core/model';
 import { choose, resolve } from '../src/lib/core/solver';
-import { MAX_FILE, readBuildFile, sheetOf, sheetText } from '../src/lib/formats';
+import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
+import { StoreTrouble } from '../src/lib/server/trouble';
+import { dataCommands } from './data';
 
 const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
 
@@ -11,7 +13,15 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
                                 the solution, or the core and its relaxations, as JSON
   sheet FILE [--resolve]        the bench sheet of the chosen positions as plain text; with
                                 --resolve, of the best solution
+  claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
+  markdown FILE                 the bench sheet as Markdown
 
+  backup [FILE]                 a consistent copy of the data, also while the program runs
+  restore FILE                  brings a backup back; what was there before is kept beside it
+  health                        looks through the data, as JSON
+  passphrase                    sets the passphrase of a shared server, from standard input
+
+The data is in the folder that YJ_DATA names, else in .yellow-jumper in the home folder.
 exit 0: clean or solved; 1: a clash, or impossible, or stopped; 2: bad input
 `;
 
@@ -26,9 +36,17 @@ interface Args {
   maxNodes?: number;
 }
 
+/** Commands that only write a build out in another form. */
+const printed: Record<string, ExportKind> = {
+  claims: 'claims.csv',
+  moves: 'moves.csv',
+  markdown: 'sheet.md'
+};
+
 function parseArgs(argv: readonly string[]): Args {
   const [command, file, ...rest] = argv;
-  if (!command || !file || !['check', 'resolve', 'sheet'].includes(command)) throw new Usage(USAGE);
+  if (!command || !file || !(command in printed || ['check', 'resolve', 'sheet'].includes(command)))
+    throw new Usage(USAGE);
   const args: Args = { command, file, allowOff: false, resolve: false };
   const number = (name: string, text: string | undefined, most: number): number => {
     const value = Number(text);
@@ -74,6 +92,10 @@ function run(argv: readonly string[]): number {
     print({ status: isClean(findings) ? 'clean' : 'clash', findings });
     return isClean(findings) ? 0 : 1;
   }
+  if (args.command in printed) {
+    process.stdout.write(exported(build, parts, printed[args.command]).content);
+    return 0;
+  }
   if (args.command === 'sheet') {
     const solution = args.resolve ? resolve(build, parts, { alternatives: 0 }) : null;
     const planned = solution?.status === 'solved' ? choose(build, solution) : build;
@@ -86,14 +108,24 @@ function run(argv: readonly string[]): number {
   return resolution.status === 'solved' ? 0 : 1;
 }
 
+async function main(argv: readonly string[]): Promise<number> {
+  const [command, ...rest] = argv;
+  const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
+  if (!data) return run(argv);
+  const most = command === 'backup' || command === 'restore' ? 1 : 0;
+  if (rest.length > most || (command === 'restore' && !rest.length)) throw new Usage(USAGE);
+  return data(rest);
+}
+
 try {
-  process.exitCode = run(process.argv.slice(2));
+  process.exitCode = await main(process.argv.slice(2));
 } catch (error) {
   if (error instanceof InvalidDocument)
     process.stderr.write(
       `bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`
     );
   else if (error instanceof Usage) process.stderr.write(error.message);
+  else if (error instanceof StoreTrouble) process.stderr.write(`${error.message}\n`);
   else throw error;
   process.exitCode = 2;
 }

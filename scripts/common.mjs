@@ -59,20 +59,42 @@ async function choosePort(host) {
   process.exit(1);
 }
 
+const isLoopback = (host) => /^(127\.\d+\.\d+\.\d+|localhost|::1)$/.test(host);
+
+/** The address to listen on: this computer only, unless --share opens the server to others. */
+function chooseHost() {
+  const share = process.argv.find((arg) => arg === '--share' || arg.startsWith('--share='));
+  const host = share?.split('=')[1] ?? process.env.YJ_HOST ?? (share ? '0.0.0.0' : '127.0.0.1');
+  if (isLoopback(host) || share) return { host, shared: !isLoopback(host) };
+  console.error(
+    `YJ_HOST=${host} would let other computers in. Say so with --share, and set a passphrase first: npm run --silent yj -- passphrase`
+  );
+  process.exit(1);
+}
+
 /** Starts the built server in this process. SIGTERM and SIGINT end it cleanly. */
 export async function serve({ data, demo }) {
-  const host = process.env.YJ_HOST ?? '127.0.0.1';
+  const { host, shared } = chooseHost();
   const port = await choosePort(host);
+  const shown = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
   Object.assign(process.env, {
     HOST: host,
     PORT: String(port),
-    ORIGIN: `http://${host}:${port}`,
-    BODY_SIZE_LIMIT: '9M',
+    ...(shared ? { YJ_SHARED: '1' } : { ORIGIN: shown }),
+    // Each route has its own limit and answers in words.
+    BODY_SIZE_LIMIT: 'Infinity',
     SHUTDOWN_TIMEOUT: '2',
     YJ_ROOT: root,
+    YJ_RELEASE: String(Math.max(...['build/index.js', 'catalogue'].map((n) => newest(join(root, n))))),
     ...(data ? { YJ_DATA: data } : {}),
     ...(demo ? { YJ_DEMO: '1' } : {})
   });
-  await import(join(root, 'build', 'index.js'));
-  console.log(`Yellow Jumper is at http://${host}:${port}/`);
+  try {
+    await import(join(root, 'build', 'index.js'));
+  } catch (error) {
+    if (error?.name !== 'StoreTrouble') throw error;
+    console.error(error.message);
+    process.exit(1);
+  }
+  console.log(`Yellow Jumper is at ${shown}/`);
 }

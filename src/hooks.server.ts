@@ -1,35 +1,64 @@
-import type { Handle } from '@sveltejs/kit';
+import { redirect, type Handle, type ServerInit } from '@sveltejs/kit';
+import { problem } from '$lib/server/api/route';
+import { services } from '$lib/server/context';
+import { COOKIE, isOwnName, isShared } from '$lib/server/gate';
 
 const headers: Record<string, string> = {
   'x-content-type-options': 'nosniff',
   'referrer-policy': 'no-referrer',
   'x-frame-options': 'DENY',
   'cross-origin-opener-policy': 'same-origin',
-  'cross-origin-resource-policy': 'same-origin'
+  'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy': 'camera=(), geolocation=(), microphone=()'
 };
 
-const local = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
+/** The data is opened before the first request, so that trouble with it is said at start. */
+export const init: ServerInit = async () => {
+  await services();
+};
 
 /** Only pages of this server may write, and only by a name that this server answers to. */
 function refuse(request: Request): string | null {
   const host = request.headers.get('host') ?? '';
-  const allowed = process.env.YJ_HOST ? true : local.test(host);
-  if (!allowed) return 'This server answers only to its own name.';
+  if (!isOwnName(host)) return 'This server answers only to its own name.';
   if (request.method === 'GET' || request.method === 'HEAD') return null;
   const origin = request.headers.get('origin');
-  if (origin !== null && origin.replace(/^https?:\/\//, '') !== host)
+  const site = request.headers.get('sec-fetch-site');
+  if (
+    (origin !== null && origin.replace(/^https?:\/\//, '') !== host) ||
+    (site && !/^(same-origin|none)$/.test(site))
+  )
     return 'Writes come only from pages of this server.';
   return null;
 }
 
+/** What can be seen without the passphrase of a shared server. */
+const open = new Set(['/login', '/api/v1/session']);
+
 export const handle: Handle = async ({ event, resolve }) => {
+  const { pathname } = event.url;
+  const isApi = pathname.startsWith('/api/');
   const why = refuse(event.request);
-  if (why)
-    return new Response(JSON.stringify({ title: why, status: 403 }), {
-      status: 403,
-      headers: { 'content-type': 'application/problem+json' }
-    });
+  if (why) return problem(403, why);
+  if (isShared() && !open.has(pathname)) {
+    const { gate } = await services();
+    if (!(await gate.isSignedIn(event.cookies.get(COOKIE)))) {
+      if (isApi) return problem(401, 'Sign in with the passphrase first.');
+      redirect(303, `/login?next=${encodeURIComponent(pathname)}`);
+    }
+  }
   const response = await resolve(event);
-  for (const [name, value] of Object.entries(headers)) response.headers.set(name, value);
-  return response;
+  const own = response.headers.get('content-type') ?? '';
+  const answer =
+    isApi && response.status >= 400 && !own.startsWith('application/problem+json')
+      ? problem(
+          response.status,
+          response.status === 405
+            ? 'This address does not take that method.'
+            : 'There is nothing at this address.'
+        )
+      : response;
+  for (const [name, value] of Object.entries(headers)) answer.headers.set(name, value);
+  if (isApi && !answer.headers.has('cache-control')) answer.headers.set('cache-control', 'no-store');
+  return answer;
 };

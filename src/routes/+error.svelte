@@ -1,12 +1,13 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { text } from '$lib/ui/text';
 </script>
 
-<svelte:head><title>{page.status} · Yellow Jumper</title></svelte:head>
+<svelte:head><title>{page.status} · {text.product}</title></svelte:head>
 <main>
-  <h1>{page.status === 404 ? 'Not here' : 'That did not work'}</h1>
+  <h1>{page.status === 404 ? text.errorMissing : text.errorOther}</h1>
   <p>{page.error?.message}</p>
-  <p><a href="/">Back to the builds</a></p>
+  <p><a href="/">{text.backToBuilds}</a></p>
 </main>
 
 <style>

@@ -1,113 +1,138 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { onMount } from 'svelte';
+  import Bin from '$lib/ui/builds/Bin.svelte';
+  import BuildRow from '$lib/ui/builds/BuildRow.svelte';
+  import OpenFile from '$lib/ui/builds/OpenFile.svelte';
+  import { Listing } from '$lib/ui/listing.svelte';
+  import { Live } from '$lib/ui/record/live.svelte';
+  import { waits } from '$lib/ui/record/pending';
+  import { ask, problemLines } from '$lib/ui/record/send';
+  import SignOut from '$lib/ui/shell/SignOut.svelte';
   import ThemeSwitch from '$lib/ui/shell/ThemeSwitch.svelte';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
   import { text } from '$lib/ui/text';
 
   let { data } = $props();
-  let trouble = $state<string[]>([]);
-  let picker: HTMLInputElement;
+  const words = text.builds;
+  // svelte-ignore state_referenced_locally
+  const use = new Listing('/builds', 'builds', { rows: data.use.builds, total: data.use.total });
+  // svelte-ignore state_referenced_locally
+  const bin = new Listing('/builds?from=bin', 'builds', { rows: data.bin.builds, total: data.bin.total });
+  const live = new Live(() => void reload());
+  let notice = $state<{ lines: string[]; bad: boolean; undo?: () => void } | null>(null);
+  let seen = $state(false);
 
-  async function open(event: Event) {
-    const input = event.currentTarget as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
-    trouble = [];
-    try {
-      const response = await fetch('/api/v1/import', {
-        method: 'POST',
-        body: await file.text(),
-        headers: { 'content-type': 'application/json' }
-      });
-      const reply = await response.json();
-      if (response.ok) return void (await goto(`/builds/${reply.build.id}/lines`));
-      trouble = [
-        `${file.name} was not opened; nothing was changed.`,
-        ...(reply.problems ?? [{ path: '', message: reply.title }])
-          .slice(0, 8)
-          .map((p: { path: string; message: string }) => (p.path ? `${p.path}: ${p.message}` : p.message))
-      ];
-    } catch {
-      trouble = [text.serverGone];
-    }
+  onMount(() => {
+    seen = true;
+    return live.start();
+  });
+
+  const reload = () => Promise.all([use.load(), bin.load()]);
+
+  /** Does something on the server, says what became of it, and looks again. */
+  async function act(
+    method: string,
+    path: string,
+    body?: object,
+    done?: { line: string; undo?: () => void }
+  ) {
+    const reply = await ask(method, path, body);
+    if (reply.ok) notice = done ? { lines: [done.line], bad: false, undo: done.undo } : null;
+    else notice = { lines: 'away' in reply ? [text.serverGone] : problemLines(reply.problem), bad: true };
+    await reload();
   }
+  const putBack = (id: string) => act('POST', `/builds/${id}/put-back`);
+  const toBin = (id: string, name: string) =>
+    act('DELETE', `/builds/${id}`, undefined, { line: words.binned(name), undo: () => void putBack(id) });
 </script>
 
-<svelte:head><title>{text.builds} · {text.product}</title></svelte:head>
+<svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 
 <TopBar>
   <span class="tag">{text.tagline}</span>
   <span class="grow"></span>
+  <Button class="act" href="/shelf">{words.shelf}</Button>
+  {#if data.shared}<SignOut />{/if}
   <ThemeSwitch />
 </TopBar>
 
 <main>
   <div class="head">
-    <div>
-      <h1>{text.builds}</h1>
-      <p>{text.buildsLead}</p>
+    <div class="title">
+      <h1>{words.title}</h1>
+      <p>{words.lead}</p>
     </div>
-    <span class="grow"></span>
-    <Button class="act" onclick={() => picker.click()}>{text.openFile}</Button>
-    <input
-      bind:this={picker}
-      id="open-file"
-      type="file"
-      accept=".json,application/json"
-      onchange={open}
-      hidden
-      aria-label={text.openFile}
+    <Button class="act" href="/api/v1/workshop" data-sveltekit-reload aria-label={words.saveAllLabel}
+      >{words.saveAll}</Button
+    >
+    <OpenFile
+      told={(lines, bad) => {
+        notice = { lines, bad };
+        void reload();
+      }}
     />
-    <Button class="act main" href="/builds/new">{text.newBuild}</Button>
+    <Button class="act main" href="/builds/new">{words.newBuild}</Button>
   </div>
 
-  {#if trouble.length}
-    <div class="trouble" role="alert">
-      {#each trouble as line, i (i)}<p>{line}</p>{/each}
+  {#if live.away || use.away}<p class="notice bad" role="alert">{text.serverGone}</p>{/if}
+  {#if notice}
+    <div class="notice" class:bad={notice.bad} role={notice.bad ? 'alert' : 'status'}>
+      <div>
+        {#each notice.lines as line, i (i)}<p>{line}</p>{/each}
+      </div>
+      {#if notice.undo}<Button class="act" onclick={notice.undo}>{words.undo}</Button>{/if}
+      <Button class="act" onclick={() => (notice = null)}>{text.hide}</Button>
     </div>
   {/if}
 
-  {#if data.builds.length === 0}
-    <p class="empty">{text.buildsEmpty} <a href="/builds/new">{text.newBuild}</a></p>
+  {#if use.total > 8 || use.query}
+    <Label for="build-query" class="sr-only">{words.find}</Label>
+    <Input
+      id="build-query"
+      bind:value={use.query}
+      oninput={() => use.typed()}
+      placeholder={words.find}
+      autocomplete="off"
+    />
+  {/if}
+  {#if use.rows.length === 0}
+    <p class="empty">
+      {#if use.query}{words.noneFound(use.query)}{:else}{words.empty}
+        <a href="/builds/new">{words.newBuild}</a>{/if}
+    </p>
   {/if}
   <ul>
-    {#each data.builds as build (build.id)}
-      <li>
-        <a href="/builds/{build.id}/lines">
-          <span class="name">{build.name}</span>
-          <span class="what">
-            {#if build.role}<b>{build.role}</b>{/if}
-            <span>{build.board}</span>
-          </span>
-          <span class="figure"><b>{build.date?.slice(0, 4) ?? '–'}</b> stands for</span>
-          <span class="figure"><b>{build.cards}</b> {build.cards === 1 ? 'card' : 'cards'}</span>
-          <span class="state" class:bad={build.clashes + build.stops > 0}>
-            {#if build.clashes + build.stops > 0}
-              <b>{build.clashes + build.stops}</b> {build.clashes + build.stops === 1 ? 'clash' : 'clashes'}
-            {:else}
-              <span class="cap" aria-hidden="true"></span> no clash
-            {/if}
-            {#if build.cautions}<span class="also"
-                >{build.cautions} caution{build.cautions > 1 ? 's' : ''}</span
-              >{/if}
-          </span>
-        </a>
-      </li>
+    {#each use.rows as row (row.id)}
+      <BuildRow
+        {row}
+        waits={seen && waits(row.id)}
+        copy={() => act('POST', `/builds/${row.id}/duplicate`, {}, { line: words.copied(row.name) })}
+        bin={() => toBin(row.id, row.name)}
+      />
     {/each}
   </ul>
+  {#if use.total > use.rows.length}
+    <Button class="act" onclick={() => use.more()}>{words.more(use.total - use.rows.length)}</Button>
+  {/if}
+  {#if bin.rows.length}
+    <Bin builds={bin.rows} {putBack} remove={(id) => act('DELETE', `/bin/${id}`)} />
+  {/if}
 </main>
 
 <style>
   .tag {
     color: var(--quiet);
   }
-  .grow {
+  .grow,
+  .title {
     flex: 1;
   }
+  .title {
+    min-width: 16rem;
+  }
   main {
-    max-width: 1100px;
+    max-width: 1240px;
     margin: 0 auto;
     padding: 1.6rem 1rem;
   }
@@ -125,13 +150,21 @@
     margin: 0.2rem 0 0;
     color: var(--quiet);
   }
-  .trouble {
-    margin-bottom: 1rem;
+  .notice {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem 1rem;
+    align-items: center;
+    margin: 0 0 1rem;
     padding: 0.7rem 1rem;
-    border-left: 8px solid var(--stop);
+    border-left: 8px solid var(--ink);
     background: var(--sheet);
   }
-  .trouble p {
+  .notice.bad {
+    border-left-color: var(--stop);
+    color: var(--ink);
+  }
+  .notice p {
     color: var(--ink);
     overflow-wrap: anywhere;
   }
@@ -145,82 +178,13 @@
     text-decoration: underline;
   }
   ul {
-    margin: 0;
+    margin: 0.8rem 0;
     padding: 0;
     list-style: none;
     border-top: 2px solid var(--ink);
   }
-  li a {
-    display: grid;
-    grid-template-columns: 11rem 1fr 6.5rem 5rem 9rem;
-    gap: 1rem;
-    align-items: center;
-    padding: 1rem 0.4rem;
-    border-bottom: 1px solid var(--rule);
-    color: var(--ink);
-    text-decoration: none;
-  }
-  li a:hover {
-    background: var(--sheet);
-  }
-  .name {
-    font-size: 1.7rem;
-    font-weight: 800;
-    font-stretch: 85%;
-  }
-  .what b {
-    display: block;
-  }
-  .what span {
-    color: var(--quiet);
-  }
-  .figure {
-    color: var(--quiet);
-  }
-  .figure b {
-    display: block;
-    font-family: var(--font-mono);
-    font-size: 1.2rem;
-    color: var(--ink);
-  }
-  .state {
-    border-left: 8px solid transparent;
-    padding-left: 0.7rem;
-    font-weight: 600;
-  }
-  .state.bad {
-    border-left-color: var(--stop);
-    color: var(--stop);
-  }
-  .state b {
-    font-size: 1.4rem;
-  }
-  .also {
-    display: block;
-    font-weight: 400;
-    color: var(--quiet);
-  }
-  .cap {
-    display: inline-block;
-    width: 26px;
-    height: 15px;
-    background: var(--yellow);
-    border: 1.5px solid var(--ink);
-    vertical-align: -2px;
-  }
   @media (max-width: 760px) {
     .tag {
-      display: none;
-    }
-    li a {
-      grid-template-columns: 1fr auto;
-      gap: 0.3rem 1rem;
-    }
-    .what {
-      grid-column: 1 / -1;
-      grid-row: 2;
-    }
-    .figure {
       display: none;
     }
   }

@@ -5,7 +5,8 @@ import { expect } from 'chai';
 import { sql } from 'kysely';
 import { InvalidDocument, Part } from '../../src/lib/core/model';
 import { writeBuildFile } from '../../src/lib/formats';
-import { BuildStore, Conflict, NotFound } from '../../src/lib/server/builds';
+import { BuildStore } from '../../src/lib/server/builds';
+import { Conflict, NotFound } from '../../src/lib/server/errors';
 import { loadDemo } from '../../src/lib/server/context';
 import { openDatabase, type Db } from '../../src/lib/server/database';
 import { migrations } from '../../src/lib/server/migrations';
@@ -102,7 +103,7 @@ describe('the store', () => {
     const demoFolder = new URL('../../demo', import.meta.url).pathname;
     await loadDemo(store, demoFolder);
     await loadDemo(store, demoFolder);
-    expect((await store.list()).map((b) => [b.id, b.clashes])).to.deep.equal([
+    expect((await store.list()).map((b) => [b.id, b.summary.clashes])).to.deep.equal([
       ['plover', 3],
       ['dunlin', 1],
       ['turnstone', 1]

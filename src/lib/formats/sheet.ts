@@ -1,5 +1,5 @@
 import { check } from '../core/check';
-import type { Build, PartSet } from '../core/model';
+import type { Build, Finding, PartSet } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
 import { lineText, linesAt, machine, standing } from '../core/resources';
 import { boardCautions, openingCautions, powerCautions, type Caution } from '../core/safety';
@@ -22,7 +22,7 @@ export interface Sheet {
   /** Functions and the lines they end up with. */
   lines: { owner: string; function: string; lines: string[] }[];
   /** What is still in the way when the sheet is printed. */
-  open: { severity: string; title: string; sentence: string }[];
+  open: { severity: Finding['severity']; title: string; sentence: string }[];
 }
 
 /** The bench sheet of a build: what to do at the machine, in order. */

@@ -1,17 +1,22 @@
+import { sql } from 'kysely';
 import { z } from 'zod';
-import { check } from '../core/check';
-import { Build, InvalidDocument, Part, checkBuild, partSet, zodProblems, type PartSet } from '../core/model';
+import {
+  InvalidDocument,
+  buildSchema,
+  checkBuild,
+  keptPart,
+  partSet,
+  sameJson,
+  zodProblems,
+  type Build,
+  type Part,
+  type PartSet
+} from '../core/model';
 import { readBuildFile, writeBuildFile } from '../formats';
-import type { Db } from './database';
-
-export class NotFound extends Error {}
-
-/** Somebody saved in between: what they saved comes along. */
-export class Conflict extends Error {
-  constructor(readonly current: BuildRecord) {
-    super('This build was changed elsewhere since it was opened here.');
-  }
-}
+import { dataVersion, type Db } from './database';
+import { Conflict, InBin, NotFound } from './errors';
+import { Changes } from './events';
+import { readKept, summaries, type ItemRow, type Row } from './summaries';
 
 export interface BuildRecord {
   build: Build;
@@ -21,76 +26,65 @@ export interface BuildRecord {
   canRedo: boolean;
 }
 
-export interface BuildSummary {
-  id: string;
-  name: string;
-  board: string;
-  date: string | null;
-  role: string | null;
-  cards: number;
-  stops: number;
-  clashes: number;
-  cautions: number;
-  updated: string;
+export interface StoreOptions {
+  now?: () => string;
+  /** Names the rules and parts by which summaries are made. */
+  release?: string;
 }
 
 /** Keeps builds, their revisions, and parts that came with imported files. */
 export class BuildStore {
-  private imported: Part[] | null = null;
+  readonly changes: Changes;
+  readonly now: () => string;
+  private readonly release: string;
+  private known: { version: number; parts: PartSet } | null = null;
 
   constructor(
-    private readonly db: Db,
+    readonly db: Db,
     private readonly catalogue: readonly Part[],
-    private readonly now: () => string = () => new Date().toISOString()
-  ) {}
+    options: StoreOptions = {}
+  ) {
+    this.changes = new Changes(db);
+    this.now = options.now ?? (() => new Date().toISOString());
+    this.release = options.release ?? `${process.pid} ${Date.now()}`;
+  }
 
   /** Every part known: the catalogue's and those imported. */
   async parts(): Promise<PartSet> {
-    if (!this.imported) {
+    const version = await dataVersion(this.db);
+    if (this.known?.version !== version) {
       const rows = await this.db.selectFrom('parts').select('document').execute();
-      this.imported = rows.map((row) => Part.parse(JSON.parse(row.document)));
+      const imported = rows.map((row) => keptPart(JSON.parse(row.document)));
+      this.known = { version, parts: partSet([...this.catalogue, ...imported]) };
     }
-    return partSet([...this.catalogue, ...this.imported]);
+    return this.known.parts;
   }
 
-  async list(): Promise<BuildSummary[]> {
-    const parts = await this.parts();
-    const rows = await this.db
-      .selectFrom('builds')
-      .innerJoin('revisions', 'revisions.id', 'builds.head')
-      .select(['builds.id', 'builds.updated', 'revisions.document'])
-      .orderBy('builds.created')
-      .execute();
-    return rows.map((row) => {
-      const build = Build.parse(JSON.parse(row.document));
-      const findings = check(build, parts);
-      const count = (severity: string) => findings.filter((f) => f.severity === severity).length;
-      return {
-        id: build.id,
-        name: build.name,
-        board: parts.get(build.board.part)?.summary ?? build.board.part,
-        date: build.brief.date ?? null,
-        role: build.brief.role ?? null,
-        cards: build.items.length,
-        stops: count('stop'),
-        clashes: count('clash'),
-        cautions: count('caution'),
-        updated: row.updated
-      };
-    });
+  /** Builds in use, or those in the bin, in the order in which they were made. */
+  async list(from: 'use' | 'bin' = 'use'): Promise<Row[]> {
+    const rows = await summaries(this.db, await this.parts(), this.release);
+    return rows.filter((row) => (row.deleted === null) === (from === 'use'));
+  }
+
+  /** Every specimen in every build that is in use, with where it is. */
+  async items(): Promise<(ItemRow & { build: string; buildName: string })[]> {
+    return (await this.list()).flatMap((row) =>
+      row.summary.items.map((item) => ({ ...item, build: row.id, buildName: row.name }))
+    );
   }
 
   async get(id: string): Promise<BuildRecord> {
     const row = await this.db
       .selectFrom('builds')
       .innerJoin('revisions', 'revisions.id', 'builds.head')
-      .select(['builds.head', 'revisions.parent', 'revisions.document'])
+      .select(['builds.head', 'builds.deleted', 'revisions.parent', 'revisions.document'])
       .where('builds.id', '=', id)
       .executeTakeFirst();
     if (!row) throw new NotFound(`There is no build "${id}".`);
+    if (row.deleted !== null) throw new InBin(id);
     const child = await this.childOf(id, row.head);
     return {
-      build: Build.parse(JSON.parse(row.document)),
+      build: readKept(row.document),
       head: row.head,
       canUndo: row.parent !== null,
       canRedo: child !== undefined
@@ -100,21 +94,20 @@ export class BuildStore {
   /** Stores a new build under an id made from its name. */
   async create(build: Build, note: string): Promise<BuildRecord> {
     await this.assertWhole(build);
-    const id = await this.freeId(build.id);
-    const named = { ...build, id };
-    await this.db.transaction().execute(async (trx) => {
-      const at = this.now();
-      const { id: revision } = await trx
-        .insertInto('revisions')
-        .values({ build: id, parent: null, document: JSON.stringify(named), note, at })
-        .returning('id')
-        .executeTakeFirstOrThrow();
-      await trx
-        .insertInto('builds')
-        .values({ id, name: named.name, head: revision, created: at, updated: at })
-        .execute();
-    });
+    const { id, head } = await this.db.transaction().execute((trx) => this.insert(trx, build, note));
+    this.changes.tell({ kind: 'build', id, head });
     return this.get(id);
+  }
+
+  private async insert(trx: Db, build: Build, note: string): Promise<{ id: string; head: number }> {
+    const at = this.now();
+    const id = await freeId(trx, build.id);
+    const head = await addRevision(trx, { ...build, id }, null, note, at);
+    await trx
+      .insertInto('builds')
+      .values({ id, name: build.name, head, created: at, updated: at, deleted: null })
+      .execute();
+    return { id, head };
   }
 
   /**
@@ -122,89 +115,143 @@ export class BuildStore {
    * @throws Conflict when `base` is no longer the newest; InvalidDocument when it is not whole.
    */
   async save(id: string, document: unknown, base: number, note: string): Promise<BuildRecord> {
-    const parsed = Build.safeParse(document);
+    const parsed = buildSchema(document).safeParse(document);
     if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The build');
     const build = parsed.data;
     if (build.id !== id) throw new InvalidDocument([{ path: 'id', message: `must be "${id}"` }], 'The build');
     await this.assertWhole(build);
-    const saved = await this.db.transaction().execute(async (trx) => {
-      const row = await trx.selectFrom('builds').select('head').where('id', '=', id).executeTakeFirst();
+    const head = await this.db.transaction().execute(async (trx) => {
+      const row = await trx
+        .selectFrom('builds')
+        .select(['head', 'deleted'])
+        .where('id', '=', id)
+        .executeTakeFirst();
       if (!row) throw new NotFound(`There is no build "${id}".`);
-      if (row.head !== base) return false;
+      if (row.deleted !== null) throw new InBin(id);
+      if (row.head !== base) return null;
       const at = this.now();
-      const revision = await trx
-        .insertInto('revisions')
-        .values({ build: id, parent: base, document: JSON.stringify(build), note, at })
-        .returning('id')
-        .executeTakeFirstOrThrow();
+      const revision = await addRevision(trx, build, base, note, at);
       await trx
         .updateTable('builds')
-        .set({ head: revision.id, name: build.name, updated: at })
+        .set({ head: revision, name: build.name, updated: at })
         .where('id', '=', id)
         .execute();
-      return true;
+      return revision;
     });
-    const record = await this.get(id);
-    if (!saved) throw new Conflict(record);
-    return record;
+    if (head === null) throw new Conflict(await this.get(id));
+    this.changes.tell({ kind: 'build', id, head });
+    // Not what is newest by now: somebody may have saved again in between.
+    return { build, head, canUndo: true, canRedo: false };
   }
 
   /** Goes one revision back or forward. Nothing is deleted. */
   async step(id: string, way: 'undo' | 'redo'): Promise<BuildRecord> {
     const { head } = await this.get(id);
-    const row = await this.db
-      .selectFrom('revisions')
-      .select(['parent'])
-      .where('id', '=', head)
-      .executeTakeFirstOrThrow();
-    const target = way === 'undo' ? row.parent : ((await this.childOf(id, head))?.id ?? null);
-    if (target !== null)
+    const target =
+      way === 'undo'
+        ? (
+            await this.db
+              .selectFrom('revisions')
+              .select('parent')
+              .where('id', '=', head)
+              .executeTakeFirstOrThrow()
+          ).parent
+        : ((await this.childOf(id, head))?.id ?? null);
+    if (target !== null) {
       await this.db
         .updateTable('builds')
-        .set({ head: target, updated: this.now() })
+        .set((e) => ({
+          head: target,
+          updated: this.now(),
+          name: e
+            .selectFrom('revisions')
+            .select(sql<string>`json_extract(document, '$.name')`.as('name'))
+            .where('id', '=', target)
+        }))
         .where('id', '=', id)
+        .where('head', '=', head)
         .execute();
+      this.changes.tell({ kind: 'build', id, head: target });
+    }
     return this.get(id);
+  }
+
+  /** A second build that starts from the present state of one. */
+  async duplicate(id: string, name?: string): Promise<BuildRecord> {
+    const { build } = await this.get(id);
+    const title = name ?? `${build.name.slice(0, 110)}, copy`;
+    return this.create({ ...build, id: idFrom(title), name: title }, `copy of ${build.name}`);
+  }
+
+  /** Puts a build in the bin or back. */
+  async bin(id: string, way: 'in' | 'out'): Promise<void> {
+    const { numUpdatedRows } = await this.db
+      .updateTable('builds')
+      .set({ deleted: way === 'in' ? this.now() : null })
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (!numUpdatedRows) throw new NotFound(`There is no build "${id}".`);
+    this.changes.tell({ kind: 'build', id, head: null });
+  }
+
+  /** Takes a build out of the bin for good, with all its revisions. */
+  async remove(id: string): Promise<void> {
+    await this.db.transaction().execute(async (trx) => {
+      const { numDeletedRows } = await trx
+        .deleteFrom('builds')
+        .where('id', '=', id)
+        .where('deleted', 'is not', null)
+        .executeTakeFirst();
+      if (!numDeletedRows) throw new NotFound(`There is no build "${id}" in the bin.`);
+      const own = trx.selectFrom('revisions').select('id').where('build', '=', id);
+      await trx.deleteFrom('marks').where('revision', 'in', own).execute();
+      await trx.deleteFrom('revisions').where('build', '=', id).execute();
+      await trx.deleteFrom('summaries').where('build', '=', id).execute();
+    });
+    this.changes.tell({ kind: 'build', id, head: null });
   }
 
   /** Takes in a build file; parts that are new or differ from a known one are kept under a free id. */
   async importFile(text: string): Promise<BuildRecord> {
     const { build, parts } = readBuildFile(text);
     const known = await this.parts();
-    const names = new Map<string, string>();
-    for (const part of parts.values()) {
-      let id = part.id;
-      for (let n = 2; ; n++) {
-        const same = (known.get(id) ?? null) as Part | null;
-        if (!same || JSON.stringify({ ...same, id: '' }) === JSON.stringify({ ...part, id: '' })) break;
-        id = `${part.id}-${n}`;
-      }
-      names.set(part.id, id);
-      if (!known.has(id))
-        await this.db
-          .insertInto('parts')
-          .values({ id, document: JSON.stringify({ ...part, id }), at: this.now() })
-          .execute();
-    }
-    this.imported = null;
-    const rename = <T extends { part: string }>(item: T): T => ({
-      ...item,
-      part: names.get(item.part) ?? item.part
+    const { id, head } = await this.db.transaction().execute(async (trx) => {
+      const names = await this.addParts(trx, parts, known);
+      return this.insert(trx, withPartNames(build, names), 'imported');
     });
-    return this.create(
-      {
-        ...build,
-        board: rename(build.board),
-        items: build.items.map(rename),
-        shelf: build.shelf.map(rename)
-      },
-      'imported'
-    );
+    this.changes.tell({ kind: 'build', id, head });
+    return this.get(id);
   }
 
   async exportFile(id: string): Promise<string> {
     const { build } = await this.get(id);
     return writeBuildFile(build, await this.parts());
+  }
+
+  /**
+   * Keeps parts that are not among the known ones, in a transaction that is open.
+   * @returns the id under which each is known now
+   */
+  async addParts(trx: Db, parts: PartSet, known: PartSet): Promise<Map<string, string>> {
+    const all = new Map(known);
+    const names = new Map<string, string>();
+    for (const part of parts.values()) {
+      let id = part.id;
+      for (let n = 2; ; n++) {
+        const same = all.get(id);
+        if (!same || sameJson({ ...same, id: '' }, { ...part, id: '' })) break;
+        id = `${part.id.slice(0, 58)}-${n}`;
+      }
+      names.set(part.id, id);
+      if (all.has(id)) continue;
+      all.set(id, { ...part, id });
+      await trx
+        .insertInto('parts')
+        .values({ id, document: JSON.stringify({ ...part, id }), at: this.now() })
+        .execute();
+    }
+    this.known = null;
+    return names;
   }
 
   private async assertWhole(build: Build): Promise<void> {
@@ -222,14 +269,45 @@ export class BuildStore {
       .orderBy('id', 'desc')
       .executeTakeFirst();
   }
+}
 
-  private async freeId(wanted: string): Promise<string> {
-    for (let n = 1; ; n++) {
-      const id = n === 1 ? wanted : `${wanted.slice(0, 58)}-${n}`;
-      const taken = await this.db.selectFrom('builds').select('id').where('id', '=', id).executeTakeFirst();
-      if (!taken) return id;
-    }
+/** The wished id, or the first free one behind it. */
+export async function freeId(db: Db, wanted: string): Promise<string> {
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? wanted : `${wanted.slice(0, 58)}-${n}`;
+    const taken = await db.selectFrom('builds').select('id').where('id', '=', id).executeTakeFirst();
+    if (!taken) return id;
   }
+}
+
+/** Writes one revision and returns its number. */
+export async function addRevision(
+  db: Db,
+  build: Build,
+  parent: number | null,
+  note: string,
+  at: string
+): Promise<number> {
+  const { id } = await db
+    .insertInto('revisions')
+    .values({ build: build.id, parent, document: JSON.stringify(build), note, at })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return id;
+}
+
+/** The build with its parts under the names by which they are known here. */
+export function withPartNames(build: Build, names: ReadonlyMap<string, string>): Build {
+  const rename = <T extends { part: string }>(item: T): T => ({
+    ...item,
+    part: names.get(item.part) ?? item.part
+  });
+  return {
+    ...build,
+    board: rename(build.board),
+    items: build.items.map(rename),
+    shelf: build.shelf.map(rename)
+  };
 }
 
 /** `Tide desk, 2nd!` → `tide-desk-2nd`. */
@@ -244,8 +322,4 @@ export function idFrom(name: string): string {
   return id || 'build';
 }
 
-export const NewBuild = z.strictObject({
-  name: z.string().trim().min(1, 'give the machine a name').max(120),
-  board: z.string().min(1).max(64),
-  date: z.string().max(10).optional()
-});
+export const BuildName = z.string().trim().min(1, 'give the machine a name').max(120);

@@ -1,12 +1,21 @@
-import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
 import { Kysely, SqliteDialect, sql, type Generated } from 'kysely';
 import { migrations } from './migrations';
+import { StoreTrouble, damaged, storeTrouble } from './trouble';
 
 export interface Tables {
-  builds: { id: string; name: string; head: number; created: string; updated: string };
+  builds: {
+    id: string;
+    name: string;
+    head: number;
+    created: string;
+    updated: string;
+    /** When it was put in the bin; null while it is in use. */
+    deleted: string | null;
+  };
   revisions: {
     id: Generated<number>;
     build: string;
@@ -15,7 +24,12 @@ export interface Tables {
     note: string;
     at: string;
   };
+  marks: { revision: number; name: string; at: string };
   parts: { id: string; document: string; at: string };
+  /** What lists show of a build, so that they need not read it: made again when `key` or `head` differ. */
+  summaries: { build: string; head: number; key: string; document: string };
+  settings: { name: string; value: string };
+  sessions: { token: string; expires: string };
 }
 
 export type Db = Kysely<Tables>;
@@ -25,42 +39,122 @@ export function dataFolder(): string {
   return process.env.YJ_DATA ?? join(homedir(), '.yellow-jumper');
 }
 
+export const databaseFile = (folder: string): string => join(folder, 'yellow-jumper.db');
+
+/** Below this many free bytes the program does not start. */
+const LEAST_FREE = 8 * 1024 * 1024;
+
+export interface OpenOptions {
+  /** Milliseconds to wait for another program's lock. */
+  patience?: number;
+  /** Free bytes on the disk of a folder. */
+  freeBytes?: (folder: string) => number;
+}
+
 /**
  * Opens the database and brings it up to date, with a copy beside it before a migration.
  * synchronous=FULL: an edit that was acknowledged has to survive a power cut at the bench, and one
  * person's edits are few.
+ * @throws StoreTrouble when the folder, the disk or the file cannot be used; nothing is changed then.
  */
-export async function openDatabase(folder: string): Promise<Db> {
-  mkdirSync(folder, { recursive: true });
-  const file = join(folder, 'yellow-jumper.db');
-  const existed = existsSync(file);
-  const database = new Database(file);
-  for (const pragma of [
-    'journal_mode = WAL',
-    'foreign_keys = ON',
-    'busy_timeout = 5000',
-    'synchronous = FULL'
-  ])
-    database.exec(`PRAGMA ${pragma}`);
-  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database }) });
-  const version = await userVersion(db);
-  if (version > migrations.length)
-    throw new Error(
-      `The data in ${folder} was written by a newer release (schema ${version}, this one knows ${migrations.length}). Start that release, or set YJ_DATA to another folder. Nothing was changed.`
-    );
-  if (version < migrations.length) {
-    if (existed && version > 0) {
-      database.exec('PRAGMA wal_checkpoint(TRUNCATE)');
-      copyFileSync(file, `${file}.before-${migrations.length}`);
-    }
-    await migrate(db, version);
+export async function openDatabase(folder: string, options: OpenOptions = {}): Promise<Db> {
+  const file = databaseFile(folder);
+  let opened: Opened | null = null;
+  try {
+    checkFolder(folder, file, options.freeBytes ?? freeBytes);
+    opened = await openFile(file, options.patience ?? 5000);
+    await bringUpToDate(opened.db, file, opened.version);
+    for (const pragma of ['journal_mode = WAL', 'foreign_keys = ON', 'synchronous = FULL'])
+      opened.database.exec(`PRAGMA ${pragma}`);
+    return opened.db;
+  } catch (error) {
+    await opened?.db.destroy();
+    throw storeTrouble(error, existsSync(file) ? file : folder) ?? error;
   }
-  return db;
 }
 
-async function userVersion(db: Db): Promise<number> {
+interface Opened {
+  db: Db;
+  database: Database.Database;
+  version: number;
+}
+
+/** Opens a file and looks at it, without writing to it. */
+export async function openFile(file: string, patience = 5000): Promise<Opened> {
+  const existed = existsSync(file) && statSync(file).size > 0;
+  const database = new Database(file);
+  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database }) });
+  try {
+    database.exec(`PRAGMA busy_timeout = ${Math.round(patience)}`);
+    const version = await userVersion(db);
+    if (version > migrations.length)
+      throw new StoreTrouble(
+        `${file} was written by a newer release (schema ${version}, this one knows ${migrations.length}). Start that release, or set YJ_DATA to another folder. Nothing was changed.`,
+        'NEWER'
+      );
+    if (existed) await assertSound(db, file, version);
+    return { db, database, version };
+  } catch (error) {
+    await db.destroy();
+    throw error;
+  }
+}
+
+async function assertSound(db: Db, file: string, version: number): Promise<void> {
+  const { rows } = await sql<Record<string, string>>`PRAGMA quick_check(1)`.execute(db);
+  if (Object.values(rows[0] ?? {})[0] !== 'ok') throw new StoreTrouble(damaged(file), 'SQLITE_CORRUPT');
+  const tables = await sql<{ name: string }>`SELECT name FROM sqlite_master WHERE type = 'table'`.execute(db);
+  const names = tables.rows.map((row) => row.name);
+  const foreign =
+    version === 0 ? names.length > 0 : !names.includes('builds') || !names.includes('revisions');
+  if (foreign) throw new StoreTrouble(damaged(file), 'SQLITE_NOTADB');
+}
+
+function checkFolder(folder: string, file: string, free: (folder: string) => number): void {
+  mkdirSync(folder, { recursive: true });
+  accessSync(folder, constants.W_OK | constants.X_OK);
+  if (existsSync(file)) accessSync(file, constants.R_OK | constants.W_OK);
+  const bytes = free(folder);
+  if (bytes < LEAST_FREE)
+    throw new StoreTrouble(
+      `The disk that holds ${folder} is full: ${Math.floor(bytes / 1024)} KiB are free, ${LEAST_FREE / 2 ** 20} MiB are needed. Make room and start again.`,
+      'ENOSPC'
+    );
+}
+
+const freeBytes = (folder: string): number => {
+  const { bavail, bsize } = statfsSync(folder);
+  return bavail * bsize;
+};
+
+async function bringUpToDate(db: Db, file: string, version: number): Promise<void> {
+  if (version === migrations.length) return;
+  if (version > 0) await copyTo(db, freeName(file, `before-schema-${migrations.length}`));
+  await migrate(db, version);
+}
+
+/** A consistent copy of the open database, with everything that was saved, in a new file. */
+export async function copyTo(db: Db, file: string): Promise<void> {
+  await sql`VACUUM INTO ${file}`.execute(db);
+}
+
+/** `yellow-jumper.NAME.db` beside a database, with a number when that is taken. */
+export function freeName(file: string, name: string): string {
+  for (let n = 1; ; n++) {
+    const wanted = file.replace(/\.db$/, `.${name}${n > 1 ? `-${n}` : ''}.db`);
+    if (!existsSync(wanted)) return wanted;
+  }
+}
+
+export async function userVersion(db: Db): Promise<number> {
   const { rows } = await sql<{ user_version: number }>`PRAGMA user_version`.execute(db);
   return Number(rows[0]?.user_version ?? 0);
+}
+
+/** A number that changes when another connection changed the file. */
+export async function dataVersion(db: Db): Promise<number> {
+  const { rows } = await sql<{ data_version: number }>`PRAGMA data_version`.execute(db);
+  return Number(rows[0].data_version);
 }
 
 /** Applies the migrations from a version on, each in a transaction of its own. */

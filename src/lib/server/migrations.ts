@@ -29,5 +29,32 @@ export const migrations: ((db: Kysely<any>) => Promise<void>)[] = [
       .addColumn('document', 'text', (c) => c.notNull())
       .addColumn('at', 'text', (c) => c.notNull())
       .execute();
+  },
+  async (db) => {
+    await db.schema.alterTable('builds').addColumn('deleted', 'text').execute();
+    await db.schema.createIndex('revisions_by_build').on('revisions').columns(['build', 'id']).execute();
+    await db.schema
+      .createTable('marks')
+      .addColumn('revision', 'integer', (c) => c.primaryKey())
+      .addColumn('name', 'text', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('summaries')
+      .addColumn('build', 'text', (c) => c.primaryKey())
+      .addColumn('head', 'integer', (c) => c.notNull())
+      .addColumn('key', 'text', (c) => c.notNull())
+      .addColumn('document', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('settings')
+      .addColumn('name', 'text', (c) => c.primaryKey())
+      .addColumn('value', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('sessions')
+      .addColumn('token', 'text', (c) => c.primaryKey())
+      .addColumn('expires', 'text', (c) => c.notNull())
+      .execute();
   }
 ];

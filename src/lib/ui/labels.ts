@@ -1,6 +1,7 @@
-import type { Finding, Fix } from '../core/model';
+import type { Fix } from '../core/model';
 import type { Machine } from '../core/resources';
 import type { Move } from '../core/solver';
+import { text } from './text';
 
 const setting = (m: Machine, item: string, id: string) =>
   m.find(item)?.part.settings.find((s) => s.id === id);
@@ -12,7 +13,8 @@ export function moveText(m: Machine, move: Move): { card: string; block: string;
   const known = setting(m, move.item, move.setting);
   const fitted = m.find(move.item);
   const block = fitted?.part.blocks.find((b) => b.id === known?.block);
-  const label = (id: string | null) => known?.positions.find((p) => p.id === id)?.label ?? id ?? 'unknown';
+  const label = (id: string | null) =>
+    known?.positions.find((p) => p.id === id)?.label ?? id ?? text.tray.unknownPosition;
   return {
     card: titleOf(m, move.item),
     block: block?.label ?? known?.label ?? move.setting,
@@ -21,6 +23,8 @@ export function moveText(m: Machine, move: Move): { card: string; block: string;
   };
 }
 
+const words = text.tray.fixes;
+
 /** What a fix does, as a button says it. */
 export function fixText(m: Machine, fix: Fix, partName: (item: string) => string): string {
   switch (fix.action) {
@@ -28,24 +32,20 @@ export function fixText(m: Machine, fix: Fix, partName: (item: string) => string
       return `${titleOf(m, fix.item)}: ${setting(m, fix.item, fix.setting)?.positions.find((p) => p.id === fix.position)?.label ?? fix.position}`;
     case 'move-slot':
       return fix.swapWith
-        ? `Swap ${titleOf(m, fix.item)} with ${titleOf(m, fix.swapWith)} (slot ${fix.slot})`
-        : `Move ${titleOf(m, fix.item)} to slot ${fix.slot}`;
+        ? words.swap(titleOf(m, fix.item), titleOf(m, fix.swapWith), fix.slot)
+        : words.move(titleOf(m, fix.item), fix.slot);
     case 'unlock':
-      return `Unlock ${setting(m, fix.item, fix.setting)?.label ?? fix.setting} of ${titleOf(m, fix.item)}`;
+      return words.unlock(setting(m, fix.item, fix.setting)?.label ?? fix.setting, titleOf(m, fix.item));
     case 'switch-off':
-      return `Switch off ${m.find(fix.item)?.part.functions.find((f) => f.id === fix.function)?.label ?? fix.function} of ${titleOf(m, fix.item)}`;
+      return words.off(
+        m.find(fix.item)?.part.functions.find((f) => f.id === fix.function)?.label ?? fix.function,
+        titleOf(m, fix.item)
+      );
     case 'exchange':
-      return `Exchange ${titleOf(m, fix.item)} for ${partName(fix.with)} from the shelf`;
+      return words.exchange(titleOf(m, fix.item), partName(fix.with));
     case 'take-out':
-      return `Take ${titleOf(m, fix.item)} out`;
+      return words.out(titleOf(m, fix.item));
     case 'never-together':
-      return 'Never used together';
+      return words.apart;
   }
 }
-
-export const severityWord: Record<Finding['severity'], string> = {
-  stop: 'Stop: do not power on',
-  clash: 'Clash',
-  caution: 'Caution',
-  note: 'Note'
-};

@@ -1,6 +1,7 @@
 import { choose, type Explanation, type Resolution, type Solution } from '../core/solver';
 import type { SolveReply, SolveRequest } from '../workers/solve';
-import type { Session } from './session.svelte';
+import type { Session } from './record/session.svelte';
+import { text } from './text';
 
 /** Runs the solver in a worker and keeps what it found until it is taken or left. */
 export class Planner {
@@ -12,11 +13,22 @@ export class Planner {
   allowOff = $state(false);
   trouble = $state('');
   private worker: Worker | null = null;
+  /** A worker that has its code already, so that it also starts while the server is away. */
+  private spare: Worker | null = null;
 
   constructor(private readonly session: Session) {}
 
   get solutions(): Solution[] {
     return this.result?.status === 'solved' ? [this.result, ...this.result.alternatives] : [];
+  }
+
+  /** Loads the solver ahead. @returns how to let it go */
+  warm(): () => void {
+    this.spare ??= start();
+    return () => {
+      this.stop();
+      this.spare?.terminate();
+    };
   }
 
   resolve(): void {
@@ -44,7 +56,8 @@ export class Planner {
     this.stop();
     this.state = 'working';
     this.trouble = '';
-    const worker = new Worker(new URL('../workers/solve.ts', import.meta.url), { type: 'module' });
+    const worker = this.spare ?? start();
+    this.spare = null;
     this.worker = worker;
     worker.onmessage = ({ data }: MessageEvent<SolveReply>) => {
       this.end();
@@ -63,7 +76,7 @@ export class Planner {
     worker.onerror = () => {
       this.end();
       this.state = 'idle';
-      this.trouble = 'The solver did not start. Reload the page and try again.';
+      this.trouble = text.tray.noSolver;
     };
     worker.postMessage(request);
   }
@@ -100,3 +113,5 @@ export class Planner {
     this.worker = null;
   }
 }
+
+const start = () => new Worker(new URL('../workers/solve.ts', import.meta.url), { type: 'module' });

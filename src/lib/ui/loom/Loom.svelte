@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import type { LoomMark, LoomRow } from '$lib/core/solver';
   import { getBench } from '../context';
-  import { draggable } from './drag';
-  import { LEFT, ROW, columns, place } from './layout';
+  import { text } from '../text';
+  import { draggable } from './drag-later';
+  import { LEFT, ROW, beside, columns, place, type Spot } from './layout';
 
   const { session, planner } = getBench();
   const cols = $derived(columns(session.machine.class));
@@ -19,8 +21,12 @@
     )
   );
   const xOf = (mark: LoomMark) => cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.x;
+  const words = text.lines;
   const lineName = (mark: LoomMark) =>
-    `${mark.resource === 'irq' ? 'IRQ' : 'DMA'} ${cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.label ?? mark.value}`;
+    words.lineName(
+      mark.resource,
+      cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.label ?? String(mark.value)
+    );
   const locked = (mark: LoomMark) => {
     const item = mark.via && session.machine.find(mark.via.item)?.item;
     return item ? item.locked.includes(mark.via!.setting) : false;
@@ -28,11 +34,30 @@
 
   function describe(title: string, row: LoomRow, mark: LoomMark): string {
     const head = `${title}, ${row.label}, ${lineName(mark)}`;
-    if (mark.state === 'cap')
-      return `${head}: set here${mark.clash ? ', clash' : ''}${locked(mark) ? ', locked' : ''}${mark.via ? '' : ', cannot be moved'}`;
-    if (mark.state === 'struck') return `${head}: cannot be here, ${mark.note}`;
-    return `${head}: could be here${mark.found ? ', found here' : ''}`;
+    if (mark.state === 'struck') return `${head}: ${words.cannot(mark.note ?? '')}`;
+    const facts =
+      mark.state === 'cap'
+        ? [words.setHere, mark.clash && words.clash, locked(mark) && words.locked, !mark.via && words.fixed]
+        : [words.could, mark.found && words.foundHere];
+    return `${head}: ${facts.filter(Boolean).join(', ')}`;
   }
+
+  const keyOf = (row: LoomRow, mark: LoomMark) =>
+    `${row.item}/${row.function}/${mark.claim} ${mark.state === 'cap' ? 'cap' : `${mark.resource}${mark.value}`}`;
+  const spots = $derived(
+    layout.groups.flatMap((g) =>
+      g.placed.flatMap(({ row, y }) =>
+        row.marks.flatMap((mark): Spot[] => {
+          const x = xOf(mark);
+          return x === undefined ? [] : [{ key: keyOf(row, mark), x, y }];
+        })
+      )
+    )
+  );
+  /** The one mark that Tab comes to; arrow keys go on from it. */
+  let at = $state('');
+  const stop = $derived(spots.some((s) => s.key === at) ? at : spots[0]?.key);
+  const focus = (key: string) => svg.querySelector<SVGGElement>(`[data-key="${CSS.escape(key)}"]`)?.focus();
 
   function go(mark: LoomMark) {
     if (!mark.via) return;
@@ -46,8 +71,11 @@
 
   function press(row: LoomRow, mark: LoomMark) {
     session.selected = row.item;
-    if (mark.state === 'ring') go(mark);
-    else if (mark.state === 'struck' && mark.via)
+    if (mark.state === 'ring') {
+      go(mark);
+      // The ring is a cap now, under another key.
+      void tick().then(() => focus(keyOf(row, { ...mark, state: 'cap' })));
+    } else if (mark.state === 'struck' && mark.via)
       planner.explain(mark.via.item, mark.via.setting, mark.via.position);
   }
 
@@ -59,17 +87,23 @@
       .sort((a, b) => way * (xOf(a)! - xOf(b)!))[0];
   }
 
+  const ways: Record<string, 'left' | 'right' | 'up' | 'down'> = {
+    ArrowLeft: 'left',
+    ArrowRight: 'right',
+    ArrowUp: 'up',
+    ArrowDown: 'down'
+  };
+
   function keys(event: KeyboardEvent, row: LoomRow, mark: LoomMark) {
     const { key } = event;
     if (key === 'Enter' || key === ' ') press(row, mark);
-    else if (mark.state === 'cap' && (key === 'ArrowLeft' || key === 'ArrowRight')) {
+    else if (event.shiftKey && mark.state === 'cap' && (key === 'ArrowLeft' || key === 'ArrowRight')) {
       const next = neighbour(row, mark, key === 'ArrowRight' ? 1 : -1);
       if (next) go(next);
-      else said = 'It can go no further that way.';
-    } else if (key === 'ArrowUp' || key === 'ArrowDown') {
-      const caps = [...svg.querySelectorAll<SVGGElement>('g.is-cap')];
-      const here = caps.indexOf(event.currentTarget as SVGGElement);
-      caps[here + (key === 'ArrowDown' ? 1 : -1)]?.focus();
+      else said = words.noFurther;
+    } else if (key in ways) {
+      const next = beside(spots, keyOf(row, mark), ways[key]);
+      if (next) focus(next.key);
     } else if (key.toLowerCase() === 'l' && mark.state === 'cap' && mark.via) {
       const { item, setting } = mark.via;
       session.item(
@@ -112,14 +146,9 @@
   }
 </script>
 
-<svg
-  bind:this={svg}
-  viewBox="0 0 {width} {layout.bottom + 4}"
-  role="group"
-  aria-label="Loom of interrupt lines and DMA channels"
->
-  <text x={LEFT + 2} y="13" class="eyebrow-text">INTERRUPT</text>
-  <text x={cols.find((c) => c.resource === 'dma')!.x - 12} y="13" class="eyebrow-text">DMA</text>
+<svg bind:this={svg} viewBox="0 0 {width} {layout.bottom + 4}" role="group" aria-label={words.loom}>
+  <text x={LEFT + 2} y="13" class="eyebrow-text">{words.interrupt}</text>
+  <text x={cols.find((c) => c.resource === 'dma')!.x - 12} y="13" class="eyebrow-text">{words.dma}</text>
   {#each cols as col (col.resource + col.value)}
     {@const bad = clashing.has(col.resource + col.value)}
     <text x={col.x} y="32" text-anchor="middle" class="line-name" class:bad>{col.label}</text>
@@ -137,15 +166,15 @@
     <line x1="0" x2={width} y1={group.y} y2={group.y} class="rule" />
     <text x="0" y={group.y + 16} class="group">
       {#if group.slot}<tspan class="slot">{group.slot}</tspan>{/if}<tspan dx={group.slot ? 7 : 0}
-        >{group.slot ? group.title : `Board ${group.title}`}</tspan
+        >{group.slot ? group.title : words.board(group.title)}</tspan
       >
     </text>
     <text x={LEFT - 12} y={group.y + 16} text-anchor="end" class="seat">{group.seat}</text>
     {#each group.placed as { row, y } (row.function)}
       <text x={LEFT - 12} y={y + 5} text-anchor="end" class="label" class:off={!row.on}
-        >{row.label}{row.on ? '' : ' (off)'}</text
+        >{row.label}{row.on ? '' : words.off}</text
       >
-      {#each row.marks as mark (mark.state === 'cap' ? `cap ${mark.claim}` : `${mark.claim} ${mark.resource} ${mark.value}`)}
+      {#each row.marks as mark (keyOf(row, mark))}
         {@const x = xOf(mark)}
         {#if x !== undefined}
           <g
@@ -154,12 +183,16 @@
             class:fixed={mark.state === 'cap' && !mark.via}
             transform="translate({x} {y})"
             role="button"
-            tabindex="0"
+            tabindex={keyOf(row, mark) === stop ? 0 : -1}
             aria-label={describe(group.title, row, mark)}
+            data-key={keyOf(row, mark)}
             data-mark="{row.item}/{row.function}/{mark.resource}{mark.value}"
             onkeydown={(e) => keys(e, row, mark)}
             onclick={() => mark.state !== 'cap' && press(row, mark)}
-            onfocus={() => (said = describe(group.title, row, mark))}
+            onfocus={() => {
+              at = keyOf(row, mark);
+              said = describe(group.title, row, mark);
+            }}
             onpointerenter={() => (said = describe(group.title, row, mark))}
             {@attach mark.state === 'cap' && mark.via
               ? draggable(

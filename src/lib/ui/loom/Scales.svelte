@@ -3,6 +3,7 @@
   import { hex } from '$lib/core/model';
   import { lineText, type Line } from '$lib/core/resources';
   import { getBench } from '../context';
+  import { text } from '../text';
   import { LEFT, columns } from './layout';
 
   const { session } = getBench();
@@ -16,7 +17,7 @@
   const rows = $derived(
     session.groups
       .map((g) => ({
-        title: g.slot ? g.title : 'Board',
+        title: g.slot ? g.title : text.lines.boardShort,
         ports: g.rows.flatMap((r) => r.ports.map((p) => ({ ...p, label: r.label })))
       }))
       .filter((g) => g.ports.length)
@@ -32,7 +33,7 @@
         g.rows.flatMap((r) =>
           r.windows.map((w) => ({
             ...w,
-            label: w.use === 'rom' && !/ROM/.test(r.label) ? `${r.label} ROM` : r.label,
+            label: w.use === 'rom' && !/ROM/.test(r.label) ? text.lines.rom(r.label) : r.label,
             title: g.title
           }))
         )
@@ -62,8 +63,11 @@
 <svg
   viewBox="0 0 {width} {memTop + lanes.length * LANE + 40}"
   role="img"
-  aria-label="Ports and memory windows to scale. {rows
-    .map((r) => `${r.title}: ${r.ports.map((p) => lineText(p) + (p.clash ? ' clash' : '')).join(', ')}`)
+  aria-label="{text.lines.scales} {rows
+    .map(
+      (r) =>
+        `${r.title}: ${r.ports.map((p) => lineText(p) + (p.clash ? ` ${text.lines.clash}` : '')).join(', ')}`
+    )
     .join('. ')}"
 >
   <defs>
@@ -71,7 +75,7 @@
       ><line x1="0" x2="0" y1="0" y2="7" class="hatch" /></pattern
     >
   </defs>
-  <text x="0" y="13" class="eyebrow-text">PORTS</text>
+  <text x="0" y="13" class="eyebrow-text">{text.lines.ports}</text>
   {#each ticks as tick (tick)}
     <line x1={ports(tick)} x2={ports(tick)} y1="18" y2={portsBottom} class="tick" />
     <text x={ports(tick) + 3} y="13" class="address">{hex(tick).slice(0, -1)}</text>
@@ -91,7 +95,7 @@
       >
         <title
           >{row.title}, {port.label}: {lineText(port)}{isAlias(port)
-            ? `, drawn at its ten-line alias ${hex(alias(port))}`
+            ? text.lines.alias(hex(alias(port)))
             : ''}</title
         >
       </rect>
@@ -104,7 +108,7 @@
     {/each}
   {/each}
 
-  <text x="0" y={memTop - 6} class="eyebrow-text">MEMORY</text>
+  <text x="0" y={memTop - 6} class="eyebrow-text">{text.lines.memory}</text>
   {#each [0xa0000, 0xb0000, 0xc0000, 0xd0000, 0xe0000, 0xf0000] as tick (tick)}
     <text x={memory(tick) + 2} y={memTop - 6} class="address">{hex(tick, 5).slice(0, -1)}</text>
     <line
@@ -121,7 +125,7 @@
     {#if i === 0}
       <rect x={memory(bios)} {y} width={right - memory(bios)} height={LANE - 4} class="bios" />
       <text x={memory(bios) + 5} y={y + 15} class="in-bios"
-        >{right - memory(bios) > 85 ? 'system BIOS' : 'BIOS'}</text
+        >{right - memory(bios) > 85 ? text.lines.systemBios : text.lines.bios}</text
       >
     {/if}
     {#each lane as w (w.item + w.function + w.index)}

@@ -63,3 +63,27 @@ export function place(groups: readonly LoomGroup[]): { groups: PlacedGroup[]; bo
   });
   return { groups: placed, bottom: y };
 }
+
+/** A mark's place on the loom. */
+export interface Spot {
+  key: string;
+  x: number;
+  y: number;
+}
+
+/** The mark that an arrow key goes to: the next in the row, or the nearest in the row above or below. */
+export function beside(
+  spots: readonly Spot[],
+  from: string,
+  way: 'left' | 'right' | 'up' | 'down'
+): Spot | undefined {
+  const here = spots.find((s) => s.key === from);
+  if (!here) return undefined;
+  const sign = way === 'left' || way === 'up' ? -1 : 1;
+  const [along, across] = way === 'left' || way === 'right' ? (['x', 'y'] as const) : (['y', 'x'] as const);
+  const ahead = spots.filter((s) => sign * (s[along] - here[along]) > 0 && (along === 'y' || s.y === here.y));
+  const nearest = Math.min(...ahead.map((s) => Math.abs(s[along] - here[along])));
+  return ahead
+    .filter((s) => Math.abs(s[along] - here[along]) === nearest)
+    .sort((a, b) => Math.abs(a[across] - here[across]) - Math.abs(b[across] - here[across]))[0];
+}

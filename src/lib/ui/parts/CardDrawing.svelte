@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Item, Part, State } from '$lib/core/model';
   import { foundPosition, positionOf } from '$lib/core/resources';
+  import { text } from '../text';
   import BlockDrawing from './BlockDrawing.svelte';
 
   let { part, item }: { part: Part; item: Item } = $props();
@@ -23,7 +24,7 @@
   <svg
     viewBox="0 -14 {W} {H + 18}"
     role="img"
-    aria-label="Drawing of {part.name}: {part.settings
+    aria-label="{text.tray.drawing(part.name)}: {part.settings
       .map((s) => `${s.label} ${s.positions.find((p) => p.id === positionOf(item, s))?.label ?? 'unknown'}`)
       .join('; ')}"
   >
@@ -44,7 +45,7 @@
     {/each}
   </svg>
 {:else}
-  <p>Nothing to move by hand on this one.</p>
+  <p>{text.tray.noDrawing}</p>
 {/if}
 
 <style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Caution } from '$lib/core/safety';
   import { getBench } from '../context';
+  import { text } from '../text';
 
   let { cautions, label }: { cautions: readonly Caution[]; label: string } = $props();
   const { session } = getBench();
@@ -22,7 +23,8 @@
       <p>{caution.text}</p>
       {#if caution.level === 'red'}
         <label
-          ><input type="checkbox" checked={confirmed(caution)} onchange={() => confirm(caution)} /> Understood</label
+          ><input type="checkbox" checked={confirmed(caution)} onchange={() => confirm(caution)} />
+          {text.tray.understood}</label
         >
       {/if}
     </div>

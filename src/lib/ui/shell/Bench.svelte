@@ -1,15 +1,17 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
+  import { beforeNavigate, goto, preloadCode } from '$app/navigation';
   import { page } from '$app/state';
   import { Button } from 'flowbite-svelte';
-  import type { Snippet } from 'svelte';
+  import { onMount, type Snippet } from 'svelte';
   import type { Build, Part } from '$lib/core/model';
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
-  import { Session } from '../session.svelte';
+  import { Session } from '../record/session.svelte';
   import { text } from '../text';
   import Tray from '../tray/Tray.svelte';
   import Keys from './Keys.svelte';
+  import Merge from './Merge.svelte';
+  import Notices from './Notices.svelte';
   import Rail from './Rail.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
   import TopBar from './TopBar.svelte';
@@ -26,6 +28,10 @@
   setBench({ session, planner });
 
   let help = $state(false);
+  /** Somebody wanted to go where the server is needed while it is away. */
+  let staying = $state(false);
+  let notices: Notices;
+  const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
   const cautions = $derived(session.count('caution'));
@@ -33,28 +39,43 @@
     parts: session.findings.filter((f) => /^(slot|part|period|isa)/.test(f.rule) && f.severity !== 'note')
       .length,
     lines: session.findings.filter((f) => /^(line|rom|brief)/.test(f.rule) && f.severity !== 'note').length,
-    bench: 0
+    bench: 0,
+    log: 0
+  });
+  const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
+  const date = $derived(session.build.brief.date);
+  const isWide = $derived(stage === 'bench' || stage === 'log');
+
+  onMount(() => {
+    const stops = [session.start(), planner.warm()];
+    // These two also work while the server is away.
+    for (const offline of ['lines', 'bench']) void preloadCode(here(offline));
+    return () => stops.forEach((stop) => stop());
+  });
+  beforeNavigate(({ to, cancel, willUnload }) => {
+    staying =
+      session.isAway && !willUnload && ![here('lines'), here('bench')].includes(to?.url.pathname ?? '');
+    if (staying) cancel();
   });
 
   async function resolve() {
-    if (stage !== 'lines') await goto(`/builds/${session.build.id}/lines`);
+    if (stage !== 'lines') await goto(here('lines'));
     planner.resolve();
   }
 
   function keys(event: KeyboardEvent) {
     const target = event.target as HTMLElement;
     if (target.closest('input, select, textarea, [contenteditable]') || event.altKey) return;
+    if (session.collision) return;
     const key = event.key.toLowerCase();
     if (event.ctrlKey || event.metaKey) {
       if (key === 'z') void session.step(event.shiftKey ? 'redo' : 'undo');
       else if (key === 'y') void session.step('redo');
       else return;
     } else if (key === 'r') void resolve();
-    else if (key === 'p') void goto(`/builds/${session.build.id}/bench`);
-    else if (key === '/')
-      void goto(`/builds/${session.build.id}/parts`).then(() =>
-        document.getElementById('part-query')?.focus()
-      );
+    else if (key === 'p') void goto(here('bench'));
+    else if (key === 'g') void goto(here('log'));
+    else if (key === '/') void goto(here('parts')).then(() => document.getElementById('part-query')?.focus());
     else if (key === '?') help = !help;
     else if (key === 'escape') {
       help = false;
@@ -71,41 +92,41 @@
   <TopBar>
     <span class="machine"
       ><b>{session.build.name}</b>
-      {session.machine.board.part.board?.cpu ?? ''}{session.build.brief.date
-        ? `, as of ${session.build.brief.date}`
-        : ''}</span
+      {cpu}{date ? text.asOf(date) : ''}</span
     >
     <span class="grow"></span>
     <span class="sum" aria-live="polite">
-      {#if stops}<b class="bad">{stops} {stops === 1 ? 'clash' : 'clashes'}</b>{:else}<b>No clash</b>{/if}
-      {#if cautions}<span>{cautions} caution{cautions > 1 ? 's' : ''}</span>{/if}
+      {#if stops}<b class="bad">{text.clashes(stops)}</b>{:else}<b>{text.noClash}</b>{/if}
+      {#if cautions}<span>{text.cautions(cautions)}</span>{/if}
     </span>
-    <Button class="act" onclick={() => session.step('undo')} disabled={!session.canUndo}>{text.undo}</Button>
+    <Button class="act" onclick={() => session.step('undo')} disabled={!session.canUndo && !session.waiting}
+      >{text.undo}</Button
+    >
     <Button class="act" onclick={() => session.step('redo')} disabled={!session.canRedo}>{text.redo}</Button>
     <Button
-      class={stage !== 'bench' && planner.state !== 'plan' ? 'act main' : 'act'}
+      class={stage === 'lines' || stage === 'parts' ? (planner.state === 'plan' ? 'act' : 'act main') : 'act'}
       onclick={resolve}
       aria-keyshortcuts="r">{text.resolve}<kbd>R</kbd></Button
     >
-    <Button class="act" href="/builds/{session.build.id}/bench" aria-keyshortcuts="p"
-      >{text.benchSheet}<kbd>P</kbd></Button
-    >
+    <Button class="act" href={here('bench')} aria-keyshortcuts="p">{text.benchSheet}<kbd>P</kbd></Button>
     <ThemeSwitch />
-    <Button class="act" onclick={() => (help = !help)} aria-label="Keys">?</Button>
+    <Button class="act" onclick={() => (help = !help)} aria-label={text.keysTitle} aria-keyshortcuts="?"
+      ><kbd class="only">?</kbd></Button
+    >
   </TopBar>
-  {#if session.trouble}
-    <p class="trouble no-print" role="alert">
-      {session.trouble}
-      <Button class="act" onclick={() => (session.trouble = '')}>Close</Button>
-    </p>
-  {/if}
-  <div class="body" class:wide={stage === 'bench'}>
+  <Notices bind:this={notices} {session} {staying} hideStaying={() => (staying = false)} />
+  <div class="body" class:wide={isWide}>
     <Rail id={session.build.id} {stage} {open} />
     <main>{@render children()}</main>
-    {#if stage !== 'bench'}<Tray />{/if}
+    {#if !isWide}<Tray />{/if}
   </div>
 </div>
 {#if help}<Keys close={() => (help = false)} />{/if}
+{#if session.collision}
+  {#key session.collision}
+    <Merge {session} collision={session.collision} keepCopy={() => notices.keep()} />
+  {/key}
+{/if}
 
 <style>
   .bench {
@@ -131,12 +152,9 @@
   .bad {
     color: var(--stop);
   }
-  .trouble {
+  .only {
     margin: 0;
-    padding: 0.5rem 1rem;
-    border-left: 8px solid var(--stop);
-    background: var(--sheet);
-    border-bottom: 1px solid var(--rule);
+    opacity: 1;
   }
   .body {
     flex: 1;

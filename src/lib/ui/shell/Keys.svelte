@@ -1,30 +1,20 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { onMount } from 'svelte';
+  import { text } from '../text';
 
   let { close }: { close: () => void } = $props();
   let box: HTMLDialogElement;
-  const rows = [
-    ['R', 'resolve: the fewest moves without a clash'],
-    ['P', 'bench sheet'],
-    ['/', 'search parts'],
-    ['← →', 'on a cap: move it along its row'],
-    ['↑ ↓', 'on a cap: go to the cap above or below'],
-    ['L', 'on a cap: lock it where it is, or unlock'],
-    ['Enter', 'on a ring: move the cap there; on a struck ring: why not?'],
-    ['Ctrl Z, Ctrl Y', 'undo, redo'],
-    ['Esc', 'leave a plan or an explanation']
-  ];
   onMount(() => box.showModal());
 </script>
 
 <dialog bind:this={box} onclose={close} aria-labelledby="keys-title">
-  <h2 id="keys-title">Keys</h2>
+  <h2 id="keys-title">{text.keysTitle}</h2>
   <dl>
-    {#each rows as [key, what] (key)}<dt>{key}</dt>
+    {#each text.keys as [key, what] (key)}<dt>{key}</dt>
       <dd>{what}</dd>{/each}
   </dl>
-  <Button class="act" onclick={() => box.close()}>Close</Button>
+  <Button class="act" onclick={() => box.close()}>{text.close}</Button>
 </dialog>
 
 <style>

@@ -6,8 +6,8 @@
 </script>
 
 <!-- The stages as a pin header: a cap sits over the pins of a stage with nothing left to settle. -->
-<nav class="rail no-print" aria-label="Stages">
-  <a class="home" href="/">{text.builds}</a>
+<nav class="rail no-print" aria-label={text.stagesLabel}>
+  <a class="home" href="/">{text.builds.title}</a>
   <ul>
     {#each stages as [key, label] (key)}
       <li>
@@ -18,9 +18,8 @@
               ></span>{/if}
           </span>
           <span class="name">{label}</span>
-          {#if open[key]}<span class="count" aria-label="{open[key]} open">{open[key]}</span>{:else}<span
-              class="sr-only">settled</span
-            >{/if}
+          {#if open[key]}<span class="count" aria-label={text.openCount(open[key])}>{open[key]}</span
+            >{:else}<span class="sr-only">{text.settled}</span>{/if}
         </a>
       </li>
     {/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { onMount } from 'svelte';
+  import { text } from '../text';
 
   let dark = $state(false);
   onMount(() => {
@@ -18,4 +19,4 @@
   }
 </script>
 
-<Button class="act" onclick={toggle} aria-pressed={dark}>{dark ? 'Day' : 'Bench lamp'}</Button>
+<Button class="act" onclick={toggle} aria-pressed={dark}>{dark ? text.day : text.lamp}</Button>

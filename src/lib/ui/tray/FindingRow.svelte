@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { Finding } from '$lib/core/model';
   import { getBench } from '../context';
-  import { severityWord } from '../labels';
+  import { text } from '../text';
 
   let { finding, open = false }: { finding: Finding; open?: boolean } = $props();
   const { session } = getBench();
@@ -15,13 +15,13 @@
 
 <details class="finding {finding.severity}" {open}>
   <summary
-    ><span class="word">{severityWord[finding.severity]}</span>
+    ><span class="word">{text.tray.severity[finding.severity]}</span>
     <span class="title">{finding.title}</span></summary
   >
   <p>{finding.sentence}</p>
   <p class="quiet">{finding.why}</p>
   {#if finding.severity === 'clash' && finding.rule.startsWith('line.') && finding.fixes.length === 0}
-    <p>No single move ends this. Press R to rearrange.</p>
+    <p>{text.tray.noSingleMove}</p>
   {/if}
   <div class="fixes">
     {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
@@ -29,7 +29,7 @@
     {/each}
     {#each items as item (item)}
       <Button class="act plain" onclick={() => (session.selected = item)}
-        >Show {session.machine.find(item)?.title}</Button
+        >{text.tray.show(session.machine.find(item)?.title ?? item)}</Button
       >
     {/each}
   </div>

@@ -26,21 +26,18 @@
   }
 </script>
 
-<section aria-label="Plan" aria-live="polite">
+<section aria-label={text.tray.plan} aria-live="polite">
   {#if planner.state === 'working'}
-    <h2>{text.resolving}</h2>
-    <progress aria-label={text.resolving}></progress>
-    <Button class="act" onclick={() => planner.stop()}>{text.stop}</Button>
+    <h2>{text.tray.resolving}</h2>
+    <progress aria-label={text.tray.resolving}></progress>
+    <Button class="act" onclick={() => planner.stop()}>{text.tray.stop}</Button>
   {:else if result?.status === 'solved' && solution}
     <h2>
-      {solution.moves.length === 0
-        ? 'Nothing has to move'
-        : `${solution.moves.length} ${solution.moves.length === 1 ? 'setting' : 'settings'} to move`}
+      {solution.moves.length === 0 ? text.tray.nothingMoves : text.tray.moves(solution.moves.length)}
     </h2>
     <p class="quiet">
-      {result.optimal
-        ? 'Proved: no answer needs less.'
-        : 'The best found before the limit; a better one may exist.'} The loom shows it; nothing is taken yet.
+      {result.optimal ? text.tray.proved : text.tray.bestSoFar}
+      {text.tray.onlyShown}
     </p>
     <ol>
       {#each solution.moves as move (move.item + move.setting)}
@@ -50,17 +47,18 @@
     </ol>
     {#each shares as share, i (i)}
       <p class="share">
-        <b>{share.line} shared:</b>
-        {nameOf(share.a.item, share.a.function)} with {nameOf(share.b.item, share.b.function)}. {share.reason}
+        <b>{text.tray.shared(share.line)}</b>
+        {text.tray.sharedBy(nameOf(share.a.item, share.a.function), nameOf(share.b.item, share.b.function))}
+        {share.reason}
       </p>
     {/each}
     <div class="row">
-      <Button class="act main" onclick={() => planner.take()}>{text.take}</Button>
-      <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
+      <Button class="act main" onclick={() => planner.take()}>{text.tray.take}</Button>
+      <Button class="act" onclick={() => planner.close()}>{text.tray.leave}</Button>
     </div>
     {#if planner.solutions.length > 1}
       <fieldset>
-        <legend class="eyebrow">Other ways</legend>
+        <legend class="eyebrow">{text.tray.otherWays}</legend>
         {#each planner.solutions as other, i (i)}
           <label class:on={planner.shown === i}>
             <input
@@ -70,13 +68,13 @@
               onchange={() => planner.show(i)}
             />
             <span
-              >{i === 0 ? 'Best' : `Alternative ${i}`}: {other.moves
+              >{i === 0 ? text.tray.best : text.tray.alternative(i)}: {other.moves
                 .map((move) => {
                   const m = moveText(session.machine, move);
                   return `${m.card} ${m.block}`;
                 })
-                .join(', ') || 'no move'}{other.shares.some((s) => s.tolerated)
-                ? ', shares a line'
+                .join(', ') || text.tray.noMove}{other.shares.some((s) => s.tolerated)
+                ? text.tray.sharesALine
                 : ''}</span
             >
           </label>
@@ -84,11 +82,9 @@
       </fieldset>
     {/if}
   {:else if result?.status === 'impossible'}
-    <h2 class="bad">These cannot live together</h2>
+    <h2 class="bad">{text.tray.impossible}</h2>
     <p class="quiet">
-      {result.minimal
-        ? 'Leave any one of them out and the rest fit.'
-        : 'The search for the smallest such set was stopped.'}
+      {result.minimal ? text.tray.minimal : text.tray.notMinimal}
     </p>
     <ul>
       {#each result.core as member (member.item + member.function)}
@@ -99,24 +95,24 @@
         </li>
       {/each}
     </ul>
-    <h3 class="eyebrow">What would help</h3>
+    <h3 class="eyebrow">{text.tray.help}</h3>
     <div class="column">
       {#each result.relaxations as relaxation, i (i)}
         <Button class={i === 0 ? 'act main' : 'act'} onclick={() => relax(relaxation)}
-          >{relaxation.fixes.map((fix) => fixText(session.machine, fix, partName)).join(', then ')}</Button
+          >{relaxation.fixes
+            .map((fix) => fixText(session.machine, fix, partName))
+            .join(text.tray.then)}</Button
         >
-      {:else}<p>
-          No single change, nor two or three together, makes room. Take a card out and try again.
-        </p>{/each}
-      <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
+      {:else}<p>{text.tray.noHelp}</p>{/each}
+      <Button class="act" onclick={() => planner.close()}>{text.tray.leave}</Button>
     </div>
   {:else if result?.status === 'stopped'}
-    <h2>Stopped before an answer was found</h2>
-    <Button class="act" onclick={() => planner.close()}>{text.leave}</Button>
+    <h2>{text.tray.stopped}</h2>
+    <Button class="act" onclick={() => planner.close()}>{text.tray.leave}</Button>
   {/if}
   {#if planner.state === 'plan'}
     <Checkbox bind:checked={planner.allowOff} onchange={() => planner.resolve()} classes={{ div: 'mt-3' }}
-      >Functions may be switched off</Checkbox
+      >{text.tray.allowOff}</Checkbox
     >
   {/if}
 </section>

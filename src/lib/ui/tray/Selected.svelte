@@ -44,29 +44,35 @@
     );
 </script>
 
-<section aria-label="Selected part">
-  <h2 class="eyebrow">Change on the card</h2>
-  <label class="sr-only" for="selected">Part</label>
+<section aria-label={text.tray.selected}>
+  <h2 class="eyebrow">{text.tray.change}</h2>
+  <label class="sr-only" for="selected">{text.tray.part}</label>
   <Select
     id="selected"
     bind:value={session.selected}
     items={all.map((i) => ({
       value: i.id,
-      name: `${i.slot ? `Slot ${i.slot}: ` : ''}${i.label ?? session.parts.get(i.part)?.name} (${i.slot ? (session.parts.get(i.part)?.maker ?? '') : 'board'})`
+      name: text.tray.option(
+        i.slot,
+        i.label ?? session.parts.get(i.part)?.name ?? i.part,
+        session.parts.get(i.part)?.maker ?? ''
+      )
     }))}
     placeholder=""
   />
-  <p class="what">{part.maker} {part.name}{seat ? `, slot ${seat.label ?? seat.id}` : ''}</p>
+  <p class="what">{text.tray.where(`${part.maker} ${part.name}`, seat && (seat.label ?? seat.id))}</p>
   <CardDrawing {part} {item} />
-  <p class="quiet">{text.legend}</p>
+  <p class="quiet">{text.tray.legend}</p>
   {#if job?.actions.length}
     <ol>
       {#each job.actions as action, i (i)}<li>{action.text}</li>{/each}
     </ol>
-    <p class="quiet">{text.offNote}</p>
+    <p class="quiet">{text.tray.offNote}</p>
   {/if}
   {#if part.settings.length}
-    <div class="heads" aria-hidden="true"><span>As found</span><span>Chosen</span></div>
+    <div class="heads" aria-hidden="true">
+      <span>{text.tray.asFound}</span><span>{text.tray.chosen}</span>
+    </div>
     {#each part.settings as setting (setting.id)}
       {@const position = positionOf(item, setting)}
       {@const locked = item.locked.includes(setting.id)}
@@ -74,32 +80,32 @@
         setting.known && item.asFound[setting.id] !== undefined && item.asFound[setting.id] !== position}
       <div class="setting" class:moved>
         <span class="name"
-          >{setting.label}{#if !setting.known}<em> unknown: never moved</em>{/if}</span
+          >{setting.label}{#if !setting.known}<em> {text.tray.unknown}</em>{/if}</span
         >
         <button
           class="lock"
           aria-pressed={locked}
-          aria-label="Lock {setting.label}"
+          aria-label={text.tray.lockLabel(setting.label)}
           onclick={() => lock(setting.id)}
-          disabled={!setting.known}>{locked ? 'locked' : 'lock'}</button
+          disabled={!setting.known}>{locked ? text.tray.locked : text.tray.lock}</button
         >
         <select
-          aria-label="{setting.label} as found"
+          aria-label={text.tray.asFoundOf(setting.label)}
           value={item.asFound[setting.id] ?? ''}
           onchange={(e) => set('asFound', setting.id, e)}
           disabled={fixedBlock(setting)}
         >
-          <option value="">not looked at</option>
+          <option value="">{text.tray.notLooked}</option>
           {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
         </select>
         <select
           class="chosen"
-          aria-label="{setting.label} chosen"
+          aria-label={text.tray.chosenOf(setting.label)}
           value={item.chosen[setting.id] ?? ''}
           onchange={(e) => set('chosen', setting.id, e)}
           disabled={!setting.known || firmware(setting) || locked}
         >
-          <option value="">as found</option>
+          <option value="">{text.tray.likeFound}</option>
           {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
         </select>
       </div>

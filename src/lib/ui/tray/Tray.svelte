@@ -11,20 +11,20 @@
   const notes = $derived(session.findings.filter((f) => f.severity === 'note'));
 </script>
 
-<aside class="no-print" aria-label="Tray">
+<aside class="no-print" aria-label={text.tray.label}>
   {#if planner.trouble}<p class="trouble" role="alert">{planner.trouble}</p>{/if}
   {#if planner.state === 'plan' || planner.state === 'working'}<Plan />{/if}
   {#if planner.state === 'why'}<Why />{/if}
   {#if planner.state !== 'plan'}
-    <h2 class="eyebrow">{text.inTheWay}</h2>
+    <h2 class="eyebrow">{text.tray.inTheWay}</h2>
     {#each serious as finding, i (finding.id + i)}<FindingRow {finding} open={i === 0} />{:else}
-      <p class="clear"><span class="cap" aria-hidden="true"></span>{text.nothingInTheWay}</p>
+      <p class="clear"><span class="cap" aria-hidden="true"></span>{text.tray.nothingInTheWay}</p>
     {/each}
   {/if}
   <Selected />
   {#if notes.length && planner.state !== 'plan'}
     <details>
-      <summary>{notes.length} note{notes.length > 1 ? 's' : ''}</summary>
+      <summary>{text.tray.notes(notes.length)}</summary>
       {#each notes as finding, i (finding.id + i)}<FindingRow {finding} />{/each}
     </details>
   {/if}

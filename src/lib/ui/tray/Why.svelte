@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import { getBench } from '../context';
   import { moveText } from '../labels';
+  import { text } from '../text';
 
   const { session, planner } = getBench();
   const why = $derived(planner.why!);
@@ -14,24 +15,24 @@
   };
 </script>
 
-<section aria-label="Why not" aria-live="polite">
-  <h2>{target.card} {target.block} to {target.to}?</h2>
+<section aria-label={text.tray.why} aria-live="polite">
+  <h2>{text.tray.whyTitle(target.card, target.block, target.to)}</h2>
   {#each why.reasons as reason, i (i)}<p>{reason}</p>{/each}
   {#if why.verdict === 'taken'}
-    <p>It can work after {why.moves?.length ?? 'some'} moves:</p>
+    <p>{text.tray.after(why.moves?.length)}</p>
     <ul>
       {#each why.moves ?? [] as move (move.item + move.setting)}{@const m = moveText(session.machine, move)}
         <li>{m.card} {m.block}: {m.from} → {m.to}</li>{/each}
     </ul>
   {:else if why.verdict === 'impossible'}
-    <p>Wherever the others go, it cannot. These stand against it:</p>
+    <p>{text.tray.whereverTheyGo}</p>
     <ul>
       {#each why.core ?? [] as member (member.item + member.function)}<li>
           {name(member.item, member.function)}
         </li>{/each}
     </ul>
   {/if}
-  <Button class="act" onclick={() => planner.close()}>Close<kbd>Esc</kbd></Button>
+  <Button class="act" onclick={() => planner.close()}>{text.close}<kbd>Esc</kbd></Button>
 </section>
 
 <style>

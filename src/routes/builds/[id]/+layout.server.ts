@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { NotFound } from '$lib/server/builds';
 import { builds } from '$lib/server/context';
+import { InBin, NotFound } from '$lib/server/errors';
 
 export const load = async ({ params }) => {
   const store = await builds();
@@ -12,6 +12,7 @@ export const load = async ({ params }) => {
     return { record, parts: [...used].map((id) => parts.get(id)!) };
   } catch (problem) {
     if (problem instanceof NotFound) error(404, problem.message);
+    if (problem instanceof InBin) error(410, problem.message);
     throw problem;
   }
 };

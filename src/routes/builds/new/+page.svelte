@@ -16,8 +16,8 @@
 
   async function create(event: SubmitEvent) {
     event.preventDefault();
-    if (!name.trim()) return void (trouble = 'Give the machine a name.');
-    if (!board) return void (trouble = 'Choose its board.');
+    if (!name.trim()) return void (trouble = text.builds.needName);
+    if (!board) return void (trouble = text.builds.needBoard);
     busy = true;
     trouble = '';
     try {
@@ -37,40 +37,40 @@
   }
 </script>
 
-<svelte:head><title>{text.newBuild} · {text.product}</title></svelte:head>
+<svelte:head><title>{text.builds.newBuild} · {text.product}</title></svelte:head>
 
 <TopBar
-  ><a class="back" href="/">{text.builds}</a>
-  <h1>{text.newBuild}</h1></TopBar
+  ><a class="back" href="/">{text.builds.title}</a>
+  <h1>{text.builds.newBuild}</h1></TopBar
 >
 <form onsubmit={create}>
   <div class="row">
     <div>
-      <Label for="name">Name of the machine</Label>
+      <Label for="name">{text.builds.name}</Label>
       <Input id="name" bind:value={name} maxlength={120} autocomplete="off" />
     </div>
     <div class="short">
-      <Label for="date">Stands for (year, or 1991-03)</Label>
+      <Label for="date">{text.builds.date}</Label>
       <Input id="date" bind:value={date} maxlength={7} autocomplete="off" />
     </div>
   </div>
   <fieldset>
-    <legend>{text.chooseBoard}</legend>
-    <Label for="query" class="sr-only">{text.findPart}</Label>
-    <Input id="query" bind:value={query} placeholder="Search: 386, XT, local bus" autocomplete="off" />
+    <legend>{text.builds.chooseBoard}</legend>
+    <Label for="query" class="sr-only">{text.builds.findBoard}</Label>
+    <Input id="query" bind:value={query} placeholder={text.builds.boardHint} autocomplete="off" />
     {#each found as part (part.id)}
       <label class="board" class:on={board === part.id}>
         <input type="radio" name="board" value={part.id} bind:group={board} />
         <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
-        <span class="slots">{part.board?.slots.length} slots</span>
+        <span class="slots">{text.builds.slots(part.board?.slots.length ?? 0)}</span>
         <span class="years">{part.sold?.from}–{part.sold?.to ?? ''}</span>
       </label>
     {:else}
-      <p>No board matches “{query}”. Try a CPU or a bus.</p>
+      <p>{text.builds.noBoard(query)}</p>
     {/each}
   </fieldset>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
-  <Button type="submit" class="act main" disabled={busy}>Create and add cards</Button>
+  <Button type="submit" class="act main" disabled={busy}>{text.builds.create}</Button>
 </form>
 
 <style>

@@ -1,18 +1,20 @@
 import { Build } from '$lib/core/model';
-import { answer, body, json } from '$lib/server/api';
-import { NewBuild, idFrom } from '$lib/server/builds';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
+import { idFrom } from '$lib/server/builds';
 import { builds } from '$lib/server/context';
+import { buildPage } from '$lib/server/listing';
 
-export const GET = () => answer(async () => json({ builds: await (await builds()).list() }));
+export const GET = route(endpoints.listBuilds, async ({ query }) =>
+  buildPage(await builds(), query.from, query)
+);
 
-export const POST = ({ request }) =>
-  answer(async () => {
-    const { name, board, date } = await body(request, NewBuild);
-    const build = Build.parse({
-      id: idFrom(name),
-      name,
-      brief: { ...(date ? { date } : {}) },
-      board: { id: 'board', part: board }
-    });
-    return json(await (await builds()).create(build, 'created'), 201);
+export const POST = route(endpoints.createBuild, async ({ body: { name, board, date } }) => {
+  const build = Build.parse({
+    id: idFrom(name),
+    name,
+    brief: { ...(date ? { date } : {}) },
+    board: { id: 'board', part: board }
   });
+  return (await builds()).create(build, 'created');
+});

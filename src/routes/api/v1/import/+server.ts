@@ -1,5 +1,5 @@
-import { answer, bodyText, json } from '$lib/server/api';
 import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
 
-export const POST = ({ request }) =>
-  answer(async () => json(await (await builds()).importFile(await bodyText(request)), 201));
+export const POST = route(endpoints.importBuild, async ({ body }) => (await builds()).importFile(body));

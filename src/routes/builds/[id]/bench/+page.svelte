@@ -1,16 +1,22 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { sheetOf, sheetText, writeBuildFile } from '$lib/formats';
+  import { exportKinds, exported, sheetOf, type ExportKind } from '$lib/formats';
   import { getBench } from '$lib/ui/context';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import Cautions from '$lib/ui/sheet/Cautions.svelte';
+  import { text } from '$lib/ui/text';
 
   const { session } = getBench();
   const sheet = $derived(sheetOf(session.build, session.parts));
+  const words = text.sheet;
+  const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
+  const date = $derived(session.build.brief.date);
   const item = (id: string) => [session.build.board, ...session.build.items].find((i) => i.id === id);
 
-  function save(name: string, type: string, content: string) {
-    const url = URL.createObjectURL(new Blob([content], { type }));
+  /** Made here, so that it also works while the server is away. */
+  function save(kind: ExportKind) {
+    const { content, media, name } = exported(session.build, session.parts, kind);
+    const url = URL.createObjectURL(new Blob([content], { type: media }));
     const link = document.createElement('a');
     link.href = url;
     link.download = name;
@@ -20,45 +26,34 @@
 </script>
 
 <div class="tools no-print">
-  <h1>Bench sheet</h1>
-  <Button class="act main" onclick={() => print()}>Print</Button>
-  <Button class="act" onclick={() => save(`${session.build.id}.txt`, 'text/plain', sheetText(sheet))}
-    >Save as text</Button
-  >
-  <Button
-    class="act"
-    onclick={() =>
-      save(`${session.build.id}.json`, 'application/json', writeBuildFile(session.build, session.parts))}
-    >Save the build file</Button
-  >
+  <h1>{words.title}</h1>
+  <Button class="act main" onclick={() => print()}>{words.print}</Button>
+  <span>{words.saveAs}</span>
+  {#each exportKinds as kind (kind)}
+    <Button class="act" onclick={() => save(kind)}>{words.kinds[kind]}</Button>
+  {/each}
 </div>
 
 <article>
   <h2>
-    {session.build.name}<span
-      >{session.machine.board.part.board?.cpu ?? ''}{session.build.brief.date
-        ? `, as of ${session.build.brief.date}`
-        : ''}</span
-    >
+    {session.build.name}<span>{cpu}{date ? text.asOf(date) : ''}</span>
   </h2>
 
   {#if sheet.open.length}
     <section class="open">
-      <h3>Still open</h3>
+      <h3>{words.open}</h3>
       <ul>
         {#each sheet.open as finding, i (i)}<li>
-            <b
-              >{finding.severity === 'caution' ? 'Caution' : finding.severity === 'stop' ? 'Stop' : 'Clash'}: {finding.title}.</b
-            >
+            <b>{words.severity[finding.severity]}: {finding.title}.</b>
             {finding.sentence}
           </li>{/each}
       </ul>
     </section>
   {/if}
 
-  <Cautions cautions={sheet.cautions} label="Cautions" />
+  <Cautions cautions={sheet.cautions} label={words.cautions} />
 
-  {#if sheet.steps.length === 0}<p class="none">Nothing to move: every setting is where it was found.</p>{/if}
+  {#if sheet.steps.length === 0}<p class="none">{words.nothing}</p>{/if}
   <ol class="steps">
     {#each sheet.steps as step, i (i)}
       {@const drawn = step.kind === 'set' && step.item ? item(step.item) : undefined}
@@ -76,18 +71,20 @@
         </div>
         {#if drawn}<div class="drawing">
             <CardDrawing part={session.parts.get(drawn.part)!} item={drawn} />
-            <p>Dashed: as found. Solid frame: where it goes.</p>
+            <p>{words.legend}</p>
           </div>{/if}
       </li>
     {/each}
   </ol>
 
-  <Cautions cautions={sheet.powerCautions} label="Before power" />
+  <Cautions cautions={sheet.powerCautions} label={words.power} />
 
   <section>
-    <h3>Lines after this</h3>
+    <h3>{words.after}</h3>
     <table>
-      <thead><tr><th>Card</th><th>Function</th><th>Lines, ports, memory</th></tr></thead>
+      <thead
+        ><tr><th>{words.head.card}</th><th>{words.head.function}</th><th>{words.head.lines}</th></tr></thead
+      >
       <tbody
         >{#each sheet.lines as row, i (i)}<tr
             ><td>{row.owner}</td><td>{row.function}</td><td class="mono">{row.lines.join('  ')}</td></tr

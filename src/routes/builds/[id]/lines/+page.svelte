@@ -1,14 +1,19 @@
 <script lang="ts">
   import Loom from '$lib/ui/loom/Loom.svelte';
-  import Scales from '$lib/ui/loom/Scales.svelte';
   import { text } from '$lib/ui/text';
 </script>
 
-<h1>{text.stages.lines}</h1>
-<p class="lead">{text.linesLead}</p>
+<h1>{text.lines.title}</h1>
+<p class="lead">{text.lines.lead}</p>
 <div class="scroll">
   <Loom />
-  <Scales />
+  {#await import('$lib/ui/loom/Scales.svelte')}
+    <p class="wait">{text.lines.wait}</p>
+  {:then { default: Scales }}
+    <Scales />
+  {:catch}
+    <p class="wait">{text.serverGone}</p>
+  {/await}
 </div>
 
 <style>
@@ -17,6 +22,10 @@
   }
   .lead {
     margin: 0 0 0.5rem;
+    color: var(--quiet);
+  }
+  .wait {
+    min-height: 22rem;
     color: var(--quiet);
   }
   .scroll {

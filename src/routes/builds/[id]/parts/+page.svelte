@@ -60,18 +60,20 @@
   <button class="card" class:on={session.selected === id} onclick={() => (session.selected = id)}>
     <b>{item.label ?? part.name}</b> <span>{part.summary}</span>
   </button>
-  <label class="sr-only" for="slot-{id}">Slot of {part.name}</label>
+  <label class="sr-only" for="slot-{id}">{text.parts.slotOf(part.name)}</label>
   <select id="slot-{id}" value={slotId} onchange={(e) => seat(id, e)}>
-    <option value="">no slot</option>
+    <option value="">{text.parts.noSlot}</option>
     {#each slots as slot (slot.id)}<option value={slot.id}
-        >slot {slot.label ?? slot.id}, {busName[slot.bus]}</option
+        >{text.parts.slot(slot.label ?? slot.id, busName[slot.bus])}</option
       >{/each}
   </select>
-  <Button class="act" onclick={() => out(id)} aria-label="Take out {part.name}">Take out</Button>
+  <Button class="act" onclick={() => out(id)} aria-label={text.parts.takeOutLabel(part.name)}
+    >{text.parts.takeOut}</Button
+  >
 {/snippet}
 
-<h1>{text.stages.parts}</h1>
-<p class="lead">{text.partsLead}</p>
+<h1>{text.parts.title}</h1>
+<p class="lead">{text.parts.lead}</p>
 
 <ol class="slots">
   {#each holders as { slot, items } (slot.id)}
@@ -79,44 +81,41 @@
       <span class="slot {slot.bus}"><b>{slot.label ?? slot.id}</b> {busName[slot.bus]}</span>
       <div class="cards">
         {#each items as item (item.id)}<div class="row">{@render row(item.id, slot.id)}</div>{:else}<span
-            class="free">free</span
+            class="free">{text.parts.free}</span
           >{/each}
       </div>
     </li>
   {/each}
 </ol>
 {#if loose.length}
-  <h2>Not seated</h2>
+  <h2>{text.parts.notSeated}</h2>
   {#each loose as item (item.id)}<div class="row">{@render row(item.id, '')}</div>{/each}
 {/if}
 {#if session.build.shelf.length}
-  <h2>Lying ready</h2>
+  <h2>{text.parts.ready}</h2>
   {#each session.build.shelf as item (item.id)}
     <div class="row">
       <span class="card"
         ><b>{item.label ?? session.parts.get(item.part)?.name}</b>
         <span>{session.parts.get(item.part)?.summary}</span></span
-      ><Button class="act" onclick={() => back(item.id)}>Fit</Button>
+      ><Button class="act" onclick={() => back(item.id)}>{text.parts.fit}</Button>
     </div>
   {/each}
 {/if}
 
-<h2>Add a card</h2>
-<Label for="part-query" class="sr-only">{text.findPart}</Label>
-<Input
-  id="part-query"
-  bind:value={query}
-  placeholder="Search: sound, network, VGA, modem, local bus"
-  autocomplete="off"
-/>
+<h2>{text.parts.addTitle}</h2>
+<Label for="part-query" class="sr-only">{text.parts.find}</Label>
+<Input id="part-query" bind:value={query} placeholder={text.parts.findHint} autocomplete="off" />
 <ul class="found">
   {#each found.slice(0, 60) as part (part.id)}
     <li>
       <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
       <span class="years">{part.sold?.from ?? ''}–{part.sold?.to ?? ''}</span>
-      <Button class="act" onclick={() => add(part)} aria-label="Add {part.name}">Add</Button>
+      <Button class="act" onclick={() => add(part)} aria-label={text.parts.addLabel(part.name)}
+        >{text.parts.add}</Button
+      >
     </li>
-  {:else}<li>No card matches “{query}”. Try what it does: sound, disk, serial.</li>{/each}
+  {:else}<li>{text.parts.none(query)}</li>{/each}
 </ul>
 
 <style>

@@ -1,17 +1,11 @@
-import { z } from 'zod';
-import { answer, body, json } from '$lib/server/api';
 import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
 
-const Save = z.strictObject({
-  build: z.unknown(),
-  base: z.number().int().min(0),
-  note: z.string().max(200).default('')
-});
+export const GET = route(endpoints.getBuild, async ({ params }) => (await builds()).get(params.id));
 
-export const GET = ({ params }) => answer(async () => json(await (await builds()).get(params.id)));
+export const PUT = route(endpoints.saveBuild, async ({ params, body: { build, base, note } }) =>
+  (await builds()).save(params.id, build, base, note)
+);
 
-export const PUT = ({ params, request }) =>
-  answer(async () => {
-    const { build, base, note } = await body(request, Save);
-    return json(await (await builds()).save(params.id, build, base, note));
-  });
+export const DELETE = route(endpoints.binBuild, async ({ params }) => (await builds()).bin(params.id, 'in'));

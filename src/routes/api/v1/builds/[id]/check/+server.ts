@@ -1,11 +1,10 @@
-import { check, isClean } from '$lib/core/check';
-import { answer, json } from '$lib/server/api';
 import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
+import { checked } from '$lib/server/compute';
 
-export const GET = ({ params }) =>
-  answer(async () => {
-    const store = await builds();
-    const { build } = await store.get(params.id);
-    const findings = check(build, await store.parts());
-    return json({ status: isClean(findings) ? 'clean' : 'clash', findings });
-  });
+export const GET = route(endpoints.checkBuild, async ({ params }) => {
+  const store = await builds();
+  const { build } = await store.get(params.id);
+  return checked(build, await store.parts());
+});

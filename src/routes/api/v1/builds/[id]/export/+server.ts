@@ -1,14 +1,13 @@
-import { answer } from '$lib/server/api';
+import { exported } from '$lib/formats';
 import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
 
-export const GET = ({ params }) =>
-  answer(
-    async () =>
-      new Response(await (await builds()).exportFile(params.id), {
-        headers: {
-          'content-type': 'application/json',
-          // The id is made of letters, digits and hyphens only.
-          'content-disposition': `attachment; filename="${params.id.replace(/[^a-z0-9-]/g, '')}.json"`
-        }
-      })
-  );
+export const GET = route(endpoints.exportBuild, async ({ params, query }) => {
+  const store = await builds();
+  const { build } = await store.get(params.id);
+  const { content, media, name } = exported(build, await store.parts(), query.as);
+  return new Response(content, {
+    headers: { 'content-type': media, 'content-disposition': `attachment; filename="${name}"` }
+  });
+});

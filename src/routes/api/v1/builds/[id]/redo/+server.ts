@@ -1,4 +1,5 @@
-import { answer, json } from '$lib/server/api';
 import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
 
-export const POST = ({ params }) => answer(async () => json(await (await builds()).step(params.id, 'redo')));
+export const POST = route(endpoints.redo, async ({ params }) => (await builds()).step(params.id, 'redo'));

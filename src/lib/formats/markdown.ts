@@ -1,0 +1,45 @@
+import type { Caution } from '../core/safety';
+import type { Sheet } from './sheet';
+
+/** Characters that Markdown would read as marks are written as they are. */
+const plain = (text: string): string =>
+  text.replace(/\s+/g, ' ').replace(/[\\`*_{}[\]<>#|~]/g, (mark) => `\\${mark}`);
+
+const caution = (c: Caution) => `> **${c.level === 'red' ? 'Danger' : 'Caution'}:** ${plain(c.text)}`;
+
+/** The bench sheet as Markdown: boxes to tick, a table of lines. */
+export function sheetMarkdown(sheet: Sheet): string {
+  const out: string[] = [`# Bench sheet: ${plain(sheet.name)}`];
+  if (sheet.open.length)
+    out.push(
+      '## Still open',
+      sheet.open.map((f) => `- **${f.severity}**: ${plain(f.title)}. ${plain(f.sentence)}`).join('\n')
+    );
+  out.push(sheet.cautions.map(caution).join('\n>\n'), '## Steps');
+  if (!sheet.steps.length) out.push('Nothing to move: every setting is where it was found.');
+  sheet.steps.forEach((step, i) =>
+    out.push(
+      [
+        `${i + 1}. [ ] ${plain(step.title)}`,
+        ...step.actions.map((action) =>
+          step.kind === 'command'
+            ? `   - [ ] \`${action.text.replace(/`/g, "'")}\``
+            : `   - [ ] ${plain(action.text)}`
+        )
+      ].join('\n')
+    )
+  );
+  out.push(
+    '## Before power',
+    sheet.powerCautions.map(caution).join('\n>\n'),
+    '## Lines after this',
+    [
+      '| Card | Function | Lines, ports, memory |',
+      '| --- | --- | --- |',
+      ...sheet.lines.map(
+        (row) => `| ${plain(row.owner)} | ${plain(row.function)} | ${plain(row.lines.join(', '))} |`
+      )
+    ].join('\n')
+  );
+  return out.join('\n\n') + '\n';
+}

@@ -1,0 +1,149 @@
+import { z } from 'zod';
+import { Build, Part, type Finding } from '../../core/model';
+import type { Change } from '../../core/revision';
+
+/** Shapes of the replies, for the description of the API and for its tests. */
+const Ref = z.object({ item: z.string(), function: z.string() });
+
+export const Fix = z.union([
+  z.object({ action: z.literal('set'), item: z.string(), setting: z.string(), position: z.string() }),
+  z.object({
+    action: z.literal('move-slot'),
+    item: z.string(),
+    slot: z.string(),
+    swapWith: z.string().optional()
+  }),
+  z.object({ action: z.literal('unlock'), item: z.string(), setting: z.string() }),
+  z.object({ action: z.literal('switch-off'), item: z.string(), function: z.string() }),
+  z.object({ action: z.literal('exchange'), item: z.string(), with: z.string() }),
+  z.object({ action: z.literal('take-out'), item: z.string() }),
+  z.object({ action: z.literal('never-together'), a: Ref, b: Ref })
+]);
+
+export const FindingReply = z.object({
+  id: z.string(),
+  rule: z.string(),
+  severity: z.enum(['stop', 'clash', 'caution', 'note']),
+  subjects: z.array(
+    z.object({
+      item: z.string(),
+      function: z.string().optional(),
+      setting: z.string().optional(),
+      slot: z.string().optional()
+    })
+  ),
+  title: z.string(),
+  sentence: z.string(),
+  why: z.string(),
+  fixes: z.array(z.object({ label: z.string(), fix: Fix })),
+  line: z
+    .object({ resource: z.enum(['irq', 'dma', 'io', 'memory']), from: z.number(), to: z.number() })
+    .optional()
+}) satisfies z.ZodType<Finding>;
+
+export const CheckReply = z.object({ status: z.enum(['clean', 'clash']), findings: z.array(FindingReply) });
+
+const Solution = {
+  positions: z.record(z.string(), z.record(z.string(), z.string())),
+  claims: z.array(z.looseObject({ item: z.string(), function: z.string(), text: z.string() })),
+  moves: z.array(
+    z.object({ item: z.string(), setting: z.string(), from: z.string().nullable(), to: z.string() })
+  ),
+  shares: z.array(z.looseObject({ a: Ref, b: Ref, line: z.string(), tolerated: z.boolean() })),
+  off: z.array(Ref),
+  objective: z.array(z.number())
+};
+export const ResolutionReply = z.union([
+  z.object({
+    status: z.literal('solved'),
+    optimal: z.boolean(),
+    bound: z.array(z.number()),
+    alternatives: z.array(z.object(Solution)),
+    nodes: z.number(),
+    ...Solution
+  }),
+  z.object({
+    status: z.literal('impossible'),
+    core: z.array(z.looseObject({ item: z.string(), function: z.string() })),
+    minimal: z.boolean(),
+    relaxations: z.array(z.looseObject({})),
+    nodes: z.number()
+  }),
+  z.object({ status: z.literal('stopped'), bound: z.array(z.number()), nodes: z.number() })
+]);
+
+export const RecordReply = z.object({
+  build: Build,
+  head: z.number().int(),
+  canUndo: z.boolean(),
+  canRedo: z.boolean()
+});
+
+export const ItemReply = z.object({
+  id: z.string(),
+  part: z.string(),
+  kind: z.string(),
+  title: z.string(),
+  maker: z.string(),
+  where: z.enum(['board', 'fitted', 'ready']),
+  slot: z.string().nullable(),
+  build: z.string(),
+  buildName: z.string()
+});
+
+export const SummaryReply = z.object({
+  id: z.string(),
+  name: z.string(),
+  head: z.number().int(),
+  created: z.string(),
+  updated: z.string(),
+  deleted: z.string().nullable(),
+  board: z.string(),
+  date: z.string().nullable(),
+  role: z.string().nullable(),
+  cards: z.number().int(),
+  stops: z.number().int(),
+  clashes: z.number().int(),
+  cautions: z.number().int()
+});
+
+export const ChangeReply = z.object({
+  key: z.string(),
+  subject: z.string(),
+  what: z.string(),
+  from: z.string(),
+  to: z.string()
+}) satisfies z.ZodType<Change>;
+
+export const RevisionReply = z.object({
+  id: z.number().int(),
+  parent: z.number().int().nullable(),
+  at: z.string(),
+  note: z.string(),
+  mark: z.string().nullable(),
+  isHead: z.boolean(),
+  changes: z.array(ChangeReply).nullable()
+});
+
+export const HealthReply = z.object({
+  schema: z.number().int(),
+  bytes: z.number().int(),
+  builds: z.number().int(),
+  inBin: z.number().int(),
+  revisions: z.number().int(),
+  parts: z.number().int(),
+  problems: z.array(z.string())
+});
+
+export const Problem = z.object({
+  title: z.string(),
+  status: z.number().int(),
+  /** Places in what was sent, such as build.items[2].slot, and what is wrong there. */
+  problems: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+  /** With 409: the state that was saved in between. */
+  current: RecordReply.optional(),
+  /** With 410: the build lies in the bin. */
+  bin: z.boolean().optional()
+});
+
+export const PartReply = Part;

@@ -1,0 +1,17 @@
+import type { BuildRecord } from './builds';
+
+export class NotFound extends Error {}
+
+/** The build lies in the bin: it can be put back, and is not changed until then. */
+export class InBin extends Error {
+  constructor(readonly id: string) {
+    super(`The build "${id}" is in the bin. Put it back to open or change it.`);
+  }
+}
+
+/** Somebody saved in between: what they saved comes along. */
+export class Conflict extends Error {
+  constructor(readonly current: BuildRecord) {
+    super('This build was changed elsewhere since it was opened here.');
+  }
+}

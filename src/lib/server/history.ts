@@ -1,0 +1,99 @@
+import type { Build } from '../core/model';
+import { difference, type Change } from '../core/revision';
+import type { BuildRecord, BuildStore } from './builds';
+import { NotFound } from './errors';
+import { readKept } from './summaries';
+
+/** One saved state of a build. */
+export interface RevisionRow {
+  id: number;
+  parent: number | null;
+  at: string;
+  note: string;
+  mark: string | null;
+  isHead: boolean;
+  /** How it differs from the state it was made from; null for the first. */
+  changes: Change[] | null;
+}
+
+/** The saved states of a build, newest first, `limit` of them from below `before` on. */
+export async function revisions(
+  store: BuildStore,
+  id: string,
+  { before = Number.MAX_SAFE_INTEGER, limit = 50, marked = false } = {}
+): Promise<{ revisions: RevisionRow[]; more: boolean }> {
+  const { head } = await store.get(id);
+  const parts = await store.parts();
+  let query = store.db
+    .selectFrom('revisions as r')
+    .leftJoin('marks', 'marks.revision', 'r.id')
+    .leftJoin('revisions as p', 'p.id', 'r.parent')
+    .select(['r.id', 'r.parent', 'r.at', 'r.note', 'r.document', 'marks.name as mark', 'p.document as from'])
+    .where('r.build', '=', id)
+    .where('r.id', '<', before)
+    .orderBy('r.id', 'desc')
+    .limit(limit + 1);
+  if (marked) query = query.where('marks.name', 'is not', null);
+  const rows = await query.execute();
+  return {
+    more: rows.length > limit,
+    revisions: rows.slice(0, limit).map(({ document, from, ...row }) => ({
+      ...row,
+      isHead: row.id === head,
+      changes: from === null ? null : difference(readKept(from), readKept(document), parts)
+    }))
+  };
+}
+
+export async function revision(store: BuildStore, id: string, number: number): Promise<Build> {
+  await store.get(id);
+  const row = await store.db
+    .selectFrom('revisions')
+    .select('document')
+    .where('id', '=', number)
+    .where('build', '=', id)
+    .executeTakeFirst();
+  if (!row) throw new NotFound(`The build "${id}" has no revision ${number}.`);
+  return readKept(row.document);
+}
+
+/** How one state of a build differs from another. */
+export async function compare(store: BuildStore, id: string, from: number, to: number): Promise<Change[]> {
+  const [before, after] = [await revision(store, id, from), await revision(store, id, to)];
+  return difference(before, after, await store.parts());
+}
+
+/** Makes an earlier state the present one, as a new revision. */
+export async function restore(
+  store: BuildStore,
+  id: string,
+  number: number,
+  base: number
+): Promise<BuildRecord> {
+  const build = await revision(store, id, number);
+  const { at } = await store.db
+    .selectFrom('revisions')
+    .select('at')
+    .where('id', '=', number)
+    .executeTakeFirstOrThrow();
+  return store.save(id, { ...build, id }, base, `back to ${at}`);
+}
+
+/** Names a state ("worked, 12 May"), or takes its name away with null. */
+export async function mark(
+  store: BuildStore,
+  id: string,
+  number: number,
+  name: string | null
+): Promise<void> {
+  await revision(store, id, number);
+  if (name === null) await store.db.deleteFrom('marks').where('revision', '=', number).execute();
+  else
+    await store.db
+      .insertInto('marks')
+      .values({ revision: number, name, at: store.now() })
+      .onConflict((c) => c.column('revision').doUpdateSet({ name }))
+      .execute();
+  const { head } = await store.get(id);
+  store.changes.tell({ kind: 'build', id, head });
+}

@@ -1,0 +1,158 @@
+import { existsSync, mkdirSync, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join, resolve } from 'node:path';
+import { sql } from 'kysely';
+import {
+  copyTo,
+  databaseFile,
+  freeName,
+  migrate,
+  openDatabase,
+  openFile,
+  userVersion,
+  type Db
+} from './database';
+import { migrations } from './migrations';
+import { readKept } from './summaries';
+import { StoreTrouble, storeTrouble } from './trouble';
+
+/** What a backup holds; the passphrase and who is signed in stay with the machine. */
+const kept = ['builds', 'revisions', 'marks', 'parts'] as const;
+
+const assertThere = (folder: string): void => {
+  if (!existsSync(databaseFile(folder)))
+    throw new StoreTrouble(`There is no data in ${folder} yet. Set YJ_DATA to the folder you mean.`, 'NONE');
+};
+
+/**
+ * Writes a consistent copy of the data to a new file, also while the program runs.
+ * @returns the file
+ */
+export async function backup(folder: string, wanted?: string, now = new Date()): Promise<string> {
+  assertThere(folder);
+  const stamp = now.toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-');
+  const file = wanted ? resolve(wanted) : join(folder, 'backups', `yellow-jumper-${stamp}.db`);
+  if (existsSync(file))
+    throw new StoreTrouble(
+      `${file} is there already; a backup never writes over a file. Name another.`,
+      'EXISTS'
+    );
+  try {
+    mkdirSync(dirname(file), { recursive: true });
+    const { db } = await openFile(databaseFile(folder));
+    await copyTo(db, file).finally(() => db.destroy());
+  } catch (error) {
+    throw storeTrouble(error, file) ?? error;
+  }
+  return file;
+}
+
+/**
+ * Brings back what a backup holds, in one transaction, also while the program runs. What was there
+ * before is copied to a file beside the database first.
+ */
+export async function restoreBackup(
+  folder: string,
+  source: string
+): Promise<{ builds: number; before: string }> {
+  const from = resolve(source);
+  if (!existsSync(from) || statSync(from).isDirectory())
+    throw new StoreTrouble(`There is no backup ${from}.`, 'NONE');
+  const scratch = mkdtempSync(join(tmpdir(), 'yj-restore-'));
+  const copy = join(scratch, 'backup.db');
+  let db: Db | null = null;
+  try {
+    const opened = await openFile(from);
+    await copyTo(opened.db, copy).finally(() => opened.db.destroy());
+    const older = await openFile(copy);
+    if (older.version < migrations.length) await migrate(older.db, older.version);
+    await older.db.destroy();
+    db = await openDatabase(folder);
+    const before = freeName(databaseFile(folder), 'before-restore');
+    await copyTo(db, before);
+    await sql`ATTACH ${copy} AS source`.execute(db);
+    await db.transaction().execute(async (trx) => {
+      for (const table of [...kept, 'summaries'])
+        await sql`DELETE FROM main.${sql.table(table)}`.execute(trx);
+      for (const table of kept) {
+        const columns = await sql<{ name: string }>`SELECT name FROM pragma_table_info(${table})`.execute(
+          trx
+        );
+        const list = sql.join(columns.rows.map((c) => sql.ref(c.name)));
+        await sql`INSERT INTO main.${sql.table(table)} (${list}) SELECT ${list} FROM source.${sql.table(table)}`.execute(
+          trx
+        );
+      }
+    });
+    const { n } = await db
+      .selectFrom('builds')
+      .select((e) => e.fn.countAll<number>().as('n'))
+      .executeTakeFirstOrThrow();
+    return { builds: Number(n), before };
+  } catch (error) {
+    throw storeTrouble(error, from) ?? error;
+  } finally {
+    await db?.destroy();
+    rmSync(scratch, { recursive: true, force: true });
+  }
+}
+
+export interface Health {
+  file: string;
+  bytes: number;
+  schema: number;
+  builds: number;
+  inBin: number;
+  revisions: number;
+  parts: number;
+  problems: string[];
+}
+
+/** Looks through the whole file: its structure, that every build has its state, that each state can be read. */
+export async function health(folder: string): Promise<Health> {
+  assertThere(folder);
+  const file = databaseFile(folder);
+  let db: Db;
+  try {
+    ({ db } = await openFile(file));
+  } catch (error) {
+    throw storeTrouble(error, file) ?? error;
+  }
+  try {
+    return await healthOf(db, file);
+  } finally {
+    await db.destroy();
+  }
+}
+
+export async function healthOf(db: Db, file: string): Promise<Health> {
+  const problems: string[] = [];
+  const { rows } = await sql<{ integrity_check: string }>`PRAGMA integrity_check(20)`.execute(db);
+  for (const row of rows) if (row.integrity_check !== 'ok') problems.push(row.integrity_check);
+  const headless = await db
+    .selectFrom('builds')
+    .leftJoin('revisions', 'revisions.id', 'builds.head')
+    .select('builds.id')
+    .where('revisions.id', 'is', null)
+    .execute();
+  for (const { id } of headless) problems.push(`build "${id}" has lost its present state`);
+  const revisions = await db.selectFrom('revisions').select(['id', 'build', 'document']).execute();
+  for (const { id, build, document } of revisions)
+    try {
+      readKept(document);
+    } catch {
+      problems.push(`revision ${id} of "${build}" cannot be read`);
+    }
+  const builds = await db.selectFrom('builds').select(['id', 'deleted']).execute();
+  const parts = await db.selectFrom('parts').select('id').execute();
+  return {
+    file,
+    bytes: statSync(file).size,
+    schema: await userVersion(db),
+    builds: builds.filter((b) => b.deleted === null).length,
+    inBin: builds.filter((b) => b.deleted !== null).length,
+    revisions: revisions.length,
+    parts: parts.length,
+    problems
+  };
+}

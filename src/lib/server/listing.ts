@@ -1,0 +1,34 @@
+import type { BuildStore } from './builds';
+import { page } from './page';
+
+/** Words to find, and which rows of what is found. */
+interface Asked {
+  q: string;
+  limit: number;
+  offset: number;
+}
+
+/** The first page of a list as screens show it. */
+export const firstPage: Asked = { q: '', limit: 100, offset: 0 };
+
+/** Builds in use or in the bin, each with what is in its way. */
+export async function buildPage(store: BuildStore, from: 'use' | 'bin', asked: Asked) {
+  const rows = (await store.list(from)).map(({ summary: { items: _, ...summary }, ...row }) => ({
+    ...row,
+    ...summary
+  }));
+  const { rows: builds, total } = page(rows, asked, (row) => [
+    row.name,
+    row.board,
+    row.role ?? '',
+    row.date ?? ''
+  ]);
+  return { builds, total };
+}
+
+/** Specimens of all builds in use, of one part or of any. */
+export async function itemPage(store: BuildStore, part: string | undefined, asked: Asked) {
+  const all = (await store.items()).filter((item) => part === undefined || item.part === part);
+  const { rows: items, total } = page(all, asked, (i) => [i.title, i.maker, i.kind, i.buildName, i.part]);
+  return { items, total };
+}

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { Button } from 'flowbite-svelte';
+  import { ask, problemLines, type Saved } from '../record/send';
+  import { text } from '../text';
+
+  interface Props {
+    /** What came in, or why nothing did. */
+    told: (lines: string[], isBad: boolean) => void;
+  }
+  let { told }: Props = $props();
+  const words = text.builds;
+  let picker: HTMLInputElement;
+  let busy = $state(false);
+
+  /** Where a file goes, and the most that is sent there, in MiB, which the server says again. */
+  const kinds = {
+    zip: { path: '/workshop', most: 64 },
+    json: { path: '/import', most: 8 }
+  } as const;
+
+  interface Arrivals {
+    builds: { id: string | null }[];
+  }
+
+  async function open(file: File) {
+    const isZip = /\.zip$/i.test(file.name) || file.type === 'application/zip';
+    const { path, most } = kinds[isZip ? 'zip' : 'json'];
+    const mib = Math.ceil(file.size / 2 ** 20);
+    if (mib > most) return told([words.notOpened(file.name), words.tooLarge(mib, most)], true);
+    busy = true;
+    const reply = await ask<Saved | Arrivals>('POST', path, file);
+    busy = false;
+    if (!reply.ok)
+      return 'away' in reply
+        ? told([text.serverGone], true)
+        : told([words.notOpened(file.name), ...problemLines(reply.problem)], true);
+    if ('build' in reply.value) return void (await goto(`/builds/${reply.value.build.id}/lines`));
+    const came = reply.value.builds.filter((b) => b.id !== null).length;
+    told([words.arrived(came, reply.value.builds.length - came)], false);
+  }
+
+  function chosen(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
+    if (file) void open(file).finally(() => (input.value = ''));
+  }
+</script>
+
+<Button class="act" disabled={busy} onclick={() => picker.click()}>{words.openFile}</Button>
+<input
+  bind:this={picker}
+  id="open-file"
+  type="file"
+  accept=".json,.zip,application/json,application/zip"
+  onchange={chosen}
+  hidden
+  aria-label={words.openLabel}
+/>

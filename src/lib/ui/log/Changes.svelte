@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { Change } from '$lib/core/revision';
+  import { text } from '../text';
+
+  let { changes, most }: { changes: readonly Change[]; most: number } = $props();
+  let all = $state(false);
+  const shown = $derived(all || changes.length <= most + 1 ? changes : changes.slice(0, most));
+</script>
+
+{#if changes.length === 0}<p>{text.log.nothing}</p>{/if}
+<ul>
+  {#each shown as change (change.key)}
+    <li>
+      <b>{change.subject}</b>
+      {change.what}
+      <span class="value">{change.from}</span>
+      <span class="arrow" aria-label={text.log.to}>→</span>
+      <span class="value to">{change.to}</span>
+    </li>
+  {/each}
+</ul>
+{#if shown.length < changes.length}
+  <button type="button" onclick={() => (all = true)}>{text.log.more(changes.length - shown.length)}</button>
+{/if}
+
+<style>
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    padding: 0.1rem 0;
+    overflow-wrap: anywhere;
+  }
+  .value {
+    white-space: pre-line;
+    color: var(--quiet);
+  }
+  .to {
+    font-weight: 650;
+    color: var(--ink);
+  }
+  button {
+    padding: 0.2rem 0;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+</style>

@@ -1,0 +1,81 @@
+import { counted } from './count';
+
+export const shell = {
+  product: 'Yellow Jumper',
+  tagline: 'Every card on a line of its own.',
+  stages: { parts: 'Parts', lines: 'Lines', bench: 'Bench', log: 'Log' },
+  stagesLabel: 'Stages',
+  openCount: (n: number) => `${n} open`,
+  settled: 'settled',
+  resolve: 'Resolve',
+  benchSheet: 'Bench sheet',
+  undo: 'Undo',
+  redo: 'Redo',
+  close: 'Close',
+  asOf: (date: string) => `, as of ${date}`,
+  noClash: 'No clash',
+  clashes: counted('clash', 'clashes'),
+  cautions: counted('caution', 'cautions'),
+  day: 'Day',
+  lamp: 'Bench lamp',
+  keysTitle: 'Keys',
+  keys: [
+    ['R', 'resolve: the fewest moves without a clash'],
+    ['P', 'bench sheet'],
+    ['G', 'log: every state of this build'],
+    ['/', 'search parts'],
+    ['Tab', 'to the loom, and on to the next thing'],
+    ['← → ↑ ↓', 'in the loom: from mark to mark'],
+    ['Shift ← →', 'on a cap: move it along its row'],
+    ['Enter', 'on a ring: move the cap there; on a struck ring: why not?'],
+    ['L', 'on a cap: lock it where it is, or unlock'],
+    ['Ctrl Z, Ctrl Y', 'undo, redo'],
+    ['Esc', 'leave a plan, an explanation, a dialog'],
+    ['?', 'this list']
+  ],
+  away: (changes: number) =>
+    `The server does not answer. ${
+      changes === 0
+        ? 'What you see is the last state it gave.'
+        : `${counted('change is', 'changes are')(changes)} kept in this browser and sent when it is back.`
+    }`,
+  awayStay: 'That page needs the server, which does not answer. Lines, Bench and this page still work.',
+  followed: 'Changed in another window; you see that state now.',
+  refused: 'The last change was not saved; it is still on the screen.',
+  revert: 'Back to the last saved state',
+  gone: 'This build was deleted for good elsewhere. Your state is still here.',
+  keepCopy: 'Keep mine as a copy',
+  copyName: (name: string) => `${name.slice(0, 110)}, my copy`,
+  hide: 'Hide',
+  binned: (changes: number) =>
+    `This build was put in the bin elsewhere.${changes ? ` ${counted('change is', 'changes are')(changes)} kept here.` : ''}`,
+  putBack: 'Put it back',
+  copyKept: 'Your state is kept as a build of its own:',
+  merge: {
+    title: 'Changed in two places',
+    lead: 'While you changed this build here, another window saved it. Nothing is lost: choose for each fact, or keep your state as a copy.',
+    what: 'Fact',
+    was: 'Was',
+    mine: 'Here',
+    theirs: 'Saved elsewhere',
+    decide: 'both changed it: choose',
+    allMine: 'All from here',
+    allTheirs: 'All from there',
+    save: 'Save what is chosen',
+    left: counted('fact to decide', 'facts to decide'),
+    drop: 'Drop mine, take theirs',
+    same: 'Both sides made the same changes.',
+    notWhole: 'That mixture does not fit together:'
+  },
+  errorMissing: 'Not here',
+  errorOther: 'That did not work',
+  backToBuilds: 'Back to the builds',
+  login: {
+    title: 'Sign in',
+    lead: 'This server is shared on a network. Its passphrase was set by whoever runs it.',
+    passphrase: 'Passphrase',
+    enter: 'Sign in',
+    out: 'Sign out'
+  },
+  serverGone: 'The server does not answer. Nothing was changed; try again.'
+} as const;

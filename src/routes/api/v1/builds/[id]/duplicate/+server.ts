@@ -1,0 +1,7 @@
+import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
+
+export const POST = route(endpoints.duplicateBuild, async ({ params, body }) =>
+  (await builds()).duplicate(params.id, body.name)
+);

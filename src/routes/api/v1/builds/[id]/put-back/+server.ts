@@ -1,0 +1,7 @@
+import { builds } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
+
+export const POST = route(endpoints.putBackBuild, async ({ params }) =>
+  (await builds()).bin(params.id, 'out')
+);
