@@ -44,8 +44,30 @@ describe('the difference of two states', () => {
     expect(rest).to.deep.equal([]);
     expect(first.subject).to.equal('Digit 16');
     expect(first.what).to.match(/IRQ/);
-    expect(first.from).to.equal('as found');
+    expect(first.from).to.match(/^IRQ 5 \(cap on \d+-\d+\)$/);
+    expect(first.isQuiet).to.equal(false);
     expect(first.to).to.match(/^IRQ 7 \(cap on \d+-\d+\)$/);
+  });
+  it('tells what is chosen as it was found last, and as moving nothing', () => {
+    const found = demo('plover').items.find((i) => i.id === 'audio')!.asFound;
+    const changes = change((b) => item(b, 'audio', { chosen: { ...found, irq: '7' } }));
+    expect(changes.map((c) => c.isQuiet)).to.deep.equal([
+      false,
+      ...Object.keys(found)
+        .slice(1)
+        .map(() => true)
+    ]);
+    expect(changes.at(-1)!.from).to.equal('as found');
+  });
+  it('shows long words from where they part', () => {
+    const notes = 'x '.repeat(100);
+    const [{ from, to }] = difference(
+      { ...demo('plover'), notes: `${notes}old end` },
+      { ...demo('plover'), notes: `${notes}new end, longer` },
+      parts
+    );
+    expect(from).to.match(/^“… (x )+old end”$/);
+    expect(to).to.match(/^“… (x )+new end, longer”$/);
   });
   it('says which card went from which slot to which', () => {
     const from = demo('plover').items.find((i) => i.id === 'audio')!.slot!;

@@ -71,12 +71,12 @@ export async function restore(
   base: number
 ): Promise<BuildRecord> {
   const build = await revision(store, id, number);
-  const { at } = await store.db
-    .selectFrom('revisions')
-    .select('at')
-    .where('id', '=', number)
-    .executeTakeFirstOrThrow();
-  return store.save(id, { ...build, id }, base, `back to ${at}`);
+  const mark = await store.db
+    .selectFrom('marks')
+    .select('name')
+    .where('revision', '=', number)
+    .executeTakeFirst();
+  return store.save(id, { ...build, id }, base, `brought back: ${mark?.name ?? 'an earlier state'}`);
 }
 
 /** Names a state ("worked, 12 May"), or takes its name away with null. */

@@ -90,7 +90,7 @@ export class Planner {
 
   take(): void {
     const solution = this.solutions[this.shown];
-    if (solution) this.session.change(choose(this.session.build, solution), 'resolved');
+    if (solution) this.session.change(choose(this.session.build, solution), text.log.did.resolved);
     this.close();
   }
 

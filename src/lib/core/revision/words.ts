@@ -88,8 +88,7 @@ export function describe(key: string, from: unknown, to: unknown, facts: Facts):
   return {
     subject: kind === 'brief' ? 'Brief' : 'Build',
     what: buildFields[field] ?? field,
-    from: value(from),
-    to: value(to)
+    ...values(from, to)
   };
 }
 
@@ -187,9 +186,27 @@ function pairText(key: string, facts: Facts): string {
 }
 const together = (pair: unknown) => (pair === undefined ? 'at any time' : 'never at the same time');
 
+/** Both sides of a fact; of long words only the place where they part. */
+function values(from: unknown, to: unknown): { from: string; to: string } {
+  const cut =
+    typeof from === 'string' && typeof to === 'string' && Math.max(from.length, to.length) > LONG
+      ? Math.max(0, from.lastIndexOf(' ', commonStart(from, to) - 20))
+      : 0;
+  const rest = (fact: unknown) => (cut && typeof fact === 'string' ? `… ${fact.slice(cut).trim()}` : fact);
+  return { from: value(rest(from)), to: value(rest(to)) };
+}
+
+function commonStart(a: string, b: string): number {
+  let n = 0;
+  while (n < a.length && a[n] === b[n]) n++;
+  return n;
+}
+
+const LONG = 120;
+
 /** Any value as text: words as they are, the rest as JSON, cut when it is long. */
 function value(fact: unknown): string {
   if (fact === undefined || fact === '') return NOTHING;
   const text = typeof fact === 'string' ? `“${fact}”` : JSON.stringify(fact);
-  return text.length > 120 ? `${text.slice(0, 117)}…` : text;
+  return text.length > LONG ? `${text.slice(0, LONG - 3)}…` : text;
 }

@@ -112,7 +112,8 @@ export const ChangeReply = z.object({
   subject: z.string(),
   what: z.string(),
   from: z.string(),
-  to: z.string()
+  to: z.string(),
+  isQuiet: z.boolean()
 }) satisfies z.ZodType<Change>;
 
 export const RevisionReply = z.object({

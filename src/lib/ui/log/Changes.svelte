@@ -4,7 +4,12 @@
 
   let { changes, most }: { changes: readonly Change[]; most: number } = $props();
   let all = $state(false);
-  const shown = $derived(all || changes.length <= most + 1 ? changes : changes.slice(0, most));
+  const moving = $derived(changes.filter((c) => !c.isQuiet));
+  const shown = $derived.by(() => {
+    if (all || changes.length <= 2) return changes;
+    const first = moving.length ? moving : changes;
+    return first.length <= most + 1 ? first : first.slice(0, most);
+  });
 </script>
 
 {#if changes.length === 0}<p>{text.log.nothing}</p>{/if}

@@ -36,11 +36,25 @@
 
 <li class:now={kept.isHead}>
   <span class="when"><time datetime={kept.at}>{day}<b>{format(at, 'HH:mm')}</b></time></span>
-  <div class="what">
+  <div class="head">
     {#if kept.mark}<p class="mark"><span class="cap" aria-hidden="true"></span>{kept.mark}</p>{/if}
-    {#if kept.changes === null}<p>{words.first}</p>
-    {:else}<Changes changes={kept.changes} most={4} />{/if}
-    {#if kept.isHead}<p class="is-now">{words.now}</p>{/if}
+    <p class="note">
+      {#if kept.isHead}<b>{words.now}</b>{/if}
+      {kept.changes === null ? words.first : kept.note}
+    </p>
+  </div>
+  <div class="acts">
+    {#if !naming}<Button class="act" onclick={startNaming}>{kept.mark ? words.rename : words.mark}</Button
+      >{/if}
+    {#if !kept.isHead}
+      <Button class="act" aria-expanded={compared !== null} onclick={() => history.compare(kept.id)}
+        >{words.compare}</Button
+      >
+      <Button class="act" onclick={restore}>{words.restore}</Button>
+    {/if}
+  </div>
+  <div class="what">
+    {#if kept.changes}<Changes changes={kept.changes} most={6} />{/if}
     {#if naming}
       <form onsubmit={give}>
         <label for="mark-{kept.id}">{words.markLabel}</label>
@@ -64,16 +78,6 @@
         <h3>{words.compareTitle}</h3>
         <Changes changes={compared} most={40} />
       </div>
-    {/if}
-  </div>
-  <div class="acts">
-    {#if !naming}<Button class="act" onclick={startNaming}>{kept.mark ? words.rename : words.mark}</Button
-      >{/if}
-    {#if !kept.isHead}
-      <Button class="act" aria-expanded={compared !== null} onclick={() => history.compare(kept.id)}
-        >{words.compare}</Button
-      >
-      <Button class="act" onclick={restore}>{words.restore}</Button>
     {/if}
   </div>
 </li>
@@ -100,8 +104,18 @@
     font-family: var(--font-mono);
     color: var(--ink);
   }
-  .what p {
+  .head p {
     margin: 0;
+  }
+  .what {
+    grid-column: 2 / -1;
+  }
+  .note {
+    color: var(--quiet);
+  }
+  .note b {
+    margin-right: 0.5rem;
+    color: var(--ink);
   }
   .mark {
     display: flex;
@@ -117,10 +131,6 @@
     height: 15px;
     background: var(--yellow);
     border: 1.5px solid var(--ink);
-  }
-  .is-now {
-    font-weight: 650;
-    color: var(--quiet);
   }
   .acts {
     display: flex;
@@ -155,6 +165,10 @@
     .when b {
       display: inline;
       margin-left: 0.5rem;
+    }
+    .what {
+      grid-column: 1;
+      grid-row: 3;
     }
     .acts {
       justify-content: flex-start;

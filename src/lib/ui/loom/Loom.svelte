@@ -62,11 +62,7 @@
   function go(mark: LoomMark) {
     if (!mark.via) return;
     const { item, setting, position } = mark.via;
-    session.item(
-      item,
-      (i) => ({ ...i, chosen: { ...i.chosen, [setting]: position } }),
-      `${setting} to ${position}`
-    );
+    session.item(item, (i) => ({ ...i, chosen: { ...i.chosen, [setting]: position } }), text.log.did.cap);
   }
 
   function press(row: LoomRow, mark: LoomMark) {
@@ -112,7 +108,7 @@
           ...i,
           locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting]
         }),
-        'lock'
+        text.log.did.lock
       );
     } else return;
     event.preventDefault();

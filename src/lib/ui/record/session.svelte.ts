@@ -11,6 +11,7 @@ import {
 import { machine } from '../../core/resources';
 import { merge } from '../../core/revision';
 import { applyFix, loom } from '../../core/solver';
+import { text } from '../text';
 import { Live, type Told } from './live.svelte';
 import { PendingStore, type Change, type Pending } from './pending';
 import { ask, problemLines, type Saved } from './send';
@@ -314,7 +315,7 @@ export class Session {
     this.show(theirs);
     this.saved = theirs;
     if (sameJson(build, theirs.build)) this.accept(theirs);
-    else this.change(build, 'merged');
+    else this.change(build, text.log.did.merged);
   }
 
   /** Keeps the state on the screen as a build of its own. @returns its id, or null with the trouble said */

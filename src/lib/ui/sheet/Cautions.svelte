@@ -12,7 +12,7 @@
   function confirm(caution: Caution) {
     const others = session.build.acknowledged.filter((a) => a !== key(caution));
     const acknowledged = confirmed(caution) ? others : [...others, key(caution)];
-    session.change({ ...session.build, acknowledged }, `caution ${caution.id}`);
+    session.change({ ...session.build, acknowledged }, text.log.did.caution);
   }
 </script>
 

@@ -128,6 +128,21 @@
       border: 0;
       border-bottom: 3px solid var(--ink);
     }
+    @media (max-width: 520px) {
+      .home {
+        display: none;
+      }
+      .pins {
+        width: 26px;
+      }
+      .cap {
+        width: 22px;
+        height: 16px;
+      }
+      .name {
+        padding-right: 5px;
+      }
+    }
     .count {
       width: auto;
       margin: 0 0.6rem 0 -0.2rem;

@@ -27,5 +27,18 @@ export const log = {
   rename: 'Rename',
   unmark: 'Take the name away',
   restored: 'That state is back. Undo takes it away again.',
-  unnamedNote: 'name and notes'
+  /** What a change was, kept with it. */
+  did: {
+    cap: 'cap moved',
+    asFound: 'as found, written down',
+    lock: 'locked or unlocked',
+    resolved: 'resolved',
+    merged: 'merged with what was saved elsewhere',
+    slot: 'moved to another slot',
+    added: (name: string) => `added ${name}`,
+    out: 'taken out',
+    fitted: 'fitted',
+    caution: 'caution read',
+    words: 'name or notes'
+  }
 } as const;

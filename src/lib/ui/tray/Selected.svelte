@@ -30,7 +30,7 @@
         else delete next[setting];
         return { ...i, [which]: next };
       },
-      `${setting} ${which === 'asFound' ? 'as found' : 'chosen'}`
+      which === 'asFound' ? text.log.did.asFound : text.log.did.cap
     );
   }
   const lock = (setting: string) =>
@@ -40,7 +40,7 @@
         ...i,
         locked: i.locked.includes(setting) ? i.locked.filter((s) => s !== setting) : [...i.locked, setting]
       }),
-      'lock'
+      text.log.did.lock
     );
 </script>
 

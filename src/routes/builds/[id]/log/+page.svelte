@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { getBench } from '$lib/ui/context';
   import { History } from '$lib/ui/log/history.svelte';
   import StateRow from '$lib/ui/log/StateRow.svelte';
@@ -15,8 +15,10 @@
   $effect(() => {
     void session.head;
     void history.marked;
-    history.compared = null;
-    void history.load();
+    untrack(() => {
+      history.compared = null;
+      void history.load();
+    });
   });
 
   /** What is typed is kept when nothing was typed for a moment, and when the field or the page is left. */
@@ -39,10 +41,7 @@
     const next = wish.notes === undefined ? old : wish.notes || undefined;
     const title = wish.name?.trim() ?? session.build.name;
     if (title === session.build.name && next === old) return;
-    session.change(
-      { ...rest, name: title, ...(next === undefined ? {} : { notes: next }) },
-      words.unnamedNote
-    );
+    session.change({ ...rest, name: title, ...(next === undefined ? {} : { notes: next }) }, words.did.words);
   }
   onMount(() => {
     addEventListener('pagehide', keep);

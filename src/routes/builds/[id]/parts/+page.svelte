@@ -29,17 +29,20 @@
           { id, part: part.id, ...(slot ? { slot } : {}), asFound: {}, chosen: {}, locked: [] }
         ]
       },
-      `added ${part.name}`
+      text.log.did.added(part.name)
     );
     session.selected = id;
   }
   const seat = (id: string, event: Event) =>
     session.change(
       seatItem(session.build, id, (event.currentTarget as HTMLSelectElement).value || undefined),
-      'moved'
+      text.log.did.slot
     );
   const out = (id: string) =>
-    session.change(applyFix(session.build, { action: 'take-out', item: id }, session.parts), 'taken out');
+    session.change(
+      applyFix(session.build, { action: 'take-out', item: id }, session.parts),
+      text.log.did.out
+    );
   const back = (id: string) => {
     const item = session.build.shelf.find((i) => i.id === id)!;
     const slot = firstSlot(session.build, session.parts, session.parts.get(item.part)!);
@@ -49,7 +52,7 @@
         shelf: session.build.shelf.filter((i) => i !== item),
         items: [...session.build.items, { ...item, ...(slot ? { slot } : {}) }]
       },
-      'fitted'
+      text.log.did.fitted
     );
   };
 </script>
