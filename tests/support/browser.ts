@@ -1,82 +1,19 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromiumArgs, chromiumPath } from '../../scripts/chromium.mjs';
+import { expect } from 'chai';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { startServer, type Running } from './server';
 
-const root = new URL('../..', import.meta.url).pathname;
-
-export interface Running {
-  url: string;
-  folder: string;
-  /** Ends the server and waits; resolves to its exit code. */
-  stop(): Promise<number | null>;
-  /** Starts the same server with the same data again. */
-  restart(): Promise<void>;
-}
-
-/** Starts the built server with the demo data in a fresh folder. */
-export async function startServer(): Promise<Running> {
-  const folder = mkdtempSync(join(tmpdir(), 'yj-browser-'));
-  const port = await freePort();
-  let child: ChildProcess;
-  const start = async () => {
-    child = spawn('node', ['scripts/demo.mjs'], {
-      cwd: root,
-      env: { ...process.env, PORT: String(port), YJ_DATA: folder },
-      stdio: ['ignore', 'ignore', 'inherit']
-    });
-    await reachable(`http://127.0.0.1:${port}/api/v1/builds`);
-  };
-  const stop = () =>
-    new Promise<number | null>((done) => {
-      if (child.exitCode !== null) return done(child.exitCode);
-      child.once('exit', (code) => done(code));
-      child.kill('SIGTERM');
-    });
-  await start();
-  return {
-    url: `http://127.0.0.1:${port}`,
-    folder,
-    stop,
-    restart: async () => {
-      await stop();
-      await start();
-    }
-  };
-}
-
-function freePort(): Promise<number> {
-  return new Promise((done) => {
-    const probe = createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => done(port));
-    });
-  });
-}
-
-async function reachable(url: string): Promise<void> {
-  for (let i = 0; i < 120; i++) {
-    try {
-      if ((await fetch(url)).ok) return;
-    } catch {
-      // Not up yet.
-    }
-    await new Promise((done) => setTimeout(done, 250));
-  }
-  throw new Error(`no server at ${url}`);
-}
-
-export interface Chromium {
+interface Chromium {
   browser: Browser;
   close(): Promise<void>;
 }
 
 /** Headless Chromium from the system's packages, with a profile of its own. */
-export async function startChromium(): Promise<Chromium> {
+async function startChromium(): Promise<Chromium> {
   const path = chromiumPath();
   if (!path)
     throw new Error('Chromium is missing: install the package chromium, or set CHROMIUM to its path.');
@@ -97,15 +34,14 @@ export async function startChromium(): Promise<Chromium> {
 }
 
 /** A page of 1280 × 800 that keeps what its console complains about. */
-export async function openPage(browser: Browser): Promise<{ page: Page; complaints: string[] }> {
+async function openPage(browser: Browser, complaints: string[]): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
-  const complaints: string[] = [];
   page.on('console', (message) => {
     if (message.type() === 'error' || message.type() === 'warn') complaints.push(message.text());
   });
   page.on('pageerror', (error) => complaints.push(String(error)));
-  return { page, complaints };
+  return page;
 }
 
 /** Presses the button or link whose text or label holds these words. */
@@ -133,3 +69,108 @@ export const sees = (page: Page, words: string) =>
 /** Labels of the caps on the loom, as a screen reader hears them. */
 export const caps = (page: Page): Promise<string[]> =>
   page.$$eval('g.is-cap', (marks) => marks.map((mark) => mark.getAttribute('aria-label') ?? ''));
+
+export interface Saved {
+  build: {
+    name: string;
+    notes?: string;
+    items: { id: string; slot?: string; asFound: Record<string, string>; chosen: Record<string, string> }[];
+  };
+  head: number;
+}
+
+/** What a test of the application works with: a server with the demo, and a page for each test. */
+export class Bench {
+  server!: Running;
+  page!: Page;
+  complaints: string[] = [];
+  private chromium!: Chromium;
+  private pages: Page[] = [];
+
+  async start(): Promise<void> {
+    this.server = await startServer();
+    this.chromium = await startChromium();
+  }
+  async begin(): Promise<void> {
+    this.pages = [];
+    this.complaints = [];
+    this.page = await this.window();
+  }
+  /** Another window of the same browser. */
+  async window(): Promise<Page> {
+    const page = await openPage(this.chromium.browser, this.complaints);
+    this.pages.push(page);
+    return page;
+  }
+  /** Ends a test; the console must not have complained, unless the test expects it to. */
+  async end(): Promise<void> {
+    for (const page of this.pages) await page.close();
+    expect(this.complaints, 'console').to.deep.equal([]);
+  }
+  async stop(): Promise<void> {
+    await this.chromium?.close();
+    await this.server?.stop();
+    if (this.server) rmSync(this.server.folder, { recursive: true, force: true });
+  }
+  /** Opens a path and waits until the page is at work; its stream of changes stays open. */
+  async open(path: string, page = this.page): Promise<void> {
+    await page.goto(this.server.url + path, { waitUntil: 'networkidle2' });
+  }
+  reload(page = this.page) {
+    return page.reload({ waitUntil: 'networkidle2' });
+  }
+  async api<T>(method: string, path: string, body?: object): Promise<T> {
+    const response = await fetch(`${this.server.url}/api/v1${path}`, {
+      method,
+      ...(body ? { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } } : {})
+    });
+    return (await response.json()) as T;
+  }
+  saved(id: string): Promise<Saved> {
+    return this.api<Saved>('GET', `/builds/${id}`);
+  }
+}
+
+/** A bench for the tests of a suite. */
+export function useBench(): Bench {
+  const bench = new Bench();
+  before(() => bench.start());
+  beforeEach(() => bench.begin());
+  afterEach(() => bench.end());
+  after(() => bench.stop());
+  return bench;
+}
+
+/** Waits until something has become true. */
+export async function until(what: () => Promise<boolean>): Promise<void> {
+  for (let i = 0; i < 100; i++) {
+    if (await what()) return;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  throw new Error('did not happen');
+}
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Serious findings of the accessibility checker, as `rule: place`. */
+export async function violations(page: Page): Promise<string[]> {
+  // Injected by the debugger, so the page's own policy stays as strict as it is.
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const { axe: checker } = window as unknown as {
+      axe: {
+        run(): Promise<{ violations: { id: string; impact: string; nodes: { target: string[] }[] }[] }>;
+      };
+    };
+    const { violations: found } = await checker.run();
+    return found
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+  });
+}
+
+/** Gives a file to a picker. */
+export async function upload(page: Page, selector: string, file: string): Promise<void> {
+  const picker = (await page.$(selector)) as unknown as { uploadFile(path: string): Promise<void> };
+  await picker.uploadFile(file);
+}

@@ -298,6 +298,7 @@ export class Session {
 
   private collide(theirs: Saved): void {
     this.trial = null;
+    this.trouble = { kind: 'fine' };
     void this.collideNow(theirs);
   }
 

@@ -157,7 +157,7 @@
     accent-color: var(--ink);
   }
   .where {
-    min-width: 5rem;
+    flex: 0 0 7.2rem;
     color: var(--quiet);
   }
   .value {

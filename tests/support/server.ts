@@ -1,0 +1,76 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const root = new URL('../..', import.meta.url).pathname;
+
+export interface Running {
+  url: string;
+  port: number;
+  folder: string;
+  /** Ends the server and waits; resolves to its exit code. */
+  stop(signal?: NodeJS.Signals): Promise<number | null>;
+  /** Starts the same server with the same data again. */
+  restart(): Promise<void>;
+}
+
+/** Starts the built server with the demo data in a fresh folder, or in one that is there. */
+export async function startServer({
+  folder = mkdtempSync(join(tmpdir(), 'yj-server-')),
+  args = [] as string[],
+  env = {} as Record<string, string>
+} = {}): Promise<Running> {
+  const port = await freePort();
+  let child: ChildProcess;
+  const start = async () => {
+    child = spawn('node', ['scripts/demo.mjs', ...args], {
+      cwd: root,
+      env: { ...process.env, PORT: String(port), YJ_DATA: folder, ...env },
+      stdio: ['ignore', 'ignore', 'inherit']
+    });
+    await reachable(`http://127.0.0.1:${port}/api/v1/builds`, child);
+  };
+  const stop = (signal: NodeJS.Signals = 'SIGTERM') =>
+    new Promise<number | null>((done) => {
+      if (child.exitCode !== null || child.signalCode !== null) return done(child.exitCode);
+      child.once('exit', (code) => done(code));
+      child.kill(signal);
+    });
+  await start();
+  return {
+    url: `http://127.0.0.1:${port}`,
+    port,
+    folder,
+    stop,
+    restart: async () => {
+      await stop();
+      await start();
+    }
+  };
+}
+
+function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
+}
+
+/** Waits until it answers at all; a shared server answers that one has to sign in. */
+async function reachable(url: string, child: ChildProcess): Promise<void> {
+  for (let i = 0; i < 240; i++) {
+    try {
+      await fetch(url);
+      return;
+    } catch {
+      if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
+    }
+    await new Promise((done) => setTimeout(done, 125));
+  }
+  throw new Error(`no server at ${url}`);
+}
