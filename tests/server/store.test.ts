@@ -1,40 +1,22 @@
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { sql } from 'kysely';
 import { InvalidDocument, Part } from '../../src/lib/core/model';
 import { writeBuildFile } from '../../src/lib/formats';
-import { BuildStore } from '../../src/lib/server/builds';
+import type { BuildStore } from '../../src/lib/server/builds';
 import { Conflict, NotFound } from '../../src/lib/server/errors';
 import { loadDemo } from '../../src/lib/server/context';
-import { openDatabase, type Db } from '../../src/lib/server/database';
+import { openDatabase } from '../../src/lib/server/database';
 import { migrations } from '../../src/lib/server/migrations';
 import { demo, parts } from '../support/demo';
-
-const fails = async (work: Promise<unknown>, type: new (...args: never[]) => Error, pattern = /./) => {
-  try {
-    await work;
-  } catch (error) {
-    expect(error).to.be.instanceOf(type);
-    expect((error as Error).message).to.match(pattern);
-    return error;
-  }
-  throw new Error('did not fail');
-};
+import { emptyFolder, fails, useShop } from '../support/store';
 
 describe('the store', () => {
-  let folder: string;
-  let db: Db;
+  const shop = useShop();
   let store: BuildStore;
-  beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'yj-store-'));
-    db = await openDatabase(folder);
-    store = new BuildStore(db, [...parts.values()]);
-  });
-  afterEach(async () => {
-    await db.destroy();
-    rmSync(folder, { recursive: true });
+  beforeEach(() => {
+    store = shop.store;
   });
 
   it('keeps every save, goes back and forward, and loses nothing', async () => {
@@ -48,14 +30,13 @@ describe('the store', () => {
     expect((await store.step('plover', 'undo')).head, 'nothing before the first').to.equal(first.head);
     expect((await store.step('plover', 'redo')).build.notes).to.equal('one');
     await store.save('plover', { ...first.build, notes: 'three' }, second.head, 'note');
-    const rows = await db.selectFrom('revisions').selectAll().execute();
+    const rows = await shop.db.selectFrom('revisions').selectAll().execute();
     expect(rows).to.have.length(4);
   });
   it('survives being closed and opened', async () => {
     await store.create(demo('dunlin'), 'new');
-    await db.destroy();
-    db = await openDatabase(folder);
-    store = new BuildStore(db, [...parts.values()]);
+    await shop.close();
+    store = await shop.open();
     expect((await store.get('dunlin')).build).to.deep.equal(demo('dunlin'));
   });
   it('tells the second of two savers, and shows what the first saved', async () => {
@@ -110,11 +91,11 @@ describe('the store', () => {
     ]);
   });
   it('refuses data of a newer release and changes nothing', async () => {
-    await sql.raw(`PRAGMA user_version = ${migrations.length + 1}`).execute(db);
-    await db.destroy();
-    await fails(openDatabase(folder), Error, /newer release/);
-    expect(existsSync(join(folder, 'yellow-jumper.db'))).to.equal(true);
-    const other = mkdtempSync(join(tmpdir(), 'yj-store-'));
-    db = await openDatabase(other);
+    await sql.raw(`PRAGMA user_version = ${migrations.length + 1}`).execute(shop.db);
+    await shop.close();
+    await fails(openDatabase(shop.folder), Error, /newer release/);
+    expect(existsSync(join(shop.folder, 'yellow-jumper.db'))).to.equal(true);
+    shop.folder = emptyFolder();
+    await shop.open();
   });
 });

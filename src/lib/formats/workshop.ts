@@ -14,7 +14,7 @@ import { parseJson, readBuildFile, writeBuildFile } from './build-file';
 
 /** Largest archive that is read, packed and unpacked, in bytes, and most files in it. */
 export const MAX_ARCHIVE = 64 * 1024 * 1024;
-const MAX_UNPACKED = 512 * 1024 * 1024;
+const MAX_UNPACKED = 256 * 1024 * 1024;
 const MAX_ENTRIES = 20_000;
 const NAME = 'yellow-jumper/workshop';
 
@@ -78,11 +78,14 @@ export function writeWorkshop({ builds, parts }: Workshop): Uint8Array {
   return zipSync(files, { level: 6 });
 }
 
+/** Lets others have their turn: reading a large archive takes seconds. */
+const breathe = () => new Promise((done) => setTimeout(done, 0));
+
 /**
  * Reads an archive whole; nothing is taken from one with anything wrong in it.
  * @throws InvalidDocument with the file in the archive and the place in it.
  */
-export function readWorkshop(bytes: Uint8Array): Workshop {
+export async function readWorkshop(bytes: Uint8Array): Promise<Workshop> {
   const files = unpack(bytes);
   const text = (name: string): string => new TextDecoder('utf-8').decode(files[name]);
   const json = (name: string): unknown => inFile(name, () => parseJson(text(name)));
@@ -90,22 +93,24 @@ export function readWorkshop(bytes: Uint8Array): Workshop {
   check('workshop.json', Manifest, json('workshop.json'));
   const names = Object.keys(files);
   const partDocuments = names.filter((n) => /^parts\/[^/]+\.json$/.test(n)).map((n) => [n, json(n)] as const);
-  const builds = names
-    .filter((name) => /^builds\/[^/]+\.json$/.test(name))
-    .map((name) => readOne(name, files, text, json, partDocuments));
+  const builds: { build: KeptBuild; parts: PartSet }[] = [];
+  for (const name of names.filter((n) => /^builds\/[^/]+\.json$/.test(n))) {
+    builds.push(await readOne(name, files, text, json, partDocuments));
+    await breathe();
+  }
   return {
     builds: builds.map((b) => b.build),
     parts: partSet(builds.flatMap((b) => [...b.parts.values()]))
   };
 }
 
-function readOne(
+async function readOne(
   name: string,
   files: Record<string, Uint8Array>,
   text: (name: string) => string,
   json: (name: string) => unknown,
   partDocuments: readonly (readonly [string, unknown])[]
-): { build: KeptBuild; parts: PartSet } {
+): Promise<{ build: KeptBuild; parts: PartSet }> {
   const { build, parts } = inFile(name, () => readBuildFile(text(name)));
   const historyName = name.replace('builds/', 'history/');
   if (!files[historyName]) {
@@ -114,7 +119,9 @@ function readOne(
   }
   const history = check(historyName, History, json(historyName));
   const wanted = new Set<string>();
-  const revisions = history.revisions.map((revision, i): KeptRevision => {
+  const revisions: KeptRevision[] = [];
+  for (const [i, revision] of history.revisions.entries()) {
+    if (i % 20 === 0) await breathe();
     const parsed = buildSchema(revision.build).safeParse(revision.build);
     if (!parsed.success)
       throw new InvalidDocument(
@@ -122,8 +129,8 @@ function readOne(
         'The archive'
       );
     for (const item of [parsed.data.board, ...parsed.data.items, ...parsed.data.shelf]) wanted.add(item.part);
-    return { ...revision, build: parsed.data };
-  });
+    revisions.push({ ...revision, build: parsed.data });
+  }
   const numbers = new Set(revisions.map((r) => r.n));
   if (numbers.size !== revisions.length) fail(historyName, 'names two revisions by one number');
   if (!numbers.has(history.head)) fail(historyName, `has no revision ${history.head}, its head`);

@@ -13,7 +13,7 @@ import {
   type PartSet
 } from '../core/model';
 import { readBuildFile, writeBuildFile } from '../formats';
-import { dataVersion, type Db } from './database';
+import { dataVersion, transact, type Db } from './database';
 import { Conflict, InBin, NotFound } from './errors';
 import { Changes } from './events';
 import { readKept, summaries, type ItemRow, type Row } from './summaries';
@@ -94,7 +94,7 @@ export class BuildStore {
   /** Stores a new build under an id made from its name. */
   async create(build: Build, note: string): Promise<BuildRecord> {
     await this.assertWhole(build);
-    const { id, head } = await this.db.transaction().execute((trx) => this.insert(trx, build, note));
+    const { id, head } = await transact(this.db, (trx) => this.insert(trx, build, note));
     this.changes.tell({ kind: 'build', id, head });
     return this.get(id);
   }
@@ -120,7 +120,7 @@ export class BuildStore {
     const build = parsed.data;
     if (build.id !== id) throw new InvalidDocument([{ path: 'id', message: `must be "${id}"` }], 'The build');
     await this.assertWhole(build);
-    const head = await this.db.transaction().execute(async (trx) => {
+    const head = await transact(this.db, async (trx) => {
       const row = await trx
         .selectFrom('builds')
         .select(['head', 'deleted'])
@@ -196,7 +196,7 @@ export class BuildStore {
 
   /** Takes a build out of the bin for good, with all its revisions. */
   async remove(id: string): Promise<void> {
-    await this.db.transaction().execute(async (trx) => {
+    await transact(this.db, async (trx) => {
       const { numDeletedRows } = await trx
         .deleteFrom('builds')
         .where('id', '=', id)
@@ -215,7 +215,7 @@ export class BuildStore {
   async importFile(text: string): Promise<BuildRecord> {
     const { build, parts } = readBuildFile(text);
     const known = await this.parts();
-    const { id, head } = await this.db.transaction().execute(async (trx) => {
+    const { id, head } = await transact(this.db, async (trx) => {
       const names = await this.addParts(trx, parts, known);
       return this.insert(trx, withPartNames(build, names), 'imported');
     });

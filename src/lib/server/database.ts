@@ -129,8 +129,19 @@ const freeBytes = (folder: string): number => {
 
 async function bringUpToDate(db: Db, file: string, version: number): Promise<void> {
   if (version === migrations.length) return;
-  if (version > 0) await copyTo(db, freeName(file, `before-schema-${migrations.length}`));
-  await migrate(db, version);
+  const copy = version > 0 ? freeName(file, `before-schema-${migrations.length}`) : null;
+  if (copy) await copyTo(db, copy);
+  try {
+    await migrate(db, version);
+  } catch (error) {
+    throw (
+      storeTrouble(error, file) ??
+      new StoreTrouble(
+        `${file} could not be brought from schema ${version} to ${migrations.length} (${(error as Error).message}). It was left as it was${copy ? `, and a copy is in ${copy}` : ''}. Start the release that wrote it, or bring back a backup.`,
+        'MIGRATION'
+      )
+    );
+  }
 }
 
 /** A consistent copy of the open database, with everything that was saved, in a new file. */
@@ -160,8 +171,28 @@ export async function dataVersion(db: Db): Promise<number> {
 /** Applies the migrations from a version on, each in a transaction of its own. */
 export async function migrate(db: Db, from: number, to = migrations.length): Promise<void> {
   for (let i = from; i < to; i++)
-    await db.transaction().execute(async (trx) => {
+    await transact(db, async (trx) => {
       await migrations[i](trx);
       await sql.raw(`PRAGMA user_version = ${i + 1}`).execute(trx);
     });
+}
+
+/**
+ * Does all of something or nothing. When it fails the first error is thrown: SQLite may have ended the
+ * transaction itself (a full disk), and that there is none to roll back would hide why.
+ */
+export async function transact<T>(db: Db, work: (trx: Db) => Promise<T>): Promise<T> {
+  let first: { error: unknown } | null = null;
+  try {
+    return await db.transaction().execute(async (trx) => {
+      try {
+        return await work(trx);
+      } catch (error) {
+        first = { error };
+        throw error;
+      }
+    });
+  } catch (error) {
+    throw first ? (first as { error: unknown }).error : error;
+  }
 }

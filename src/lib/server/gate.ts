@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hostname, networkInterfaces } from 'node:os';
 import bcrypt from 'bcryptjs';
-import type { Db } from './database';
+import { transact, type Db } from './database';
 
 /** Days that a sign-in lasts. */
 const DAYS = 30;
@@ -25,7 +25,7 @@ export async function setPassphrase(db: Db, passphrase: string): Promise<void> {
   const wrong = passphraseProblem(passphrase);
   if (wrong) throw new Error(wrong);
   const value = await bcrypt.hash(passphrase, COST);
-  await db.transaction().execute(async (trx) => {
+  await transact(db, async (trx) => {
     await trx
       .insertInto('settings')
       .values({ name: 'passphrase', value })

@@ -35,12 +35,19 @@ export async function revisions(
     .limit(limit + 1);
   if (marked) query = query.where('marks.name', 'is not', null);
   const rows = await query.execute();
+  // The state that one came from is often the next in the list.
+  const states = new Map<string, Build>();
+  const read = (document: string): Build => {
+    const state = states.get(document) ?? readKept(document);
+    states.set(document, state);
+    return state;
+  };
   return {
     more: rows.length > limit,
     revisions: rows.slice(0, limit).map(({ document, from, ...row }) => ({
       ...row,
       isHead: row.id === head,
-      changes: from === null ? null : difference(readKept(from), readKept(document), parts)
+      changes: from === null ? null : difference(read(from), read(document), parts)
     }))
   };
 }

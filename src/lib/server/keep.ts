@@ -9,6 +9,7 @@ import {
   migrate,
   openDatabase,
   openFile,
+  transact,
   userVersion,
   type Db
 } from './database';
@@ -71,7 +72,7 @@ export async function restoreBackup(
     const before = freeName(databaseFile(folder), 'before-restore');
     await copyTo(db, before);
     await sql`ATTACH ${copy} AS source`.execute(db);
-    await db.transaction().execute(async (trx) => {
+    await transact(db, async (trx) => {
       for (const table of [...kept, 'summaries'])
         await sql`DELETE FROM main.${sql.table(table)}`.execute(trx);
       for (const table of kept) {
@@ -119,16 +120,18 @@ export async function health(folder: string): Promise<Health> {
     throw storeTrouble(error, file) ?? error;
   }
   try {
-    return await healthOf(db, file);
+    return await healthOf(db, file, true);
   } finally {
     await db.destroy();
   }
 }
 
-export async function healthOf(db: Db, file: string): Promise<Health> {
+/** @param deep read every state too, which takes seconds when there are many thousand */
+export async function healthOf(db: Db, file: string, deep: boolean): Promise<Health> {
   const problems: string[] = [];
-  const { rows } = await sql<{ integrity_check: string }>`PRAGMA integrity_check(20)`.execute(db);
-  for (const row of rows) if (row.integrity_check !== 'ok') problems.push(row.integrity_check);
+  const look = sql.raw<Record<string, string>>(`PRAGMA ${deep ? 'integrity' : 'quick'}_check(20)`);
+  for (const row of (await look.execute(db)).rows)
+    for (const said of Object.values(row)) if (said !== 'ok') problems.push(said);
   const headless = await db
     .selectFrom('builds')
     .leftJoin('revisions', 'revisions.id', 'builds.head')
@@ -136,13 +139,11 @@ export async function healthOf(db: Db, file: string): Promise<Health> {
     .where('revisions.id', 'is', null)
     .execute();
   for (const { id } of headless) problems.push(`build "${id}" has lost its present state`);
-  const revisions = await db.selectFrom('revisions').select(['id', 'build', 'document']).execute();
-  for (const { id, build, document } of revisions)
-    try {
-      readKept(document);
-    } catch {
-      problems.push(`revision ${id} of "${build}" cannot be read`);
-    }
+  if (deep) problems.push(...(await unreadable(db)));
+  const { revisions } = await db
+    .selectFrom('revisions')
+    .select((e) => e.fn.countAll<number>().as('revisions'))
+    .executeTakeFirstOrThrow();
   const builds = await db.selectFrom('builds').select(['id', 'deleted']).execute();
   const parts = await db.selectFrom('parts').select('id').execute();
   return {
@@ -151,8 +152,20 @@ export async function healthOf(db: Db, file: string): Promise<Health> {
     schema: await userVersion(db),
     builds: builds.filter((b) => b.deleted === null).length,
     inBin: builds.filter((b) => b.deleted !== null).length,
-    revisions: revisions.length,
+    revisions: Number(revisions),
     parts: parts.length,
     problems
   };
+}
+
+async function unreadable(db: Db): Promise<string[]> {
+  const rows = await db.selectFrom('revisions').select(['id', 'build', 'document']).execute();
+  return rows.flatMap(({ id, build, document }) => {
+    try {
+      readKept(document);
+      return [];
+    } catch {
+      return [`revision ${id} of "${build}" cannot be read`];
+    }
+  });
 }

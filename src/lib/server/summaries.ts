@@ -1,6 +1,6 @@
 import { check } from '../core/check';
 import { buildSchema, type Build, type PartSet } from '../core/model';
-import type { Db } from './database';
+import { transact, type Db } from './database';
 
 /** What lists show of one build. */
 export interface Summary {
@@ -93,7 +93,7 @@ export async function summaries(db: Db, parts: PartSet, key: string): Promise<Ro
     fresh.set(row.id, summaryOf(readKept(document), parts));
   }
   if (stale.length)
-    await db.transaction().execute(async (trx) => {
+    await transact(db, async (trx) => {
       for (const { id, head } of stale) {
         const values = { build: id, head, key, document: JSON.stringify(fresh.get(id)) };
         await trx

@@ -1,5 +1,6 @@
 import { sameJson, type Build } from '../core/model';
 import { readWorkshop, writeWorkshop, type KeptBuild } from '../formats';
+import { transact } from './database';
 import { addRevision, freeId, withPartNames, type BuildStore } from './builds';
 import { readKept } from './summaries';
 
@@ -45,9 +46,9 @@ export interface Arrival {
  * @throws InvalidDocument with the file in the archive and the place in it
  */
 export async function importWorkshop(store: BuildStore, bytes: Uint8Array): Promise<Arrival[]> {
-  const { builds, parts } = readWorkshop(bytes);
+  const { builds, parts } = await readWorkshop(bytes);
   const known = await store.parts();
-  const arrivals = await store.db.transaction().execute(async (trx) => {
+  const arrivals = await transact(store.db, async (trx) => {
     const names = await store.addParts(trx, parts, known);
     const here = await trx
       .selectFrom('builds')

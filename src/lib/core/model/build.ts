@@ -66,7 +66,7 @@ export const Brief = z.strictObject({
 export const Build = z.strictObject({
   id: Id,
   name: Name,
-  notes: Text.optional(),
+  notes: z.string().max(20_000).optional(),
   brief: Brief.default({ profiles: [], mustBeOn: [], mayBeOff: [] }),
   board: Item,
   items: z.array(Item).max(40, 'a machine holds at most 40 items').default([]),

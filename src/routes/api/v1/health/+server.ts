@@ -5,6 +5,6 @@ import { databaseFile, dataFolder } from '$lib/server/database';
 import { healthOf } from '$lib/server/keep';
 
 export const GET = route(endpoints.health, async () => {
-  const { file: _, ...health } = await healthOf((await builds()).db, databaseFile(dataFolder()));
+  const { file: _, ...health } = await healthOf((await builds()).db, databaseFile(dataFolder()), false);
   return health;
 });
