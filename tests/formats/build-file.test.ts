@@ -27,6 +27,11 @@ describe('build files', () => {
   it('say where a broken file is broken', () => {
     expect(problemsOf('')[0]).to.match(/empty/);
     expect(problemsOf(text.slice(0, 2000))[0]).to.match(/^line \d+, column \d+: .*cut off/);
+    expect(problemsOf('{"a": 1,\n  "b": oops }')[0]).to.match(/^line 2, column 8/);
+    expect(problemsOf(text.replace('"slot": "4"', '"slot": 4"'))[0]).to.match(
+      new RegExp(`^line ${text.slice(0, text.indexOf('"slot": "4"')).split('\n').length}, column`)
+    );
+    expect(problemsOf('{"a": 1} and more')[0]).to.match(/^line 1, column 10/);
     expect(problemsOf('[1,2]')[0]).to.match(/not a JSON object/);
     expect(problemsOf('['.repeat(5000))[0]).to.match(/nested/);
     expect(problemsOf(text.replace('"slot": "4"', '"slot": "14"'))[0]).to.match(

@@ -1,3 +1,4 @@
+import { parseTree, type ParseError } from 'jsonc-parser';
 import {
   BuildFile,
   FORMAT_MINOR,
@@ -54,13 +55,11 @@ export function parseJson(text: string): unknown {
   const deep = depthOf(text);
   if (deep > MAX_DEPTH)
     throw new InvalidDocument([{ path: '', message: `is nested ${deep} deep; no build is` }], 'The file');
+  const bare = text.replace(/^\uFEFF/, '');
   try {
-    return JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    const message = error instanceof Error ? error.message : String(error);
-    const at = /position (\d+)/.exec(message);
-    const offset = at ? Number(at[1]) : text.length;
-    const before = text.slice(0, offset).split('\n');
+    return JSON.parse(bare);
+  } catch {
+    const before = bare.slice(0, brokenAt(bare)).split('\n');
     throw new InvalidDocument(
       [
         {
@@ -72,6 +71,13 @@ export function parseJson(text: string): unknown {
       'The file'
     );
   }
+}
+
+/** Where a text stops being JSON; the engine's own message does not always say. */
+function brokenAt(text: string): number {
+  const errors: ParseError[] = [];
+  parseTree(text, errors, { disallowComments: true });
+  return Math.min(text.length, ...errors.map((e) => e.offset));
 }
 
 /** Deepest nesting of brackets outside strings. */
