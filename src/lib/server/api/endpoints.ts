@@ -73,7 +73,7 @@ const endpoint = <P = Empty, Q = Empty, B = null>(given: Given<P, Q, B>): Endpoi
   body: null,
   status: 200,
   ...given,
-  errors: [...(given.errors ?? []), ...(given.body ? [413, 422] : given.query ? [422] : []), 500]
+  errors: [...(given.errors ?? []), ...(given.body ? [413, 415, 422] : given.query ? [422] : []), 500]
 });
 
 /** Every operation, under /api/v1. The routes, the description and the tests read this table. */

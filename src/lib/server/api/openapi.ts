@@ -10,6 +10,7 @@ const words: Record<number, string> = {
   409: 'Changed elsewhere since; the present state comes along',
   410: 'The build lies in the bin',
   413: 'Larger than the limit',
+  415: 'What was sent has no Content-Type header',
   422: 'What was sent cannot be used; each problem with its place',
   429: 'Too many tries; wait as long as Retry-After says',
   500: 'Something went wrong here'

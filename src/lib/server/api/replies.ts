@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Build, Part, type Finding } from '../../core/model';
 import type { Change } from '../../core/revision';
+import { LEVELS, type Level, type Objective } from '../../core/solver';
 
 /** Shapes of the replies, for the description of the API and for its tests. */
 const Ref = z.object({ item: z.string(), function: z.string() });
@@ -43,6 +44,11 @@ export const FindingReply = z.object({
 
 export const CheckReply = z.object({ status: z.enum(['clean', 'clash']), findings: z.array(FindingReply) });
 
+/** Figures of the objective, one for each of its levels. */
+const Figures = z.object(
+  Object.fromEntries(LEVELS.map((level) => [level, z.number()])) as Record<Level, z.ZodNumber>
+) satisfies z.ZodType<Objective>;
+
 const Solution = {
   positions: z.record(z.string(), z.record(z.string(), z.string())),
   claims: z.array(z.looseObject({ item: z.string(), function: z.string(), text: z.string() })),
@@ -51,13 +57,13 @@ const Solution = {
   ),
   shares: z.array(z.looseObject({ a: Ref, b: Ref, line: z.string(), tolerated: z.boolean() })),
   off: z.array(Ref),
-  objective: z.array(z.number())
+  objective: Figures
 };
 export const ResolutionReply = z.union([
   z.object({
     status: z.literal('solved'),
     optimal: z.boolean(),
-    bound: z.array(z.number()),
+    bound: Figures,
     alternatives: z.array(z.object(Solution)),
     nodes: z.number(),
     ...Solution
@@ -69,7 +75,7 @@ export const ResolutionReply = z.union([
     relaxations: z.array(z.looseObject({})),
     nodes: z.number()
   }),
-  z.object({ status: z.literal('stopped'), bound: z.array(z.number()), nodes: z.number() })
+  z.object({ status: z.literal('stopped'), bound: Figures, nodes: z.number() })
 ]);
 
 export const RecordReply = z.object({

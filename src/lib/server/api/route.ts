@@ -89,6 +89,10 @@ function checked<T>(schema: z.ZodType<T>, data: unknown, what: string): T {
 
 async function read(body: z.ZodType | RawBody | null, request: Request): Promise<unknown> {
   if (body === null) return null;
+  const { headers } = request;
+  // Without it the framework gives no body at all.
+  if (!headers.has('content-type') && (headers.has('content-length') || headers.has('transfer-encoding')))
+    throw new Refused(415, 'Say what is sent with a Content-Type header, such as application/json.');
   if ('media' in body) return body.decode(await bodyBytes(request, body.max));
   const text = new TextDecoder().decode(await bodyBytes(request, MAX_JSON));
   let data: unknown;
