@@ -43,9 +43,9 @@ function ask(question: string): Promise<string> {
   const lines = createInterface({ input: process.stdin, output: terminal ? silent : undefined, terminal });
   return new Promise((done) => {
     lines.once('line', (line) => {
+      done(line);
       lines.close();
       if (terminal) process.stdout.write('\n');
-      done(line);
     });
     lines.once('close', () => done(''));
   });

@@ -71,8 +71,12 @@ step('Types', 'npx', ['svelte-kit', 'sync']);
 step('Types of all files', 'npx', ['svelte-check', '--threshold', 'warning', '--output', 'human']);
 step('Lint', 'npx', ['eslint', '.']);
 step('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-mocha('Unit tests', ['tests/core/**/*.test.ts', 'tests/formats/**/*.test.ts', 'tests/server/**/*.test.ts']);
+mocha(
+  'Unit tests',
+  ['core', 'formats', 'server', 'ui'].map((folder) => `tests/${folder}/**/*.test.ts`)
+);
 buildApplication();
+mocha('Server tests', ['tests/http/**/*.test.ts']);
 if (ensureChromium()) mocha('Browser tests', ['tests/browser/**/*.test.ts']);
 else failed++;
 console.log(`\n${passed} passed, ${failed} failed`);

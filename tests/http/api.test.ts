@@ -160,6 +160,7 @@ describe('the API', function () {
       ['createBuild', { body: { name: ' ', board: 'varnoc-d33' } }, 422, /name/],
       ['createBuild', { body: { name: 'x', board: 'no-such' } }, 422, /no-such|not in the file/],
       ['createBuild', { body: { name: 'x', board: 'varnoc-d33', more: 1 } }, 422, /more/],
+      ['createBuild', { body: { name: 'x', board: 'varnoc-d33', date: 'later' } }, 422, /brief\.date/],
       ['saveBuild', { ...plover, body: { build: {}, base: 1, note: '' } }, 422, /build/i],
       [
         'saveBuild',

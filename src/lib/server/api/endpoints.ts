@@ -91,7 +91,7 @@ export const endpoints = {
     summary: 'Make a build from a name and a board',
     body: z.strictObject({
       name: BuildName,
-      board: z.string().min(1).max(64),
+      board: Id,
       date: z.string().max(10).optional()
     }),
     reply: reply.RecordReply,

@@ -1,4 +1,4 @@
-import { Build } from '$lib/core/model';
+import { Build, InvalidDocument, zodProblems } from '$lib/core/model';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 import { idFrom } from '$lib/server/builds';
@@ -10,11 +10,12 @@ export const GET = route(endpoints.listBuilds, async ({ query }) =>
 );
 
 export const POST = route(endpoints.createBuild, async ({ body: { name, board, date } }) => {
-  const build = Build.parse({
+  const made = Build.safeParse({
     id: idFrom(name),
     name,
     brief: { ...(date ? { date } : {}) },
     board: { id: 'board', part: board }
   });
-  return (await builds()).create(build, 'created');
+  if (!made.success) throw new InvalidDocument(zodProblems(made.error), 'The build');
+  return (await builds()).create(made.data, 'created');
 });
