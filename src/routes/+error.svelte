@@ -20,6 +20,8 @@
     font-size: 2rem;
   }
   a {
+    display: inline-block;
+    padding: 0.4rem 0;
     color: var(--ink);
     text-decoration: underline;
   }

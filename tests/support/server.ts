@@ -30,6 +30,8 @@ export async function startServer({
       env: { ...process.env, PORT: String(port), YJ_DATA: folder, ...env },
       stdio: ['ignore', 'ignore', 'inherit']
     });
+    const started = child;
+    process.once('exit', () => started.kill('SIGKILL'));
     await reachable(`http://127.0.0.1:${port}/api/v1/builds`, child);
   };
   const stop = (signal: NodeJS.Signals = 'SIGTERM') =>

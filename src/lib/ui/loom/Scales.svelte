@@ -147,7 +147,7 @@
       y2={y + 3}
       class="leader"
     />
-    <text x={memory(w.value) + 6} y={y + 3} class="small">{w.label} {w.width}-bit</text>
+    <text x={memory(w.value) + 6} y={y + 3} class="small">{text.lines.wide(w.label, w.width)}</text>
   {/each}
 </svg>
 

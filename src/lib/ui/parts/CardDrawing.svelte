@@ -29,10 +29,10 @@
       .join('; ')}"
   >
     {#if part.card}
-      <text x="4" y="-4" class="note">bracket</text>
+      <text x="4" y="-4" class="note">{text.tray.bracket}</text>
       <path d="M2 2 H{W - 2} V{H - 14} H{W - 40} V{H - 2} H46 V{H - 14} H2 Z" class="edge" />
     {:else}
-      <text x="4" y="-4" class="note">rear edge</text>
+      <text x="4" y="-4" class="note">{text.tray.rearEdge}</text>
       <rect x="2" y="2" width={W - 4} height={H - 4} class="edge" />
     {/if}
     {#each drawn as block (block.id)}

@@ -22,6 +22,7 @@ export const lines = {
   alias: (address: string) => `, drawn at its ten-line alias ${address}`,
   systemBios: 'system BIOS',
   bios: 'BIOS',
+  wide: (label: string, bits: number) => `${label} ${bits}-bit`,
   rom: (label: string) => `${label} ROM`,
   wait: 'Ports and memory are being drawn.'
 } as const;

@@ -60,6 +60,9 @@ export const tray = {
   after: (n: number | undefined) => `It can work after ${n ?? 'some'} moves:`,
   whereverTheyGo: 'Wherever the others go, it cannot. These stand against it:',
   understood: 'Understood',
+  bracket: 'bracket',
+  rearEdge: 'rear edge',
+  escape: 'Esc',
   drawing: (name: string) => `Drawing of ${name}`,
   noDrawing: 'Nothing to move by hand on this one.',
 

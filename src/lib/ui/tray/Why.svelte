@@ -32,7 +32,7 @@
         </li>{/each}
     </ul>
   {/if}
-  <Button class="act" onclick={() => planner.close()}>{text.close}<kbd>Esc</kbd></Button>
+  <Button class="act" onclick={() => planner.close()}>{text.close}<kbd>{text.tray.escape}</kbd></Button>
 </section>
 
 <style>

@@ -1,0 +1,206 @@
+import { expect } from 'chai';
+import type { Page } from 'puppeteer-core';
+import { caps, press, sees, until, useBench, violations } from '../support/browser';
+
+const screens = [
+  '/',
+  '/builds/new',
+  '/shelf',
+  '/login',
+  '/nowhere',
+  '/builds/plover/parts',
+  '/builds/plover/lines',
+  '/builds/plover/bench',
+  '/builds/plover/log'
+];
+
+describe('the look of the application', function () {
+  this.timeout(180_000);
+  const bench = useBench();
+  let page: Page;
+  beforeEach(() => {
+    page = bench.page;
+  });
+  /** One page is not there, which the console notes. */
+  const forgive = () => bench.complaints.splice(0);
+
+  it('is clean for the accessibility checker on every screen, by day and by lamp', async () => {
+    for (const dark of [false, true]) {
+      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
+      for (const path of screens) {
+        await bench.open(path);
+        expect(await page.$eval('html', (e) => e.classList.contains('dark'))).to.equal(dark);
+        expect(await violations(page), `${path} ${dark ? 'dark' : 'light'}`).to.deep.equal([]);
+      }
+    }
+    forgive();
+  });
+
+  it('keeps the theme that was chosen', async () => {
+    await bench.open('/');
+    await press(page, 'Bench lamp');
+    await bench.open('/builds/plover/lines');
+    expect(await page.$eval('html', (e) => e.classList.contains('dark'))).to.equal(true);
+    await press(page, 'Day');
+    await bench.open('/');
+    expect(await page.$eval('html', (e) => e.classList.contains('dark'))).to.equal(false);
+  });
+
+  it('needs no scrolling sideways from 390 to 2560 pixels, nor at 200 % zoom', async () => {
+    const sizes = [
+      { width: 390, height: 844 },
+      { width: 768, height: 1024 },
+      { width: 2560, height: 1440 },
+      // 1280 × 800 at 200 %.
+      { width: 640, height: 400, deviceScaleFactor: 2 }
+    ];
+    for (const size of sizes) {
+      await page.setViewport(size);
+      for (const path of screens) {
+        await bench.open(path);
+        const [wide, most] = await page.evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
+        expect(wide, `${path} at ${size.width}`).to.be.at.most(most);
+        const small = await page.$$eval('main button, main a, header button', (all) =>
+          all
+            .filter((e) => e.checkVisibility() && e.getBoundingClientRect().height < 20)
+            .map((e) => e.textContent?.trim())
+        );
+        expect(small, `too low to touch: ${path}`).to.deep.equal([]);
+      }
+    }
+    forgive();
+  });
+
+  it('names every cap of the loom by card, function, line and state', async () => {
+    await bench.open('/builds/plover/lines');
+    const names = await caps(page);
+    expect(names).to.include('IO-16, COM1, IRQ 4: set here');
+    expect(names).to.include('Digit 16, digital audio, IRQ 5: set here, clash');
+    expect(names.length).to.be.greaterThan(8);
+    for (const name of names)
+      expect(name).to.match(/^[^,]+, .+, (IRQ|DMA) [\d→]+: set here(, (clash|locked|cannot be moved))*$/);
+    const rings = await page.$$eval('g.mark:not(.is-cap)', (all) =>
+      all.map((e) => e.getAttribute('aria-label')!)
+    );
+    for (const name of rings) expect(name).to.match(/: (could be here(, found here)?|cannot be here, .+)$/);
+    expect(await page.$$eval('g.mark[tabindex="0"]', (all) => all.length), 'one stop for Tab').to.equal(1);
+  });
+
+  it('can be worked from the first page to a solved machine by keyboard alone', async () => {
+    const focused = () =>
+      page.evaluate(
+        () =>
+          document.activeElement?.textContent?.trim() ||
+          document.activeElement?.getAttribute('aria-label') ||
+          ''
+      );
+    const tabTo = async (words: string) => {
+      for (let i = 0; i < 60; i++) {
+        await page.keyboard.press('Tab');
+        if ((await focused()).includes(words)) return;
+      }
+      throw new Error(`Tab does not come to ${words}`);
+    };
+    await bench.open('/');
+    await tabTo('Turnstone');
+    await page.keyboard.press('Enter');
+    await sees(page, 'Ring: it could');
+    await page.keyboard.type('?');
+    await sees(page, 'this list');
+    expect(await violations(page)).to.deep.equal([]);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('dialog'));
+    const isMark = () => page.evaluate(() => document.activeElement?.getAttribute('data-mark') ?? '');
+    for (let i = 0; i < 60 && !(await isMark()); i++) await page.keyboard.press('Tab');
+    const first = await isMark();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowRight');
+    expect(await isMark()).not.to.equal(first);
+    // To the mouse's row and its cap, one line to the right, and locked there.
+    for (let i = 0; i < 20 && !(await isMark()).startsWith('mouse/'); i++)
+      await page.keyboard.press('ArrowDown');
+    for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowLeft');
+    for (
+      let i = 0;
+      i < 8 && !(await page.evaluate(() => document.activeElement?.classList.contains('is-cap')));
+      i++
+    )
+      await page.keyboard.press('ArrowRight');
+    const before = await isMark();
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.up('Shift');
+    await page.waitForFunction(
+      (was) => document.activeElement?.getAttribute('data-mark') !== was,
+      {},
+      before
+    );
+    expect(
+      await page.evaluate(() => document.activeElement?.classList.contains('is-cap')),
+      'the focus goes along'
+    ).to.equal(true);
+    await page.keyboard.press('l');
+    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.includes('locked'));
+    await page.keyboard.press('l');
+    await page.keyboard.press('r');
+    await sees(page, 'These cannot live together');
+    await tabTo('Move N16 to slot 5');
+    await page.keyboard.press('Enter');
+    await sees(page, 'Take this plan');
+    await tabTo('Take this plan');
+    await page.keyboard.press('Enter');
+    await sees(page, 'No clash');
+    await page.keyboard.press('p');
+    await sees(page, 'Seat N16 in slot 5');
+    await page.keyboard.press('g');
+    await sees(page, 'States, newest first');
+    await page.keyboard.press('/');
+    await until(() => page.evaluate(() => document.activeElement?.id === 'part-query'));
+  });
+
+  it('prints black on white, without what is only for the screen', async () => {
+    await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+    await bench.open('/builds/plover/bench');
+    await page.emulateMediaType('print');
+    const seen = await page.evaluate(() => {
+      const colours = new Set<string>();
+      for (const e of document.querySelectorAll('body, body *')) {
+        if (!e.checkVisibility()) continue;
+        const { color, backgroundColor, fill, stroke } = getComputedStyle(e);
+        [color, backgroundColor, ...(e instanceof SVGElement ? [fill, stroke] : [])].forEach((c) =>
+          colours.add(c)
+        );
+      }
+      return { colours: [...colours], text: document.body.innerText };
+    });
+    const grey = (c: string) => /^(none|rgba\(0, 0, 0, 0\)|rgba?\((\d+), \2, \2.*\))$/.test(c);
+    expect(seen.colours.filter((c) => !grey(c))).to.deep.equal([]);
+    expect(seen.text)
+      .to.include('Unplug the mains lead')
+      .and.not.include('Save as')
+      .and.not.include('Bench lamp');
+    const pdf = await page.pdf({ format: 'A4' });
+    expect(Buffer.from(pdf.subarray(0, 5)).toString()).to.equal('%PDF-');
+  });
+
+  it('moves nothing when less motion is wished', async () => {
+    await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+    for (const path of ['/', '/builds/plover/lines']) {
+      await bench.open(path);
+      const moving = await page.$$eval('*', (all) =>
+        all
+          .filter((e) => {
+            const s = getComputedStyle(e);
+            return (
+              s.animationName !== 'none' ||
+              s.transitionDuration
+                .split(', ')
+                .some((d) => parseFloat(d) > 0 && s.transitionProperty !== 'none')
+            );
+          })
+          .map((e) => e.tagName)
+      );
+      expect(moving, path).to.deep.equal([]);
+    }
+  });
+});
