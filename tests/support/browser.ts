@@ -89,7 +89,11 @@ export class Bench {
   private pages: Page[] = [];
 
   async start(): Promise<void> {
-    this.server = await startServer();
+    await this.startOn(await startServer());
+  }
+  /** Works with a server that runs already. */
+  async startOn(server: Running): Promise<void> {
+    this.server = server;
     this.chromium = await startChromium();
   }
   async begin(): Promise<void> {

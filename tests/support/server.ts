@@ -9,6 +9,7 @@ const root = new URL('../..', import.meta.url).pathname;
 export interface Running {
   url: string;
   port: number;
+  pid(): number;
   folder: string;
   /** Ends the server and waits; resolves to its exit code. */
   stop(signal?: NodeJS.Signals): Promise<number | null>;
@@ -44,6 +45,7 @@ export async function startServer({
   return {
     url: `http://127.0.0.1:${port}`,
     port,
+    pid: () => child.pid!,
     folder,
     stop,
     restart: async () => {

@@ -52,13 +52,13 @@ function newerFields(file: BuildFile): Pick<Build, 'newer'> {
 
 /** Parses JSON and says line and column when it is broken; refuses absurd nesting. */
 export function parseJson(text: string): unknown {
-  const deep = depthOf(text);
-  if (deep > MAX_DEPTH)
-    throw new InvalidDocument([{ path: '', message: `is nested ${deep} deep; no build is` }], 'The file');
   const bare = text.replace(/^\uFEFF/, '');
+  let data: unknown;
   try {
-    return JSON.parse(bare);
+    data = JSON.parse(bare);
   } catch {
+    // A text may be both deep and broken, and what looks for the break goes down with it.
+    assertFlat(depthOfText(bare));
     const before = bare.slice(0, brokenAt(bare)).split('\n');
     throw new InvalidDocument(
       [
@@ -71,6 +71,28 @@ export function parseJson(text: string): unknown {
       'The file'
     );
   }
+  assertFlat(depthOf(data));
+  return data;
+}
+
+function assertFlat(depth: number): void {
+  if (depth > MAX_DEPTH)
+    throw new InvalidDocument([{ path: '', message: `is nested ${depth} deep; no build is` }], 'The file');
+}
+
+/** Nesting of lists and objects, found level by level. */
+function depthOf(data: unknown): number {
+  let depth = 0;
+  for (let level = [data]; level.length;) {
+    const below: unknown[] = [];
+    for (const node of level)
+      if (Array.isArray(node)) for (const child of node) below.push(child);
+      else if (typeof node === 'object' && node !== null)
+        for (const key in node) below.push((node as Record<string, unknown>)[key]);
+    if (below.length) depth++;
+    level = below;
+  }
+  return depth;
 }
 
 /** Where a text stops being JSON; the engine's own message does not always say. */
@@ -81,7 +103,7 @@ function brokenAt(text: string): number {
 }
 
 /** Deepest nesting of brackets outside strings. */
-function depthOf(text: string): number {
+function depthOfText(text: string): number {
   let depth = 0;
   let most = 0;
   let inString = false;

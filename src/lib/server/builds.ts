@@ -26,6 +26,9 @@ export interface BuildRecord {
   canRedo: boolean;
 }
 
+/** States that are kept at hand. */
+const MOST_READ = 64;
+
 export interface StoreOptions {
   now?: () => string;
   /** Names the rules and parts by which summaries are made. */
@@ -38,6 +41,8 @@ export class BuildStore {
   readonly now: () => string;
   private readonly release: string;
   private known: { version: number; parts: PartSet } | null = null;
+  /** States read lately, by their document. */
+  private readonly read = new Map<string, Build>();
 
   constructor(
     readonly db: Db,
@@ -84,11 +89,18 @@ export class BuildStore {
     if (row.deleted !== null) throw new InBin(id);
     const child = await this.childOf(id, row.head);
     return {
-      build: readKept(row.document),
+      build: this.kept(row.document),
       head: row.head,
       canUndo: row.parent !== null,
       canRedo: child !== undefined
     };
+  }
+
+  private kept(document: string): Build {
+    const state = this.read.get(document) ?? readKept(document);
+    this.read.set(document, state);
+    if (this.read.size > MOST_READ) this.read.delete(this.read.keys().next().value!);
+    return state;
   }
 
   /** Stores a new build under an id made from its name. */

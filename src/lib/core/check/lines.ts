@@ -43,7 +43,7 @@ const clashes: Rule = {
           title: clashTitle(a, b),
           sentence: `${capital(nameOf(m, a))} and ${nameOf(m, b)} ${doing[a.resource]}. ${consequence(a, b)}`,
           why: relation.kind === 'apart' ? 'The card does not allow these two to meet.' : whyNever(a, b),
-          fixes: [...(canIdle(a, b) ? [neverTogether(a, b)] : []), ...moveFixes(m, at, a, b)],
+          fixes: [...(canIdle(a, b) ? [neverTogether(a, b)] : []), ...moveFixes(m, at, lines, a, b)],
           line: extent(a)
         })
       ];
@@ -95,7 +95,7 @@ const neverTogether = (a: Line, b: Line) => ({
 });
 
 /** Positions that take one of the two out of the clash without a new one, two for each at most. */
-function moveFixes(m: Machine, at: Positions, a: Line, b: Line): Finding['fixes'] {
+function moveFixes(m: Machine, at: Positions, lines: readonly Line[], a: Line, b: Line): Finding['fixes'] {
   return [a, b].flatMap((line) => {
     const owner = m.find(line.item)!;
     const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index];
@@ -109,7 +109,7 @@ function moveFixes(m: Machine, at: Positions, a: Line, b: Line): Finding['fixes'
         if (position.id === at(item, setting)) continue;
         const moved: Positions = (i, s) => (i === item && s === setting ? position.id : at(i, s));
         const value = claimValue(m, owner, claim, moved);
-        if (value === null || !quiet(m, moved, item, setting)) continue;
+        if (value === null || !quiet(m, moved, lines, item, setting)) continue;
         const fn = owner.part.functions.find((f) => f.id === line.function)!;
         fixes.push({
           label: `${capital(fn.label)} to ${lineText(lineOf(m, owner, fn, line.index, value))}`,
@@ -121,17 +121,23 @@ function moveFixes(m: Machine, at: Positions, a: Line, b: Line): Finding['fixes'
   });
 }
 
-/** Whether no line that rests on the setting clashes or is out of reach. */
-function quiet(m: Machine, at: Positions, item: string, setting: string): boolean {
-  const lines = linesAt(m, at);
+/** Whether no line that rests on a setting clashes or is out of reach once it is moved. */
+function quiet(m: Machine, moved: Positions, lines: readonly Line[], item: string, setting: string): boolean {
+  // A setting of the board may also route the lines of its slots; no other item feels a card's setting.
+  const touched = m.fitted.filter(
+    (f) => f.item.id === item || (item === m.board.item.id && f.slot?.routing !== undefined)
+  );
+  const own = linesAt(m, moved, touched);
+  const rest = lines.filter((line) => !touched.some((f) => f.item.id === line.item));
+  const after = [...rest, ...own];
   const context = sharingContext(m);
-  return lines.every((line) => {
+  return own.every((line) => {
     const owner = m.find(line.item)!;
     const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index];
     if (!claimSettings(m, owner, claim).some((s) => s.item === item && s.setting === setting)) return true;
     return (
       unreachable(m, owner, line) === null &&
-      lines.every((other) => other === line || relate(line, other, context)?.verdict !== 'clash')
+      after.every((other) => other === line || relate(line, other, context)?.verdict !== 'clash')
     );
   });
 }
@@ -140,7 +146,7 @@ function quiet(m: Machine, at: Positions, item: string, setting: string): boolea
 const shares: Rule = {
   id: 'line.share',
   why: 'Two kinds of sharing work only while people keep to a habit, so they are never silent.',
-  find({ m, lines }) {
+  find({ m, at, lines }) {
     const context = sharingContext(m);
     return pairs(lines).flatMap(([a, b]) => {
       const relation = relate(a, b, context);
@@ -158,7 +164,7 @@ const shares: Rule = {
           why: unused
             ? 'A printer port in plain mode leaves its interrupt unused.'
             : 'Both ports let go of the line while their software is not running, and you said they never run together.',
-          fixes: moveFixes(m, standing(m), a, b).slice(0, 2),
+          fixes: moveFixes(m, at, lines, a, b).slice(0, 2),
           line: extent(a)
         })
       ];
@@ -245,12 +251,11 @@ function narrowFixes(m: Machine, wide: Line): Finding['fixes'] {
 }
 
 function pairs(lines: readonly Line[]): [Line, Line][] {
-  return lines.flatMap((a, i) =>
-    lines
-      .slice(i + 1)
-      .filter((b) => b.resource === a.resource)
-      .map((b): [Line, Line] => [a, b])
-  );
+  const out: [Line, Line][] = [];
+  for (let i = 0; i < lines.length; i++)
+    for (let j = i + 1; j < lines.length; j++)
+      if (lines[i].resource === lines[j].resource) out.push([lines[i], lines[j]]);
+  return out;
 }
 
 /** A function that the brief asks for and that is switched off. */

@@ -101,9 +101,9 @@ export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: numb
   };
 }
 
-/** All lines taken in these positions by the functions that are on. */
-export function linesAt(m: Machine, at: Positions): Line[] {
-  return m.fitted.flatMap((fitted) =>
+/** All lines taken in these positions by the functions that are on, of every item or of some. */
+export function linesAt(m: Machine, at: Positions, of: readonly Fitted[] = m.fitted): Line[] {
+  return of.flatMap((fitted) =>
     fitted.part.functions.flatMap((fn) =>
       isOn(fitted, fn, at)
         ? fn.claims.flatMap((claim, index) => {

@@ -222,7 +222,7 @@
   svg {
     display: block;
     width: 100%;
-    max-width: 980px;
+    max-width: 1500px;
     min-width: 640px;
     touch-action: pan-y;
   }

@@ -155,7 +155,7 @@
   svg {
     display: block;
     width: 100%;
-    max-width: 980px;
+    max-width: 1500px;
     min-width: 640px;
   }
   .address {

@@ -159,10 +159,10 @@
   .body {
     flex: 1;
     display: grid;
-    grid-template-columns: 172px minmax(0, 1fr) 318px;
+    grid-template-columns: 11.5rem minmax(0, 1fr) 21.2rem;
   }
   .body.wide {
-    grid-template-columns: 172px minmax(0, 1fr);
+    grid-template-columns: 11.5rem minmax(0, 1fr);
   }
   main {
     padding: 1rem 1.1rem;

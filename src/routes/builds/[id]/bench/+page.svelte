@@ -107,7 +107,7 @@
     font-size: 1.35rem;
   }
   article {
-    max-width: 900px;
+    max-width: 60rem;
     padding: 1.4rem 1.6rem;
     background: var(--sheet);
     border: 2px solid var(--ink);

@@ -1,0 +1,105 @@
+import { Agent, request } from 'node:http';
+import { readFileSync, rmSync } from 'node:fs';
+import { writeBuildFile } from '../src/lib/formats';
+import { demo, parts } from '../tests/support/demo';
+import { startServer, type Running } from '../tests/support/server';
+import { ascending, at, ms, print } from './figures';
+
+let agent = new Agent();
+
+/** Connections of a run of their own: the server closes idle ones after a while. */
+const connect = () => {
+  agent.destroy();
+  agent = new Agent({ keepAlive: true, maxSockets: 64 });
+};
+
+interface Call {
+  method: string;
+  path: string;
+  body?: string;
+}
+
+/** One request; resolves to its milliseconds. */
+function timed(port: number, { method, path, body }: Call): Promise<number> {
+  const start = performance.now();
+  return new Promise((done, fail) => {
+    const headers = body
+      ? { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) }
+      : {};
+    const call = request(
+      { host: '127.0.0.1', port, path: `/api/v1${path}`, method, headers, agent },
+      (reply) => {
+        if (reply.statusCode !== 200) fail(new Error(`${path}: ${reply.statusCode}`));
+        reply.resume().on('end', () => done(performance.now() - start));
+      }
+    );
+    call.on('error', fail);
+    call.end(body);
+  });
+}
+
+/** So many requests a second, each started when its time has come, whether others have ended or not. */
+async function paced(port: number, call: Call, perSecond: number, seconds: number): Promise<number[]> {
+  connect();
+  const took: Promise<number>[] = [];
+  const start = performance.now();
+  for (let due = 0; due < seconds * perSecond;) {
+    const wanted = Math.min(seconds * perSecond, ((performance.now() - start) / 1000) * perSecond);
+    for (; due < wanted; due++) took.push(timed(port, call));
+    await new Promise((done) => setTimeout(done, 2));
+  }
+  return Promise.all(took);
+}
+
+/** As many as go, with so many at a time. */
+async function flatOut(port: number, call: Call, atOnce: number, seconds: number): Promise<number> {
+  connect();
+  const end = performance.now() + seconds * 1000;
+  let count = 0;
+  await Promise.all(
+    Array.from({ length: atOnce }, async () => {
+      while (performance.now() < end) {
+        await timed(port, call);
+        count++;
+      }
+    })
+  );
+  return count / seconds;
+}
+
+/** Resident memory of a process, in MB. */
+const resident = ({ pid }: Running): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid()}/status`, 'utf8'))![1]) / 1024;
+
+/** Checks a second on loopback from the built server, their times, and its memory over `seconds`. */
+export async function benchServer(seconds = 20): Promise<void> {
+  const server = await startServer();
+  const file = writeBuildFile(demo('plover'), parts);
+  const calls: [string, Call][] = [
+    ['check a stored build', { method: 'GET', path: '/builds/plover/check' }],
+    ['check a file that is sent', { method: 'POST', path: '/check', body: file }]
+  ];
+  const table = [['on loopback', 'most a second', 'at 300 a second: median ms', 'p99 ms']];
+  try {
+    for (const [name, call] of calls) {
+      await paced(server.port, call, 100, 3);
+      const most = await flatOut(server.port, call, 4, 5);
+      const took = ascending(await paced(server.port, call, 300, 10));
+      table.push([name, String(Math.round(most)), ms(at(took, 0.5)), ms(at(took, 0.99))]);
+    }
+    print(table);
+    const memory: number[] = [];
+    const sampler = setInterval(() => memory.push(resident(server)), 1000);
+    const took = ascending(await paced(server.port, calls[0][1], 300, seconds));
+    clearInterval(sampler);
+    const tenth = Math.max(1, Math.floor(memory.length / 10));
+    const mean = (list: number[]) => Math.round(list.reduce((a, b) => a + b, 0) / list.length);
+    console.log(
+      `${seconds} s at 300 a second: ${took.length} checks, p99 ${ms(at(took, 0.99))} ms, memory from ${mean(memory.slice(tenth, 2 * tenth))} to ${mean(memory.slice(-tenth))} MB resident, at most ${Math.round(Math.max(...memory))}`
+    );
+  } finally {
+    await server.stop();
+    agent.destroy();
+    rmSync(server.folder, { recursive: true, force: true });
+  }
+}
