@@ -6,6 +6,9 @@
 
   let { finding, open = false }: { finding: Finding; open?: boolean } = $props();
   const { session } = getBench();
+  // What is folded away is not drawn: most of a long list is.
+  // svelte-ignore state_referenced_locally
+  let isOpen = $state(open);
   const items = $derived(
     [...new Set(finding.subjects.map((s) => s.item))].filter(
       (id) => id !== 'system' && id !== 'pnp' && session.machine.find(id)
@@ -13,26 +16,28 @@
   );
 </script>
 
-<details class="finding {finding.severity}" {open}>
+<details class="finding {finding.severity}" bind:open={isOpen}>
   <summary
     ><span class="word">{text.tray.severity[finding.severity]}</span>
     <span class="title">{finding.title}</span></summary
   >
-  <p>{finding.sentence}</p>
-  <p class="quiet">{finding.why}</p>
-  {#if finding.severity === 'clash' && finding.rule.startsWith('line.') && finding.fixes.length === 0}
-    <p>{text.tray.noSingleMove}</p>
+  {#if isOpen}
+    <p>{finding.sentence}</p>
+    <p class="quiet">{finding.why}</p>
+    {#if finding.severity === 'clash' && finding.rule.startsWith('line.') && finding.fixes.length === 0}
+      <p>{text.tray.noSingleMove}</p>
+    {/if}
+    <div class="fixes">
+      {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
+        <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
+      {/each}
+      {#each items as item (item)}
+        <Button class="act plain" onclick={() => (session.selected = item)}
+          >{text.tray.show(session.machine.find(item)?.title ?? item)}</Button
+        >
+      {/each}
+    </div>
   {/if}
-  <div class="fixes">
-    {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
-      <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
-    {/each}
-    {#each items as item (item)}
-      <Button class="act plain" onclick={() => (session.selected = item)}
-        >{text.tray.show(session.machine.find(item)?.title ?? item)}</Button
-      >
-    {/each}
-  </div>
 </details>
 
 <style>

@@ -8,6 +8,7 @@
 
   const { session, planner } = getBench();
   const serious = $derived(session.findings.filter((f) => f.severity !== 'note'));
+  let showsNotes = $state(false);
   const notes = $derived(session.findings.filter((f) => f.severity === 'note'));
 </script>
 
@@ -23,9 +24,9 @@
   {/if}
   <Selected />
   {#if notes.length && planner.state !== 'plan'}
-    <details>
+    <details bind:open={showsNotes}>
       <summary>{text.tray.notes(notes.length)}</summary>
-      {#each notes as finding, i (finding.id + i)}<FindingRow {finding} />{/each}
+      {#each showsNotes ? notes : [] as finding, i (finding.id + i)}<FindingRow {finding} />{/each}
     </details>
   {/if}
 </aside>
