@@ -41,7 +41,7 @@ const browser = await puppeteer.launch({
 const page = await browser.newPage();
 await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 const size = (width, height) => page.setViewport({ width, height });
-const open = (path) => page.goto(url + path, { waitUntil: 'networkidle0' });
+const open = (path) => page.goto(url + path, { waitUntil: 'networkidle2' });
 const shot = async (name, options = {}) => {
   await wait(200);
   await page.screenshot({ path: join(out, `${name}.png`), ...options });
@@ -79,10 +79,72 @@ await open('/builds/turnstone/lines');
 await page.keyboard.press('r');
 await see('These cannot live together');
 await shot('lines-impossible-dark');
+await open('/builds/dunlin/bench');
+await shot('bench-sheet-dark');
 await page.evaluate(() => localStorage.setItem('yj-theme', 'light'));
-await size(390, 844);
+
+// A history: the resolved Plover, named, and then something more.
+await open('/builds/plover/log');
+await press('Name it');
+await page.waitForSelector('[id^="mark-"]');
+await page.keyboard.type('worked, 12 May');
+await page.keyboard.press('Enter');
+await see('Rename');
+await page.focus('#build-notes');
+await page.keyboard.press('End');
+await page.keyboard.type(' The tape drive needs a new belt.');
+await page.keyboard.press('Tab');
+await see('name or notes');
+await page.evaluate(() =>
+  [...document.querySelectorAll('button')]
+    .filter((b) => b.textContent.includes('Against now'))
+    .at(-1)
+    .click()
+);
+await see('From this state to now');
+await shot('log');
+
+// Two windows: one was offline while the other saved.
+const other = async (method, path, body) =>
+  (
+    await fetch(`${url}/api/v1${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body ? { body: JSON.stringify(body) } : {})
+    })
+  ).json();
 await open('/builds/dunlin/lines');
+await page.setOfflineMode(true);
+for (const ring of ['mouse/mouse/irq3', 'io/lpt1/irq5']) {
+  const mark = await page.$(`[data-mark="${ring}"].is-ring`);
+  await mark?.evaluate((e) => e.focus());
+  if (mark) await page.keyboard.press('Enter');
+  await wait(200);
+}
+await see('The server does not answer');
+await shot('away');
+const { build, head } = await other('GET', '/builds/dunlin');
+await other('PUT', '/builds/dunlin', {
+  base: head,
+  note: 'elsewhere',
+  build: {
+    ...build,
+    notes: `${build.notes} The mouse lives in the drawer.`,
+    items: build.items.map((i) => (i.id === 'mouse' ? { ...i, chosen: { ...i.chosen, irq: '2' } } : i))
+  }
+});
+await page.setOfflineMode(false);
+await see('Changed in two places');
+await shot('merge');
+
+await size(390, 844);
+await open('/builds/turnstone/lines');
 await shot('lines-390');
+await open('/builds/plover/log');
+await shot('log-390');
+await size(1280, 800);
+await open('/shelf');
+await shot('items');
 
 await browser.close();
 server.kill('SIGTERM');

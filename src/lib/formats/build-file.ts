@@ -80,16 +80,16 @@ function assertFlat(depth: number): void {
     throw new InvalidDocument([{ path: '', message: `is nested ${depth} deep; no build is` }], 'The file');
 }
 
+const isNested = (node: unknown): node is object => typeof node === 'object' && node !== null;
+
 /** Nesting of lists and objects, found level by level. */
 function depthOf(data: unknown): number {
   let depth = 0;
-  for (let level = [data]; level.length;) {
-    const below: unknown[] = [];
+  for (let level = [data].filter(isNested); level.length; depth++) {
+    const below: object[] = [];
     for (const node of level)
-      if (Array.isArray(node)) for (const child of node) below.push(child);
-      else if (typeof node === 'object' && node !== null)
-        for (const key in node) below.push((node as Record<string, unknown>)[key]);
-    if (below.length) depth++;
+      for (const child of Array.isArray(node) ? node : Object.values(node))
+        if (isNested(child)) below.push(child);
     level = below;
   }
   return depth;
