@@ -45,7 +45,11 @@ const printed: Record<string, ExportKind> = {
 
 function parseArgs(argv: readonly string[]): Args {
   const [command, file, ...rest] = argv;
-  if (!command || !file || !(command in printed || ['check', 'resolve', 'sheet'].includes(command)))
+  if (
+    !command ||
+    !file ||
+    !(Object.hasOwn(printed, command) || ['check', 'resolve', 'sheet'].includes(command))
+  )
     throw new Usage(USAGE);
   const args: Args = { command, file, allowOff: false, resolve: false };
   const number = (name: string, text: string | undefined, most: number): number => {
@@ -92,7 +96,7 @@ function run(argv: readonly string[]): number {
     print({ status: isClean(findings) ? 'clean' : 'clash', findings });
     return isClean(findings) ? 0 : 1;
   }
-  if (args.command in printed) {
+  if (Object.hasOwn(printed, args.command)) {
     process.stdout.write(exported(build, parts, printed[args.command]).content);
     return 0;
   }

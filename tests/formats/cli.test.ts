@@ -1,9 +1,11 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { writeBuildFile } from '../../src/lib/formats';
+import { BuildStore } from '../../src/lib/server/builds';
+import { openDatabase } from '../../src/lib/server/database';
 import { demo, parts } from '../support/demo';
 
 const root = new URL('../..', import.meta.url).pathname;
@@ -57,5 +59,59 @@ describe('the command line', function () {
   it('gives the same bytes twice', () => {
     const run = () => execFileSync('npm', ['run', '--silent', 'yj', '--', 'resolve', file], { cwd: root });
     expect(run().equals(run())).to.equal(true);
+  });
+
+  it('writes claims and moves as CSV and the sheet as Markdown', () => {
+    expect(yj(['claims', file]).stdout).to.match(/^slot,item,function,resource/);
+    expect(yj(['moves', file]).stdout).to.match(/^step,item,/);
+    expect(yj(['markdown', file]).stdout).to.match(/^# Bench sheet: Plover/);
+    expect(yj(['toString', file]).status).to.equal(2);
+  });
+});
+
+describe('the command line on the data folder', function () {
+  this.timeout(60_000);
+  const folder = mkdtempSync(join(tmpdir(), 'yj-cli-data-'));
+  const data = (...args: string[]) =>
+    spawnSync('npm', ['run', '--silent', 'yj', '--', ...args], {
+      cwd: root,
+      encoding: 'utf8',
+      env: { ...process.env, YJ_DATA: folder }
+    });
+  after(() => rmSync(folder, { recursive: true }));
+
+  it('says that there is none yet, and makes none', () => {
+    for (const args of [['backup'], ['health'], ['restore', join(folder, 'none.db')]]) {
+      const { status, stderr } = data(...args);
+      expect(status, args[0]).to.equal(2);
+      expect(stderr)
+        .to.match(/There is no (data|backup)/)
+        .and.not.match(/\n\s+at /);
+    }
+    expect(readdirSync(folder)).to.deep.equal([]);
+    expect(data('restore').stderr).to.match(/^usage/);
+  });
+  it('backs up, looks through, and brings back', async () => {
+    const db = await openDatabase(folder);
+    const store = new BuildStore(db, [...parts.values()]);
+    await store.create(demo('plover'), '');
+    await db.destroy();
+    const saved = data('backup').stdout.trim();
+    expect(saved).to.match(/backups.yellow-jumper-\d{8}-\d{6}\.db$/);
+    expect(JSON.parse(data('health').stdout)).to.deep.include({ builds: 1, revisions: 1, problems: [] });
+    const again = data('restore', saved);
+    expect([again.status, again.stdout]).to.satisfy(
+      ([status, said]: [number, string]) =>
+        status === 0 && /^1 builds brought back.*before-restore/.test(said)
+    );
+    writeFileSync(
+      join(folder, 'yellow-jumper.db'),
+      'not a database, but long enough to look like one'.repeat(50)
+    );
+    const broken = data('health');
+    expect(broken.status).to.equal(2);
+    expect(broken.stderr).to.match(/is damaged.*yj restore FILE/);
+    expect(data('restore', saved).stdout).to.match(/^1 builds brought back.*yellow-jumper\.damaged\.db/);
+    expect(JSON.parse(data('health').stdout)).to.deep.include({ builds: 1, problems: [] });
   });
 });

@@ -1,4 +1,4 @@
-import { readFileSync, rmSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { z } from 'zod';
 import { writeBuildFile } from '../../src/lib/formats';
@@ -6,7 +6,7 @@ import { endpoints, type Endpoint } from '../../src/lib/server/api/endpoints';
 import { openApi } from '../../src/lib/server/api/openapi';
 import { Problem } from '../../src/lib/server/api/replies';
 import { demo, parts } from '../support/demo';
-import { startServer, type Running } from '../support/server';
+import { useServer } from '../support/server';
 
 type Name = keyof typeof endpoints;
 interface Call {
@@ -17,21 +17,14 @@ interface Call {
 
 describe('the API', function () {
   this.timeout(60_000);
-  let server: Running;
-  before(async () => {
-    server = await startServer();
-  });
-  after(async () => {
-    await server.stop();
-    rmSync(server.folder, { recursive: true, force: true });
-  });
+  const server = useServer();
 
   const send = (name: Name, { params = {}, query = {}, body }: Call = {}) => {
     const { method, path } = endpoints[name] as Endpoint;
     const filled = path.replace(/\{(\w+)\}/g, (_, key: string) => encodeURIComponent(params[key]));
     const asked = new URLSearchParams(Object.entries(query).map(([k, v]) => [k, String(v)]));
     const raw = typeof body === 'string' || body instanceof Uint8Array;
-    return fetch(`${server.url}/api/v1${filled}${asked.size ? `?${asked}` : ''}`, {
+    return fetch(`${server.it.url}/api/v1${filled}${asked.size ? `?${asked}` : ''}`, {
       method,
       ...(body === undefined
         ? {}
@@ -202,14 +195,14 @@ describe('the API', function () {
   });
 
   it('wants to be told what is sent', async () => {
-    const bare = await fetch(`${server.url}/api/v1/import`, { method: 'POST', body: new Uint8Array(5) });
+    const bare = await fetch(`${server.it.url}/api/v1/import`, { method: 'POST', body: new Uint8Array(5) });
     expect((await refused(bare, 415)).title).to.match(/Content-Type/);
   });
 
   it('has nothing at other addresses, and takes no other methods', async () => {
-    await refused(await fetch(`${server.url}/api/v1/nothing`), 404);
-    await refused(await fetch(`${server.url}/api/v1/builds/plover`, { method: 'PATCH' }), 405);
-    await refused(await fetch(`${server.url}/api/v1/health`, { method: 'POST' }), 405);
+    await refused(await fetch(`${server.it.url}/api/v1/nothing`), 404);
+    await refused(await fetch(`${server.it.url}/api/v1/builds/plover`, { method: 'PATCH' }), 405);
+    await refused(await fetch(`${server.it.url}/api/v1/health`, { method: 'POST' }), 405);
   });
 
   it('refuses what is too large, whether its length is told or not', async () => {
@@ -220,7 +213,7 @@ describe('the API', function () {
     const endless = new ReadableStream({
       pull: (c) => (++sent > 12 ? c.close() : c.enqueue(chunk))
     });
-    const untold = await fetch(`${server.url}/api/v1/import`, {
+    const untold = await fetch(`${server.it.url}/api/v1/import`, {
       method: 'POST',
       body: endless,
       headers: { 'content-type': 'application/json' },
@@ -268,9 +261,9 @@ describe('the API', function () {
 
   it('stops cleanly on SIGTERM with a page listening, and starts again with its data', async () => {
     const { body } = await send('events');
-    expect(await server.stop()).to.equal(0);
+    expect(await server.it.stop()).to.equal(0);
     await body!.cancel().catch(() => {});
-    await server.restart();
+    await server.it.restart();
     expect((await call('listBuilds')).total).to.be.greaterThan(2);
   });
 });

@@ -1,9 +1,8 @@
 import { request, type IncomingHttpHeaders } from 'node:http';
-import { rmSync } from 'node:fs';
 import { expect } from 'chai';
 import { writeBuildFile } from '../../src/lib/formats';
 import { demo, parts } from '../support/demo';
-import { startServer, type Running } from '../support/server';
+import { useServer } from '../support/server';
 
 interface Answer {
   status: number;
@@ -13,14 +12,7 @@ interface Answer {
 
 describe('attacks', function () {
   this.timeout(60_000);
-  let server: Running;
-  before(async () => {
-    server = await startServer();
-  });
-  after(async () => {
-    await server.stop();
-    rmSync(server.folder, { recursive: true, force: true });
-  });
+  const server = useServer();
 
   /** A request as it is written: no address is made tidy, and any header may be sent. */
   const raw = (path: string, { method = 'GET', headers = {}, body = '' } = {}): Promise<Answer> =>
@@ -28,11 +20,11 @@ describe('attacks', function () {
       const call = request(
         {
           host: '127.0.0.1',
-          port: server.port,
+          port: server.it.port,
           path,
           method,
           headers: {
-            host: `127.0.0.1:${server.port}`,
+            host: `127.0.0.1:${server.it.port}`,
             ...(body ? { 'content-length': String(Buffer.byteLength(body)) } : {}),
             ...headers
           }
@@ -52,11 +44,11 @@ describe('attacks', function () {
   it('from another site cannot write, by fetch, by form, or from a sandboxed frame', async () => {
     const before = await count();
     const body = JSON.stringify({ name: 'Evil', board: 'varnoc-d33' });
-    const own = `http://127.0.0.1:${server.port}`;
+    const own = `http://127.0.0.1:${server.it.port}`;
     const cases: Record<string, string>[] = [
       { ...json, origin: 'http://elsewhere.example' },
       { ...json, origin: 'null' },
-      { ...json, origin: `https://127.0.0.1:${server.port + 1}` },
+      { ...json, origin: `https://127.0.0.1:${server.it.port + 1}` },
       { ...json, origin: `${own}.elsewhere.example` },
       { ...json, 'sec-fetch-site': 'cross-site' },
       { ...json, 'sec-fetch-site': 'same-site' },
@@ -82,7 +74,7 @@ describe('attacks', function () {
   it('by a name that was pointed at this computer is refused, for reading too', async () => {
     for (const host of [
       'elsewhere.example',
-      `elsewhere.example:${server.port}`,
+      `elsewhere.example:${server.it.port}`,
       '127.0.0.1.elsewhere.example',
       '192.168.1.5',
       'localhost@elsewhere.example'

@@ -123,7 +123,7 @@ describe('durability', function () {
           expect(said, name)
             .to.include(file)
             .and.match(/damaged|no Yellow Jumper/)
-            .and.match(/bring back a backup/);
+            .and.match(/[Bb]ring back a backup/);
         });
       }
     });

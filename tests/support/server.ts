@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -51,6 +51,23 @@ export async function startServer({
     restart: async () => {
       await stop();
       await start();
+    }
+  };
+}
+
+/** A server with the demo data for the tests of a suite. */
+export function useServer(): { readonly it: Running } {
+  let server: Running;
+  before(async () => {
+    server = await startServer();
+  });
+  after(async () => {
+    await server.stop();
+    rmSync(server.folder, { recursive: true, force: true });
+  });
+  return {
+    get it() {
+      return server;
     }
   };
 }

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { sql } from 'kysely';
@@ -50,7 +50,7 @@ export async function backup(folder: string, wanted?: string, now = new Date()):
 
 /**
  * Brings back what a backup holds, in one transaction, also while the program runs. What was there
- * before is copied to a file beside the database first.
+ * before is copied to a file beside the database first; a damaged database is put aside under another name.
  */
 export async function restoreBackup(
   folder: string,
@@ -68,9 +68,10 @@ export async function restoreBackup(
     const older = await openFile(copy);
     if (older.version < migrations.length) await migrate(older.db, older.version);
     await older.db.destroy();
+    const aside = await putAsideDamaged(folder);
     db = await openDatabase(folder);
-    const before = freeName(databaseFile(folder), 'before-restore');
-    await copyTo(db, before);
+    const before = aside ?? freeName(databaseFile(folder), 'before-restore');
+    if (!aside) await copyTo(db, before);
     await sql`ATTACH ${copy} AS source`.execute(db);
     await transact(db, async (trx) => {
       for (const table of [...kept, 'summaries'])
@@ -95,6 +96,23 @@ export async function restoreBackup(
   } finally {
     await db?.destroy();
     rmSync(scratch, { recursive: true, force: true });
+  }
+}
+
+/** Renames a database that cannot be read, so that a backup can take its place. @returns its new name */
+async function putAsideDamaged(folder: string): Promise<string | null> {
+  const file = databaseFile(folder);
+  if (!existsSync(file)) return null;
+  try {
+    const { db } = await openFile(file);
+    await db.destroy();
+    return null;
+  } catch (error) {
+    const trouble = storeTrouble(error, file);
+    if (trouble?.code !== 'SQLITE_CORRUPT' && trouble?.code !== 'SQLITE_NOTADB') throw error;
+    const aside = freeName(file, 'damaged');
+    for (const end of ['', '-wal', '-shm']) if (existsSync(file + end)) renameSync(file + end, aside + end);
+    return aside;
   }
 }
 

@@ -36,7 +36,7 @@ sentences.EEXIST = sentences.ENOTDIR;
 sentences.SQLITE_LOCKED = sentences.SQLITE_BUSY;
 
 export const damaged = (where: string): string =>
-  `${where} is damaged or is no Yellow Jumper database. Nothing in it was changed. Move it away and bring back a backup: yj restore FILE.`;
+  `${where} is damaged or is no Yellow Jumper database. Nothing in it was changed. Bring back a backup: yj restore FILE (this file is then kept under another name).`;
 
 /** The same error as a StoreTrouble, when it is one of the disk or the database. */
 export function storeTrouble(error: unknown, where: string): StoreTrouble | null {

@@ -1,6 +1,8 @@
 /** What changed on the server: one build (head null: binned or put back) or anything. */
 export type Told = { id: string; head: number | null } | 'all';
 
+const AGAIN_MS = 5000;
+
 /**
  * Hears what changes on the server while the page is seen. Coming back, of the page or of the server,
  * counts as a change of anything.
@@ -9,6 +11,7 @@ export class Live {
   /** Whether the server answers, as far as is known. */
   away = $state(false);
   private source: EventSource | null = null;
+  private isOver = false;
 
   constructor(private readonly told: (what: Told) => void) {}
 
@@ -18,6 +21,7 @@ export class Live {
     document.addEventListener('visibilitychange', turn);
     turn();
     return () => {
+      this.isOver = true;
       document.removeEventListener('visibilitychange', turn);
       this.close();
     };
@@ -31,7 +35,14 @@ export class Live {
       this.away = false;
       this.told('all');
     };
-    source.onerror = () => (this.away = true);
+    source.onerror = () => {
+      this.away = source.readyState !== EventSource.CLOSED;
+      if (this.away) return;
+      // Answered, but not with changes: the passphrase may be asked for again.
+      this.close();
+      this.told('all');
+      setTimeout(() => !document.hidden && !this.isOver && this.open(), AGAIN_MS);
+    };
     source.addEventListener('build', ({ data }) => this.told(JSON.parse(data)));
     source.addEventListener('all', () => this.told('all'));
   }

@@ -331,6 +331,11 @@ export class Session {
       return null;
     }
     if (this.collision) this.settle(this.collision.theirs.build);
+    else if (this.trouble.kind === 'gone') {
+      this.queue = [];
+      this.waiting = 0;
+      this.pending.forget();
+    }
     return reply.value.build.id;
   }
 
