@@ -249,6 +249,29 @@ describe('the record in a browser', function () {
       forgive();
     });
 
+    it('may have taken the first of several changes before it went: the rest follow, and nothing is asked', async () => {
+      const { build, head } = await bench.saved('turnstone');
+      const states = ['one', 'two'].map((notes) => ({ ...build, notes }));
+      await bench.api('PUT', '/builds/turnstone', { build: states[0], base: head, note: '' });
+      await bench.open('/');
+      await page.evaluate(
+        (pending) => localStorage.setItem('yj-pending:turnstone:gone', pending),
+        JSON.stringify({ base: { head, build }, queue: states.map((state) => ({ build: state, note: '' })) })
+      );
+      await bench.open('/builds/turnstone/lines');
+      await until(async () => (await bench.saved('turnstone')).build.notes === 'two');
+      expect(await page.$('dialog')).to.equal(null);
+      expect(
+        await page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('yj-pending')))
+      ).to.deep.equal([]);
+      const { revisions } = await bench.api<{ revisions: unknown[] }>(
+        'GET',
+        '/builds/turnstone/revisions?limit=3'
+      );
+      expect(revisions).to.have.length(3);
+      forgive();
+    });
+
     it('costs nothing when the page is closed too', async () => {
       await bench.open('/builds/dunlin/lines');
       await bench.server.stop();

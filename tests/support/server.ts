@@ -82,9 +82,9 @@ function freePort(): Promise<number> {
   });
 }
 
-/** Waits until it answers at all; a shared server answers that one has to sign in. */
+/** Waits until it answers at all, having been built first where needed; a shared server answers that one has to sign in. */
 async function reachable(url: string, child: ChildProcess): Promise<void> {
-  for (let i = 0; i < 240; i++) {
+  for (let i = 0; i < 960; i++) {
     try {
       await fetch(url);
       return;

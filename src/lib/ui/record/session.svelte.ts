@@ -176,23 +176,35 @@ export class Session {
       base: this.saved.head
     });
     if (!reply.ok) return this.stopped(reply);
-    this.queue.shift();
-    this.waiting = this.queue.length;
-    this.saved = { head: reply.value.head, build: change.build };
-    this.head = reply.value.head;
-    this.canUndo = reply.value.canUndo;
-    this.canRedo = reply.value.canRedo;
-    this.trouble = { kind: 'fine' };
-    if (this.queue.length) return true;
-    this.pending.forget();
+    this.acknowledge(1, reply.value);
     return true;
+  }
+
+  /** The first changes of the queue are saved, as the state of this record. */
+  private acknowledge(count: number, { head, canUndo, canRedo }: Saved): void {
+    const done = this.queue.splice(0, count);
+    this.saved = { head, build: done.at(-1)!.build };
+    this.waiting = this.queue.length;
+    this.head = head;
+    this.canUndo = canUndo;
+    this.canRedo = canRedo;
+    this.trouble = { kind: 'fine' };
+    if (!this.queue.length) this.pending.forget();
   }
 
   /** What to do about a save that did not go through. @returns whether to go on */
   private stopped(reply: Extract<Awaited<ReturnType<typeof ask<Saved>>>, { ok: false }>): boolean {
     if ('away' in reply) this.leave();
-    else if (reply.problem.status === 409 && reply.problem.current) this.collide(reply.problem.current);
-    else if (reply.problem.status === 410) this.trouble = { kind: 'binned' };
+    else if (reply.problem.status === 409 && reply.problem.current) {
+      // A page that was closed may have sent some of these changes before this one took them over.
+      const { current } = reply.problem;
+      const sent = this.queue.findIndex((change) => sameJson(change.build, current.build));
+      if (sent >= 0) {
+        this.acknowledge(sent + 1, current);
+        return true;
+      }
+      this.collide(current);
+    } else if (reply.problem.status === 410) this.trouble = { kind: 'binned' };
     else if (reply.problem.status === 404) this.trouble = { kind: 'gone' };
     else if (reply.problem.status === 401)
       this.trouble = { kind: 'locked', lines: problemLines(reply.problem) };
