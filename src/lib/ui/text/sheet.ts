@@ -16,8 +16,5 @@ export const sheet = {
   nothing: 'Nothing to move: every setting is where it was found.',
   legend: 'Dashed: as found. Solid frame: where it goes.',
   after: 'Lines after this',
-  head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' },
-  danger: 'Danger',
-  caution: 'Caution',
-  confirm: 'Read'
+  head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' }
 } as const;

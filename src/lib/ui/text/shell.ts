@@ -54,7 +54,6 @@ export const shell = {
   merge: {
     title: 'Changed in two places',
     lead: 'While you changed this build here, another window saved it. Nothing is lost: choose for each fact, or keep your state as a copy.',
-    what: 'Fact',
     was: 'Was',
     mine: 'Here',
     theirs: 'Saved elsewhere',
@@ -64,7 +63,6 @@ export const shell = {
     save: 'Save what is chosen',
     left: counted('fact to decide', 'facts to decide'),
     drop: 'Drop mine, take theirs',
-    same: 'Both sides made the same changes.',
     notWhole: 'That mixture does not fit together:'
   },
   errorMissing: 'Not here',
