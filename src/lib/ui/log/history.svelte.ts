@@ -66,7 +66,10 @@ export class History {
 
   async restore(id: number): Promise<boolean> {
     await this.session.flush();
-    if (this.session.waiting) return false;
+    if (this.session.waiting) {
+      this.trouble = text.log.waiting;
+      return false;
+    }
     const reply = await this.did<Saved>('POST', `${this.path}/${id}/restore`, { base: this.session.head });
     this.compared = null;
     if (reply) await this.session.follow(reply);

@@ -26,6 +26,7 @@ export const log = {
   mark: 'Name it',
   rename: 'Rename',
   unmark: 'Take the name away',
+  waiting: 'Changes still wait to be saved; bring the state back when they are.',
   restored: 'That state is back. Undo takes it away again.',
   /** What a change was, kept with it. */
   did: {
