@@ -1,0 +1,209 @@
+import { parse } from 'yaml';
+import { InvalidDocument, Part, checkPart, zodProblems, type Problem } from '../core/model';
+
+/**
+ * The files of the catalogue: YAML, one part or a list of parts each, with shorthands so that a part is
+ * read at one glance. `like: id` takes over from another part; `fields` are blocks with one setting each;
+ * `like` in a function takes over from the common functions; a claim may say `{irq: 5}` or
+ * `{io: by base, length: 16}`. docs/format.md describes them.
+ */
+export interface CatalogueText {
+  name: string;
+  text: string;
+}
+
+type Raw = Record<string, unknown>;
+const isMap = (x: unknown): x is Raw => typeof x === 'object' && x !== null && !Array.isArray(x);
+
+/**
+ * Reads all files together, as parts refer to each other across them.
+ * @throws InvalidDocument naming file, part and place of everything that is wrong
+ */
+export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
+  const problems: Problem[] = [];
+  const entries = new Map<string, { raw: Raw; file: string }>();
+  const functions = new Map<string, Raw>();
+  for (const { name, text } of files) {
+    let data: unknown;
+    try {
+      data = parse(text, { maxAliasCount: 2000, merge: true });
+    } catch (error) {
+      problems.push({ path: name, message: error instanceof Error ? error.message : 'is not YAML' });
+      continue;
+    }
+    if (isMap(data) && isMap(data.functions) && !('id' in data)) {
+      for (const [id, fn] of Object.entries(data.functions)) functions.set(id, fn as Raw);
+      continue;
+    }
+    const { common, parts } =
+      isMap(data) && Array.isArray(data.parts) ? data : { common: {}, parts: [data].flat() };
+    for (const part of parts as Raw[]) {
+      const id = isMap(part) ? String(part.id) : '?';
+      if (entries.has(id)) problems.push({ path: `${name}: ${id}`, message: 'this id is there twice' });
+      entries.set(id, { raw: { ...(common as Raw), ...part }, file: name });
+    }
+  }
+  const made: Part[] = [];
+  for (const [id, { raw, file }] of entries)
+    try {
+      const whole = inherit(raw, entries, []);
+      const parsed = Part.safeParse(expand(whole, functions));
+      const found = parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+      problems.push(...found.map((p) => ({ ...p, path: `${file}: ${id}: ${p.path}` })));
+      if (parsed.success) made.push(parsed.data);
+    } catch (error) {
+      problems.push({ path: `${file}: ${id}`, message: (error as Error).message });
+    }
+  if (problems.length) throw new InvalidDocument(problems, 'The catalogue');
+  return made;
+}
+
+/** The entry with what it takes over: facts are merged one level deep, lists are replaced. */
+function inherit(raw: Raw, entries: ReadonlyMap<string, { raw: Raw }>, seen: readonly string[]): Raw {
+  if (raw.like === undefined) return raw;
+  const from = String(raw.like);
+  const base = entries.get(from)?.raw;
+  if (!base) throw new Error(`is like "${from}", which is not in the catalogue`);
+  if (seen.includes(from)) throw new Error('is like itself');
+  const { like: _, ...own } = raw;
+  const { quirks: _quirks, look, ...rest } = inherit(base, entries, [...seen, from]);
+  const out: Raw = rest;
+  if (isMap(look)) {
+    // The number etched on it is its own.
+    const { etched: _etched, ...alike } = look;
+    out.look = alike;
+  }
+  for (const [key, value] of Object.entries(own))
+    out[key] = isMap(value) && isMap(out[key]) ? { ...out[key], ...value } : value;
+  return out;
+}
+
+function expand(raw: Raw, functions: ReadonlyMap<string, Raw>): Raw {
+  const { fields = [], ...part } = raw;
+  const blocks = [...((part.blocks as Raw[]) ?? [])];
+  const settings = [...((part.settings as Raw[]) ?? [])];
+  for (const field of fields as Raw[]) {
+    const { block, setting } = fieldOf(field);
+    if (block && !blocks.some((b) => b.id === block.id)) blocks.push(block);
+    settings.push(setting);
+  }
+  const positions = new Map(
+    settings.map((s) => [String(s.id), ((s.positions as { id: string }[]) ?? []).map((p) => p.id)])
+  );
+  const fns = ((part.functions as Raw[]) ?? []).map((fn) => functionOf(fn, functions, positions));
+  return { ...part, blocks, settings, functions: fns };
+}
+
+/** `fields`: a block and the setting on it in one entry. */
+function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
+  const { id, label, block, at, columns, ends, open, dip, positions, program, values, firmware, ...rest } =
+    field as Record<string, never> & { at?: [number, number] };
+  const name = String(block ?? id);
+  const blockId = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  const place = at ? { x: at[0], y: at[1] } : undefined;
+  const base = { id: blockId, label: name, ...(place ? { at: place } : {}) };
+  const setting = (list: Raw[]) => ({
+    id,
+    label,
+    block: blockId,
+    positions: list,
+    default: list[0]?.id,
+    ...(rest as Raw)
+  });
+  if (columns) {
+    const list = Object.entries(columns as Raw);
+    const made = list.map(([p, text], i) => ({
+      id: p,
+      label: String(text),
+      state: { caps: [[2 * i + 1, 2 * i + 2]] }
+    }));
+    const none = Object.entries((open as Raw | undefined) ?? {}).map(([p, text]) => ({
+      id: p,
+      label: String(text),
+      state: { caps: [] }
+    }));
+    const columnLabels = list.map(([p]) => (p === 'off' ? '—' : p.toUpperCase().slice(0, 12)));
+    return {
+      block: { ...base, kind: 'header', rows: 2, columns: list.length, columnLabels },
+      setting: setting([...made, ...none])
+    };
+  }
+  if (ends) {
+    const made = Object.entries(ends as Raw).map(([p, text], i) => ({
+      id: p,
+      label: `${i + 1}-${i + 2} ${String(text)}`,
+      state: { caps: [[i + 1, i + 2]] }
+    }));
+    return { block: { ...base, kind: 'header', rows: 1, columns: 3 }, setting: setting(made) };
+  }
+  if (positions && !program) {
+    const made = Object.entries(positions as Raw).map(([p, told]) => {
+      const [text, levers] = told as [string, string];
+      const switches = Object.fromEntries(levers.split(' ').map((l) => l.split(':')));
+      return { id: p, label: text, state: { switches } };
+    });
+    const size = (dip ?? {}) as Raw;
+    return { block: { ...base, kind: 'dip', switches: 8, ...size }, setting: setting(made) };
+  }
+  if (program) {
+    const made = Object.entries(values as Raw).map(([p, text]) => ({
+      id: p,
+      label: String(text),
+      state: { value: String(text) }
+    }));
+    return { block: { ...base, kind: 'software', program }, setting: setting(made) };
+  }
+  if (firmware) {
+    const made = Object.entries(values as Raw).map(([p, text]) => ({ id: p, label: String(text) }));
+    return { block: { ...base, kind: 'firmware' }, setting: setting(made) };
+  }
+  throw new Error(`field "${String(id)}" needs columns, ends, positions or program`);
+}
+
+function functionOf(
+  fn: Raw,
+  functions: ReadonlyMap<string, Raw>,
+  positions: ReadonlyMap<string, string[]>
+): Raw {
+  let whole = fn;
+  if (fn.like !== undefined) {
+    const base = functions.get(String(fn.like));
+    if (!base) throw new Error(`there is no common function "${String(fn.like)}"`);
+    const { like: _, ...own } = fn;
+    whole = { id: fn.like, ...base, ...own };
+  }
+  const { by, ...rest } = whole;
+  const taken = new Map<string, number>();
+  const claims = ((rest.claims as Raw[]) ?? []).map((claim) => {
+    const made = claimOf(claim, by as string | undefined, positions);
+    if (!('id' in made)) {
+      const resource = String(made.resource);
+      const n = (taken.get(resource) ?? 0) + 1;
+      taken.set(resource, n);
+      made.id = n === 1 ? resource : `${resource}-${n}`;
+    }
+    return made;
+  });
+  const off = ((rest.off as unknown[]) ?? []).map((o) => (typeof o === 'string' ? { [o]: ['off'] } : o));
+  return { ...rest, off, claims };
+}
+
+const resources = ['irq', 'dma', 'io', 'memory'] as const;
+
+/** `{io: 0x300, length: 32}`, `{irq: by irq}`, or `{irq: by port, values: {com1: 4}}`. */
+function claimOf(claim: Raw, by: string | undefined, positions: ReadonlyMap<string, string[]>): Raw {
+  const resource = resources.find((r) => r in claim);
+  if (!resource || 'resource' in claim) return { ...claim };
+  const { [resource]: told, values, ...rest } = claim;
+  if (typeof told === 'number') return { resource, value: told, ...rest };
+  const setting = told === 'by' ? by : String(told).replace(/^by /, '');
+  const known = positions.get(setting ?? '');
+  if (!setting || !known) throw new Error(`a claim is read from "${String(told)}", which is no setting`);
+  const base = resource === 'io' || resource === 'memory' ? 16 : 10;
+  const numbers = known.map((p): [string, number | null] => {
+    if (isMap(values)) return [p, (values[p] as number | undefined) ?? null];
+    const isNumber = base === 16 ? /^[0-9a-f]{3,5}$/.test(p) : /^\d{1,2}$/.test(p);
+    return [p, isNumber ? parseInt(p, base) : null];
+  });
+  return { resource, from: { setting, values: Object.fromEntries(numbers) }, ...rest };
+}

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { parse } from 'yaml';
+import { InvalidDocument, Profile, repeated, zodProblems } from '../core/model';
+
+const File = z.strictObject({ profiles: z.array(Profile).max(500) });
+
+/**
+ * Reads software profiles from YAML: a list under `profiles`.
+ * @throws InvalidDocument naming the file and the place.
+ */
+export function readProfiles(text: string, name: string): Profile[] {
+  const parsed = File.safeParse(parse(text, { maxAliasCount: 200 }));
+  const problems = parsed.success
+    ? repeated(parsed.data.profiles.map((p) => p.id)).map((id) => ({ path: id, message: 'is there twice' }))
+    : zodProblems(parsed.error);
+  if (!parsed.success || problems.length)
+    throw new InvalidDocument(
+      problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })),
+      'The list of software'
+    );
+  return parsed.data.profiles;
+}
