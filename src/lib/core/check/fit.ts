@@ -1,8 +1,25 @@
-import { forbidden } from '../model';
-import { claimSettings, isOn, type Fitted } from '../resources';
+import { forbidden, type Finding, type Part } from '../model';
+import { claimSettings, isOn, seatOf, type Fitted, type Machine } from '../resources';
 import { isFixed } from '../solver';
 import { finding, type Rule } from './rule';
 import { capital } from './words';
+
+/** A move to a free slot in which a card works. */
+function freeSlot(m: Machine, part: Part, item: string): Finding['fixes'] {
+  const slots = m.board.part.board!.slots;
+  const free = slots.filter(
+    (slot) =>
+      seatOf(part, slot).misfit === null &&
+      (slot.lengthMm ?? Infinity) >= (part.card?.lengthMm ?? 0) &&
+      !m.fitted.some(
+        (f) => f.slot && (f.slot.id === slot.id || (slot.bracket && f.slot.bracket === slot.bracket))
+      )
+  );
+  return free.slice(0, 2).map((slot) => ({
+    label: `Move to slot ${slot.label ?? slot.id}`,
+    fix: { action: 'move-slot', item, slot: slot.id }
+  }));
+}
 
 const slotKind: Rule = {
   id: 'slot.kind',
@@ -24,7 +41,7 @@ const slotKind: Rule = {
               ? `Do not power on: ${f.misfit}.`
               : `${f.title} will not work: ${f.misfit}.`,
           why: `${capital(f.misfit!)}.`,
-          fixes: []
+          fixes: freeSlot(m, f.part, f.item.id)
         })
       );
   }
@@ -98,7 +115,7 @@ const unseated: Rule = {
           title: `${item.label ?? parts.get(item.part)!.name} is not seated`,
           sentence: 'It is left out of the check until it has a slot.',
           why: unseated.why,
-          fixes: []
+          fixes: freeSlot(m, parts.get(item.part)!, item.id)
         })
       );
   }
@@ -134,50 +151,6 @@ const combination: Rule = {
           });
         });
     });
-  }
-};
-
-const busClock: Rule = {
-  id: 'isa.clock',
-  why: 'ISA cards expect 8 to 8.33 MHz; 10 is marginal and above 12 most fail.',
-  find({ m }) {
-    const mhz = m.board.part.board?.busMHz;
-    if (mhz === undefined || mhz <= 8.34) return [];
-    const clash = mhz > 12;
-    return [
-      finding({
-        rule: 'isa.clock',
-        severity: clash ? 'clash' : 'caution',
-        subjects: [{ item: m.board.item.id }],
-        title: `The ISA bus runs at ${mhz} MHz`,
-        sentence: clash
-          ? 'Most cards fail at this clock. Choose a larger divisor in the setup.'
-          : `Some cards fail ${mhz > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found, choose a larger divisor.`,
-        why: busClock.why,
-        fixes: []
-      })
-    ];
-  }
-};
-
-const early: Rule = {
-  id: 'period.early',
-  why: 'The brief gives the machine a date.',
-  find({ m }) {
-    const year = Number(m.build.brief.date?.slice(0, 4) ?? NaN);
-    return m.fitted
-      .filter((f) => f.part.sold && f.part.sold.from > year)
-      .map((f) =>
-        finding({
-          rule: 'period.early',
-          severity: 'caution',
-          subjects: [{ item: f.item.id }],
-          title: `${f.title} is too young`,
-          sentence: `It was first sold in ${f.part.sold!.from}, and the machine stands for ${m.build.brief.date}.`,
-          why: early.why,
-          fixes: []
-        })
-      );
   }
 };
 
@@ -268,8 +241,6 @@ export const fitRules: readonly Rule[] = [
   slotUntried,
   unseated,
   combination,
-  busClock,
-  early,
   guessed,
   notRecorded
 ];

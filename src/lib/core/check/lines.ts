@@ -282,4 +282,51 @@ const wanted: Rule = {
   }
 };
 
-export const lineRules: readonly Rule[] = [clashes, reach, shares, mixedWidth, wanted];
+const needResources = ['irq', 'dma', 'io', 'memory'] as const;
+
+/** A program that accepts only some numbers of a function, and every such function stands elsewhere. */
+const profileLines: Rule = {
+  id: 'audio.profile',
+  why: 'Many programs know only the first numbers of a card.',
+  find({ m, lines }) {
+    const owners = m.fitted.flatMap((f) =>
+      f.part.functions.map((fn) => ({ item: f.item.id, title: f.title, fn }))
+    );
+    return m.build.brief.profiles.flatMap((profile) =>
+      profile.needs.flatMap((need) => {
+        const able = owners.filter((o) => o.fn.kind === need.kind);
+        const meets = ({ item, fn }: (typeof able)[number]) =>
+          lines.some((l) => l.item === item && l.function === fn.id) &&
+          needResources.every((resource) => {
+            const accepted = need[resource];
+            const line = lines.find(
+              (l) => l.item === item && l.function === fn.id && l.resource === resource
+            );
+            const same = (n: number) => n === line?.value || (resource === 'irq' && n === line?.printed);
+            return accepted === undefined || accepted.some(same);
+          });
+        if (!able.length || able.some(meets)) return [];
+        const told = needResources
+          .flatMap((r) =>
+            (need[r] ?? []).map((n) =>
+              r === 'io' ? hex(n) : r === 'memory' ? hex(n, 5) : `${r.toUpperCase()} ${n}`
+            )
+          )
+          .join(', ');
+        return [
+          finding({
+            rule: `audio.profile.${profile.id}`,
+            severity: need.weight === 'hard' ? 'clash' : 'note',
+            subjects: able.map((o) => ({ item: o.item, function: o.fn.id })),
+            title: `${profile.name} does not find ${able[0].fn.label}`,
+            sentence: `${need.why ?? `It accepts ${told}.`} ${able.map((o) => o.title).join(' and ')} ${able.length > 1 ? 'stand' : 'stands'} elsewhere; it accepts ${told}.`,
+            why: profileLines.why,
+            fixes: []
+          })
+        ];
+      })
+    );
+  }
+};
+
+export const lineRules: readonly Rule[] = [clashes, reach, shares, mixedWidth, wanted, profileLines];

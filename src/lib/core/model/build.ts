@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Address } from './hex';
 import { Id, Part } from './part';
+import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 
 const Text = z.string().max(4000);
 const Name = z.string().trim().min(1, 'give it a name').max(120);
@@ -13,6 +14,14 @@ export const Item = z.strictObject({
   label: z.string().max(120).optional(),
   /** Slot of the board; left out while it is not seated. */
   slot: Id.optional(),
+  /** Where it sits when that is no slot: a memory bank, a drive bay. */
+  place: Id.optional(),
+  /** How many of it: modules in a bank. */
+  count: z.number().int().min(1).max(36).optional(),
+  /** The item, and its function where it has several, that its cable goes to; the unit is master, slave, an ID. */
+  cable: z.strictObject({ to: Id, function: Id.optional(), unit: z.string().max(20).optional() }).optional(),
+  /** The shelf item that this is. */
+  specimen: Id.optional(),
   /** Slot in which it was found, when the plan is to move it. */
   slotAsFound: Id.optional(),
   /** Positions as found on the bench. A setting that is not listed was not looked at. */
@@ -44,6 +53,11 @@ export const Need = z.strictObject({
 export const Profile = z.strictObject({
   id: Id,
   name: z.string().min(1).max(120),
+  /** The year in which it came out. */
+  year: z.number().int().min(1975).max(2005).optional(),
+  summary: z.string().max(400).optional(),
+  /** What it asks of the machine beside lines. */
+  wants: Wants.optional(),
   needs: z.array(Need).max(32).default([])
 });
 
@@ -55,6 +69,11 @@ export const Brief = z.strictObject({
     .optional(),
   role: Text.optional(),
   os: z.string().max(120).optional(),
+  strictness: Strictness.optional(),
+  budget: Budget.optional(),
+  /** Where the parts of a plan may come from. */
+  source: Source.optional(),
+  wishes: z.array(Wish).max(24).optional(),
   profiles: z.array(Profile).max(40).default([]),
   /** Functions that must be on whatever it costs. */
   mustBeOn: z.array(FunctionRef).max(200).default([]),
@@ -97,7 +116,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 1;
+export const FORMAT_MINOR = 2;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */

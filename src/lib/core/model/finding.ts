@@ -17,6 +17,8 @@ export type Fix =
   | { action: 'switch-off'; item: string; function: string }
   | { action: 'exchange'; item: string; with: string }
   | { action: 'take-out'; item: string }
+  /** The user knows and has seen to it; a stop or a clash cannot be acknowledged. */
+  | { action: 'acknowledge'; finding: string }
   | {
       action: 'never-together';
       a: { item: string; function: string };

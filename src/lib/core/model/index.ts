@@ -1,6 +1,9 @@
 export * from './hex';
 export * from './part';
+export * from './facts';
+export * from './wishes';
 export * from './build';
+export * from './shelf';
 export * from './problem';
 export * from './names';
 export { checkPart, forbidden, repeated } from './check-part';

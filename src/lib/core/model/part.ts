@@ -1,21 +1,36 @@
 import { z } from 'zod';
+import { Id, Label, Text } from './base';
+import {
+  AdapterFacts,
+  AudioFacts,
+  ChassisFacts,
+  CpuFacts,
+  DriveFacts,
+  DriveInterface,
+  FirmwareFacts,
+  FpuFacts,
+  KeyboardFacts,
+  LookFacts,
+  ModuleFacts,
+  MonitorFacts,
+  PowerNeed,
+  SupplyFacts,
+  VideoFacts,
+  boardFit
+} from './facts';
 import { Address } from './hex';
 
-/** Lower-case words joined by hyphens; also used for positions, so digits may lead. */
-export const Id = z
-  .string()
-  .min(1)
-  .max(64)
-  .regex(/^[a-z0-9][a-z0-9.-]*$/, 'use lower-case letters, digits, hyphens and dots');
-
-const Text = z.string().max(2000);
-const Label = z.string().min(1).max(120);
+export { Id };
 
 /** Where a fact comes from. Two sources that disagree are both kept. */
 export const Evidence = z.strictObject({
   source: z.enum(['silkscreen', 'manual', 'measured', 'tried', 'listing', 'guess']),
   note: Text.optional(),
-  date: z.string().max(20).optional()
+  date: z.string().max(20).optional(),
+  /** What this source says, where sources disagree. */
+  says: Text.optional(),
+  /** This is the source that held when it was tried. */
+  held: z.boolean().optional()
 });
 
 const Place = z.strictObject({
@@ -202,6 +217,13 @@ export const PartFunction = z.strictObject({
   /** The function is off when any of these matches. Empty: it cannot be switched off. */
   off: z.array(Match).default([]),
   claims: z.array(Claim).max(32).default([]),
+  /** Drives that it runs, and how many. */
+  speaks: z.array(DriveInterface).optional(),
+  units: z.number().int().min(1).max(15).optional(),
+  /** Fastest floppy of a floppy controller, in KiB. */
+  floppyKiB: z.number().int().min(160).max(2880).optional(),
+  /** Memory that it brings: expanded memory of a board, shared memory. */
+  memoryKiB: z.number().int().min(1).max(65536).optional(),
   /** In use the whole session (a mouse, a network): its lines are never idle or unused. */
   resident: z.boolean().default(false),
   /** Usual numbers that override those of the kind: COM1 is 3F8h and IRQ 4. */
@@ -251,14 +273,17 @@ export const BoardFacts = z.strictObject({
   busMHz: z.number().positive().optional(),
   slots: z.array(Slot).max(32),
   /** System BIOS window; left out: F0000h, 64 KiB. */
-  bios: z.strictObject({ base: Address, length: Address }).optional()
+  bios: z.strictObject({ base: Address, length: Address }).optional(),
+  ...boardFit
 });
 
 export const CardFacts = z.strictObject({
   bus: z.enum(['isa8', 'isa16', 'vlb', 'pci', 'agp']),
   lengthMm: z.number().positive().optional(),
   /** A 16-bit card in an 8-bit slot: works, does not, or nobody has tried. */
-  fallback8: z.enum(['yes', 'no', 'untried']).default('untried')
+  fallback8: z.enum(['yes', 'no', 'untried']).default('untried'),
+  /** An 8-bit card whose lower edge reaches down where a 16-bit slot has its extension. */
+  skirt: z.boolean().optional()
 });
 
 /** A line for a start-up file; {function.claim} is replaced by the claim's number. */
@@ -298,6 +323,20 @@ export const Part = z.strictObject({
   quirks: z.array(Text).default([]),
   board: BoardFacts.optional(),
   card: CardFacts.optional(),
+  cpu: CpuFacts.optional(),
+  fpu: FpuFacts.optional(),
+  module: ModuleFacts.optional(),
+  video: VideoFacts.optional(),
+  audio: AudioFacts.optional(),
+  drive: DriveFacts.optional(),
+  monitor: MonitorFacts.optional(),
+  supply: SupplyFacts.optional(),
+  keyboard: KeyboardFacts.optional(),
+  chassis: ChassisFacts.optional(),
+  adapter: AdapterFacts.optional(),
+  firmware: FirmwareFacts.optional(),
+  power: PowerNeed.optional(),
+  look: LookFacts.optional(),
   blocks: z.array(Block).max(64).default([]),
   settings: z.array(Setting).max(64).default([]),
   functions: z.array(PartFunction).max(32).default([]),

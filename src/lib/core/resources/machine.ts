@@ -2,7 +2,6 @@ import {
   BOARD_ITEM,
   PNP_ITEM,
   SYSTEM_ITEM,
-  keyOf,
   type Build,
   type Item,
   type Part,
@@ -125,14 +124,6 @@ export function foundPosition(item: Item, setting: Setting): string | undefined 
 
 /** Looks up positions by `item/setting`. */
 export type Positions = (item: string, setting: string) => string | undefined;
-
-/** The positions as they stand in a build. */
-export function standing(m: Machine): Positions {
-  const at = new Map<string, string | undefined>();
-  for (const { item, part } of m.fitted)
-    for (const setting of part.settings) at.set(keyOf(item.id, setting.id), positionOf(item, setting));
-  return (item, setting) => at.get(keyOf(item, setting));
-}
 
 /** Whether a function is on in these positions. */
 export function isOn(fitted: Fitted, fn: PartFunction, at: Positions): boolean {

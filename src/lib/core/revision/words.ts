@@ -97,14 +97,22 @@ const itemFields: Record<string, string> = {
   label: 'name',
   slot: 'slot',
   slotAsFound: 'slot as found',
-  notes: 'notes'
+  notes: 'notes',
+  place: 'place',
+  count: 'how many',
+  cable: 'cable',
+  specimen: 'thing of the shelf'
 };
 const buildFields: Record<string, string> = {
   name: 'name',
   notes: 'notes',
   date: 'stands for',
   role: 'role',
-  os: 'operating system'
+  os: 'operating system',
+  strictness: 'how strict',
+  source: 'parts from',
+  budget: 'most it may cost',
+  wishes: 'wishes'
 };
 const listWords: Record<string, (before: boolean, after: boolean) => { from: string; to: string }> = {
   mustBeOn: (a, b) => ({ from: a ? 'must be on' : 'may stay off', to: b ? 'must be on' : 'need not be on' }),
@@ -207,6 +215,18 @@ const LONG = 120;
 /** Any value as text: words as they are, the rest as JSON, cut when it is long. */
 function value(fact: unknown): string {
   if (fact === undefined || fact === '') return NOTHING;
+  if (Array.isArray(fact) && fact.every(isWish)) return fact.map(wishText).join('; ') || NOTHING;
+  if (isCable(fact)) return [fact.to, fact.function, fact.unit].filter(Boolean).join(' ');
   const text = typeof fact === 'string' ? `“${fact}”` : JSON.stringify(fact);
   return text.length > LONG ? `${text.slice(0, LONG - 3)}…` : text;
 }
+
+const isObject = (fact: unknown): fact is Record<string, unknown> =>
+  typeof fact === 'object' && fact !== null;
+const isCable = (fact: unknown): fact is { to: string; function?: string; unit?: string } =>
+  isObject(fact) && typeof fact.to === 'string';
+const isWish = (fact: unknown): fact is Record<string, unknown> & { kind: string } =>
+  isObject(fact) && typeof fact.kind === 'string';
+/** `have network`, `spare slots 2`. */
+const wishText = ({ kind, part, what, count }: Record<string, unknown> & { kind: string }): string =>
+  [kind.replaceAll('-', ' '), part ?? what ?? count].filter((x) => x !== undefined).join(' ');

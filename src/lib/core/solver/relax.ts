@@ -25,7 +25,8 @@ const FIX_COST: Record<Fix['action'], number> = {
   'move-slot': 2,
   unlock: 3,
   exchange: 4,
-  'take-out': 8
+  'take-out': 8,
+  acknowledge: 1
 };
 
 export const fixCost = (fixes: readonly Fix[]): number =>
@@ -63,6 +64,8 @@ export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
         fix.item
       );
     }
+    case 'acknowledge':
+      return { ...build, acknowledged: [...new Set([...build.acknowledged, fix.finding])] };
     case 'never-together':
       return { ...build, neverTogether: [...build.neverTogether, [fix.a, fix.b]] };
   }

@@ -1,0 +1,150 @@
+import type { CpuFacts, CpuFamily, Offered, Part } from '../model';
+import type { Positions } from '../resources';
+
+/**
+ * CPU families in order of what they understand, with what one clock does against an 8088 (memory waits
+ * and cache at their usual) and the memory that they reach in KiB. From the usual rules of thumb:
+ * 8088 : 286 : 386DX : 486 : Pentium = 1 : 3 : 3.5 : 8 : 16.
+ */
+export const families: Record<CpuFamily, { rank: number; perMHz: number; reachKiB: number; banks: number }> =
+  {
+    '8088': { rank: 0, perMHz: 1, reachKiB: 1024, banks: 8 },
+    '8086': { rank: 0, perMHz: 1.4, reachKiB: 1024, banks: 16 },
+    '286': { rank: 1, perMHz: 3, reachKiB: 16 * 1024, banks: 16 },
+    '386sx': { rank: 2, perMHz: 2.9, reachKiB: 16 * 1024, banks: 16 },
+    '386dx': { rank: 2, perMHz: 3.5, reachKiB: 4096 * 1024, banks: 32 },
+    '486sx': { rank: 3, perMHz: 8, reachKiB: 4096 * 1024, banks: 32 },
+    '486dx': { rank: 3, perMHz: 8, reachKiB: 4096 * 1024, banks: 32 },
+    '586': { rank: 3, perMHz: 9, reachKiB: 4096 * 1024, banks: 32 },
+    pentium: { rank: 4, perMHz: 16, reachKiB: 4096 * 1024, banks: 64 },
+    pentium2: { rank: 5, perMHz: 20, reachKiB: 4096 * 1024, banks: 64 }
+  };
+
+/** Whether a CPU of one family runs what was written for another. */
+export const runs = (has: CpuFamily, wants: CpuFamily): boolean =>
+  // A DX is asked for its FPU, which is its own question.
+  families[has].rank >= families[wants].rank;
+
+/** The position that a setting stands in, and the number it gives; a list of one is fixed. */
+export interface Reading {
+  value: number | null;
+  /** Setting on the board, when there is one. */
+  setting: string | null;
+  /** Nobody looked, and nothing was chosen. */
+  unseen: boolean;
+}
+
+export function readOffered(
+  offered: Offered | undefined,
+  at: Positions,
+  seen: (setting: string) => boolean
+): Reading {
+  if (!offered) return { value: null, setting: null, unseen: false };
+  if (Array.isArray(offered))
+    return { value: offered.length === 1 ? offered[0] : null, setting: null, unseen: false };
+  const position = at('board', offered.setting);
+  return {
+    value: position === undefined ? null : (offered.values[position] ?? null),
+    setting: offered.setting,
+    unseen: !seen(offered.setting)
+  };
+}
+
+/** Every number that is offered, with the position that gives it. */
+export function offers(offered: Offered | undefined): { value: number; position: string | null }[] {
+  if (!offered) return [];
+  if (Array.isArray(offered)) return offered.map((value) => ({ value, position: null }));
+  return Object.entries(offered.values).map(([position, value]) => ({ value, position }));
+}
+
+/** Whether the multiplier of a CPU is chosen by its pins; the doubled ones before the DX4 have it built in. */
+export const hasMultiplierPins = (cpu: CpuFacts): boolean =>
+  cpu.family === 'pentium' ||
+  cpu.family === 'pentium2' ||
+  cpu.family === '586' ||
+  cpu.coreMHz / cpu.busMHz > 2.5;
+
+/** What the multiplier code of a board means on a CPU. */
+export function factorOn(cpu: CpuFacts, code: number | null): number {
+  if (!hasMultiplierPins(cpu) || code === null) return cpu.coreMHz / cpu.busMHz;
+  return cpu.reads[String(code)] ?? code;
+}
+
+export interface Clocks {
+  bus: Reading;
+  /** Code on the board. */
+  code: Reading;
+  volts: Reading;
+  /** What the code means on this CPU. */
+  factor: number | null;
+  /** Core clock in MHz: bus × factor. */
+  core: number | null;
+}
+
+/** Clock and voltage that a board gives a CPU in these positions. */
+export function clocksOf(board: Part, cpu: Part | null, at: Positions, seen: (s: string) => boolean): Clocks {
+  const facts = board.board!;
+  const bus = readOffered(facts.busClock, at, seen);
+  const code = readOffered(facts.multiplier, at, seen);
+  const volts = readOffered(facts.coreVolts, at, seen);
+  const factor = cpu?.cpu ? factorOn(cpu.cpu, code.value) : null;
+  return {
+    bus,
+    code,
+    volts,
+    factor,
+    core: bus.value !== null && factor !== null ? bus.value * factor : null
+  };
+}
+
+/** Two clocks are the same when they differ by no more than the rounding of their names (66 for 66.7). */
+export const sameClock = (a: number, b: number): boolean => Math.abs(a - b) <= 0.035 * Math.max(a, b);
+
+/** Speed index: core MHz × what the family does in one clock against an 8088. */
+export const speedIndex = (cpu: CpuFacts, coreMHz: number): number =>
+  Math.round(coreMHz * families[cpu.family].perMHz * 10) / 10;
+
+/** Positions of a board that suit a CPU: its bus clock, factor and voltage; null when it has none. */
+export function settingsFor(board: Part, cpu: Part): Record<string, string> | null {
+  const facts = board.board!;
+  const c = cpu.cpu!;
+  const out: Record<string, string> = {};
+  const pick = (
+    offered: Offered | undefined,
+    fits: (value: number) => boolean,
+    better: (a: number, b: number) => number
+  ): boolean => {
+    const all = offers(offered);
+    if (!all.length) return true;
+    const good = all.filter((o) => fits(o.value)).sort((a, b) => better(a.value, b.value));
+    if (!good.length) return false;
+    if (!Array.isArray(offered) && good[0].position !== null) out[offered!.setting] = good[0].position;
+    return true;
+  };
+  const nearest = (wanted: number) => (a: number, b: number) => Math.abs(a - wanted) - Math.abs(b - wanted);
+  const bus = pick(
+    facts.busClock,
+    (v) => v <= c.busMHz * 1.035,
+    (a, b) => b - a
+  );
+  const factor =
+    !hasMultiplierPins(c) ||
+    pick(facts.multiplier, (v) => sameClock(factorOn(c, v), c.coreMHz / c.busMHz), nearest(1));
+  const volts = pick(
+    facts.coreVolts,
+    (v) => v <= c.volts.high + 0.001 && v >= c.volts.low - 0.15,
+    nearest((c.volts.low + c.volts.high) / 2)
+  );
+  return bus && factor && volts ? out : null;
+}
+
+/** Whether a board has a socket for a CPU and knows its family. */
+export function socketTakes(board: Part, cpu: Part): boolean {
+  const socket = board.board?.cpuSocket;
+  if (!socket || !cpu.cpu) return false;
+  return (
+    socket.soldered === undefined &&
+    socket.accepts.includes(cpu.cpu.socket) &&
+    socket.families.includes(cpu.cpu.family)
+  );
+}

@@ -1,0 +1,100 @@
+import type { MemoryFacts, Part } from '../model';
+import { fittedKiB, type BankFill } from './memory';
+
+/** One way to fill the banks of a board. */
+export interface Filling {
+  kib: number;
+  banks: { bank: string; part: Part; count: number }[];
+}
+
+/** Whether a module goes into a bank of a board: form, size, kind, parity. Speed is a caution, not a bar. */
+export function moduleFits(facts: MemoryFacts, bank: MemoryFacts['banks'][number], part: Part): boolean {
+  const module = part.module;
+  return (
+    !!module &&
+    bank.forms.includes(module.form) &&
+    (facts.sizesKiB.length === 0 || facts.sizesKiB.includes(module.kib)) &&
+    facts.types.includes(module.type) &&
+    (facts.parity !== 'required' || module.parity)
+  );
+}
+
+/** Whether the sizes bank by bank are a filling that the board knows. */
+export function knownFilling(facts: MemoryFacts, sizes: readonly number[]): boolean {
+  return (
+    facts.fillings === undefined ||
+    facts.fillings.some((row) => facts.banks.every((_, i) => (row[i] ?? 0) === (sizes[i] ?? 0)))
+  );
+}
+
+const PER_SIZE = 2;
+
+/**
+ * Fillings of a board from a list of modules, by capacity: for each capacity the cheapest by `cost`. Where the
+ * board has no table, banks are filled from the first on, and no module larger comes before a smaller one.
+ * @param most stops looking at fillings above so many KiB
+ */
+export function fillings(
+  facts: MemoryFacts,
+  modules: readonly Part[],
+  cost: (part: Part, count: number) => number,
+  most = facts.maxKiB
+): Filling[] {
+  const best = new Map<number, { filling: Filling; cost: number }>();
+  const choices = facts.banks.map((bank) => cheapestBySize(modules, facts, bank, cost));
+  const walk = (i: number, banks: Filling['banks'], sizes: number[], sum: number): void => {
+    const fills: BankFill[] = banks.map((b) => ({ bank: b.bank, module: b.part.module!, count: b.count }));
+    const kib = fittedKiB(facts, fills);
+    if (kib > most || kib > facts.maxKiB) return;
+    if (kib > 0 && knownFilling(facts, sizes)) {
+      const known = best.get(kib);
+      if (!known || sum < known.cost) best.set(kib, { filling: { kib, banks }, cost: sum });
+    }
+    if (i === facts.banks.length) return;
+    const bank = facts.banks[i];
+    for (const part of choices[i]) {
+      const size = part.module!.kib;
+      // Without a table of its own a board wants the larger modules first.
+      if (facts.fillings === undefined && sizes.length && size > sizes[sizes.length - 1]) continue;
+      walk(
+        i + 1,
+        [...banks, { bank: bank.id, part, count: bank.sockets }],
+        [...sizes, size],
+        sum + cost(part, bank.sockets)
+      );
+    }
+    // A bank of another form may be left empty before one that is filled.
+    if (
+      facts.fillings === undefined &&
+      i + 1 < facts.banks.length &&
+      facts.banks[i + 1].forms[0] !== bank.forms[0]
+    )
+      walk(i + 1, banks, sizes, sum);
+  };
+  walk(0, [], [], 0);
+  return [...best.values()].map((b) => b.filling).sort((a, b) => a.kib - b.kib);
+}
+
+function cheapestBySize(
+  modules: readonly Part[],
+  facts: MemoryFacts,
+  bank: MemoryFacts['banks'][number],
+  cost: (part: Part, count: number) => number
+): Part[] {
+  const bySize = new Map<number, Part[]>();
+  for (const part of modules)
+    if (moduleFits(facts, bank, part)) {
+      const { kib } = part.module!;
+      bySize.set(kib, [...(bySize.get(kib) ?? []), part]);
+    }
+  return [...bySize.values()].flatMap((list) =>
+    [...list]
+      .sort(
+        (a, b) =>
+          Number(a.module!.ns > facts.ns) - Number(b.module!.ns > facts.ns) ||
+          cost(a, bank.sockets) - cost(b, bank.sockets) ||
+          (a.id < b.id ? -1 : 1)
+      )
+      .slice(0, PER_SIZE)
+  );
+}

@@ -1,0 +1,3 @@
+export * from './cpu';
+export * from './memory';
+export * from './fillings';

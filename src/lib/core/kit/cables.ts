@@ -1,0 +1,38 @@
+import type { DriveInterface } from '../model';
+import type { Controller, Kit, Placed } from './kit';
+
+export interface Cabled {
+  drive: Placed;
+  /** What runs it; null when nothing that speaks its interface has a place left. */
+  controller: Controller | null;
+  /** The user said so; otherwise it is what one would do. */
+  told: boolean;
+  unit: string | null;
+}
+
+/** Which controller runs each drive: as the cables say, the others on the first one that suits. */
+export function cablesOf(kit: Kit): Cabled[] {
+  const used = new Map<Controller, number>();
+  const take = (c: Controller) => used.set(c, (used.get(c) ?? 0) + 1);
+  const told = new Map<string, Controller | null>();
+  for (const { item } of kit.drives) {
+    if (!item.cable) continue;
+    const { to, function: fn } = item.cable;
+    const found = kit.controllers.find((c) => c.item === to && (fn === undefined || c.fn.id === fn));
+    told.set(item.id, found ?? null);
+    if (found) take(found);
+  }
+  return kit.drives.map((drive): Cabled => {
+    const unit = drive.item.cable?.unit ?? null;
+    if (told.has(drive.item.id)) return { drive, controller: told.get(drive.item.id)!, told: true, unit };
+    const wanted = drive.part.drive?.interface;
+    const free = kit.controllers.find(
+      (c) => c.isOn && speaks(c, wanted) && (used.get(c) ?? 0) < (c.fn.units ?? 2)
+    );
+    if (free) take(free);
+    return { drive, controller: free ?? null, told: false, unit };
+  });
+}
+
+export const speaks = (controller: Controller, wanted: DriveInterface | undefined): boolean =>
+  wanted !== undefined && (controller.fn.speaks ?? []).includes(wanted);

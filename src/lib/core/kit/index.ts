@@ -1,0 +1,3 @@
+export * from './kit';
+export * from './cables';
+export * from './bays';

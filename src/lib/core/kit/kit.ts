@@ -1,0 +1,132 @@
+import type { Build, Item, MemoryFacts, Part, PartFunction, PartSet, VideoFacts } from '../model';
+import { isOn, machine, standing, type Machine, type Positions } from '../resources';
+
+/** An item with its part. */
+export interface Placed {
+  item: Item;
+  part: Part;
+  title: string;
+}
+
+/** A function that runs drives: a channel of the board or of a card. */
+export interface Controller {
+  item: string;
+  title: string;
+  fn: PartFunction;
+  isOn: boolean;
+  /** On the board itself. */
+  onBoard: boolean;
+}
+
+export interface Display {
+  item: string;
+  title: string;
+  facts: VideoFacts;
+  isOn: boolean;
+}
+
+/** A build seen as a machine: what is in it by kind, whatever its settings say about lines. */
+export interface Kit {
+  build: Build;
+  parts: PartSet;
+  m: Machine;
+  at: Positions;
+  /** Year of the brief, or null. */
+  year: number | null;
+  board: Part;
+  facts: NonNullable<Part['board']>;
+  cpu: Part | null;
+  fpu: Placed | null;
+  /** Memory modules by the bank they sit in; `''` holds those without one. */
+  banks: Map<string, { placed: Placed; count: number }[]>;
+  memory: MemoryFacts | null;
+  displays: Display[];
+  monitors: Placed[];
+  drives: Placed[];
+  controllers: Controller[];
+  supply: Placed | null;
+  keyboard: Placed | null;
+  chassis: Placed | null;
+  adapters: Placed[];
+  firmware: Part | null;
+}
+
+/** Sorts what a build holds. Parts that are missing throw, as in `machine`. */
+export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, parts)): Kit {
+  const at = standing(m);
+  const board = m.board.part;
+  const facts = board.board!;
+  const placed = build.items.map((item): Placed => {
+    const part = parts.get(item.part)!;
+    return { item, part, title: item.label ?? part.name };
+  });
+  const ofKind = (kind: Part['kind']) => placed.filter((p) => p.part.kind === kind);
+  const soldered = facts.cpuSocket?.soldered;
+  const banks: Kit['banks'] = new Map();
+  for (const p of ofKind('memory')) {
+    const bank = p.item.place ?? '';
+    banks.set(bank, [...(banks.get(bank) ?? []), { placed: p, count: p.item.count ?? 1 }]);
+  }
+  const year = Number(build.brief.date?.slice(0, 4) ?? NaN);
+  return {
+    build,
+    parts,
+    m,
+    at,
+    year: Number.isNaN(year) ? null : year,
+    board,
+    facts,
+    cpu: ofKind('cpu')[0]?.part ?? (soldered ? (parts.get(soldered) ?? null) : null),
+    fpu: ofKind('fpu')[0] ?? null,
+    banks,
+    memory: facts.memory ?? null,
+    displays: displaysOf(m, at),
+    monitors: ofKind('monitor'),
+    drives: ofKind('drive'),
+    controllers: controllersOf(m, at),
+    supply: ofKind('supply')[0] ?? null,
+    keyboard: ofKind('keyboard')[0] ?? null,
+    chassis: ofKind('case')[0] ?? null,
+    adapters: ofKind('adapter'),
+    firmware: facts.firmware ? (parts.get(facts.firmware) ?? null) : null
+  };
+}
+
+function displaysOf(m: Machine, at: Positions): Display[] {
+  return m.fitted.flatMap((f) => {
+    if (!f.part.video) return [];
+    const fn = f.part.functions.find((x) => x.kind === 'display');
+    return [
+      { item: f.item.id, title: f.title, facts: f.part.video, isOn: fn === undefined || isOn(f, fn, at) }
+    ];
+  });
+}
+
+function controllersOf(m: Machine, at: Positions): Controller[] {
+  return m.fitted.flatMap((f) =>
+    f.part.functions
+      .filter((fn) => fn.speaks)
+      .map((fn) => ({
+        item: f.item.id,
+        title: f.item.id === m.board.item.id ? `${fn.label} of the board` : `${fn.label} of ${f.title}`,
+        fn,
+        isOn: isOn(f, fn, at),
+        onBoard: f.item.id === m.board.item.id
+      }))
+  );
+}
+
+/** Parts that a build needs to be understood though no item is one: the BIOS, a CPU that is soldered in. */
+export function relatedParts(board: Part): string[] {
+  return [board.board?.firmware, board.board?.cpuSocket?.soldered].filter(
+    (id): id is string => id !== undefined
+  );
+}
+
+/** Every part that a build uses: those of its items, fitted or ready, and those that its board needs besides. */
+export function usedParts(build: Build, parts: PartSet): Part[] {
+  const ids = new Set([build.board, ...build.items, ...build.shelf].map((item) => item.part));
+  const board = parts.get(build.board.part);
+  for (const id of board ? relatedParts(board) : []) ids.add(id);
+  return [...ids].flatMap((id) => parts.get(id) ?? []);
+}

@@ -1,0 +1,370 @@
+import { z } from 'zod';
+import { Id, Label } from './base';
+
+/** What a part is besides its settings and lines: the facts by which parts fit each other. */
+
+const kib = z
+  .number()
+  .int()
+  .min(0)
+  .max(8 * 1024 * 1024);
+const mhz = z.number().positive().max(2000);
+const amps = z.number().min(0).max(60);
+const range = z.strictObject({ low: z.number().min(0), high: z.number().min(0) });
+
+export const CpuFamily = z.enum([
+  '8088',
+  '8086',
+  '286',
+  '386sx',
+  '386dx',
+  '486sx',
+  '486dx',
+  '586',
+  'pentium',
+  'pentium2'
+]);
+
+/** Sockets by pins and standard; `qfp` is soldered to the board. */
+export const CpuSocket = z.enum([
+  'dip40',
+  'pga68',
+  'plcc68',
+  'qfp',
+  'pga132',
+  'pga168',
+  'socket3',
+  'socket4',
+  'socket5',
+  'socket7',
+  'slot1',
+  'socket370'
+]);
+
+export const CpuFacts = z.strictObject({
+  family: CpuFamily,
+  socket: CpuSocket,
+  /** Rated clocks: core = bus × multiplier. */
+  coreMHz: mhz,
+  busMHz: mhz,
+  /** Core voltage that the chip is made for. */
+  volts: range,
+  /** Floating-point unit inside. */
+  fpu: z.boolean().default(false),
+  /** Runs its core and its pins at two voltages: a single-voltage board cannot take it. */
+  split: z.boolean().default(false),
+  /** The factor that a multiplier code means on this chip, where it is another one: `2` means 4. */
+  reads: z.record(z.string().regex(/^\d+(\.\d)?$/), z.number().positive()).default({})
+});
+
+export const FpuKind = z.enum(['8087', '287', '387sx', '387dx', '487']);
+export const FpuFacts = z.strictObject({ kind: FpuKind, mhz });
+
+export const MemoryType = z.enum(['dram', 'fpm', 'edo', 'sdram']);
+export const ModuleForm = z.enum(['chips', 'sipp30', 'simm30', 'simm72', 'dimm168']);
+
+/** One memory module, or one set of loose chips that makes a byte-wide (or whole) row. */
+export const ModuleFacts = z.strictObject({
+  form: ModuleForm,
+  /** Capacity without parity. */
+  kib,
+  ns: z.number().min(5).max(300),
+  parity: z.boolean().default(false),
+  type: MemoryType.default('dram'),
+  /** Two sides count as two banks on many boards. */
+  sides: z.union([z.literal(1), z.literal(2)]).default(1),
+  /** How it is made up: 9 × 256K×1. */
+  chips: Label.optional()
+});
+
+/** Numbers a board offers: a list (one = fixed), or what each position of a setting gives. */
+export const Offered = z.union([
+  z.array(z.number().positive()).min(1).max(24),
+  z.strictObject({ setting: Id, values: z.record(Id, z.number().positive()) })
+]);
+
+export const MemoryFacts = z.strictObject({
+  /** Soldered to the board. */
+  onboardKiB: kib.default(0),
+  banks: z
+    .array(
+      z.strictObject({
+        id: Id,
+        label: Label.optional(),
+        forms: z.array(ModuleForm).min(1),
+        /** Modules that fill the bank; it is full or empty. */
+        sockets: z.number().int().min(1).max(36)
+      })
+    )
+    .max(16)
+    .default([]),
+  /** Module sizes that the board knows. */
+  sizesKiB: z.array(kib).max(16).default([]),
+  /** Most that the board takes. */
+  maxKiB: kib,
+  /** The fillings that the board knows, as module size for each bank; left out: any order. */
+  fillings: z.array(z.array(kib)).max(80).optional(),
+  /** Slowest memory that the board is good for at its top clock. */
+  ns: z.number().min(5).max(300).default(150),
+  parity: z.enum(['required', 'optional', 'off']).default('optional'),
+  types: z.array(MemoryType).default(['dram', 'fpm']),
+  /** Whether the 384 KiB under the ROMs come back above 1 MiB. */
+  remap: z.enum(['yes', 'no', 'without-shadow']).default('no'),
+  /** Withheld for copies of the ROMs in the usual setup. */
+  shadowKiB: kib.default(0),
+  cacheableKiB: kib.optional(),
+  /** Needs the three supplies of the oldest memory chips: destroyed without −5 V. */
+  threeSupply: z.boolean().default(false)
+});
+
+export const FormFactor = z.enum(['xt', 'full-at', 'baby-at', 'lpx', 'atx']);
+export const KeyboardProtocol = z.enum(['xt', 'at']);
+export const KeyboardPlug = z.enum(['din5', 'minidin6']);
+
+/** What a board has besides slots; part of its board facts. */
+export const boardFit = {
+  form: FormFactor.optional(),
+  cpuSocket: z
+    .strictObject({
+      accepts: z.array(CpuSocket).min(1),
+      families: z.array(CpuFamily).min(1),
+      /** A CPU that is soldered in: its part. */
+      soldered: Id.optional()
+    })
+    .optional(),
+  fpuSockets: z.array(FpuKind).optional(),
+  /** External clock in MHz. */
+  busClock: Offered.optional(),
+  multiplier: Offered.optional(),
+  coreVolts: Offered.optional(),
+  memory: MemoryFacts.optional(),
+  cacheKiB: kib.optional(),
+  keyboard: z.strictObject({ protocols: z.array(KeyboardProtocol).min(1), plug: KeyboardPlug }).optional(),
+  battery: z.enum(['barrel', 'coin', 'pack', 'clock-module', 'none']).optional(),
+  powerPlug: z.enum(['at', 'atx', 'either']).optional(),
+  /** The set-up program that it holds. */
+  firmware: Id.optional(),
+  /** Display setting: what the board must be told of the first display. */
+  displaySwitch: z
+    .strictObject({ setting: Id, values: z.record(Id, z.enum(['mono', 'colour', 'own-bios', 'any'])) })
+    .optional(),
+  fpuSwitch: z.strictObject({ setting: Id, fitted: Id, none: Id }).optional()
+};
+
+/** What drives and controllers say to each other. */
+export const DriveInterface = z.enum([
+  'st506',
+  'rll',
+  'esdi',
+  'xta',
+  'ata',
+  'scsi',
+  'floppy',
+  'cd-panel',
+  'usb'
+]);
+
+export const DriveFacts = z.strictObject({
+  medium: z.enum(['hard', 'floppy', 'optical', 'flash', 'removable', 'emulator']),
+  interface: DriveInterface,
+  /** Capacity in sectors of 512 bytes; a floppy drive has a rate in its place. */
+  sectors: z
+    .number()
+    .int()
+    .positive()
+    .max(2 ** 32)
+    .optional(),
+  /** What it reports of itself, or what is printed on it. */
+  geometry: z
+    .strictObject({
+      cylinders: z.number().int().min(1).max(65535),
+      heads: z.number().int().min(1).max(16),
+      sectors: z.number().int().min(1).max(63)
+    })
+    .optional(),
+  /** Largest floppy that it writes, in KiB. */
+  floppyKiB: z
+    .union([z.literal(360), z.literal(720), z.literal(1200), z.literal(1440), z.literal(2880)])
+    .optional(),
+  bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'none']),
+  /** Its power lead: the large four-pin one, the small one of floppies, or none. */
+  plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
+  speed: z.number().positive().optional()
+});
+
+export const Plug = z.enum(['de9', 'de15', 'composite']);
+export const Signal = z.enum(['mono', 'rgbi', 'ega', 'analogue', 'composite']);
+export const VideoStandard = z.enum(['mono', 'cga', 'ega', 'mcga', 'vga', '3d-only']);
+
+export const VideoFacts = z.strictObject({
+  standard: VideoStandard,
+  memoryKiB: kib,
+  outputs: z
+    .array(z.strictObject({ plug: Plug, signals: z.array(Signal).min(1) }))
+    .min(1)
+    .max(4),
+  /** Modes beyond those of the standard, as ids of the table of display modes. */
+  modes: z.array(z.string().max(20)).max(24).default([]),
+  /** Bits for each pixel that it can show. */
+  depths: z
+    .array(
+      z.union([
+        z.literal(1),
+        z.literal(2),
+        z.literal(4),
+        z.literal(8),
+        z.literal(15),
+        z.literal(16),
+        z.literal(24),
+        z.literal(32)
+      ])
+    )
+    .default([]),
+  accelerated: z.enum(['no', '2d', '3d']).default('no'),
+  /** Monochrome graphics of 720 × 348 besides text. */
+  monoGraphics: z.boolean().default(false),
+  monitorSwitch: z
+    .strictObject({
+      setting: Id,
+      values: z.record(Id, z.enum(['mono', 'colour', 'enhanced-200', 'enhanced-350']))
+    })
+    .optional()
+});
+
+export const Ability = z.enum([
+  'fm',
+  'stereo-fm',
+  'digital8',
+  'digital16',
+  'codec',
+  'midi-port',
+  'wavetable',
+  'cd-audio',
+  'speech',
+  'tones'
+]);
+export const AudioFacts = z.strictObject({ abilities: z.array(Ability).min(1) });
+
+export const MonitorFacts = z.strictObject({
+  inputs: z
+    .array(z.strictObject({ plug: Plug, signals: z.array(Signal).min(1) }))
+    .min(1)
+    .max(4),
+  /** Ranges of line frequency in kHz and of picture frequency in Hz; a narrow range is a fixed one. */
+  horizontal: z.array(range).min(1).max(6),
+  vertical: range,
+  colour: z.boolean(),
+  /** Made for one signal: another can damage it. */
+  fixed: z.boolean().default(false),
+  inches: z.number().min(5).max(30).optional(),
+  /** Behaviour that is mistaken for a fault. */
+  darkWithoutSignal: z.boolean().default(false),
+  flat: z.boolean().default(false)
+});
+
+export const SupplyFacts = z.strictObject({
+  form: z.enum(['xt', 'at', 'atx']),
+  watts: z.number().positive().max(1000),
+  /** Most that each rail gives, in amperes. */
+  rails: z.strictObject({
+    v5: amps,
+    v12: amps,
+    v3: amps.default(0),
+    m5: amps.default(0),
+    m12: amps.default(0)
+  }),
+  /** Least load on +5 V below which it does not start. */
+  leastV5: amps.default(0),
+  plugs: z.strictObject({
+    large: z.number().int().min(0).max(20),
+    small: z.number().int().min(0).max(8).default(0)
+  })
+});
+
+/** What a part takes, in amperes; `start12` is the peak on +12 V while a drive spins up. */
+export const PowerNeed = z.strictObject({
+  v5: amps.default(0),
+  v12: amps.default(0),
+  v3: amps.default(0),
+  start12: amps.optional(),
+  minus5: z.boolean().default(false)
+});
+
+export const KeyboardFacts = z.strictObject({
+  protocols: z.array(KeyboardProtocol).min(1),
+  plug: KeyboardPlug,
+  /** How it changes between them. */
+  change: z.enum(['fixed', 'switch', 'automatic']).default('fixed')
+});
+
+export const ChassisFacts = z.strictObject({
+  forms: z.array(FormFactor).min(1),
+  bays: z.strictObject({
+    full5: z.number().int().min(0).max(10).default(0),
+    half5: z.number().int().min(0).max(12).default(0),
+    third3: z.number().int().min(0).max(12).default(0)
+  }),
+  openings: z.number().int().min(1).max(12),
+  cardMm: z.number().positive().optional(),
+  supply: z.array(z.enum(['xt', 'at', 'atx'])).default(['at'])
+});
+
+/** Makes one plug or interface out of another. */
+export const AdapterFacts = z.strictObject({
+  from: Label,
+  to: Label,
+  /** Units that it carries. */
+  units: z.number().int().min(1).max(8).default(1)
+});
+
+/** What the set-up program of a board knows. */
+export const FirmwareFacts = z.strictObject({
+  year: z.number().int().min(1978).max(2002),
+  setup: z.enum(['none', 'floppy', 'key']),
+  key: z.string().max(30).optional(),
+  pnp: z.boolean().default(false),
+  cdBoot: z.boolean().default(false),
+  /** Largest floppy it knows, in KiB. */
+  floppyKiB: z.number().int().min(160).max(2880),
+  disk: z.strictObject({
+    /** How many drive types its table holds; 0: the controller's ROM does it. */
+    types: z.number().int().min(0).max(60),
+    user: z.boolean(),
+    translation: z.enum(['none', 'bit-shift', 'revised', 'lba', 'rom']),
+    /** Cylinders that the setup takes. */
+    cylinders: z.number().int().min(0).max(65535),
+    /** Largest disk that it handles whole, in MiB; beyond it hangs or sees less. */
+    mostMiB: z.number().int().positive().optional()
+  })
+});
+
+/** What a person can see on it, for recognising it. */
+export const LookFacts = z.strictObject({
+  chips: z.array(Label).max(24).default([]),
+  connectors: z.array(Label).max(24).default([]),
+  etched: Label.optional(),
+  colour: z.string().max(30).optional()
+});
+
+export type CpuFacts = z.output<typeof CpuFacts>;
+export type CpuFamily = z.output<typeof CpuFamily>;
+export type CpuSocket = z.output<typeof CpuSocket>;
+export type FpuKind = z.output<typeof FpuKind>;
+export type ModuleFacts = z.output<typeof ModuleFacts>;
+export type ModuleForm = z.output<typeof ModuleForm>;
+export type MemoryFacts = z.output<typeof MemoryFacts>;
+export type Offered = z.output<typeof Offered>;
+export type DriveFacts = z.output<typeof DriveFacts>;
+export type DriveInterface = z.output<typeof DriveInterface>;
+export type VideoFacts = z.output<typeof VideoFacts>;
+export type VideoStandard = z.output<typeof VideoStandard>;
+export type MonitorFacts = z.output<typeof MonitorFacts>;
+export type Plug = z.output<typeof Plug>;
+export type Signal = z.output<typeof Signal>;
+export type Ability = z.output<typeof Ability>;
+export type SupplyFacts = z.output<typeof SupplyFacts>;
+export type PowerNeed = z.output<typeof PowerNeed>;
+export type KeyboardFacts = z.output<typeof KeyboardFacts>;
+export type ChassisFacts = z.output<typeof ChassisFacts>;
+export type FirmwareFacts = z.output<typeof FirmwareFacts>;
+export type AdapterFacts = z.output<typeof AdapterFacts>;

@@ -1,0 +1,2 @@
+export * from './offer';
+export * from './unmet';

@@ -1,0 +1,131 @@
+import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
+import { Picture as PictureSchema } from '../model';
+import { clocksOf, families, fittedKiB, freeBase, shownMemory, speedIndex } from '../boards';
+import { cablesOf, type Kit } from '../kit';
+import { gives, hookedMonitors } from '../video';
+
+/** What a machine has to give to a program. Null means that nobody entered it yet. */
+export interface Offer {
+  cpu: CpuFamily | null;
+  /** Speed index; see the CPU table. */
+  speed: number | null;
+  fpu: boolean;
+  /** KiB; null while no memory is entered. */
+  memory: { base: number; extended: number; expanded: number } | null;
+  /** Null while there is no monitor. */
+  pictures: ReadonlySet<Picture> | null;
+  abilities: ReadonlySet<Ability>;
+  functions: ReadonlySet<FunctionKind>;
+  /** MiB of the largest hard disk or flash; null without one. */
+  diskMiB: number | null;
+  cdrom: boolean;
+  /** Floppies that can be read, in KiB. */
+  floppies: readonly number[];
+  dos: number | null;
+  windows: number | null;
+}
+
+/** Versions of DOS and Windows in what the brief says of the system, such as `Windows 3.1 on DOS 6.22`. */
+export function systemOf(os: string | undefined): { dos: number | null; windows: number | null } {
+  const number = (pattern: RegExp) => {
+    const found = pattern.exec(os ?? '');
+    return found ? Number(found[1]) : null;
+  };
+  const told = number(/windows(?:\s+for\s+workgroups)?\s*(\d+(?:\.\d+)?)/i);
+  const windows = told === null ? null : told >= 90 ? (told >= 98 ? 4.1 : 4) : told;
+  const dos = number(/dos\s*(\d+(?:\.\d+)?)/i) ?? (windows !== null && windows >= 4 ? 7 : null);
+  return { dos, windows };
+}
+
+/** What a floppy drive of a size reads. */
+const readable: Record<number, readonly number[]> = {
+  360: [160, 180, 320, 360],
+  720: [720],
+  1200: [160, 180, 320, 360, 1200],
+  1440: [720, 1440],
+  2880: [720, 1440, 2880]
+};
+export const floppiesRead = (driveKiB: number): readonly number[] => readable[driveKiB] ?? [driveKiB];
+
+export function offerOf(kit: Kit): Offer {
+  const cpu = kit.cpu?.cpu ?? null;
+  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
+  const { dos, windows } = systemOf(kit.build.brief.os);
+  const cabled = cablesOf(kit).filter((c) => c.controller?.isOn);
+  const on = kit.m.fitted.filter((f) => !f.misfit);
+  const functions = new Set(
+    on.flatMap((f) =>
+      f.part.functions
+        .filter(
+          (fn) =>
+            !fn.off.some((match) =>
+              Object.entries(match).every(([s, ps]) => ps.includes(kit.at(f.item.id, s) ?? ''))
+            )
+        )
+        .map((fn) => fn.kind)
+    )
+  );
+  const abilities = new Set(
+    [...on.map((f) => f.part), ...kit.adapters.map((a) => a.part)].flatMap((p) => p.audio?.abilities ?? [])
+  );
+  const disks = cabled.filter(({ drive }) => ['hard', 'flash'].includes(drive.part.drive!.medium));
+  return {
+    cpu: cpu?.family ?? null,
+    speed: cpu && core !== null ? speedIndex(cpu, core) : null,
+    fpu: (cpu?.fpu ?? false) || kit.fpu !== null,
+    memory: memoryOf(kit, dos ?? 6),
+    pictures: picturesOf(kit),
+    abilities,
+    functions,
+    diskMiB: disks.length
+      ? Math.max(...disks.map(({ drive }) => Math.floor((drive.part.drive!.sectors ?? 0) / 2048)))
+      : null,
+    cdrom: cabled.some(({ drive }) => drive.part.drive!.medium === 'optical'),
+    floppies: [
+      ...new Set(cabled.flatMap(({ drive }) => floppiesRead(drive.part.drive!.floppyKiB ?? 0)))
+    ].filter(Boolean),
+    dos,
+    windows
+  };
+}
+
+/** KiB that are fitted, from the modules in the banks of the board. */
+export function totalKiB(kit: Kit): number {
+  if (!kit.memory) return 0;
+  const fills = [...kit.banks].flatMap(([bank, list]) =>
+    list.map(({ placed, count }) => ({ bank, module: placed.part.module!, count }))
+  );
+  return fittedKiB(kit.memory, fills);
+}
+
+function memoryOf(kit: Kit, dos: number): Offer['memory'] {
+  if (!kit.memory) return null;
+  const total = totalKiB(kit);
+  if (total === 0) return null;
+  const shown = shownMemory(total, kit.memory);
+  const boards = kit.m.fitted
+    .flatMap((f) => f.part.functions)
+    .reduce((sum, fn) => sum + (fn.kind === 'ems' ? (fn.memoryKiB ?? 0) : 0), 0);
+  const family = kit.cpu?.cpu?.family;
+  const fromDriver = family && families[family].rank >= 2 ? shown.extended : 0;
+  return {
+    base: freeBase(shown, dos, kit.facts.class === 'at'),
+    extended: shown.extended,
+    expanded: Math.max(boards, fromDriver)
+  };
+}
+
+function picturesOf(kit: Kit): Offer['pictures'] {
+  const hooked = hookedMonitors(kit);
+  if (!hooked.length) return null;
+  const pictures = new Set<Picture>();
+  const only3d = kit.displays.some((d) => d.facts.standard === '3d-only');
+  for (const { display, checks } of hooked) {
+    if (!display) continue;
+    const shown = checks.filter((c) => c.verdict === 'shown').map((c) => c.mode);
+    for (const picture of PictureSchema.options)
+      if (gives(display.facts, shown, picture)) pictures.add(picture);
+    if (only3d && shown.some((m) => m.signal === 'analogue')) pictures.add('3d');
+  }
+  return pictures;
+}

@@ -1,0 +1,5 @@
+export * from './geometry';
+export * from './translation';
+export * from './barriers';
+export * from './fat';
+export * from './types';

@@ -1,0 +1,2 @@
+export * from './modes';
+export * from './monitor';
