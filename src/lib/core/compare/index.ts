@@ -1,0 +1,76 @@
+import type { Build, Finding, Part, PartSet } from '../model';
+import { clocksOf, shownMemory, speedIndex } from '../boards';
+import { check } from '../check';
+import { kitOf } from '../kit';
+import { middlePrice } from '../planner';
+import { positionOf, foundPosition } from '../resources';
+import { totalKiB } from '../software';
+
+/** One machine as a column of a comparison; null where nothing is entered. */
+export interface Column {
+  id: string;
+  name: string;
+  date: string | null;
+  board: string;
+  cpu: string | null;
+  coreMHz: number | null;
+  speed: number | null;
+  totalKiB: number | null;
+  countKiB: number | null;
+  displays: string[];
+  monitors: string[];
+  audio: string[];
+  drives: string[];
+  slots: { used: number; all: number };
+  /** Years from the first sale of its youngest part to the last of its oldest. */
+  youngest: number | null;
+  cost: number;
+  moves: number;
+  stops: number;
+  clashes: number;
+  cautions: number;
+  worst: Finding[];
+}
+
+/** Facts, findings, cost, period and moves of a machine. */
+export function columnOf(build: Build, parts: PartSet): Column {
+  const kit = kitOf(build, parts);
+  const findings = check(build, parts);
+  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
+  const total = totalKiB(kit);
+  const items = [build.board, ...build.items];
+  const own = items.map((i) => parts.get(i.part)!);
+  const titled = (test: (p: Part) => unknown) =>
+    build.items.filter((i) => test(parts.get(i.part)!)).map((i) => i.label ?? parts.get(i.part)!.name);
+  const count = (severity: Finding['severity']) => findings.filter((f) => f.severity === severity).length;
+  const years = own.flatMap((p) => (p.sold ? [p.sold.from] : []));
+  return {
+    id: build.id,
+    name: build.name,
+    date: build.brief.date ?? null,
+    board: `${kit.board.maker} ${kit.board.name}`,
+    cpu: kit.cpu?.name ?? null,
+    coreMHz: core,
+    speed: kit.cpu?.cpu && core !== null ? speedIndex(kit.cpu.cpu, core) : null,
+    totalKiB: total || null,
+    countKiB: total && kit.memory ? shownMemory(total, kit.memory).count : null,
+    displays: titled((p) => p.video),
+    monitors: titled((p) => p.monitor),
+    audio: titled((p) => p.audio),
+    drives: titled((p) => p.drive),
+    slots: {
+      used: new Set(kit.m.fitted.flatMap((f) => (f.slot ? [f.slot.id] : []))).size,
+      all: kit.facts.slots.length
+    },
+    youngest: years.length ? Math.max(...years) : null,
+    cost: items.reduce((n, i) => n + middlePrice(parts.get(i.part)!) * (i.count ?? 1), 0),
+    moves: items.reduce((n, item) => {
+      const settings = parts.get(item.part)!.settings;
+      return n + settings.filter((s) => positionOf(item, s) !== foundPosition(item, s)).length;
+    }, 0),
+    stops: count('stop'),
+    clashes: count('clash'),
+    cautions: count('caution'),
+    worst: findings.filter((f) => f.severity === 'stop' || f.severity === 'clash').slice(0, 5)
+  };
+}

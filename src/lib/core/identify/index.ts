@@ -1,0 +1,3 @@
+export * from './features';
+export * from './rank';
+export { draftFrom } from './draft';

@@ -1,0 +1,117 @@
+import type { Brief, Build, Finding, PartSet } from '../model';
+import { check } from '../check';
+import { choose, resolve } from '../solver';
+import { assemble, partsOf, trims, withTrim, type Choice } from './assemble';
+import { weighSides, type Pool } from './pool';
+import type { Chosen, Criteria, Plan, Role } from './types';
+
+/** Search nodes that the lines of one machine may take. */
+const LINE_NODES = 20_000;
+
+/** Findings about programs and the system count against a plan; all other stops and clashes end it. */
+const isAboutPrograms = (f: Finding) => /^(software|audio\.profile)/.test(f.rule);
+
+export interface Worked {
+  plan: Plan | null;
+  /** What stood against it. */
+  reason: string | null;
+  /** Cards that cannot live together on this board, when that was it. */
+  nogood?: string[];
+}
+
+/** Works one choice out to the end: seats, settings, lines, rules, and the lightest case, supply and keyboard. */
+export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet): Worked {
+  const bare = assemble(pool, brief, choice, []);
+  if (!bare) return { plan: null, reason: 'Not enough slots of the right kind' };
+  const result = resolve(bare, parts, { alternatives: 0, relaxations: 0, maxNodes: LINE_NODES });
+  if (result.status !== 'solved') {
+    const item = (id: string) => bare.items.find((i) => i.id === id)?.part;
+    const nogood =
+      result.status === 'impossible' && result.minimal
+        ? [...new Set(result.core.flatMap((c) => item(c.item) ?? []))]
+        : undefined;
+    return { plan: null, reason: 'Its lines cannot be resolved', nogood };
+  }
+  const set = choose(bare, result);
+  let best: { plan: Plan; weight: number } | null = null;
+  let reason: string | null = null;
+  for (const { trim, weight } of trims(pool, choice, set, parts)) {
+    // What is heavier by more than all cautions together cannot be better.
+    if (best && weight >= best.weight + weighSides({ cautions: best.plan.criteria.cautions }, pool.weights))
+      break;
+    const build = withTrim(pool, set, trim);
+    const findings = check(build, parts);
+    const against = findings.filter(
+      (f) =>
+        ((f.severity === 'stop' || f.severity === 'clash') && !isAboutPrograms(f)) ||
+        f.rule.startsWith('brief.wish')
+    );
+    if (!against.length) {
+      const plan = planOf(pool, brief, build, choice, trim, findings, result.moves.length);
+      if (!best || plan.score < best.plan.score) best = { plan, weight };
+      continue;
+    }
+    reason ??= against[0].title;
+    // Another case or supply only helps where those are in the way.
+    if (!against.every((f) => /^(power|bay|slot\.length|keyboard)/.test(f.rule))) break;
+  }
+  return { plan: best?.plan ?? null, reason: reason ?? 'No case, supply or keyboard fits' };
+}
+
+function planOf(
+  pool: Pool,
+  brief: Brief,
+  build: Build,
+  choice: Choice,
+  trim: readonly { id: string }[],
+  findings: readonly Finding[],
+  moves: number
+): Plan {
+  const roles: [Role, { part: { id: string }; count: number }[]][] = [
+    ['base', choice.base.parts],
+    ['memory', choice.memory.parts],
+    ['display', choice.display.parts],
+    ['audio', choice.audio.parts],
+    ['storage', choice.storage.parts],
+    ['services', choice.services.parts],
+    ['trim', trim.map((part) => ({ part, count: 1 }))]
+  ];
+  const chosen: Chosen[] = roles.flatMap(([role, list]) =>
+    list.map(({ part, count }) => pool.choose(pool.get(part.id)!, count, role))
+  );
+  const about = (profile: string, severe: boolean) =>
+    findings.find(
+      (f) => isAboutPrograms(f) && f.rule.endsWith(`.${profile}`) && (f.severity === 'clash') === severe
+    );
+  const missed = brief.profiles.flatMap((p) => {
+    const f = about(p.id, true);
+    return f ? [{ profile: p.id, sentence: f.sentence }] : [];
+  });
+  const rough = brief.profiles.flatMap((p) => {
+    const f = missed.some((m) => m.profile === p.id) ? undefined : about(p.id, false);
+    return f ? [{ profile: p.id, sentence: f.sentence }] : [];
+  });
+  const used = [...partsOf(choice).map((p) => p.part), ...trim.map((t) => pool.get(t.id)!)];
+  const criteria: Criteria = {
+    missed: missed.length,
+    rough: rough.length,
+    years: used.reduce((n, p) => n + pool.years(p), 0),
+    bought: chosen.reduce((n, c) => n + c.count - c.onShelf, 0),
+    cost: chosen.reduce((n, c) => n + c.cost, 0),
+    slots: build.items.filter((i) => i.slot !== undefined).length,
+    cautions: findings.filter(
+      (f) => f.severity === 'caution' && !isAboutPrograms(f) && !f.rule.startsWith('period')
+    ).length
+  };
+  const strict = brief.strictness === 'convenient' ? 0.2 : 1;
+  return {
+    build,
+    chosen,
+    criteria,
+    score: weighSides({ ...criteria, years: criteria.years * strict }, pool.weights),
+    met: brief.profiles.map((p) => p.id).filter((id) => !missed.some((m) => m.profile === id)),
+    missed,
+    rough,
+    moves
+  };
+}

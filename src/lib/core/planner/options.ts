@@ -1,0 +1,417 @@
+import type { Brief, MonitorFacts, Part, PartFunction, Picture, Profile, VideoFacts } from '../model';
+import { Picture as PictureSchema } from '../model';
+import {
+  families,
+  fillings,
+  freeBase,
+  settingsFor,
+  shownMemory,
+  socketTakes,
+  speedIndex,
+  type Filling
+} from '../boards';
+import { floppiesRead, systemOf, unmet, type Area, type Offer } from '../software';
+import { chain, gives } from '../video';
+import { weighSides, type Pool } from './pool';
+
+/** Programs of the brief that a choice leaves possible, one bit each. */
+export type Mask = bigint;
+
+/** One way to fill a role of the machine. */
+export interface Option {
+  parts: { part: Part; count: number; place?: string }[];
+  /** Programs whose wants in this role are met. */
+  mask: Mask;
+  /** Programs that will run, but not as meant, because of this choice. */
+  soft: Mask;
+  /** What it adds to the score. */
+  weight: number;
+}
+
+/** How many parts that serve the same programs are looked at in a role. */
+export const ALIKE = 3;
+
+const blank: Offer = {
+  cpu: null,
+  speed: null,
+  fpu: false,
+  memory: null,
+  pictures: null,
+  abilities: new Set(),
+  functions: new Set(),
+  diskMiB: null,
+  cdrom: false,
+  floppies: [],
+  dos: null,
+  windows: null
+};
+
+/** Programs that an offer satisfies in some areas, and those that it leaves with something to wish for. */
+export function masksOf(
+  profiles: readonly Profile[],
+  offer: Partial<Offer>,
+  areas: readonly Area[]
+): { mask: Mask; soft: Mask } {
+  let [mask, soft] = [0n, 0n];
+  profiles.forEach((profile, i) => {
+    const found = unmet(profile, { ...blank, ...offer }, areas);
+    if (found.every((u) => !u.hard)) mask |= 1n << BigInt(i);
+    if (found.some((u) => !u.hard)) soft |= 1n << BigInt(i);
+  });
+  return { mask, soft };
+}
+
+export const bits = (mask: Mask): number => {
+  let n = 0;
+  for (let m = mask; m; m &= m - 1n) n++;
+  return n;
+};
+
+/** The best of those that serve the same: `ALIKE` of each group, fixed ones always. Lightest first. */
+export function narrowed<T extends Option>(
+  pool: Pool,
+  options: readonly T[],
+  group: (option: T) => string
+): T[] {
+  const kept = new Map<string, T[]>();
+  const sorted = [...options].sort((a, b) => a.weight - b.weight || (nameOf(a) < nameOf(b) ? -1 : 1));
+  for (const option of sorted) {
+    const key = group(option);
+    const list = kept.get(key) ?? [];
+    if (list.length < ALIKE || option.parts.some((p) => pool.fixed.has(p.part.id))) list.push(option);
+    kept.set(key, list);
+  }
+  return [...kept.values()].flat().sort((a, b) => a.weight - b.weight || (nameOf(a) < nameOf(b) ? -1 : 1));
+}
+const nameOf = (o: Option) => o.parts.map((p) => p.part.id).join(' ');
+
+/** Only options that hold every fixed part of a sort, when there is one. */
+function withFixed<T extends Option>(pool: Pool, options: T[], isOfRole: (part: Part) => boolean): T[] {
+  const fixed = [...pool.fixed].filter((id) => {
+    const part = pool.get(id);
+    return part && isOfRole(part);
+  });
+  return fixed.length
+    ? options.filter((o) => fixed.every((id) => o.parts.some((p) => p.part.id === id)))
+    : options;
+}
+
+export interface Base extends Option {
+  board: Part;
+  cpu: Part | null;
+  /** Positions of the board that suit the CPU. */
+  settings: Record<string, string>;
+}
+
+/** Every board with every CPU that it takes, with and without an FPU where one is asked for. */
+export function bases(pool: Pool, brief: Brief): Base[] {
+  const wantsFpu =
+    brief.profiles.some((p) => p.wants?.fpu) ||
+    (brief.wishes ?? []).some((w) => w.kind === 'have' && w.what === 'fpu') ||
+    [...pool.fixed].some((id) => pool.get(id)?.kind === 'fpu');
+  const out: Base[] = [];
+  const make = (board: Part, cpu: Part | null, fpu: Part | null, settings: Record<string, string>) => {
+    const facts = (cpu ?? pool.get(board.board!.cpuSocket?.soldered ?? ''))?.cpu;
+    const core = facts ? coreOf(board, facts, settings) : null;
+    const parts = [board, ...(cpu ? [cpu] : []), ...(fpu ? [fpu] : [])].map((part) => ({ part, count: 1 }));
+    out.push({
+      board,
+      cpu,
+      settings,
+      parts,
+      weight:
+        parts.reduce((n, p) => n + pool.weigh(p.part), 0) +
+        // Known before anything else is chosen: its battery is one thing to watch.
+        weighSides({ cautions: board.board!.battery === 'barrel' ? 1 : 0 }, pool.weights),
+      ...masksOf(
+        brief.profiles,
+        {
+          cpu: facts?.family ?? null,
+          speed: facts && core !== null ? speedIndex(facts, core) : null,
+          fpu: facts?.fpu || fpu !== null
+        },
+        ['cpu']
+      )
+    });
+  };
+  for (const board of pool.of('board')) {
+    const soldered = board.board?.cpuSocket?.soldered;
+    const cpus: (Part | null)[] = soldered ? [null] : pool.of('cpu').filter((cpu) => socketTakes(board, cpu));
+    for (const cpu of cpus) {
+      const own = cpu ?? pool.get(soldered ?? '');
+      const settings = own ? settingsFor(board, own) : {};
+      if (!settings) continue;
+      make(board, cpu, null, settings);
+      if (wantsFpu && own && !own.cpu!.fpu)
+        for (const fpu of pool.of('fpu')) {
+          const { kind, mhz } = fpu.fpu!;
+          const core = coreOf(board, own.cpu!, settings) ?? own.cpu!.coreMHz;
+          const needed = kind === '287' ? (core * 2) / 3 : core;
+          if ((board.board!.fpuSockets ?? []).includes(kind) && mhz >= needed * 0.965)
+            make(board, cpu, fpu, withFpuSwitch(board, settings));
+        }
+    }
+  }
+  const ofRole = (p: Part) => p.kind === 'board' || p.kind === 'cpu' || p.kind === 'fpu';
+  return narrowed(pool, withFixed(pool, out, ofRole), (o) => `${sortOfBoard(o.board)} ${o.mask} ${o.soft}`);
+}
+
+const boardSorts = new WeakMap<Part, string>();
+
+/** Everything by which another choice can tell two boards apart: they are of one sort when it is the same. */
+function sortOfBoard(board: Part): string {
+  const known = boardSorts.get(board);
+  if (known !== undefined) return known;
+  const { slots, memory, keyboard, form, powerPlug, firmware, battery, class: cls } = board.board!;
+  const facts = [cls, slots, memory, keyboard, form, powerPlug, firmware, battery];
+  const sort = JSON.stringify([facts, board.video, board.functions, board.power]);
+  boardSorts.set(board, sort);
+  return sort;
+}
+
+const withFpuSwitch = (board: Part, settings: Record<string, string>) => {
+  const told = board.board!.fpuSwitch;
+  return told ? { ...settings, [told.setting]: told.fitted } : settings;
+};
+
+function coreOf(board: Part, cpu: NonNullable<Part['cpu']>, settings: Record<string, string>): number | null {
+  const { busClock } = board.board!;
+  const bus = !busClock
+    ? null
+    : Array.isArray(busClock)
+      ? busClock.length === 1
+        ? busClock[0]
+        : null
+      : (busClock.values[settings[busClock.setting]] ?? null);
+  // settingsFor chose the factor that the CPU is rated for.
+  return bus === null ? null : bus * (cpu.coreMHz / cpu.busMHz);
+}
+
+/** Fillings of a base, with an expanded-memory board where programs want one and the CPU makes none itself. */
+export function memories(pool: Pool, base: Base, brief: Brief): (Option & { filling: Filling | null })[] {
+  const facts = base.board.board!.memory;
+  if (!facts) return [{ parts: [], ...masksOf(brief.profiles, {}, ['memory']), weight: 0, filling: null }];
+  const cpu = base.cpu ?? pool.get(base.board.board!.cpuSocket?.soldered ?? '');
+  const family = cpu?.cpu?.family ?? null;
+  const { dos } = systemOf(brief.os);
+  const reach = family ? families[family].reachKiB : Infinity;
+  const all = fillings(
+    facts,
+    pool.of('memory'),
+    (part, n) => pool.weigh(part, n),
+    Math.min(reach, facts.maxKiB)
+  );
+  const wantsEms =
+    brief.profiles.some((p) => p.wants?.memory?.expandedKiB) &&
+    (family === null || families[family].rank < 2);
+  const boards: (Part | null)[] = [
+    null,
+    ...(wantsEms
+      ? pool.of('card').filter((p) => p.functions.some((f) => f.kind === 'ems' && f.memoryKiB))
+      : [])
+  ];
+  const options = all.flatMap((filling) =>
+    boards.map((ems) => {
+      const shown = shownMemory(filling.kib, facts);
+      const own = family && families[family].rank >= 2 ? shown.extended : 0;
+      const parts = [
+        ...filling.banks.map((b) => ({ part: b.part, count: b.count, place: b.bank })),
+        ...(ems ? [{ part: ems, count: 1 }] : [])
+      ];
+      const memory = {
+        base: freeBase(shown, dos ?? 6, base.board.board!.class === 'at'),
+        extended: shown.extended,
+        expanded: Math.max(own, ems?.functions.find((f) => f.kind === 'ems')?.memoryKiB ?? 0)
+      };
+      return {
+        filling,
+        parts,
+        ...masksOf(brief.profiles, { memory, cpu: family }, ['memory']),
+        weight: parts.reduce((n, p) => n + pool.weigh(p.part, p.count), 0)
+      };
+    })
+  );
+  const kept = withFixed(
+    pool,
+    options,
+    (p) => p.kind === 'memory' || p.functions.some((f) => f.kind === 'ems')
+  );
+  return narrowed(pool, kept, (o) => `${o.mask} ${o.soft}`);
+}
+
+const pictured = new WeakMap<VideoFacts, WeakMap<MonitorFacts, Picture[] | null>>();
+
+/** Pictures that a card shows on a monitor; null when it shows none. Facts of parts do not change. */
+function picturesOn(card: VideoFacts, monitor: MonitorFacts): Picture[] | null {
+  const known = pictured.get(card) ?? new WeakMap<MonitorFacts, Picture[] | null>();
+  pictured.set(card, known);
+  const before = known.get(monitor);
+  if (before !== undefined) return before;
+  const shown = chain(card, monitor)
+    .filter((c) => c.verdict === 'shown')
+    .map((c) => c.mode);
+  const pictures = shown.length ? PictureSchema.options.filter((p) => gives(card, shown, p)) : null;
+  known.set(monitor, pictures);
+  return pictures;
+}
+
+export interface DisplayOption extends Option {
+  /** Null: the display of the board. */
+  card: Part | null;
+}
+
+/** Every card with every monitor that shows something of it; `null` stands for the board's own display. */
+export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOption[] {
+  const cards = own ? [own] : pool.of('card').filter((p) => p.video && p.video.standard !== '3d-only');
+  const extra = brief.profiles.some((p) => p.wants?.display?.includes('3d'))
+    ? pool.of('card').filter((p) => p.video?.standard === '3d-only')
+    : [];
+  const options: DisplayOption[] = [];
+  for (const card of cards)
+    for (const monitor of pool.of('monitor')) {
+      const pictures = picturesOn(card.video!, monitor.monitor!);
+      if (!pictures) continue;
+      const make = (add: Part[], more: Picture[]) => {
+        const parts = [...(own ? [] : [card]), ...add, monitor].map((part) => ({ part, count: 1 }));
+        options.push({
+          card: own ? null : card,
+          parts,
+          ...masksOf(brief.profiles, { pictures: new Set([...pictures, ...more]) }, ['display']),
+          weight: parts.reduce((n, p) => n + pool.weigh(p.part), 0)
+        });
+      };
+      make([], []);
+      if (card.video!.standard === 'vga') for (const only3d of extra) make([only3d], ['3d']);
+    }
+  const kept = withFixed(pool, options, (p) => (!own && !!p.video) || p.kind === 'monitor');
+  return narrowed(
+    pool,
+    kept,
+    (o) => `${o.card?.card?.bus} ${o.parts.map((p) => p.part.card?.bus ?? '').join()} ${o.mask} ${o.soft}`
+  );
+}
+
+/** No sound, or one card of each; fixed ones all together. */
+export function audios(pool: Pool, profiles: readonly Profile[]): Option[] {
+  const cards = pool.parts.filter((p) => p.audio && (p.kind === 'card' || p.kind === 'adapter'));
+  const fixed = cards.filter((p) => pool.fixed.has(p.id));
+  const sets = fixed.length ? [fixed] : [[], ...cards.map((c) => [c])];
+  const options = sets.map((set) => ({
+    parts: set.map((part) => ({ part, count: 1 })),
+    ...audioMasks(profiles, set),
+    weight: set.reduce((n, p) => n + pool.weigh(p), 0)
+  }));
+  return narrowed(pool, options, (o) => `${o.parts[0]?.part.card?.bus ?? ''} ${o.mask} ${o.soft}`);
+}
+
+function audioMasks(profiles: readonly Profile[], set: readonly Part[]) {
+  const abilities = new Set(set.flatMap((p) => p.audio!.abilities));
+  const { mask, soft } = masksOf(profiles, { abilities }, ['audio']);
+  return { mask: mask & needsMask(profiles, set), soft };
+}
+
+/** Programs whose fixed numbers a set of cards can be set to at all. */
+function needsMask(profiles: readonly Profile[], set: readonly Part[]): Mask {
+  let mask = 0n;
+  profiles.forEach((profile, i) => {
+    const met = profile.needs
+      .filter((need) => need.weight === 'hard')
+      .every((need) => {
+        const fns = set.flatMap((p) => p.functions.filter((f) => f.kind === need.kind));
+        return fns.length === 0 || fns.some((fn) => need.io === undefined || reaches(fn, need.io));
+      });
+    if (met) mask |= 1n << BigInt(i);
+  });
+  return mask;
+}
+
+function reaches(fn: PartFunction, bases: readonly number[]): boolean {
+  const claim = fn.claims.find((c) => c.resource === 'io');
+  if (!claim) return true;
+  if (claim.value !== undefined) return claim.value !== null && bases.includes(claim.value);
+  const from = claim.from!;
+  const values = 'setting' in from ? Object.values(from.values) : from.rows.map((r) => r.value);
+  return values.some((v) => v !== null && bases.includes(v));
+}
+
+/** Hard disk, optical drive and floppies together. At least one floppy drive, and a disk for Windows. */
+export function storages(pool: Pool, brief: Brief): Option[] {
+  const drives = pool.of('drive');
+  const { windows } = systemOf(brief.os);
+  const of = (test: (d: NonNullable<Part['drive']>) => boolean) => drives.filter((p) => test(p.drive!));
+  const one = (parts: Part[], key: (p: Part) => string) =>
+    narrowed(
+      pool,
+      parts.map((part) => ({
+        parts: [{ part, count: 1 }],
+        ...masksOf(brief.profiles, { diskMiB: Math.floor((part.drive!.sectors ?? 0) / 2048), cdrom: true }, [
+          'storage'
+        ]),
+        weight: pool.weigh(part)
+      })),
+      (o) => `${key(o.parts[0].part)} ${o.mask} ${o.soft}`
+    ).map((o) => o.parts[0].part);
+  const hards = one(
+    of((d) => d.medium === 'hard' || d.medium === 'flash'),
+    (p) => `${p.drive!.interface} ${p.drive!.medium}`
+  );
+  const opticals = one(
+    of((d) => d.medium === 'optical'),
+    (p) => p.drive!.interface
+  );
+  const floppies = one(
+    of((d) => d.interface === 'floppy'),
+    (p) => `${p.drive!.floppyKiB} ${p.drive!.medium}`
+  );
+  const wishes = (brief.wishes ?? []).flatMap((w) => (w.kind === 'have' ? [w.what] : []));
+  const wantsCd =
+    wishes.includes('cdrom') ||
+    brief.profiles.some((p) => p.wants?.cdrom) ||
+    fixedOf(pool, (d) => d.medium === 'optical');
+  const wantsPair =
+    wishes.includes('floppy-3') ||
+    wishes.includes('floppy-5') ||
+    fixedOf(pool, (d) => d.interface === 'floppy') ||
+    brief.profiles.some((p) => p.wants?.floppyKiB);
+  const pairs = wantsPair
+    ? floppies.flatMap((a, i) =>
+        floppies
+          .slice(i + 1)
+          .filter((b) => b.drive!.floppyKiB !== a.drive!.floppyKiB)
+          .map((b) => [a, b])
+      )
+    : [];
+  const needsDisk = windows !== null || (brief.wishes ?? []).some((w) => w.kind === 'real-disk');
+  const options: Option[] = [];
+  for (const hard of [...(needsDisk ? [] : [null]), ...hards])
+    for (const optical of wantsCd ? [null, ...opticals] : [null])
+      for (const set of [...floppies.map((f) => [f]), ...pairs]) {
+        const parts = [hard, optical, ...set].filter((p): p is Part => p !== null);
+        options.push({
+          parts: parts.map((part) => ({ part, count: 1 })),
+          ...masksOf(
+            brief.profiles,
+            {
+              diskMiB: hard ? Math.floor((hard.drive!.sectors ?? 0) / 2048) : null,
+              cdrom: optical !== null,
+              floppies: set.flatMap((f) => floppiesRead(f.drive!.floppyKiB ?? 0))
+            },
+            ['storage']
+          ),
+          weight: parts.reduce((n, p) => n + pool.weigh(p), 0)
+        });
+      }
+  const kept = withFixed(pool, options, (p) => p.kind === 'drive');
+  return narrowed(
+    pool,
+    kept,
+    (o) =>
+      `${o.parts.map((p) => p.part.drive!.interface + (p.part.drive!.floppyKiB ?? '')).join()} ${o.mask} ${o.soft}`
+  );
+}
+
+const fixedOf = (pool: Pool, test: (d: NonNullable<Part['drive']>) => boolean) =>
+  [...pool.fixed].some((id) => {
+    const drive = pool.get(id)?.drive;
+    return drive !== undefined && test(drive);
+  });

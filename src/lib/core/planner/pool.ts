@@ -1,0 +1,125 @@
+import type { Brief, Part } from '../model';
+import { STILL_IN_USE } from '../check';
+import type { Chosen, PlanRequest, Role, Unit, Weights } from './types';
+
+/** Years that a part may be younger than the date, by how strict the brief is. */
+const YOUNGER: Record<NonNullable<Brief['strictness']>, number> = { exact: 0, spirit: 2, convenient: 100 };
+
+/** Parts that may be used, with what each costs a plan. */
+export interface Pool {
+  year: number | null;
+  parts: Part[];
+  of(kind: Part['kind']): Part[];
+  get(id: string): Part | undefined;
+  fixed: ReadonlySet<string>;
+  weights: Weights;
+  /** Units of a part on the shelf. */
+  units(part: string): readonly Unit[];
+  years(part: Part): number;
+  price(part: Part, count: number): { bought: number; cost: number };
+  /** What taking so many of a part adds to the score. */
+  weigh(part: Part, count?: number): number;
+  choose(part: Part, count: number, role: Role): Chosen;
+}
+
+export const middlePrice = (part: Part): number =>
+  part.price ? Math.round((part.price.low + part.price.high) / 2) : 0;
+
+/** Why a part may not be used at all; null when it may. */
+export function barred(part: Part, request: PlanRequest): string | null {
+  const { brief } = request;
+  const fixed = fixedParts(request);
+  if ((request.excluded ?? []).includes(part.id)) return 'You left it out.';
+  for (const wish of brief.wishes ?? []) {
+    if (wish.kind === 'never' && wish.part === part.id) return 'The brief says: never this part.';
+    if (wish.kind === 'emulator-outside' && part.drive?.medium === 'emulator' && part.drive.bay !== 'outside')
+      return 'The brief wants an emulator outside the case only.';
+  }
+  if (fixed.has(part.id)) return null;
+  const year = yearOf(brief);
+  const allowed = YOUNGER[brief.strictness ?? 'spirit'];
+  if (year !== null && part.sold && part.sold.from > year + allowed)
+    return `It was first sold in ${part.sold.from}, too late for ${brief.date}${allowed ? ' even in the spirit of it' : ''}.`;
+  if (brief.source === 'shelf' && !request.shelf.some((u) => u.part === part.id))
+    return 'It is not on the shelf, and the brief takes nothing else.';
+  return null;
+}
+
+export const yearOf = (brief: Brief): number | null => (brief.date ? Number(brief.date.slice(0, 4)) : null);
+
+/** Parts that must be in: those chosen and those that a wish keeps. */
+export function fixedParts(request: PlanRequest): Set<string> {
+  const kept = (request.brief.wishes ?? []).flatMap((w) => (w.kind === 'keep' ? [w.part] : []));
+  return new Set([...(request.fixed ?? []), ...kept]);
+}
+
+export function poolOf(request: PlanRequest, weights: Weights): Pool {
+  const year = yearOf(request.brief);
+  const byPart = new Map<string, Unit[]>();
+  for (const unit of request.shelf) byPart.set(unit.part, [...(byPart.get(unit.part) ?? []), unit]);
+  const parts = request.parts.filter((p) => barred(p, request) === null);
+  const byId = new Map(request.parts.map((p) => [p.id, p]));
+  const byKind = new Map<Part['kind'], Part[]>();
+  for (const part of parts) byKind.set(part.kind, [...(byKind.get(part.kind) ?? []), part]);
+  const units = (id: string) => byPart.get(id) ?? [];
+  const strict = request.brief.strictness === 'convenient' ? 0.2 : 1;
+  const weighed = new Map<Part, Map<number, number>>();
+
+  const years = (part: Part): number => {
+    if (year === null || !part.sold || part.kind === 'bios') return 0;
+    const young = Math.max(0, part.sold.from - year);
+    const old = part.sold.to === undefined ? 0 : Math.max(0, year - part.sold.to - STILL_IN_USE);
+    return young + old;
+  };
+  const price = (part: Part, count: number) => {
+    const bought = Math.max(0, count - units(part.id).length);
+    return { bought, cost: bought * middlePrice(part) };
+  };
+  return {
+    year,
+    parts,
+    of: (kind) => byKind.get(kind) ?? [],
+    get: (id) => byId.get(id),
+    fixed: fixedParts(request),
+    weights,
+    units,
+    years,
+    price,
+    weigh: (part, count = 1) => {
+      const known = weighed.get(part) ?? new Map<number, number>();
+      const before = known.get(count);
+      if (before !== undefined) return before;
+      const { bought, cost } = price(part, count);
+      const sides = { years: years(part) * strict, bought, cost, slots: part.card ? 1 : 0 };
+      const weight = weighSides(sides, weights);
+      weighed.set(part, known.set(count, weight));
+      return weight;
+    },
+    choose: (part, count, role) => ({
+      part: part.id,
+      count,
+      onShelf: Math.min(count, units(part.id).length),
+      cost: price(part, count).cost,
+      role
+    })
+  };
+}
+
+/** Points of each side of a plan at weight 1. */
+const POINTS = { missed: 40, rough: 4, years: 2, bought: 1, cost: 0.12, slots: 0.4, cautions: 0.5 } as const;
+
+export function weighSides(sides: Partial<Record<keyof typeof POINTS, number>>, w: Weights): number {
+  const by = {
+    missed: w.profiles,
+    rough: w.speed,
+    years: w.period,
+    bought: w.shelf,
+    cost: w.cost,
+    slots: w.slots,
+    cautions: 1
+  };
+  return (Object.keys(sides) as (keyof typeof POINTS)[]).reduce(
+    (sum, side) => sum + (sides[side] ?? 0) * POINTS[side] * by[side],
+    0
+  );
+}

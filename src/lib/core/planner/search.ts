@@ -1,0 +1,301 @@
+import { partSet, type Brief, type Part, type PartSet } from '../model';
+import { partsOf, seatCards, type Choice } from './assemble';
+import { workOut } from './leaf';
+import {
+  audios,
+  bases,
+  bits,
+  displays,
+  memories,
+  storages,
+  type DisplayOption,
+  type Mask,
+  type Option
+} from './options';
+import { poolOf, weighSides, type Pool } from './pool';
+import { covers, driveNeeds, functionChoices, seats, wishedNeeds, type Need } from './services';
+import { middleWeights, type Limits, type Plan, type PlanRequest, type Search } from './types';
+
+export const DEFAULT_LEAVES = 600;
+/** Partial machines that are looked at, at most. */
+export const DEFAULT_STEPS = 400_000;
+const STOPPED = Symbol('stopped');
+
+/**
+ * The best machine for a brief: branch and bound over board and CPU, memory, display, audio, drives and the
+ * cards that run them; each machine that could be better is worked out to the end, lines included.
+ * The first to satisfy everything can be asked for with `any`.
+ */
+export function search(
+  request: PlanRequest,
+  limits: Limits = {},
+  any = false,
+  /** A score that is to be beaten: nothing that does not is looked for. */
+  beat = Infinity
+): Search {
+  const pool = poolOf(request, request.weights ?? middleWeights);
+  const run = new Run(pool, request.brief, partSet(request.parts), limits, any, beat);
+  let exact = true;
+  try {
+    run.all();
+  } catch (stop) {
+    if (stop !== STOPPED) throw stop;
+    exact = any && run.best !== null;
+  }
+  return { best: run.best, sound: run.sound, exact, machines: run.machines, reasons: run.reasons };
+}
+
+class Run {
+  best: Plan | null = null;
+  readonly sound: Plan[] = [];
+  machines = 0;
+  readonly reasons = new Map<string, number>();
+  private readonly full: Mask;
+  private readonly audio: Option[];
+  private readonly storage: Option[];
+  private readonly choices: { needs: Need[]; mask: Mask; soft: Mask }[];
+  private readonly wished: Need[];
+  private readonly freeDisplays: DisplayOption[];
+  private readonly ownDisplays = new Map<string, DisplayOption[]>();
+  /** Fixed cards of no other role. */
+  private readonly must: Part[];
+  private readonly trimLeast: number;
+  /** For each board, sets of cards of which was shown that they cannot live together on it. */
+  private readonly nogoods = new Map<string, string[][]>();
+  private steps = 0;
+  private readonly known = new Map<string, Option[]>();
+
+  constructor(
+    private readonly pool: Pool,
+    private readonly brief: Brief,
+    private readonly parts: PartSet,
+    private readonly limits: Limits,
+    private readonly any: boolean,
+    private readonly beat: number
+  ) {
+    this.full = (1n << BigInt(brief.profiles.length)) - 1n;
+    this.audio = audios(pool, brief.profiles);
+    this.storage = storages(pool, brief);
+    this.choices = functionChoices(brief);
+    this.wished = wishedNeeds(brief);
+    this.freeDisplays = displays(pool, brief, null);
+    this.must = pool
+      .of('card')
+      .filter(
+        (p) =>
+          pool.fixed.has(p.id) &&
+          !p.video &&
+          !p.audio &&
+          !p.functions.some((f) => f.kind === 'ems' && f.memoryKiB)
+      );
+    const least = (kind: Part['kind']) => Math.min(...pool.of(kind).map((p) => pool.weigh(p)), Infinity);
+    this.trimLeast = (['case', 'supply', 'keyboard'] as const)
+      .map(least)
+      .filter(Number.isFinite)
+      .reduce((a, b) => a + b, 0);
+  }
+
+  /** Score below which nothing with this weight and these programs can come. */
+  private bound(weight: number, mask: Mask, soft: Mask): number {
+    const met = mask & this.full;
+    const missed = this.brief.profiles.length - bits(met);
+    return weight + weighSides({ missed, rough: bits(soft & met) }, this.pool.weights);
+  }
+
+  private beats(bound: number): boolean {
+    return bound < (this.best?.score ?? this.beat) - 1e-9;
+  }
+
+  private step(): void {
+    if ((++this.steps & 255) === 0 && this.limits.shouldStop?.()) throw STOPPED;
+    if (this.steps > (this.limits.maxSteps ?? DEFAULT_STEPS)) throw STOPPED;
+  }
+
+  all(): void {
+    const budget = this.brief.budget;
+    const least = (list: readonly Option[]) =>
+      list.length ? Math.min(...list.map((o) => o.weight)) : Infinity;
+    const union = (list: readonly Option[]) => list.reduce((m, o) => m | o.mask, 0n);
+    const [leastStorage, leastAudio] = [least(this.storage), least(this.audio)];
+    const [anyStorage, anyAudio] = [union(this.storage), union(this.audio)];
+    const rest = leastStorage + leastAudio + this.trimLeast;
+    const cheapest = Math.min(...this.storage.map((o) => this.costOf(o)), Infinity);
+    const ordered = bases(this.pool, this.brief)
+      .filter(({ board }) => this.hasTrim(board) && this.canServe(board))
+      .map((base) => ({
+        base,
+        bound: this.bound(base.weight + rest, base.mask & anyAudio & anyStorage, base.soft)
+      }))
+      .sort((a, b) => a.bound - b.bound);
+    ordered.forEach(({ base, bound }, i) => {
+      this.limits.progress?.({
+        done: i / ordered.length,
+        machines: this.machines,
+        best: this.best?.score ?? null
+      });
+      this.step();
+      if (this.limits.shouldStop?.()) throw STOPPED;
+      if (!this.beats(bound)) return;
+      if (budget !== undefined && this.costOf(base) + cheapest > budget)
+        return this.note('It costs more than the budget');
+      const shown = this.displaysOf(base.board);
+      const [leastDisplay, anyDisplay] = [least(shown), union(shown)];
+      for (const memory of memories(this.pool, base, this.brief)) {
+        const w1 = base.weight + memory.weight;
+        const m1 = base.mask & memory.mask;
+        const s1 = base.soft | memory.soft;
+        if (!this.beats(this.bound(w1 + rest + leastDisplay, m1 & anyDisplay & anyAudio & anyStorage, s1)))
+          continue;
+        for (const display of shown) {
+          const w2 = w1 + display.weight;
+          const m2 = m1 & display.mask;
+          const s2 = s1 | display.soft;
+          if (!this.beats(this.bound(w2 + rest, m2 & anyAudio & anyStorage, s2))) continue;
+          if (
+            budget !== undefined &&
+            this.costOf(base) + this.costOf(memory) + this.costOf(display) + cheapest > budget
+          )
+            continue;
+          for (const audio of this.audio) {
+            this.step();
+            if (audio.parts.some((p) => p.part.card && !seats(base.board, p.part))) continue;
+            const w3 = w2 + audio.weight;
+            const m3 = m2 & audio.mask;
+            const s3 = s2 | audio.soft;
+            if (!this.beats(this.bound(w3 + leastStorage + this.trimLeast, m3 & anyStorage, s3))) continue;
+            for (const storage of this.storage) {
+              const w4 = w3 + storage.weight;
+              const m4 = m3 & storage.mask;
+              const s4 = s3 | storage.soft;
+              if (!this.beats(this.bound(w4 + this.trimLeast, m4, s4))) continue;
+              this.withServices({ base, memory, display, audio, storage }, w4, m4, s4, budget);
+            }
+          }
+        }
+      }
+    });
+  }
+
+  /** Whether a case, a supply and a keyboard for a board are to be had at all. */
+  private hasTrim(board: Part): boolean {
+    const facts = board.board!;
+    const some = (kind: Part['kind'], fits: (p: Part) => boolean) => {
+      const all = this.pool.of(kind);
+      return all.length === 0 || all.some(fits);
+    };
+    const forms = this.pool.of('case').filter((p) => !facts.form || p.chassis!.forms.includes(facts.form));
+    const plug = facts.powerPlug;
+    const supply = (p: Part) =>
+      (!plug || plug === 'either' || (p.supply!.form === 'atx') === (plug === 'atx')) &&
+      (forms.length === 0 || forms.some((c) => c.chassis!.supply.includes(p.supply!.form)));
+    return (
+      some('case', (p) => forms.includes(p)) &&
+      some('supply', supply) &&
+      some(
+        'keyboard',
+        (p) => facts.keyboard?.protocols.some((x) => p.keyboard!.protocols.includes(x)) ?? true
+      )
+    );
+  }
+
+  /** Whether the cards that must be in find slots on a board, and what the brief wants can be provided. */
+  private canServe(board: Part): boolean {
+    if (!seatCards(board, this.must)) return false;
+    const have = this.pool.parts.filter((p) => p.audio && p.card && seats(board, p));
+    const needs = this.wished.filter((n) => n.kind === 'function');
+    // Sound cards may bring a game port or a MIDI interface, so they count as there.
+    return covers(this.pool, board, have, needs, this.must).length > 0;
+  }
+
+  private displaysOf(board: Part): Option[] {
+    const all = board.video ? this.own(board) : this.freeDisplays;
+    return all.filter((o) => o.parts.every((p) => !p.part.card || seats(board, p.part)));
+  }
+
+  private own(board: Part): DisplayOption[] {
+    const known = this.ownDisplays.get(board.id) ?? displays(this.pool, this.brief, board);
+    this.ownDisplays.set(board.id, known);
+    // The board's own display may be switched off for a card.
+    const canBeOff = board.functions.some((f) => f.kind === 'display' && f.off.length);
+    return canBeOff && [...this.pool.fixed].some((id) => this.pool.get(id)?.video)
+      ? [...known, ...this.freeDisplays]
+      : known;
+  }
+
+  private withServices(
+    chosen: Omit<Choice, 'services'>,
+    weight: number,
+    mask: Mask,
+    soft: Mask,
+    budget: number | undefined
+  ): void {
+    const { base, memory, display, audio, storage } = chosen;
+    const have = [...memory.parts, ...display.parts, ...audio.parts].map((p) => p.part);
+    const fixed = [...driveNeeds(storage.parts.map((p) => p.part)), ...this.wished];
+    const tried = new Set<string>();
+    for (const choice of this.choices) {
+      const m = mask & choice.mask;
+      const s = soft | choice.soft;
+      if (!this.beats(this.bound(weight + this.trimLeast, m, s))) continue;
+      for (const services of covers(
+        this.pool,
+        base.board,
+        have,
+        [...fixed, ...choice.needs],
+        this.must,
+        this.known
+      )) {
+        this.step();
+        if (!this.beats(this.bound(weight + services.weight + this.trimLeast, m, s))) break;
+        const key = services.parts.map((p) => p.part.id).join(' ');
+        if (tried.has(key)) continue;
+        tried.add(key);
+        const whole = { ...chosen, services };
+        if (this.isKnownBad(whole)) continue;
+        if (budget !== undefined && this.cost(whole) > budget) {
+          this.note('It costs more than the budget');
+          continue;
+        }
+        this.leaf(whole, budget);
+      }
+    }
+  }
+
+  private costOf(option: Option): number {
+    return option.parts.reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
+  }
+
+  private cost(choice: Choice): number {
+    return partsOf(choice).reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
+  }
+
+  private note(reason: string): void {
+    this.reasons.set(reason, (this.reasons.get(reason) ?? 0) + 1);
+  }
+
+  private isKnownBad(choice: Choice): boolean {
+    const bad = this.nogoods.get(choice.base.board.id);
+    if (!bad) return false;
+    const there = new Set(partsOf(choice).map((p) => p.part.id));
+    return bad.some((set) => set.every((id) => there.has(id)));
+  }
+
+  private leaf(choice: Choice, budget: number | undefined): void {
+    if (this.limits.shouldStop?.() || this.machines >= (this.limits.maxLeaves ?? DEFAULT_LEAVES))
+      throw STOPPED;
+    this.machines++;
+    const { plan, reason, nogood } = workOut(this.pool, this.brief, choice, this.parts);
+    if (nogood) {
+      const { id } = choice.base.board;
+      this.nogoods.set(id, [...(this.nogoods.get(id) ?? []), nogood]);
+    }
+    if (!plan) return this.note(reason ?? 'It does not fit together');
+    if (budget !== undefined && plan.criteria.cost > budget)
+      return this.note('It costs more than the budget');
+    this.sound.push(plan);
+    if (this.beats(plan.score)) {
+      this.best = plan;
+      if (this.any) throw STOPPED;
+    }
+  }
+}

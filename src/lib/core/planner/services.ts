@@ -1,0 +1,148 @@
+import type { Brief, DriveInterface, Part, Wish } from '../model';
+import { seatOf } from '../resources';
+import { serving } from '../software';
+import type { Pool } from './pool';
+import { ALIKE, masksOf, type Mask, type Option } from './options';
+
+/** Something that a card or the board must provide: places for drives of an interface, or a function. */
+export type Need =
+  | { kind: 'drive'; speaks: DriveInterface; units: number; floppyKiB: number }
+  | { kind: 'function'; functions: readonly string[] };
+
+const MOST_CARDS = 4;
+
+/** What the drives of a machine ask of its controllers. */
+export function driveNeeds(drives: readonly Part[]): Need[] {
+  const by = new Map<DriveInterface, { units: number; floppyKiB: number }>();
+  for (const { drive } of drives) {
+    const had = by.get(drive!.interface) ?? { units: 0, floppyKiB: 0 };
+    by.set(drive!.interface, {
+      units: had.units + 1,
+      floppyKiB: Math.max(had.floppyKiB, drive!.floppyKiB ?? 0)
+    });
+  }
+  return [...by].map(([speaks, n]) => ({ kind: 'drive', speaks, ...n }));
+}
+
+const wished: Partial<Record<Extract<Wish, { kind: 'have' }>['what'], readonly string[]>> = {
+  network: ['network'],
+  scsi: ['scsi'],
+  midi: ['midi'],
+  game: ['game'],
+  modem: ['modem'],
+  mouse: serving('mouse'),
+  usb: ['usb']
+};
+
+/** Functions that must be there, whatever programs say. */
+export const wishedNeeds = (brief: Brief): Need[] =>
+  (brief.wishes ?? []).flatMap((w): Need[] => {
+    const functions = w.kind === 'have' ? wished[w.what] : undefined;
+    return functions ? [{ kind: 'function', functions }] : [];
+  });
+
+/** Sets of functions that programs use: every choice of which of them are provided for. */
+export function functionChoices(brief: Brief): { needs: Need[]; mask: Mask; soft: Mask }[] {
+  const names = [...new Set(brief.profiles.flatMap((p) => p.wants?.functions ?? []))].slice(0, 6);
+  const out: { needs: Need[]; mask: Mask; soft: Mask }[] = [];
+  for (let set = (1 << names.length) - 1; set >= 0; set--) {
+    const chosen = names.filter((_, i) => set & (1 << i));
+    const functions = new Set(chosen.flatMap(serving));
+    out.push({
+      needs: chosen.map((n) => ({ kind: 'function', functions: serving(n) })),
+      ...masksOf(brief.profiles, { functions }, ['ports'])
+    });
+  }
+  return out;
+}
+
+/** What of a need is left once a part is there. */
+function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterface) => boolean): Need | null {
+  if (need.kind === 'function')
+    return part.functions.some((f) => need.functions.includes(f.kind)) ? null : need;
+  if (!trusted(part, need.speaks)) return need;
+  const units = part.functions
+    .filter((f) => f.speaks?.includes(need.speaks) && (f.floppyKiB ?? 2880) >= need.floppyKiB)
+    .reduce((n, f) => n + (f.units ?? 2), 0);
+  return need.units <= units ? null : units > 0 ? { ...need, units: need.units - units } : need;
+}
+
+/**
+ * Sets of cards that provide what a board and the cards so far leave open, each with no card to spare; for
+ * each need the lightest of those that provide the same.
+ */
+export function covers(
+  pool: Pool,
+  board: Part,
+  have: readonly Part[],
+  needs: readonly Need[],
+  must: readonly Part[],
+  known: Map<string, Option[]> = new Map()
+): Option[] {
+  const firmware = pool.get(board.board!.firmware ?? '')?.firmware;
+  // Where the BIOS knows no hard disks only a controller with a ROM of its own can start them.
+  const needsRom = firmware !== undefined && firmware.disk.types === 0;
+  const trusted = (part: Part, speaks: DriveInterface) =>
+    !needsRom ||
+    speaks === 'floppy' ||
+    part.functions.some((f) => f.claims.some((c) => c.resource === 'memory' && c.use === 'rom'));
+  const open = (parts: readonly Part[], list: readonly Need[]): Need[] =>
+    list.flatMap((need) => {
+      let rest: Need | null = need;
+      for (const part of parts) rest = rest && left(rest, part, trusted);
+      return rest ? [rest] : [];
+    });
+  const first = open([board, ...have, ...must], needs);
+  const key = `${board.id} ${JSON.stringify(first)}`;
+  const before = known.get(key);
+  if (before) return before;
+  const cards = pool.of('card').filter((p) => !p.video && !p.audio && seats(board, p) && !must.includes(p));
+  const out: Option[] = [];
+  const seen = new Set<string>();
+  const walk = (list: readonly Need[], chosen: Part[]): void => {
+    if (!list.length) {
+      const key = chosen
+        .map((p) => p.id)
+        .sort()
+        .join(' ');
+      if (seen.has(key)) return;
+      seen.add(key);
+      const parts = [...must, ...chosen];
+      out.push({
+        parts: parts.map((part) => ({ part, count: 1 })),
+        mask: 0n,
+        soft: 0n,
+        weight: parts.reduce((n, p) => n + pool.weigh(p), 0)
+      });
+      return;
+    }
+    if (chosen.length === MOST_CARDS) return;
+    const groups = new Map<string, Part[]>();
+    for (const part of cards) {
+      if (chosen.includes(part) || left(list[0], part, trusted) === list[0]) continue;
+      const rest = open([part], list);
+      const key = `${part.card!.bus} ${JSON.stringify(rest)}`;
+      groups.set(key, [...(groups.get(key) ?? []), part]);
+    }
+    for (const group of groups.values())
+      for (const part of group
+        .sort((a, b) => pool.weigh(a) - pool.weigh(b) || (a.id < b.id ? -1 : 1))
+        .slice(0, ALIKE))
+        walk(open([part], list), [...chosen, part]);
+  };
+  walk(first, []);
+  out.sort((a, b) => a.weight - b.weight || a.parts.length - b.parts.length);
+  known.set(key, out);
+  return out;
+}
+
+/** Whether a board has a slot in which a card works. */
+export const seats = (board: Part, card: Part): boolean =>
+  board.board!.slots.some((slot) => fitsSlot(card, slot));
+
+/** Whether a card works in a slot and fits its length. */
+export const fitsSlot = (card: Part, slot: NonNullable<Part['board']>['slots'][number]): boolean =>
+  seatOf(card, slot).misfit === null &&
+  (slot.bus !== 'isa8' || card.card!.bus === 'isa8' || card.card!.fallback8 === 'yes') &&
+  (slot.lengthMm ?? Infinity) >= (card.card!.lengthMm ?? 0) &&
+  !(card.card!.skirt && slot.bus !== 'isa8');

@@ -1,0 +1,277 @@
+import type { Part } from '../model';
+import { cablesOf, speaks, type Kit } from '../kit';
+import { floppiesRead, systemOf } from '../software';
+
+/** Where something that a link needs is to be had. */
+export type Where = 'here' | 'shelf' | 'missing';
+export interface LinkNeed {
+  what: string;
+  where: Where;
+  /** The part that serves, when there is one. */
+  part?: string;
+}
+export interface Link {
+  /** What to do, for a person. */
+  text: string;
+  needs: LinkNeed[];
+  caution?: string;
+}
+export interface Route {
+  id: string;
+  links: Link[];
+  /** Lower is shorter: one for each link, more for what must be fitted or bought. */
+  cost: number;
+  missing: string[];
+}
+
+/** Another machine that stands ready and has drives. */
+export interface Helper {
+  name: string;
+  kit: Kit;
+}
+
+const formats: Record<number, string> = { 360: '360K', 720: '720K', 1200: '1.2M', 1440: '1.44M' };
+const wide = (kib: number) => kib === 360 || kib === 1200;
+
+interface Edge extends Link {
+  from: string;
+  to: string;
+}
+
+/** Costs of what a link needs. */
+const PRICE: Record<Where, number> = { here: 0, shelf: 1.5, missing: 8 };
+
+/**
+ * How the first file gets onto a machine: chains from today's computer over what is on the shelf and in other
+ * machines, the shortest first. A drive that is fitted counts as here, one on the shelf must be fitted first.
+ */
+export function routesIn(kit: Kit, shelf: readonly Part[], helpers: readonly Helper[]): Route[] {
+  const edges = [...fromToday(shelf), ...helpers.flatMap((h) => overHelper(h)), ...intoMachine(kit, shelf)];
+  const routes: Route[] = [];
+  const walk = (at: string, path: Edge[]): void => {
+    if (at === 'machine') {
+      routes.push(routeOf(path));
+      return;
+    }
+    if (path.length > 4) return;
+    for (const edge of edges)
+      if (edge.from === at && !path.some((e) => e.from === edge.to) && edge.to !== 'today')
+        walk(edge.to, [...path, edge]);
+  };
+  walk('today', []);
+  const seen = new Set<string>();
+  return routes
+    .sort((a, b) => a.cost - b.cost || (a.id < b.id ? -1 : 1))
+    .filter((r) => {
+      // The same way over another helper is no other way.
+      const kind = r.id.replace(/helper:[^>]+/g, 'helper');
+      return !seen.has(kind) && seen.add(kind);
+    })
+    .slice(0, 5);
+}
+
+function routeOf(path: readonly Edge[]): Route {
+  const needs = path.flatMap((e) => e.needs);
+  return {
+    id: ['today', ...path.map((e) => e.to)].join('>'),
+    links: path.map(({ text, needs: own, caution }) => ({
+      text,
+      needs: own,
+      ...(caution ? { caution } : {})
+    })),
+    cost: path.length + needs.reduce((n, x) => n + PRICE[x.where], 0),
+    missing: [...new Set(needs.filter((n) => n.where === 'missing').map((n) => n.what))]
+  };
+}
+
+const find = (parts: readonly Part[], test: (p: Part) => boolean) => parts.find(test);
+const need = (what: string, part: Part | undefined, where: Where = part ? 'shelf' : 'missing'): LinkNeed => ({
+  what,
+  where,
+  ...(part ? { part: part.id } : {})
+});
+/** Things that only lie beside today's computer need no fitting. */
+const beside = (what: string, part: Part | undefined): LinkNeed =>
+  need(what, part, part ? 'here' : 'missing');
+const adapter = (shelf: readonly Part[], from: string, to: string) =>
+  find(shelf, (p) => p.adapter?.from === from && p.adapter.to === to);
+
+function fromToday(shelf: readonly Part[]): Edge[] {
+  const usb = find(shelf, (p) => p.drive?.interface === 'usb' && p.drive.medium === 'floppy');
+  const reader = adapter(shelf, 'usb', 'flash card');
+  return [
+    ...[720, 1440].map((kib): Edge => ({
+      from: 'today',
+      to: `floppy-${kib}`,
+      text: `Write the files to a ${formats[kib]} floppy on today’s computer.`,
+      needs: [beside('a USB floppy drive', usb)],
+      ...(kib === 720 ? { caution: 'Use a real 720K floppy, without the second hole.' } : {})
+    })),
+    {
+      from: 'today',
+      to: 'card',
+      text: 'Copy the files to the flash card in a reader.',
+      needs: [beside('a card reader', reader)]
+    },
+    { from: 'today', to: 'stick', text: 'Put floppy images on a USB stick.', needs: [] }
+  ];
+}
+
+/** Floppies that a machine can write. */
+function floppiesOf(kit: Kit): { kib: number; drive: number; title: string }[] {
+  return cablesOf(kit).flatMap(({ drive, controller }) =>
+    controller?.isOn && drive.part.drive!.medium === 'floppy' && drive.part.drive!.interface === 'floppy'
+      ? floppiesRead(drive.part.drive!.floppyKiB ?? 0)
+          .filter((kib) => formats[kib])
+          .map((kib) => ({ kib, drive: drive.part.drive!.floppyKiB!, title: drive.title }))
+      : []
+  );
+}
+
+function overHelper({ name, kit }: Helper): Edge[] {
+  const all = floppiesOf(kit);
+  const node = `helper:${kit.build.id}`;
+  const reads: Edge[] = all.map((f) => ({
+    from: `floppy-${f.kib}`,
+    to: node,
+    text: `Read the ${formats[f.kib]} floppy on ${name}.`,
+    needs: []
+  }));
+  const writes: Edge[] = all
+    .filter((f) => wide(f.kib))
+    .map((f) => ({
+      from: node,
+      to: `floppy-${f.kib}`,
+      text: `Write a ${formats[f.kib]} floppy on ${name} (${f.title}).`,
+      needs: [],
+      ...(f.kib === 360 && f.drive === 1200
+        ? {
+            caution:
+              'Format an unused floppy there: a 1.2M drive writes narrow tracks, and an old wide one may stay readable beneath.'
+          }
+        : {})
+    }));
+  return [...reads, ...writes];
+}
+
+function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
+  const out: Edge[] = [];
+  const here = new Set(floppiesOf(kit).map((f) => f.kib));
+  const hasFloppy = kit.controllers.some((c) => c.isOn && speaks(c, 'floppy'));
+  for (const kib of [360, 720, 1200, 1440]) {
+    const fitted = here.has(kib);
+    const spare = find(
+      shelf,
+      (p) =>
+        p.drive?.medium === 'floppy' &&
+        p.drive.interface === 'floppy' &&
+        floppiesRead(p.drive.floppyKiB ?? 0).includes(kib)
+    );
+    out.push({
+      from: `floppy-${kib}`,
+      to: 'machine',
+      text: `Read the ${formats[kib]} floppy on ${kit.build.name}.`,
+      needs: [
+        fitted
+          ? { what: `a drive that reads ${formats[kib]}`, where: 'here' }
+          : need(`a drive that reads ${formats[kib]}`, spare),
+        ...(hasFloppy
+          ? []
+          : [
+              need(
+                'a floppy controller',
+                find(shelf, (p) => p.functions.some((f) => f.kind === 'floppy'))
+              )
+            ])
+      ]
+    });
+  }
+  const emulator = kit.drives.some((d) => d.part.drive!.medium === 'emulator');
+  out.push({
+    from: 'stick',
+    to: 'machine',
+    text: `Choose the image on the floppy emulator of ${kit.build.name}.`,
+    needs: [
+      emulator
+        ? { what: 'a floppy emulator', where: 'here' }
+        : need(
+            'a floppy emulator',
+            find(shelf, (p) => p.drive?.medium === 'emulator')
+          ),
+      ...(hasFloppy
+        ? []
+        : [
+            need(
+              'a floppy controller',
+              find(shelf, (p) => p.functions.some((f) => f.kind === 'floppy'))
+            )
+          ])
+    ]
+  });
+  const ata = kit.controllers.some((c) => c.isOn && speaks(c, 'ata'));
+  const isXt = kit.facts.class === 'xt';
+  const host = find(
+    shelf,
+    (p) => p.functions.some((f) => f.speaks?.includes('ata')) && (!isXt || p.card?.bus === 'isa8')
+  );
+  const cardHere = kit.drives.some((d) => d.part.drive!.medium === 'flash');
+  out.push({
+    from: 'card',
+    to: 'machine',
+    text: `Put the flash card into ${kit.build.name}, switched off.`,
+    needs: [
+      cardHere
+        ? { what: 'a flash card', where: 'here' }
+        : need(
+            'a flash card',
+            find(shelf, (p) => p.drive?.medium === 'flash' && p.drive.interface === 'ata')
+          ),
+      cardHere
+        ? { what: 'a card bracket', where: 'here' }
+        : need('a card bracket', adapter(shelf, 'flash card', 'ata')),
+      ata
+        ? { what: 'an ATA channel', where: 'here' }
+        : need(isXt ? 'an 8-bit disk adapter with ROM' : 'an ATA controller', host)
+    ],
+    caution: 'Partition the card on this machine: made elsewhere with other heads it reads as garbage.'
+  });
+  const serial = kit.m.fitted.some((f) => f.part.functions.some((fn) => fn.kind === 'serial'));
+  const { dos } = systemOf(kit.build.brief.os);
+  const starts = kit.drives.length > 0;
+  out.push({
+    from: 'today',
+    to: 'machine',
+    text: `Send the files over a serial cable; ${kit.build.name} must have started DOS already.`,
+    needs: [
+      serial
+        ? { what: 'a serial port', where: 'here' }
+        : need(
+            'a serial port',
+            find(shelf, (p) => p.functions.some((f) => f.kind === 'serial'))
+          ),
+      need('a null-modem cable', adapter(shelf, 'serial', 'serial')),
+      beside('a USB serial adapter for today’s computer', adapter(shelf, 'usb', 'serial')),
+      { what: 'a system that starts', where: starts ? 'here' : 'missing' }
+    ],
+    ...(dos !== null && dos < 3.3
+      ? { caution: 'Its DOS brings no receiving program: type in a short one, or send with a terminal.' }
+      : {})
+  });
+  const network = kit.m.fitted.some((f) => f.part.functions.some((fn) => fn.kind === 'network'));
+  out.push({
+    from: 'today',
+    to: 'machine',
+    text: `Copy over the network; the driver must be on ${kit.build.name} already.`,
+    needs: [
+      network
+        ? { what: 'a network card', where: 'here' }
+        : need(
+            'a network card',
+            find(shelf, (p) => p.functions.some((f) => f.kind === 'network'))
+          ),
+      { what: 'its driver on the machine (by another way first)', where: 'missing' }
+    ],
+    caution: 'An old system gets no security updates: an isolated network only.'
+  });
+  return out;
+}
