@@ -1,4 +1,5 @@
 import { parseTree, type ParseError } from 'jsonc-parser';
+import { usedParts } from '../core/kit';
 import {
   BuildFile,
   FORMAT_MINOR,
@@ -121,14 +122,13 @@ function depthOfText(text: string): number {
 
 /** Writes a build with every part that it uses, fitted or on its shelf. */
 export function writeBuildFile({ newer, ...build }: Build, parts: PartSet): string {
-  const used = new Set([build.board, ...build.items, ...build.shelf].map((item) => item.part));
   const file: BuildFile = {
     ...newer?.fields,
     format: FORMAT_NAME,
     version: FORMAT_VERSION,
     minor: newer?.minor ?? FORMAT_MINOR,
     build,
-    parts: [...used].map((id) => parts.get(id)!).filter(Boolean)
+    parts: usedParts(build, parts)
   };
   return JSON.stringify(file, null, 2) + '\n';
 }

@@ -1,8 +1,11 @@
 export * from './build-file';
+export * from './catalogue-file';
 export * from './part-file';
+export * from './profile-file';
 export * from './schema';
 export * from './sheet';
-export * from './tables';
+export * from './shelf-csv';
+export { claimsCsv, movesCsv } from './tables';
 export * from './workshop';
 export { sheetMarkdown } from './markdown';
 export * from './export';

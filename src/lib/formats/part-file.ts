@@ -11,7 +11,12 @@ export function readPart(text: string, name: string): Part {
     data = parse(text, { maxAliasCount: 20 });
   } catch (error) {
     throw new InvalidDocument(
-      [{ path: name, message: error instanceof Error ? error.message : 'is not YAML' }],
+      [
+        {
+          path: name,
+          message: error instanceof Error ? error.message.split('\n')[0].replace(/:$/, '') : 'is not YAML'
+        }
+      ],
       'The part'
     );
   }

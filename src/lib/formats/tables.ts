@@ -4,7 +4,7 @@ import { moveList } from '../core/moves';
 import { linesAt, machine, standing } from '../core/resources';
 
 /** Rows as CSV after RFC 4180; a cell that a spreadsheet would take for a formula gets an apostrophe. */
-const csv = (fields: string[], data: (string | number)[][]): string =>
+export const csv = (fields: string[], data: (string | number)[][]): string =>
   Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' }) + '\r\n';
 
 /** Every claim of the machine as it stands, one row each: IRQ, DMA, ports and memory. */

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import {
   Build,
   InvalidDocument,
+  ShelfItem,
+  Sighting,
   buildSchema,
   checkBuild,
   partSet,
@@ -11,6 +13,7 @@ import {
   type Problem
 } from '../core/model';
 import { parseJson, readBuildFile, writeBuildFile } from './build-file';
+import { readPart } from './part-file';
 
 /** Largest archive that is read, packed and unpacked, in bytes, and most files in it. */
 export const MAX_ARCHIVE = 64 * 1024 * 1024;
@@ -36,9 +39,19 @@ export interface KeptBuild {
   revisions: KeptRevision[];
 }
 
+/** A photograph of a thing on the shelf, as JPEG. */
+export interface KeptPhoto {
+  item: string;
+  name: string;
+  data: Uint8Array;
+}
+
 export interface Workshop {
   builds: KeptBuild[];
   parts: PartSet;
+  shelf: ShelfItem[];
+  photos: KeptPhoto[];
+  sightings: Sighting[];
 }
 
 const Revision = z.object({
@@ -54,13 +67,21 @@ const History = z.object({
   deleted: z.string().max(40).optional(),
   revisions: z.array(Revision).min(1).max(100_000)
 });
+const Shelf = z.object({
+  items: z.array(ShelfItem).max(20_000),
+  sightings: z.array(Sighting).max(5000).default([]),
+  photos: z
+    .array(z.object({ item: z.string().max(64), name: z.string().max(120), file: z.string().max(80) }))
+    .max(20_000)
+});
 const Manifest = z.object({ format: z.literal(NAME), version: z.literal(1) });
 
 /**
  * The whole workshop as a ZIP file: `workshop.json` says what it is; `builds/ID.json` is a build file
- * that opens on its own; `history/ID.json` holds every state; `parts/` the parts that old states use.
+ * that opens on its own; `history/ID.json` holds every state; `parts/` the parts that old states and the shelf
+ * use; `shelf.json` the things on the shelf, `photos/` their photographs.
  */
-export function writeWorkshop({ builds, parts }: Workshop): Uint8Array {
+export function writeWorkshop({ builds, parts, shelf, photos, sightings }: Workshop): Uint8Array {
   const files: Record<string, Uint8Array> = {};
   const put = (name: string, data: unknown) => (files[name] = strToU8(JSON.stringify(data)));
   put('workshop.json', { format: NAME, version: 1, builds: builds.length });
@@ -72,6 +93,14 @@ export function writeWorkshop({ builds, parts }: Workshop): Uint8Array {
     for (const { build } of revisions)
       for (const item of [build.board, ...build.items, ...build.shelf]) used.add(item.part);
   }
+  for (const item of shelf) used.add(item.part);
+  if (shelf.length || sightings.length)
+    put('shelf.json', {
+      items: shelf,
+      sightings,
+      photos: photos.map(({ item, name }, i) => ({ item, name, file: `photos/${i + 1}.jpg` }))
+    });
+  photos.forEach(({ data }, i) => (files[`photos/${i + 1}.jpg`] = data));
   const kept = [...used].flatMap((id) => parts.get(id) ?? []);
   // Parts of old states travel in a build file's `parts`, so that one reader checks them all.
   for (const part of kept) put(`parts/${part.id}.json`, part);
@@ -98,9 +127,33 @@ export async function readWorkshop(bytes: Uint8Array): Promise<Workshop> {
     builds.push(await readOne(name, files, text, json, partDocuments));
     await breathe();
   }
+  const known = partSet(builds.flatMap((b) => [...b.parts.values()]));
+  if (!files['shelf.json'])
+    return { builds: builds.map((b) => b.build), parts: known, shelf: [], photos: [], sightings: [] };
+  const { items, photos, sightings } = check('shelf.json', Shelf, json('shelf.json'));
+  const parts = new Map(known);
+  for (const [name, document] of partDocuments) {
+    const id = name.slice('parts/'.length, -'.json'.length);
+    if (!parts.has(id) && items.some((i) => i.part === id))
+      parts.set(
+        id,
+        inFile(name, () => readPart(JSON.stringify(document), name))
+      );
+  }
+  items.forEach((item, i) => {
+    if (!parts.has(item.part))
+      fail('shelf.json', `items[${i}].part: the archive holds no part "${item.part}"`);
+  });
   return {
     builds: builds.map((b) => b.build),
-    parts: partSet(builds.flatMap((b) => [...b.parts.values()]))
+    parts,
+    shelf: items,
+    sightings,
+    photos: photos.flatMap(({ item, name, file }) =>
+      files[file]
+        ? [{ item, name, data: files[file] }]
+        : fail('shelf.json', `names ${file}, which is not there`)
+    )
   };
 }
 
