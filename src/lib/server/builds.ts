@@ -12,6 +12,7 @@ import {
   type Part,
   type PartSet
 } from '../core/model';
+import { indexed, type Indexed } from '../core/catalogue';
 import { readBuildFile, writeBuildFile } from '../formats';
 import { dataVersion, transact, type Db } from './database';
 import { Conflict, InBin, NotFound } from './errors';
@@ -41,6 +42,7 @@ export class BuildStore {
   readonly now: () => string;
   private readonly release: string;
   private known: { version: number; parts: PartSet } | null = null;
+  private indexedParts: { parts: PartSet; index: readonly Indexed[] } | null = null;
   /** States read lately, by their document. */
   private readonly read = new Map<string, Build>();
 
@@ -63,6 +65,20 @@ export class BuildStore {
       this.known = { version, parts: partSet([...this.catalogue, ...imported]) };
     }
     return this.known.parts;
+  }
+
+  /** Parts were changed: they are read anew. */
+  forget(): void {
+    this.known = null;
+    this.indexedParts = null;
+  }
+
+  /** The parts as they are searched. */
+  async index(): Promise<readonly Indexed[]> {
+    const parts = await this.parts();
+    if (this.indexedParts?.parts !== parts)
+      this.indexedParts = { parts, index: [...parts.values()].map(indexed) };
+    return this.indexedParts.index;
   }
 
   /** Builds in use, or those in the bin, in the order in which they were made. */

@@ -1,14 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Build } from '../core/model';
+import { Build, ShelfItem, Sighting, type Profile } from '../core/model';
 import { BuildStore } from './builds';
-import { projectFolder, readCatalogue } from './catalogue';
+import { projectFolder, readCatalogue, readSoftware } from './catalogue';
 import { dataFolder, openDatabase } from './database';
 import { Gate, isShared, passphraseHash } from './gate';
+import { OwnParts } from './own-parts';
+import { ShelfStore } from './shelf';
 import { StoreTrouble } from './trouble';
 
 export interface Services {
   store: BuildStore;
+  shelf: ShelfStore;
+  own: OwnParts;
+  profiles: Profile[];
   gate: Gate;
 }
 
@@ -30,15 +35,30 @@ async function open(): Promise<Services> {
       'PASSPHRASE'
     );
   const store = new BuildStore(db, readCatalogue(), { release: process.env.YJ_RELEASE });
-  if (process.env.YJ_DEMO === '1') await loadDemo(store);
-  return { store, gate: new Gate(db) };
+  const shelf = new ShelfStore(store);
+  if (process.env.YJ_DEMO === '1') await loadDemo(store, shelf);
+  return { store, shelf, own: new OwnParts(store), profiles: readSoftware(), gate: new Gate(db) };
 }
 
-/** Puts the demo machines in; those already there, in the bin too, are left as they are. */
-export async function loadDemo(target: BuildStore, folder = join(projectFolder(), 'demo')): Promise<void> {
-  const machines = JSON.parse(readFileSync(join(folder, 'builds.json'), 'utf8')) as unknown[];
+/** Puts the demo machines and the demo shelf in; what is there already, in the bin too, is left as it is. */
+export async function loadDemo(
+  target: BuildStore,
+  shelf: ShelfStore,
+  folder = join(projectFolder(), 'demo')
+): Promise<void> {
+  const read = (name: string) => JSON.parse(readFileSync(join(folder, name), 'utf8')) as unknown[];
+  const things = new Set([...(await shelf.all()), ...(await shelf.all('bin'))].map((v) => v.item.id));
+  for (const thing of read('shelf.json')) {
+    const item = ShelfItem.parse(thing);
+    if (!things.has(item.id)) await shelf.put(item);
+  }
+  const seen = new Set((await shelf.sightings()).map((s) => s.id));
+  for (const sighting of read('sightings.json')) {
+    const one = Sighting.parse(sighting);
+    if (!seen.has(one.id)) await shelf.saveSighting(one);
+  }
   const there = new Set([...(await target.list()), ...(await target.list('bin'))].map((b) => b.id));
-  for (const machine of machines) {
+  for (const machine of read('builds.json')) {
     const build = Build.parse(machine);
     if (!there.has(build.id)) await target.create(build, 'demo');
   }

@@ -28,6 +28,28 @@ export interface Tables {
   parts: { id: string; document: string; at: string };
   /** What lists show of a build, so that they need not read it: made again when `key` or `head` differ. */
   summaries: { build: string; head: number; key: string; document: string };
+  /** Things on the shelf; `deleted` is when one was put in the bin. */
+  shelf: {
+    id: string;
+    part: string;
+    document: string;
+    version: number;
+    created: string;
+    updated: string;
+    deleted: string | null;
+  };
+  /** Photographs of things on the shelf, always JPEG. */
+  photos: {
+    id: string;
+    item: string;
+    name: string;
+    width: number;
+    height: number;
+    data: Uint8Array;
+    at: string;
+  };
+  /** What was seen on things that are not identified yet. */
+  sightings: { id: string; document: string; at: string };
   settings: { name: string; value: string };
   sessions: { token: string; expires: string };
 }

@@ -15,3 +15,6 @@ export class Conflict extends Error {
     super('This build was changed elsewhere since it was opened here.');
   }
 }
+
+/** Somebody saved in between, and there is nothing to merge: the new state is to be looked at. */
+export class Stale extends Error {}

@@ -1,4 +1,6 @@
+import { searchParts, type Drawer } from '../core/catalogue';
 import type { BuildStore } from './builds';
+import type { Services } from './context';
 import { page } from './page';
 
 /** Words to find, and which rows of what is found. */
@@ -31,4 +33,19 @@ export async function itemPage(store: BuildStore, part: string | undefined, aske
   const all = (await store.items()).filter((item) => part === undefined || item.part === part);
   const { rows: items, total } = page(all, asked, (i) => [i.title, i.maker, i.kind, i.buildName, i.part]);
   return { items, total };
+}
+
+/** Parts that match, with how many there are in each drawer, and which of all are the user's own. */
+export async function partPage(
+  { store, own }: Services,
+  asked: Asked & { kind?: string; drawer?: Drawer; bus?: string; year?: number }
+) {
+  const { found, facets } = searchParts(await store.index(), asked);
+  const rows = asked.kind ? found.filter((p) => p.kind === asked.kind) : found;
+  return {
+    parts: rows.slice(asked.offset, asked.offset + asked.limit),
+    total: rows.length,
+    facets,
+    own: [...(await own.ids())]
+  };
 }

@@ -56,5 +56,36 @@ export const migrations: ((db: Kysely<any>) => Promise<void>)[] = [
       .addColumn('token', 'text', (c) => c.primaryKey())
       .addColumn('expires', 'text', (c) => c.notNull())
       .execute();
+  },
+  async (db) => {
+    // `version` counts saves of an item, so that two windows do not overwrite each other in silence.
+    await db.schema
+      .createTable('shelf')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('part', 'text', (c) => c.notNull())
+      .addColumn('document', 'text', (c) => c.notNull())
+      .addColumn('version', 'integer', (c) => c.notNull())
+      .addColumn('created', 'text', (c) => c.notNull())
+      .addColumn('updated', 'text', (c) => c.notNull())
+      .addColumn('deleted', 'text')
+      .execute();
+    await db.schema.createIndex('shelf_by_part').on('shelf').column('part').execute();
+    await db.schema
+      .createTable('photos')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('item', 'text', (c) => c.notNull())
+      .addColumn('name', 'text', (c) => c.notNull())
+      .addColumn('width', 'integer', (c) => c.notNull())
+      .addColumn('height', 'integer', (c) => c.notNull())
+      .addColumn('data', 'blob', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema.createIndex('photos_by_item').on('photos').column('item').execute();
+    await db.schema
+      .createTable('sightings')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('document', 'text', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .execute();
   }
 ];

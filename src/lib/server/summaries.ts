@@ -23,6 +23,8 @@ export interface ItemRow {
   maker: string;
   where: 'board' | 'fitted' | 'ready';
   slot: string | null;
+  /** The shelf item that it is. */
+  specimen?: string;
 }
 
 export interface Row {
@@ -54,7 +56,8 @@ function summaryOf(build: Build, parts: PartSet): Summary {
         title: item.label ?? part?.name ?? item.part,
         maker: part?.maker ?? '',
         where,
-        slot: item.slot ?? null
+        slot: item.slot ?? null,
+        ...(item.specimen ? { specimen: item.specimen } : {})
       };
     };
   return {

@@ -2,10 +2,11 @@ import { sameJson, type Build } from '../core/model';
 import { readWorkshop, writeWorkshop, type KeptBuild } from '../formats';
 import { transact } from './database';
 import { addRevision, freeId, withPartNames, type BuildStore } from './builds';
+import type { ShelfStore } from './shelf';
 import { readKept } from './summaries';
 
 /** Everything in one archive: every build, those in the bin too, with all states and marks. */
-export async function exportWorkshop(store: BuildStore): Promise<Uint8Array> {
+export async function exportWorkshop(store: BuildStore, shelf: ShelfStore): Promise<Uint8Array> {
   const { db } = store;
   const builds = await db.selectFrom('builds').selectAll().orderBy('created').orderBy('id').execute();
   const kept: KeptBuild[] = [];
@@ -30,7 +31,14 @@ export async function exportWorkshop(store: BuildStore): Promise<Uint8Array> {
       }))
     });
   }
-  return writeWorkshop({ builds: kept, parts: await store.parts() });
+  const things = await shelf.all();
+  return writeWorkshop({
+    builds: kept,
+    parts: await store.parts(),
+    shelf: things.map((v) => v.item),
+    photos: await shelf.allPhotos(),
+    sightings: await shelf.sightings()
+  });
 }
 
 export interface Arrival {
@@ -39,14 +47,24 @@ export interface Arrival {
   id: string | null;
   revisions: number;
 }
+export interface Arrivals {
+  builds: Arrival[];
+  /** Things that came onto the shelf; those here already in the same state are left alone. */
+  items: number;
+}
 
 /**
  * Takes in a whole archive, or nothing of it. A build that is here already in the same state is left
  * alone; one whose id is taken comes in under a free id beside it.
  * @throws InvalidDocument with the file in the archive and the place in it
  */
-export async function importWorkshop(store: BuildStore, bytes: Uint8Array): Promise<Arrival[]> {
-  const { builds, parts } = await readWorkshop(bytes);
+export async function importWorkshop(
+  store: BuildStore,
+  shelf: ShelfStore,
+  bytes: Uint8Array
+): Promise<Arrivals> {
+  const { builds, parts, shelf: things, photos, sightings } = await readWorkshop(bytes);
+  const pictures = await shelf.readPhotos(photos);
   const known = await store.parts();
   const arrivals = await transact(store.db, async (trx) => {
     const names = await store.addParts(trx, parts, known);
@@ -89,7 +107,13 @@ export async function importWorkshop(store: BuildStore, bytes: Uint8Array): Prom
         .execute();
       out.push({ ...base, id });
     }
-    return out;
+    const items = await shelf.takeIn(
+      trx,
+      things.map((item) => ({ ...item, part: names.get(item.part) ?? item.part })),
+      pictures
+    );
+    for (const sighting of sightings) await shelf.saveSighting(sighting, trx);
+    return { builds: out, items };
   });
   store.changes.tell({ kind: 'all' });
   return arrivals;

@@ -1,7 +1,9 @@
 import { z } from 'zod';
-import { BuildFile, Id, Part } from '../../core/model';
-import { MAX_ARCHIVE, MAX_FILE, exportKinds } from '../../formats';
+import { drawers } from '../../core/catalogue';
+import { Brief, BuildFile, Id, Part, Profile, ShelfItem, Sighting } from '../../core/model';
+import { MAX_ARCHIVE, MAX_CSV, MAX_FILE, exportKinds } from '../../formats';
 import { BuildName } from '../builds';
+import { MAX_PHOTO } from '../photos';
 import * as reply from './replies';
 
 /** A body that is no JSON of the API: a file, up to a size in bytes, with how it is handed on. */
@@ -26,6 +28,7 @@ export interface Endpoint<P = unknown, Q = unknown, B = unknown> {
 
 const none = z.object({});
 const ById = z.object({ id: Id });
+const ByPhoto = z.object({ id: Id, photo: z.uuid() });
 const ByRevision = z.object({
   id: Id,
   revision: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER)
@@ -43,6 +46,10 @@ const file: RawBody<string> = {
   max: MAX_FILE,
   decode: (bytes) => new TextDecoder().decode(bytes)
 };
+const asText = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+const partFile: RawBody<string> = { media: 'application/yaml', max: 1024 * 1024, decode: asText };
+const table: RawBody<string> = { media: 'text/csv', max: MAX_CSV, decode: asText };
+const photograph: RawBody<Uint8Array> = { media: 'image/*', max: MAX_PHOTO, decode: (bytes) => bytes };
 const archive: RawBody<Uint8Array> = { media: 'application/zip', max: MAX_ARCHIVE, decode: (bytes) => bytes };
 
 const ResolveOptions = z.strictObject({
@@ -251,9 +258,21 @@ export const endpoints = {
   listParts: endpoint({
     method: 'GET',
     path: '/parts',
-    summary: 'Parts of the catalogue and those that came with files',
-    query: z.object({ q: query, kind: z.string().max(40).optional(), ...page }),
-    reply: z.object({ parts: z.array(reply.PartReply), total: z.number().int() })
+    summary: 'Parts of the catalogue and one’s own; q also reads lines, as in "irq 10" or "in 1991"',
+    query: z.object({
+      q: query,
+      kind: z.string().max(40).optional(),
+      drawer: z.enum(drawers).optional(),
+      bus: z.string().max(20).optional(),
+      year: z.coerce.number().int().min(1970).max(2010).optional(),
+      ...page
+    }),
+    reply: z.object({
+      parts: z.array(reply.PartReply),
+      total: z.number().int(),
+      facets: reply.FacetsReply,
+      own: z.array(z.string())
+    })
   }),
   getPart: endpoint({
     method: 'GET',
@@ -262,6 +281,163 @@ export const endpoints = {
     params: ById,
     reply: reply.PartReply,
     errors: [404]
+  }),
+  savePart: endpoint({
+    method: 'PUT',
+    path: '/parts/{id}',
+    summary: 'Save a part of one’s own, new or known; parts of the catalogue are not changed',
+    params: ById,
+    body: z.strictObject({ part: z.unknown() }),
+    reply: reply.PartReply
+  }),
+  removePart: endpoint({
+    method: 'DELETE',
+    path: '/parts/{id}',
+    summary: 'Delete a part of one’s own that nothing uses',
+    params: ById,
+    reply: Done,
+    errors: [404, 422]
+  }),
+  importPart: endpoint({
+    method: 'POST',
+    path: '/parts/import',
+    summary: 'Take in a part file',
+    body: partFile,
+    reply: reply.PartReply,
+    status: 201
+  }),
+  listProfiles: endpoint({
+    method: 'GET',
+    path: '/profiles',
+    summary: 'Software profiles that a brief can ask for',
+    reply: z.object({ profiles: z.array(Profile) })
+  }),
+  plan: endpoint({
+    method: 'POST',
+    path: '/plan',
+    summary: 'Whole machines for a brief, or what to drop; nothing is stored. Takes a few seconds.',
+    body: z.strictObject({
+      brief: Brief,
+      fixed: z.array(Id).max(40).default([]),
+      excluded: z.array(Id).max(200).default([])
+    }),
+    reply: reply.PlanReply
+  }),
+  listShelf: endpoint({
+    method: 'GET',
+    path: '/shelf',
+    summary: 'Things on the shelf, or those in its bin',
+    query: z.object({ from: z.enum(['use', 'bin']).default('use'), q: query, ...page }),
+    reply: z.object({ items: z.array(reply.ShelfReply), total: z.number().int() })
+  }),
+  addToShelf: endpoint({
+    method: 'POST',
+    path: '/shelf',
+    summary: 'Put something on the shelf',
+    body: z.strictObject({ item: z.record(z.string(), z.unknown()) }),
+    reply: reply.ShelfReply,
+    status: 201
+  }),
+  getShelfItem: endpoint({
+    method: 'GET',
+    path: '/shelf/{id}',
+    summary: 'One thing on the shelf',
+    params: ById,
+    reply: reply.ShelfReply,
+    errors: [404]
+  }),
+  saveShelfItem: endpoint({
+    method: 'PUT',
+    path: '/shelf/{id}',
+    summary: 'Save a thing on the shelf; version is the one that was changed',
+    params: ById,
+    body: z.strictObject({ item: z.record(z.string(), z.unknown()), version: Base }),
+    reply: reply.ShelfReply,
+    errors: [404, 409]
+  }),
+  binShelfItem: endpoint({
+    method: 'DELETE',
+    path: '/shelf/{id}',
+    summary: 'Put a thing on the shelf in the bin',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  putBackShelfItem: endpoint({
+    method: 'POST',
+    path: '/shelf/{id}/put-back',
+    summary: 'Take a thing of the shelf out of the bin',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  addPhoto: endpoint({
+    method: 'POST',
+    path: '/shelf/{id}/photos',
+    summary: 'Add a photograph; it is made smaller, and what the camera wrote into it is left out',
+    params: ById,
+    query: z.object({ name: z.string().max(200).default('') }),
+    body: photograph,
+    reply: reply.ShelfReply,
+    status: 201,
+    errors: [404]
+  }),
+  getPhoto: endpoint({
+    method: 'GET',
+    path: '/shelf/{id}/photos/{photo}',
+    summary: 'A photograph',
+    params: ByPhoto,
+    reply: { media: 'image/jpeg' },
+    errors: [404]
+  }),
+  removePhoto: endpoint({
+    method: 'DELETE',
+    path: '/shelf/{id}/photos/{photo}',
+    summary: 'Delete a photograph',
+    params: ByPhoto,
+    reply: Done,
+    errors: [404]
+  }),
+  listSightings: endpoint({
+    method: 'GET',
+    path: '/sightings',
+    summary: 'What was seen on things that are not identified yet',
+    reply: z.object({ sightings: z.array(Sighting) })
+  }),
+  saveSighting: endpoint({
+    method: 'PUT',
+    path: '/sightings/{id}',
+    summary: 'Save what was seen on a thing',
+    params: ById,
+    body: z.strictObject({ sighting: Sighting }),
+    reply: Sighting
+  }),
+  removeSighting: endpoint({
+    method: 'DELETE',
+    path: '/sightings/{id}',
+    summary: 'Forget what was seen on a thing',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  exportShelf: endpoint({
+    method: 'GET',
+    path: '/shelf/table',
+    summary: 'The shelf as CSV',
+    reply: { media: 'text/csv' }
+  }),
+  importShelf: endpoint({
+    method: 'POST',
+    path: '/shelf/table',
+    summary: 'Read a table of things; take=true puts the rows without errors on the shelf',
+    query: z.object({
+      take: z
+        .enum(['true', 'false'])
+        .default('false')
+        .transform((x) => x === 'true')
+    }),
+    body: table,
+    reply: reply.CsvReply
   }),
   check: endpoint({
     method: 'POST',
@@ -305,7 +481,8 @@ export const endpoints = {
     summary: 'Take in a whole archive beside what is there, or nothing of it',
     body: archive,
     reply: z.object({
-      builds: z.array(z.object({ from: z.string(), id: z.string().nullable(), revisions: z.number().int() }))
+      builds: z.array(z.object({ from: z.string(), id: z.string().nullable(), revisions: z.number().int() })),
+      items: z.number().int()
     }),
     status: 201
   }),
@@ -347,6 +524,8 @@ export const named = {
   Record: reply.RecordReply,
   Summary: reply.SummaryReply,
   Item: reply.ItemReply,
+  ShelfItem,
+  Shelved: reply.ShelfReply,
   Revision: reply.RevisionReply,
   Change: reply.ChangeReply,
   Resolution: reply.ResolutionReply,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Build, Part, type Finding } from '../../core/model';
+import { Build, Part, ShelfItem, type Finding } from '../../core/model';
 import type { Change } from '../../core/revision';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
 
@@ -18,6 +18,7 @@ export const Fix = z.union([
   z.object({ action: z.literal('switch-off'), item: z.string(), function: z.string() }),
   z.object({ action: z.literal('exchange'), item: z.string(), with: z.string() }),
   z.object({ action: z.literal('take-out'), item: z.string() }),
+  z.object({ action: z.literal('acknowledge'), finding: z.string() }),
   z.object({ action: z.literal('never-together'), a: Ref, b: Ref })
 ]);
 
@@ -93,6 +94,7 @@ export const ItemReply = z.object({
   maker: z.string(),
   where: z.enum(['board', 'fitted', 'ready']),
   slot: z.string().nullable(),
+  specimen: z.string().optional(),
   build: z.string(),
   buildName: z.string()
 });
@@ -154,3 +156,50 @@ export const Problem = z.object({
 });
 
 export const PartReply = Part;
+
+export const ShelfReply = z.object({
+  item: ShelfItem,
+  version: z.number().int(),
+  title: z.string(),
+  maker: z.string(),
+  kind: z.string(),
+  summary: z.string(),
+  usedIn: z.array(z.object({ build: z.string(), name: z.string() })),
+  lentTo: z.string().nullable(),
+  photos: z.array(
+    z.object({ id: z.string(), name: z.string(), width: z.number().int(), height: z.number().int() })
+  )
+});
+
+export const CsvReply = z.object({
+  added: z.number().int(),
+  rows: z.array(
+    z.object({
+      line: z.number().int(),
+      text: z.string(),
+      item: ShelfItem.nullable(),
+      problems: z.array(z.object({ path: z.string(), message: z.string() }))
+    })
+  )
+});
+
+export const FacetsReply = z.object({
+  drawer: z.record(z.string(), z.number()),
+  bus: z.record(z.string(), z.number())
+});
+
+export const PlanReply = z.object({
+  plans: z.array(
+    z.looseObject({
+      build: Build,
+      score: z.number(),
+      met: z.array(z.string()),
+      missed: z.array(z.object({ profile: z.string(), sentence: z.string() })),
+      rough: z.array(z.object({ profile: z.string(), sentence: z.string() }))
+    })
+  ),
+  exact: z.boolean(),
+  machines: z.number().int(),
+  reasons: z.array(z.string()),
+  drops: z.array(z.looseObject({}))
+});

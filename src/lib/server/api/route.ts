@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { RequestEvent } from '@sveltejs/kit';
 import { InvalidDocument, zodProblems } from '../../core/model';
-import { Conflict, InBin, NotFound } from '../errors';
+import { Conflict, InBin, NotFound, Stale } from '../errors';
 import { dataFolder, databaseFile } from '../database';
 import { storeTrouble } from '../trouble';
 import type { Endpoint, RawBody } from './endpoints';
@@ -73,6 +73,7 @@ function failure(error: unknown): Response {
   if (error instanceof NotFound) return problem(404, error.message);
   if (error instanceof InBin) return problem(410, error.message, { bin: true });
   if (error instanceof Conflict) return problem(409, error.message, { current: error.current });
+  if (error instanceof Stale) return problem(409, error.message);
   if (error instanceof TooLarge) return problem(413, error.message);
   if (error instanceof Refused) return problem(error.status, error.message, {}, error.headers);
   const trouble = storeTrouble(error, databaseFile(dataFolder()));

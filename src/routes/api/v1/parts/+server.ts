@@ -1,12 +1,6 @@
-import { builds } from '$lib/server/context';
+import { services } from '$lib/server/context';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
-import { page } from '$lib/server/page';
+import { partPage } from '$lib/server/listing';
 
-export const GET = route(endpoints.listParts, async ({ query }) => {
-  const all = [...(await (await builds()).parts()).values()].filter(
-    (p) => !query.kind || p.kind === query.kind
-  );
-  const { rows, total } = page(all, query, (p) => [p.maker, p.name, p.summary ?? '', p.id]);
-  return { parts: rows, total };
-});
+export const GET = route(endpoints.listParts, async ({ query }) => partPage(await services(), query));

@@ -1,4 +1,4 @@
-import { builds } from '$lib/server/context';
+import { builds, services } from '$lib/server/context';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 import { NotFound } from '$lib/server/errors';
@@ -8,3 +8,11 @@ export const GET = route(endpoints.getPart, async ({ params }) => {
   if (!part) throw new NotFound(`There is no part "${params.id}".`);
   return part;
 });
+
+export const PUT = route(endpoints.savePart, async ({ params, body }) =>
+  (await services()).own.save(params.id, body.part)
+);
+
+export const DELETE = route(endpoints.removePart, async ({ params }) =>
+  (await services()).own.remove(params.id)
+);

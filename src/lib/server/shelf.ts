@@ -1,0 +1,328 @@
+import {
+  InvalidDocument,
+  ShelfItem,
+  Sighting,
+  lentTo,
+  sameJson,
+  triedIn8Bit,
+  zodProblems,
+  type PartSet,
+  type Problem,
+  type ShelfView
+} from '../core/model';
+import { readShelfCsv, shelfCsv, type KeptPhoto, type ShelfRow } from '../formats';
+import { idFrom, type BuildStore } from './builds';
+import { transact, type Db } from './database';
+import { NotFound, Stale } from './errors';
+import { page } from './page';
+import { readPhoto, type Picture } from './photos';
+
+const MOST_PHOTOS = 24;
+
+/** Keeps what lies on the shelf: specimens with their history and photographs. */
+export class ShelfStore {
+  constructor(private readonly builds: BuildStore) {}
+
+  private get db(): Db {
+    return this.builds.db;
+  }
+
+  async all(from: 'use' | 'bin' = 'use'): Promise<ShelfView[]> {
+    const rows = await this.db
+      .selectFrom('shelf')
+      .selectAll()
+      .where('deleted', from === 'use' ? 'is' : 'is not', null)
+      .orderBy('created')
+      .orderBy('id')
+      .execute();
+    const parts = await this.builds.parts();
+    const uses = await this.uses();
+    const photos = await this.db
+      .selectFrom('photos')
+      .select(['id', 'item', 'name', 'width', 'height'])
+      .orderBy('at')
+      .execute();
+    return rows.map((row) => {
+      const item = ShelfItem.parse(JSON.parse(row.document));
+      return viewOf(
+        item,
+        row.version,
+        parts,
+        uses.get(item.id) ?? [],
+        photos.filter((p) => p.item === item.id)
+      );
+    });
+  }
+
+  async page(asked: { q: string; limit: number; offset: number; from: 'use' | 'bin' }) {
+    const { rows, total } = page(await this.all(asked.from), asked, (v) => [
+      v.title,
+      v.maker,
+      v.kind,
+      v.summary,
+      v.item.place ?? '',
+      v.item.condition,
+      v.item.notes ?? '',
+      v.lentTo ? `lent ${v.lentTo}` : '',
+      ...v.usedIn.map((u) => u.name)
+    ]);
+    return { items: rows, total };
+  }
+
+  async get(id: string): Promise<ShelfView> {
+    const found = (await this.all()).find((v) => v.item.id === id);
+    if (!found) throw new NotFound(`There is nothing "${id}" on the shelf.`);
+    return found;
+  }
+
+  /** In which builds each specimen sits. */
+  private async uses(): Promise<Map<string, { build: string; name: string }[]>> {
+    const out = new Map<string, { build: string; name: string }[]>();
+    for (const row of await this.builds.list())
+      for (const item of row.summary.items)
+        if (item.specimen)
+          out.set(item.specimen, [...(out.get(item.specimen) ?? []), { build: row.id, name: row.name }]);
+    return out;
+  }
+
+  /** Puts something on the shelf under an id made from its part's name. */
+  async add(data: unknown): Promise<ShelfView> {
+    const item = await this.checked({ ...(data as object), id: 'new' });
+    const id = await transact(this.db, (trx) => this.insert(trx, item));
+    this.builds.changes.tell({ kind: 'all' });
+    return this.get(id);
+  }
+
+  /** Puts a whole item on the shelf under its own id, or a free one behind it. */
+  async put(item: ShelfItem, trx: Db = this.db): Promise<string> {
+    const problems = shelfProblems(item, await this.builds.parts());
+    if (problems.length) throw new InvalidDocument(problems, `The item "${item.id}"`);
+    return this.insert(trx, item);
+  }
+
+  private async insert(trx: Db, item: ShelfItem): Promise<string> {
+    const at = this.builds.now();
+    const wanted = item.id === 'new' ? idFrom(item.label ?? item.part) : item.id;
+    const id = await freeShelfId(trx, wanted);
+    await trx
+      .insertInto('shelf')
+      .values({
+        id,
+        part: item.part,
+        document: JSON.stringify({ ...item, id }),
+        version: 1,
+        created: at,
+        updated: at,
+        deleted: null
+      })
+      .execute();
+    return id;
+  }
+
+  /** @throws Stale when somebody saved it in between */
+  async save(id: string, data: unknown, version: number): Promise<ShelfView> {
+    const item = await this.checked({ ...(data as object), id });
+    const { numUpdatedRows } = await this.db
+      .updateTable('shelf')
+      .set({
+        part: item.part,
+        document: JSON.stringify(item),
+        version: version + 1,
+        updated: this.builds.now()
+      })
+      .where('id', '=', id)
+      .where('version', '=', version)
+      .where('deleted', 'is', null)
+      .executeTakeFirst();
+    const now = await this.get(id);
+    if (!numUpdatedRows)
+      throw new Stale(`${now.title} was changed in another window in between. Look at it and try again.`);
+    this.builds.changes.tell({ kind: 'all' });
+    return now;
+  }
+
+  async bin(id: string, way: 'in' | 'out'): Promise<void> {
+    const { numUpdatedRows } = await this.db
+      .updateTable('shelf')
+      .set({ deleted: way === 'in' ? this.builds.now() : null })
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (!numUpdatedRows) throw new NotFound(`There is nothing "${id}" on the shelf.`);
+    this.builds.changes.tell({ kind: 'all' });
+  }
+
+  private async checked(data: unknown): Promise<ShelfItem> {
+    const parsed = ShelfItem.safeParse(data);
+    if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The item');
+    const problems = shelfProblems(parsed.data, await this.builds.parts());
+    if (problems.length) throw new InvalidDocument(problems, 'The item');
+    return parsed.data;
+  }
+
+  async addPhoto(id: string, name: string, bytes: Uint8Array): Promise<ShelfView> {
+    const { photos } = await this.get(id);
+    if (photos.length >= MOST_PHOTOS)
+      throw new InvalidDocument(
+        [{ path: '', message: `there are ${MOST_PHOTOS} already; take one away first` }],
+        'The photograph'
+      );
+    await this.insertPhoto(this.db, id, name, await readPhoto(bytes));
+    this.builds.changes.tell({ kind: 'all' });
+    return this.get(id);
+  }
+
+  async photo(item: string, id: string): Promise<Uint8Array> {
+    const row = await this.db
+      .selectFrom('photos')
+      .select('data')
+      .where('id', '=', id)
+      .where('item', '=', item)
+      .executeTakeFirst();
+    if (!row) throw new NotFound('There is no such photograph.');
+    return new Uint8Array(row.data);
+  }
+
+  /** Every photograph of what is on the shelf. */
+  async allPhotos(): Promise<KeptPhoto[]> {
+    const rows = await this.db
+      .selectFrom('photos')
+      .innerJoin('shelf', 'shelf.id', 'photos.item')
+      .select(['photos.item', 'photos.name', 'photos.data'])
+      .where('shelf.deleted', 'is', null)
+      .orderBy('photos.at')
+      .execute();
+    return rows.map((r) => ({ ...r, data: new Uint8Array(r.data) }));
+  }
+
+  /** Photographs of an archive, checked and written anew like any other. */
+  async readPhotos(photos: readonly KeptPhoto[]): Promise<(KeptPhoto & Picture)[]> {
+    const out: (KeptPhoto & Picture)[] = [];
+    for (const photo of photos) out.push({ ...photo, ...(await readPhoto(photo.data)) });
+    return out;
+  }
+
+  /** Takes things in with their photographs, in a transaction that is open. @returns how many are new */
+  async takeIn(
+    trx: Db,
+    items: readonly ShelfItem[],
+    photos: readonly (KeptPhoto & Picture)[]
+  ): Promise<number> {
+    const here = await trx.selectFrom('shelf').select(['id', 'document']).execute();
+    let added = 0;
+    for (const item of items) {
+      if (here.some((h) => sameJson(JSON.parse(h.document), item))) continue;
+      const id = await this.insert(trx, item);
+      added++;
+      for (const photo of photos.filter((p) => p.item === item.id))
+        await this.insertPhoto(trx, id, photo.name, photo);
+    }
+    return added;
+  }
+
+  private async insertPhoto(trx: Db, item: string, name: string, picture: Picture): Promise<void> {
+    await trx
+      .insertInto('photos')
+      .values({
+        id: crypto.randomUUID(),
+        item,
+        name: name.slice(0, 120) || 'photograph',
+        width: picture.width,
+        height: picture.height,
+        data: picture.data,
+        at: this.builds.now()
+      })
+      .execute();
+  }
+
+  async removePhoto(item: string, id: string): Promise<void> {
+    const { numDeletedRows } = await this.db
+      .deleteFrom('photos')
+      .where('id', '=', id)
+      .where('item', '=', item)
+      .executeTakeFirst();
+    if (!numDeletedRows) throw new NotFound('There is no such photograph.');
+    this.builds.changes.tell({ kind: 'all' });
+  }
+
+  async sightings(): Promise<Sighting[]> {
+    const rows = await this.db.selectFrom('sightings').select('document').orderBy('at').execute();
+    return rows.map((r) => Sighting.parse(JSON.parse(r.document)));
+  }
+
+  async saveSighting(sighting: Sighting, trx: Db = this.db): Promise<Sighting> {
+    const values = { id: sighting.id, document: JSON.stringify(sighting) };
+    await trx
+      .insertInto('sightings')
+      .values({ ...values, at: this.builds.now() })
+      .onConflict((c) => c.column('id').doUpdateSet(values))
+      .execute();
+    return sighting;
+  }
+
+  async removeSighting(id: string): Promise<void> {
+    const { numDeletedRows } = await this.db.deleteFrom('sightings').where('id', '=', id).executeTakeFirst();
+    if (!numDeletedRows) throw new NotFound(`There is nothing seen under "${id}".`);
+  }
+
+  async exportCsv(): Promise<string> {
+    return shelfCsv(
+      (await this.all()).map((v) => v.item),
+      await this.builds.parts()
+    );
+  }
+
+  /** Reads a table row by row; with `take` the rows without errors are put on the shelf, else none. */
+  async importCsv(text: string, take: boolean): Promise<{ rows: ShelfRow[]; added: number }> {
+    const rows = readShelfCsv(text, await this.builds.parts());
+    const good = rows.flatMap((r) => (r.item && !r.problems.length ? [r.item] : []));
+    if (!take || !good.length) return { rows, added: 0 };
+    await transact(this.db, async (trx) => {
+      for (const item of good) await this.insert(trx, item);
+    });
+    this.builds.changes.tell({ kind: 'all' });
+    return { rows, added: good.length };
+  }
+}
+
+function viewOf(
+  item: ShelfItem,
+  version: number,
+  parts: PartSet,
+  usedIn: ShelfView['usedIn'],
+  photos: ShelfView['photos']
+): ShelfView {
+  const part = parts.get(item.part);
+  return {
+    item,
+    version,
+    title: item.label ?? part?.name ?? item.part,
+    maker: part?.maker ?? '',
+    kind: part?.kind ?? 'card',
+    summary: part?.summary ?? '',
+    usedIn,
+    lentTo: lentTo(item),
+    tried8: triedIn8Bit(item.trials, parts),
+    photos: photos.map(({ id, name, width, height }) => ({ id, name, width, height }))
+  };
+}
+
+/** References of an item: its part and the positions on it. */
+export function shelfProblems(item: ShelfItem, parts: PartSet): Problem[] {
+  const part = parts.get(item.part);
+  if (!part) return [{ path: 'part', message: `there is no part "${item.part}"` }];
+  return Object.entries(item.asFound).flatMap(([id, position]) => {
+    const setting = part.settings.find((s) => s.id === id);
+    if (!setting) return [{ path: `asFound.${id}`, message: `"${part.id}" has no setting "${id}"` }];
+    return setting.positions.some((p) => p.id === position)
+      ? []
+      : [{ path: `asFound.${id}`, message: `setting "${id}" has no position "${position}"` }];
+  });
+}
+
+async function freeShelfId(db: Db, wanted: string): Promise<string> {
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? wanted : `${wanted.slice(0, 58)}-${n}`;
+    const taken = await db.selectFrom('shelf').select('id').where('id', '=', id).executeTakeFirst();
+    if (!taken) return id;
+  }
+}

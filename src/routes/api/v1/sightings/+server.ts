@@ -1,0 +1,7 @@
+import { services } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
+
+export const GET = route(endpoints.listSightings, async () => ({
+  sightings: await (await services()).shelf.sightings()
+}));
