@@ -9,8 +9,7 @@
   import { waits } from '$lib/ui/record/pending';
   import { ask, problemLines } from '$lib/ui/record/send';
   import SignOut from '$lib/ui/shell/SignOut.svelte';
-  import ThemeSwitch from '$lib/ui/shell/ThemeSwitch.svelte';
-  import TopBar from '$lib/ui/shell/TopBar.svelte';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
 
   let { data } = $props();
@@ -49,13 +48,9 @@
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 
-<TopBar>
-  <span class="tag">{text.tagline}</span>
-  <span class="grow"></span>
-  <Button class="act" href="/shelf">{words.shelf}</Button>
-  {#if data.shared}<SignOut />{/if}
-  <ThemeSwitch />
-</TopBar>
+<PlaceBar
+  >{#if data.shared}<SignOut />{/if}</PlaceBar
+>
 
 <main>
   <div class="head">
@@ -72,6 +67,7 @@
         void reload();
       }}
     />
+    <Button class="act" href="/plan">{text.plan.planPage}</Button>
     <Button class="act main" href="/builds/new">{words.newBuild}</Button>
   </div>
 
@@ -121,10 +117,6 @@
 </main>
 
 <style>
-  .tag {
-    color: var(--quiet);
-  }
-  .grow,
   .title {
     flex: 1;
   }
@@ -182,10 +174,5 @@
     padding: 0;
     list-style: none;
     border-top: 2px solid var(--ink);
-  }
-  @media (max-width: 760px) {
-    .tag {
-      display: none;
-    }
   }
 </style>

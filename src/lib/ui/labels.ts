@@ -47,5 +47,7 @@ export function fixText(m: Machine, fix: Fix, partName: (item: string) => string
       return words.out(titleOf(m, fix.item));
     case 'never-together':
       return words.apart;
+    case 'acknowledge':
+      return words.known;
   }
 }

@@ -8,6 +8,7 @@ import {
   type Item,
   type Part
 } from '../../core/model';
+import { relatedParts } from '../../core/kit';
 import { machine } from '../../core/resources';
 import { merge } from '../../core/revision';
 import { applyFix, loom } from '../../core/solver';
@@ -291,8 +292,12 @@ export class Session {
 
   /** Fetches the parts of a state that came from elsewhere. @returns whether all are known now */
   private async knowParts({ board, items, shelf }: Build): Promise<boolean> {
-    const missing = new Set([board, ...items, ...shelf].map((i) => i.part).filter((p) => !this.parts.has(p)));
-    for (const id of missing) {
+    const fetched = await this.fetchParts([board, ...items, ...shelf].map((i) => i.part));
+    return fetched && this.fetchParts(relatedParts(this.parts.get(board.part)!));
+  }
+
+  private async fetchParts(ids: readonly string[]): Promise<boolean> {
+    for (const id of new Set(ids.filter((p) => !this.parts.has(p)))) {
       const reply = await ask<Part>('GET', `/parts/${id}`);
       if (!reply.ok) return false;
       this.know(reply.value);

@@ -35,10 +35,15 @@
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
   const cautions = $derived(session.count('caution'));
+  const serious = (rules: RegExp) =>
+    session.findings.filter((f) => rules.test(f.rule) && f.severity !== 'note').length;
   const open = $derived({
-    parts: session.findings.filter((f) => /^(slot|part|period|isa)/.test(f.rule) && f.severity !== 'note')
-      .length,
-    lines: session.findings.filter((f) => /^(line|rom|brief)/.test(f.rule) && f.severity !== 'note').length,
+    brief: serious(/^(brief|software|os|period)/),
+    parts: 0,
+    fit: serious(
+      /^(slot|part|isa|cpu|fpu|vlb|memory|video|keyboard|disk|floppy|scsi|ata|st506|drive|bay|power|battery|pnp|evidence|setting|dma)/
+    ),
+    lines: serious(/^(line|rom|audio)/),
     bench: 0,
     log: 0
   });
@@ -75,6 +80,8 @@
     } else if (key === 'r') void resolve();
     else if (key === 'p') void goto(here('bench'));
     else if (key === 'g') void goto(here('log'));
+    else if (key === 'b') void goto(here('brief'));
+    else if (key === 'f') void goto(here('fit'));
     else if (key === '/') void goto(here('parts')).then(() => document.getElementById('part-query')?.focus());
     else if (key === '?') help = !help;
     else if (key === 'escape') {

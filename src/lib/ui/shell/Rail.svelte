@@ -102,6 +102,8 @@
       padding: 0.4rem 0.6rem;
       border-right: 0;
       border-bottom: 2px solid var(--ink);
+      min-width: 0;
+      position: relative;
       overflow-x: auto;
     }
     .home {

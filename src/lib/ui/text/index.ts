@@ -2,12 +2,32 @@
  * The interface's sentences, apart from its logic, one file per group of screens. Another language is
  * another set of these files.
  */
+import { brief, plan } from './brief';
 import { builds } from './builds';
+import { catalogue, compare, editor, identify } from './catalogue';
+import { fit } from './fit';
 import { log } from './log';
 import { lines } from './lines';
 import { parts } from './parts';
 import { sheet } from './sheet';
+import { shelf } from './shelf';
 import { shell } from './shell';
 import { tray } from './tray';
 
-export const text = { ...shell, builds, log, lines, parts, sheet, tray } as const;
+export const text = {
+  ...shell,
+  brief,
+  builds,
+  catalogue,
+  compare,
+  editor,
+  fit,
+  identify,
+  log,
+  lines,
+  parts,
+  plan,
+  sheet,
+  shelf,
+  tray
+} as const;

@@ -1,6 +1,6 @@
 export const parts = {
   title: 'Parts',
-  lead: 'Which card sits in which slot. Search, add, and seat it where it is.',
+  lead: 'Everything in the machine. Search, add, and seat cards where they are.',
   slotOf: (name: string) => `Slot of ${name}`,
   noSlot: 'no slot',
   slot: (id: string, bus: string) => `slot ${id}, ${bus}`,
@@ -10,10 +10,10 @@ export const parts = {
   notSeated: 'Not seated',
   ready: 'Lying ready',
   fit: 'Fit',
-  addTitle: 'Add a card',
+  addTitle: 'Add a part',
   find: 'Find a part',
-  findHint: 'Search: sound, network, VGA, modem, local bus',
+  findHint: 'Search: sound, network, VGA, irq 10, 30-pin',
   add: 'Add',
   addLabel: (name: string) => `Add ${name}`,
-  none: (query: string) => `No card matches “${query}”. Try what it does: sound, disk, serial.`
+  none: (query: string) => `No part matches “${query}”. Try what it does: sound, disk, serial.`
 } as const;

@@ -2,8 +2,15 @@ import { counted } from './count';
 
 export const shell = {
   product: 'Yellow Jumper',
-  tagline: 'Every card on a line of its own.',
-  stages: { parts: 'Parts', lines: 'Lines', bench: 'Bench', log: 'Log' },
+  stages: { brief: 'Brief', parts: 'Parts', fit: 'Fit', lines: 'Lines', bench: 'Bench', log: 'Log' },
+  places: {
+    '/': 'Builds',
+    '/shelf': 'Shelf',
+    '/catalogue': 'Catalogue',
+    '/identify': 'Identify',
+    '/compare': 'Compare'
+  },
+  placesLabel: 'Places',
   stagesLabel: 'Stages',
   openCount: (n: number) => `${n} open`,
   settled: 'settled',
@@ -22,6 +29,8 @@ export const shell = {
   keys: [
     ['R', 'resolve: the fewest moves without a clash'],
     ['P', 'bench sheet'],
+    ['B', 'brief'],
+    ['F', 'fit'],
     ['G', 'log: every state of this build'],
     ['/', 'search parts'],
     ['Tab', 'to the loom, and on to the next thing'],

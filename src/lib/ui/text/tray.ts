@@ -73,7 +73,8 @@ export const tray = {
     off: (fn: string, item: string) => `Switch off ${fn} of ${item}`,
     exchange: (item: string, other: string) => `Exchange ${item} for ${other} from the shelf`,
     out: (item: string) => `Take ${item} out`,
-    apart: 'Never used together'
+    apart: 'Never used together',
+    known: 'Seen to'
   },
   unknownPosition: 'unknown'
 } as const;

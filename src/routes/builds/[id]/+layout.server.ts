@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { usedParts } from '$lib/core/kit';
 import { builds } from '$lib/server/context';
 import { InBin, NotFound } from '$lib/server/errors';
 
@@ -7,9 +8,7 @@ export const load = async ({ params }) => {
   try {
     const record = await store.get(params.id);
     const parts = await store.parts();
-    const { board, items, shelf } = record.build;
-    const used = new Set([board, ...items, ...shelf].map((item) => item.part));
-    return { record, parts: [...used].map((id) => parts.get(id)!) };
+    return { record, parts: usedParts(record.build, parts) };
   } catch (problem) {
     if (problem instanceof NotFound) error(404, problem.message);
     if (problem instanceof InBin) error(410, problem.message);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { Button, Input, Label } from 'flowbite-svelte';
-  import TopBar from '$lib/ui/shell/TopBar.svelte';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { matches } from '$lib/ui/search';
   import { text } from '$lib/ui/text';
 
@@ -39,11 +39,10 @@
 
 <svelte:head><title>{text.builds.newBuild} · {text.product}</title></svelte:head>
 
-<TopBar
-  ><a class="back" href="/">{text.builds.title}</a>
-  <h1>{text.builds.newBuild}</h1></TopBar
->
+<PlaceBar />
 <form onsubmit={create}>
+  <h1>{text.builds.newBuild}</h1>
+  <p class="plan">{text.builds.orPlan} <a href="/plan">{text.plan.planPage}</a></p>
   <div class="row">
     <div>
       <Label for="name">{text.builds.name}</Label>
@@ -74,12 +73,17 @@
 </form>
 
 <style>
-  .back {
-    color: var(--ink);
-    text-decoration: underline;
-  }
   h1 {
-    font-size: 1.3rem;
+    font-size: 1.6rem;
+  }
+  .plan {
+    margin: 0.2rem 0 1rem;
+    color: var(--quiet);
+  }
+  .plan a {
+    color: var(--ink);
+    font-weight: 650;
+    text-decoration: underline;
   }
   form {
     max-width: 860px;

@@ -1,5 +1,5 @@
-import { builds } from '$lib/server/context';
+import { services } from '$lib/server/context';
+import { firstPage, partPage } from '$lib/server/listing';
 
-export const load = async () => ({
-  catalogue: [...(await (await builds()).parts()).values()].filter((part) => part.kind === 'card')
-});
+/** The first parts of the list; the search asks for others. */
+export const load = async () => partPage(await services(), { ...firstPage, limit: 40 });

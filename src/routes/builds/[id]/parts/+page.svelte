@@ -1,48 +1,23 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
-  import { firstSlot, newItemId, seatItem, type Part } from '$lib/core/model';
+  import { firstSlot, type Part } from '$lib/core/model';
   import { busName } from '$lib/core/resources';
-  import { applyFix } from '$lib/core/solver';
   import { getBench } from '$lib/ui/context';
-  import { matches } from '$lib/ui/search';
+  import { addPart, seat, takeOut } from '$lib/ui/fit/edit';
+  import { Listing } from '$lib/ui/listing.svelte';
   import { text } from '$lib/ui/text';
 
   let { data } = $props();
   const { session } = getBench();
-  let query = $state('');
+  // svelte-ignore state_referenced_locally
+  const found = new Listing<Part>('/parts', 'parts', { rows: data.parts, total: data.total });
   const slots = $derived(session.parts.get(session.build.board.part)!.board!.slots);
   const holders = $derived(
     slots.map((slot) => ({ slot, items: session.build.items.filter((i) => i.slot === slot.id) }))
   );
-  const loose = $derived(session.build.items.filter((i) => !i.slot));
-  const found = $derived(data.catalogue.filter((part: Part) => matches(part, query)));
-
-  function add(part: Part) {
-    session.know(part);
-    const slot = firstSlot(session.build, session.parts, part);
-    const id = newItemId(session.build, part);
-    session.change(
-      {
-        ...session.build,
-        items: [
-          ...session.build.items,
-          { id, part: part.id, ...(slot ? { slot } : {}), asFound: {}, chosen: {}, locked: [] }
-        ]
-      },
-      text.log.did.added(part.name)
-    );
-    session.selected = id;
-  }
-  const seat = (id: string, event: Event) =>
-    session.change(
-      seatItem(session.build, id, (event.currentTarget as HTMLSelectElement).value || undefined),
-      text.log.did.slot
-    );
-  const out = (id: string) =>
-    session.change(
-      applyFix(session.build, { action: 'take-out', item: id }, session.parts),
-      text.log.did.out
-    );
+  const isCard = (id: string) => session.parts.get(id)?.card !== undefined;
+  const loose = $derived(session.build.items.filter((i) => !i.slot && isCard(i.part)));
+  const others = $derived(session.build.items.filter((i) => !isCard(i.part)));
   const back = (id: string) => {
     const item = session.build.shelf.find((i) => i.id === id)!;
     const slot = firstSlot(session.build, session.parts, session.parts.get(item.part)!);
@@ -64,13 +39,17 @@
     <b>{item.label ?? part.name}</b> <span>{part.summary}</span>
   </button>
   <label class="sr-only" for="slot-{id}">{text.parts.slotOf(part.name)}</label>
-  <select id="slot-{id}" value={slotId} onchange={(e) => seat(id, e)}>
+  <select
+    id="slot-{id}"
+    value={slotId}
+    onchange={(e) => seat(session, id, e.currentTarget.value || undefined)}
+  >
     <option value="">{text.parts.noSlot}</option>
     {#each slots as slot (slot.id)}<option value={slot.id}
         >{text.parts.slot(slot.label ?? slot.id, busName[slot.bus])}</option
       >{/each}
   </select>
-  <Button class="act" onclick={() => out(id)} aria-label={text.parts.takeOutLabel(part.name)}
+  <Button class="act" onclick={() => takeOut(session, id)} aria-label={text.parts.takeOutLabel(part.name)}
     >{text.parts.takeOut}</Button
   >
 {/snippet}
@@ -94,6 +73,27 @@
   <h2>{text.parts.notSeated}</h2>
   {#each loose as item (item.id)}<div class="row">{@render row(item.id, '')}</div>{/each}
 {/if}
+{#if others.length}
+  <h2>{text.fit.otherKinds}</h2>
+  {#each others as item (item.id)}
+    {@const part = session.parts.get(item.part)!}
+    <div class="row">
+      <button
+        class="card"
+        class:on={session.selected === item.id}
+        onclick={() => (session.selected = item.id)}
+      >
+        <b>{item.count ? `${item.count} × ` : ''}{item.label ?? part.name}</b>
+        <span>{part.summary ?? part.maker}</span>
+      </button>
+      <Button
+        class="act"
+        onclick={() => takeOut(session, item.id)}
+        aria-label={text.parts.takeOutLabel(part.name)}>{text.parts.takeOut}</Button
+      >
+    </div>
+  {/each}
+{/if}
 {#if session.build.shelf.length}
   <h2>{text.parts.ready}</h2>
   {#each session.build.shelf as item (item.id)}
@@ -108,17 +108,23 @@
 
 <h2>{text.parts.addTitle}</h2>
 <Label for="part-query" class="sr-only">{text.parts.find}</Label>
-<Input id="part-query" bind:value={query} placeholder={text.parts.findHint} autocomplete="off" />
+<Input
+  id="part-query"
+  bind:value={found.query}
+  oninput={() => found.typed()}
+  placeholder={text.parts.findHint}
+  autocomplete="off"
+/>
 <ul class="found">
-  {#each found.slice(0, 60) as part (part.id)}
+  {#each found.rows.slice(0, 60) as part (part.id)}
     <li>
-      <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
+      <span class="what"><b>{part.maker} {part.name}</b> {part.summary ?? ''}</span>
       <span class="years">{part.sold?.from ?? ''}–{part.sold?.to ?? ''}</span>
-      <Button class="act" onclick={() => add(part)} aria-label={text.parts.addLabel(part.name)}
+      <Button class="act" onclick={() => addPart(session, part)} aria-label={text.parts.addLabel(part.name)}
         >{text.parts.add}</Button
       >
     </li>
-  {:else}<li>{text.parts.none(query)}</li>{/each}
+  {:else}<li>{text.parts.none(found.query)}</li>{/each}
 </ul>
 
 <style>

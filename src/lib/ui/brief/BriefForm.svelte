@@ -1,0 +1,230 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import {
+    Brief as BriefSchema,
+    type Brief,
+    type Profile,
+    type Strictness,
+    type Source
+  } from '$lib/core/model';
+  import { text } from '../text';
+  import WishList from './WishList.svelte';
+
+  interface Props {
+    brief: Brief;
+    profiles: Profile[];
+    partName: (id: string) => string;
+    change: (brief: Brief) => void;
+  }
+  let { brief, profiles, partName, change }: Props = $props();
+  const words = text.brief;
+  let query = $state('');
+  let wrongDate = $state(false);
+  const chosen = $derived(new Set(brief.profiles.map((p) => p.id)));
+  const found = $derived(
+    query.trim()
+      ? profiles
+          .filter(
+            (p) =>
+              !chosen.has(p.id) &&
+              query
+                .toLowerCase()
+                .split(/\s+/)
+                .every((w) => `${p.name} ${p.year} ${p.summary}`.toLowerCase().includes(w))
+          )
+          .slice(0, 8)
+      : []
+  );
+  const strictness = $derived(brief.strictness ?? 'spirit');
+  const source = $derived(brief.source ?? 'anything');
+  const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
+
+  function setDate(event: Event) {
+    const date = value(event).trim();
+    const { date: _old, ...rest } = brief;
+    const next = { ...rest, ...(date ? { date } : {}) };
+    wrongDate = !BriefSchema.shape.date.safeParse(date || undefined).success;
+    if (!wrongDate) change(next);
+  }
+  function setText(key: 'role' | 'os', event: Event) {
+    const { [key]: _old, ...rest } = brief;
+    const told = value(event).trim();
+    change({ ...rest, ...(told ? { [key]: told } : {}) } as Brief);
+  }
+  function setBudget(event: Event) {
+    const { budget: _old, ...rest } = brief;
+    const told = value(event);
+    const budget = Number(told);
+    change({ ...rest, ...(told !== '' && budget >= 0 && budget <= 1_000_000 ? { budget } : {}) });
+  }
+</script>
+
+<div class="grid">
+  <div>
+    <Label for="brief-date">{words.date}</Label>
+    <Input
+      id="brief-date"
+      value={brief.date ?? ''}
+      onchange={setDate}
+      placeholder={words.dateHint}
+      maxlength={7}
+      autocomplete="off"
+      aria-invalid={wrongDate}
+      aria-describedby={wrongDate ? 'brief-date-wrong' : undefined}
+    />
+    {#if wrongDate}<p class="wrong" id="brief-date-wrong" role="alert">{words.wrongDate}</p>{/if}
+  </div>
+  <div>
+    <Label for="brief-os">{words.os}</Label>
+    <select id="brief-os" value={brief.os ?? ''} onchange={(e) => setText('os', e)}>
+      <option value="">{words.osNone}</option>
+      {#if brief.os && !words.systems.includes(brief.os as 'DOS 5')}<option value={brief.os}
+          >{brief.os}</option
+        >{/if}
+      {#each words.systems as os (os)}<option value={os}>{os}</option>{/each}
+    </select>
+  </div>
+  <div class="wide">
+    <Label for="brief-role">{words.role}</Label>
+    <Input
+      id="brief-role"
+      value={brief.role ?? ''}
+      onchange={(e) => setText('role', e)}
+      maxlength={400}
+      autocomplete="off"
+    />
+  </div>
+  <fieldset>
+    <legend>{words.strictness}</legend>
+    {#each Object.entries(words.strict) as [id, [name, what]] (id)}
+      <label class="choice" class:on={strictness === id}>
+        <input
+          type="radio"
+          name="strictness"
+          value={id}
+          checked={strictness === id}
+          onchange={() => change({ ...brief, strictness: id as Strictness })}
+        />
+        <b>{name}</b> <span>{what}</span>
+      </label>
+    {/each}
+  </fieldset>
+  <fieldset>
+    <legend>{words.source}</legend>
+    {#each Object.entries(words.sources) as [id, name] (id)}
+      <label class="choice" class:on={source === id}>
+        <input
+          type="radio"
+          name="source"
+          value={id}
+          checked={source === id}
+          onchange={() => change({ ...brief, source: id as Source })}
+        />
+        <b>{name}</b>
+      </label>
+    {/each}
+    <Label for="brief-budget">{words.budget}</Label>
+    <Input id="brief-budget" type="number" min="0" value={brief.budget ?? ''} onchange={setBudget} />
+  </fieldset>
+  <section>
+    <h2>{words.programs}</h2>
+    <ul>
+      {#each brief.profiles as profile (profile.id)}
+        <li>
+          <span><b>{profile.name}</b> {profile.year ?? ''} <em>{profile.summary ?? ''}</em></span>
+          <Button
+            class="act"
+            onclick={() => change({ ...brief, profiles: brief.profiles.filter((p) => p.id !== profile.id) })}
+            aria-label={words.dropProgram(profile.name)}>×</Button
+          >
+        </li>
+      {:else}<li class="quiet">{words.noPrograms}</li>{/each}
+    </ul>
+    <Label for="program-query" class="sr-only">{words.findProgram}</Label>
+    <Input id="program-query" bind:value={query} placeholder={words.findProgram} autocomplete="off" />
+    {#if query.trim()}
+      <ul>
+        {#each found as profile (profile.id)}
+          <li>
+            <span><b>{profile.name}</b> {profile.year} <em>{profile.summary}</em></span>
+            <Button
+              class="act"
+              onclick={() => {
+                change({ ...brief, profiles: [...brief.profiles, profile] });
+                query = '';
+              }}
+              aria-label={words.addProgram(profile.name)}>{text.parts.add}</Button
+            >
+          </li>
+        {:else}<li class="quiet">{words.noProgram}</li>{/each}
+      </ul>
+    {/if}
+  </section>
+  <section>
+    <h2>{words.wishes}</h2>
+    <WishList wishes={brief.wishes ?? []} {partName} change={(wishes) => change({ ...brief, wishes })} />
+  </section>
+</div>
+
+<style>
+  .grid {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    gap: 0.8rem 1.4rem;
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+  select {
+    width: 100%;
+    padding: 0.5rem 0.6rem;
+    border: 1px solid var(--ink);
+  }
+  legend,
+  h2 {
+    margin-bottom: 0.3rem;
+    font-size: 1.05rem;
+    font-weight: 700;
+  }
+  .choice {
+    display: flex;
+    gap: 0.5rem;
+    align-items: baseline;
+    padding: 0.25rem 0.5rem;
+    border-left: 6px solid transparent;
+    cursor: pointer;
+  }
+  .choice.on {
+    border-left-color: var(--yellow);
+    background: var(--sheet);
+  }
+  .choice span,
+  em,
+  .quiet {
+    color: var(--quiet);
+    font-style: normal;
+  }
+  .wrong {
+    margin-top: 0.2rem;
+    padding-left: 0.5rem;
+    border-left: 6px solid var(--stop);
+  }
+  ul {
+    margin: 0 0 0.4rem;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    gap: 0.6rem;
+    align-items: center;
+    justify-content: space-between;
+    padding: 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  @media (max-width: 700px) {
+    .grid {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

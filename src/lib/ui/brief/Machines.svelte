@@ -1,0 +1,254 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { onMount } from 'svelte';
+  import type { Brief, Part } from '$lib/core/model';
+  import type { Demand, Plan, Weights } from '$lib/core/planner';
+  import PartPick from '../parts/PartPick.svelte';
+  import { text } from '../text';
+  import PlanCard from './PlanCard.svelte';
+  import type { Planning } from './planning.svelte';
+
+  interface Props {
+    planning: Planning;
+    brief: Brief;
+    /** Parts that stay: none, the board, or everything that is fitted. */
+    keeps?: { board: string; all: string[] } | null;
+    change: (brief: Brief) => void;
+    take: (plan: Plan) => void;
+    takeLabel: string;
+  }
+  let { planning, brief, keeps = null, change, take, takeLabel }: Props = $props();
+  const words = text.plan;
+  let keep = $state<'nothing' | 'board' | 'all'>('nothing');
+  const fixed = $derived(!keeps || keep === 'nothing' ? [] : keep === 'board' ? [keeps.board] : keeps.all);
+  const byId = $derived(new Map(planning.parts.map((p): [string, Part] => [p.id, p])));
+  const nameOf = (id: string) => byId.get(id)?.name ?? id;
+  const programName = (id: string) => brief.profiles.find((p) => p.id === id)?.name ?? id;
+  const front = $derived(planning.front);
+
+  onMount(() => () => planning.stop());
+
+  function wordsOf(demand: Demand): string {
+    const { dropWords } = words;
+    if (demand.kind === 'strict') return dropWords.strict(brief.date ?? '');
+    if (demand.kind === 'shelf') return dropWords.shelf;
+    if (demand.kind === 'budget') return dropWords.budget(brief.budget ?? 0);
+    if (demand.kind === 'fixed') return dropWords.fixed(nameOf(demand.part ?? ''));
+    const wish = brief.wishes?.[demand.wish ?? -1];
+    if (!wish) return '';
+    const told =
+      'part' in wish
+        ? nameOf(wish.part)
+        : 'count' in wish
+          ? String(wish.count)
+          : 'what' in wish
+            ? text.brief.haves[wish.what]
+            : '';
+    return `${text.brief.wishKinds[wish.kind]}${told ? `: ${told}` : ''}`;
+  }
+
+  function drop(demands: readonly Demand[]) {
+    const gone = new Set(demands.map((d) => d.wish));
+    const { budget, ...rest } = brief;
+    const has = (kind: Demand['kind']) => demands.some((d) => d.kind === kind);
+    const next: Brief = {
+      ...rest,
+      ...(budget !== undefined && !has('budget') ? { budget } : {}),
+      ...(has('strict') ? { strictness: 'convenient' as const } : {}),
+      ...(has('shelf') ? { source: 'prefer-shelf' as const } : {}),
+      wishes: (brief.wishes ?? []).filter((_, i) => !gone.has(i))
+    };
+    change(next);
+    if (has('fixed')) keep = 'nothing';
+    void planning.propose(next, has('fixed') ? [] : fixed);
+  }
+</script>
+
+<div class="bar">
+  <Button class={front ? 'act' : 'act main'} onclick={() => planning.propose(brief, fixed)}>
+    {words.propose}</Button
+  >
+  {#if keeps}
+    <label><input type="radio" name="keep" value="board" bind:group={keep} /> {words.keepBoard}</label>
+    <label><input type="radio" name="keep" value="all" bind:group={keep} /> {words.complete}</label>
+    <label
+      ><input type="radio" name="keep" value="nothing" bind:group={keep} />
+      {words.keepNothing}</label
+    >
+  {/if}
+</div>
+<details class="weights">
+  <summary>{words.weights}</summary>
+  {#each Object.entries(words.weight) as [id, name] (id)}
+    <label
+      >{name}
+      <input type="range" min="0" max="10" step="1" bind:value={planning.weights[id as keyof Weights]} />
+      <output>{planning.weights[id as keyof Weights]}</output></label
+    >
+  {/each}
+</details>
+
+<div aria-live="polite">
+  {#if planning.state !== 'idle'}
+    <p class="working">
+      <progress max="1" value={planning.progress?.done ?? 0}></progress>
+      {planning.state === 'loading' ? words.loading : words.working(planning.progress?.machines ?? 0)}
+      <Button class="act" onclick={() => planning.stop()}>{words.stop}</Button>
+    </p>
+  {/if}
+  {#if planning.trouble}<p class="bad" role="alert">{planning.trouble}</p>{/if}
+</div>
+
+{#if front?.plans.length}
+  <p class="proof">{front.exact ? words.proved : words.stopped}</p>
+  <div class="plans">
+    {#each front.plans as plan, i (i)}
+      <PlanCard
+        {plan}
+        index={i}
+        all={front.plans}
+        partOf={(id) => byId.get(id)}
+        programs={brief.profiles.length}
+        nameOf={programName}
+        take={() => take(plan)}
+        {takeLabel}
+        main={i === 0}
+      />
+    {/each}
+  </div>
+  <section class="why">
+    <h3>{words.whyNot}</h3>
+    <PartPick
+      id="why-part"
+      label={words.whyHint}
+      action={words.ask}
+      pick={(part) => planning.whyNot(part.id, front.plans[0])}
+    />
+    {#if planning.why}
+      {@const { why } = planning}
+      <div class="answer" role="status">
+        <b>{nameOf(why.part)}</b>
+        {#if why.barred}<p>{words.whyBarred} {why.barred}</p>
+        {:else if why.with}
+          <p>{why.worse.length || why.better.length ? words.whyPossible : words.whySame}</p>
+          <ul>
+            {#each [...why.worse, ...why.better] as c (c.side)}<li>
+                {words.whyWorse(words.sides[c.side], c.from, c.to)}
+              </li>{/each}
+          </ul>
+          <Button class="act" onclick={() => take(why.with!)}>{words.takeWith}</Button>
+        {:else}
+          <p>{words.whyImpossible}</p>
+          <ul>
+            {#each why.reasons.slice(0, 4) as r (r)}<li>{r}</li>{/each}
+          </ul>
+        {/if}
+      </div>
+    {/if}
+  </section>
+{:else if front}
+  <section class="none" role="status">
+    <h3>{words.none}</h3>
+    {#if front.drops.length}
+      <p>{words.noneLead}</p>
+      {#each front.drops as d, i (i)}
+        <div class="drop">
+          <span>{d.demands.map(wordsOf).join(words.and)}</span>
+          <Button class={i === 0 ? 'act main' : 'act'} onclick={() => drop(d.demands)}>{words.drop}</Button>
+        </div>
+      {/each}
+    {:else}<p>{words.noDrops}</p>{/if}
+    {#if front.reasons.length}
+      <h4>{words.against}</h4>
+      <ul>
+        {#each front.reasons.slice(0, 5) as r (r)}<li>{r}</li>{/each}
+      </ul>
+    {/if}
+  </section>
+{:else if planning.state === 'idle'}<p class="quiet">{words.noneYet}</p>{/if}
+
+<style>
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: center;
+  }
+  .weights {
+    margin: 0.5rem 0;
+  }
+  .weights summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  .weights label {
+    display: inline-grid;
+    grid-template-columns: auto 8rem 1.5rem;
+    gap: 0.5rem;
+    align-items: center;
+    margin: 0.2rem 1.2rem 0.2rem 0;
+  }
+  input[type='range'] {
+    accent-color: var(--ink);
+  }
+  output {
+    font-family: var(--font-mono);
+  }
+  .working {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.8rem;
+    align-items: center;
+  }
+  progress {
+    width: 12rem;
+    height: 0.8rem;
+    accent-color: var(--yellow);
+  }
+  .proof,
+  .quiet {
+    margin: 0.4rem 0;
+    color: var(--quiet);
+  }
+  .plans {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
+    gap: 0.9rem;
+    align-items: start;
+  }
+  .why,
+  .none {
+    margin-top: 1rem;
+  }
+  h3 {
+    margin-bottom: 0.3rem;
+    font-size: 1.15rem;
+  }
+  .answer,
+  .none {
+    margin-top: 0.6rem;
+    padding: 0.6rem 0.9rem;
+    background: var(--sheet);
+    border-left: 8px solid var(--ink);
+  }
+  .none {
+    border-left-color: var(--stop);
+  }
+  .drop {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: center;
+    justify-content: space-between;
+    padding: 0.35rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  ul {
+    margin: 0.2rem 0;
+    padding-left: 1.1rem;
+  }
+</style>

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { Wish } from '$lib/core/model';
+  import { text } from '../text';
+  import PartPick from '../parts/PartPick.svelte';
+
+  interface Props {
+    wishes: Wish[];
+    partName: (id: string) => string;
+    change: (wishes: Wish[]) => void;
+  }
+  let { wishes, partName, change }: Props = $props();
+  const words = text.brief;
+  let kind = $state<Wish['kind']>('have');
+  let count = $state(2);
+  let what = $state<keyof typeof words.haves>('network');
+
+  const wordsOf = (wish: Wish): string => {
+    switch (wish.kind) {
+      case 'keep':
+        return words.wishText.keep(partName(wish.part));
+      case 'never':
+        return words.wishText.never(partName(wish.part));
+      case 'spare-slots':
+        return words.wishText.spare(wish.count);
+      case 'have':
+        return words.wishText.have(words.haves[wish.what]);
+      default:
+        return words.wishKinds[wish.kind];
+    }
+  };
+  const add = (wish: Wish) => change([...wishes, wish]);
+  function addPlain() {
+    if (kind === 'spare-slots') add({ kind, count });
+    else if (kind === 'have') add({ kind, what });
+    else if (kind !== 'keep' && kind !== 'never') add({ kind });
+  }
+</script>
+
+<ul>
+  {#each wishes as wish, i (i)}
+    <li>
+      <span>{wordsOf(wish)}</span>
+      <Button
+        class="act"
+        onclick={() => change(wishes.filter((w) => w !== wish))}
+        aria-label={words.dropWish(wordsOf(wish))}>×</Button
+      >
+    </li>
+  {/each}
+</ul>
+<div class="row">
+  <label class="sr-only" for="wish-kind">{words.addWish}</label>
+  <select id="wish-kind" bind:value={kind}>
+    {#each Object.entries(words.wishKinds) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+  </select>
+  {#if kind === 'spare-slots'}
+    <label class="sr-only" for="wish-count">{words.wishCount}</label>
+    <input id="wish-count" type="number" min="1" max="8" bind:value={count} />
+  {:else if kind === 'have'}
+    <label class="sr-only" for="wish-what">{words.wishWhat}</label>
+    <select id="wish-what" bind:value={what}>
+      {#each Object.entries(words.haves) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  {/if}
+  {#if kind === 'keep' || kind === 'never'}
+    <PartPick label={words.wishPart} pick={(part) => add({ kind: kind as 'keep', part: part.id })} />
+  {:else}
+    <Button class="act" onclick={addPlain}>{words.addWish}</Button>
+  {/if}
+</div>
+
+<style>
+  ul {
+    margin: 0 0 0.4rem;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 0.6rem;
+    padding: 0.15rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    align-items: flex-start;
+  }
+  select,
+  input {
+    padding: 0.3rem 1.8rem 0.3rem 0.5rem;
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  input {
+    width: 5rem;
+    padding-right: 0.4rem;
+  }
+</style>

@@ -1,0 +1,108 @@
+import type { Brief, Part, ShelfView } from '../../core/model';
+import {
+  middleWeights,
+  type Front,
+  type Plan,
+  type PlanRequest,
+  type Progress,
+  type Unit,
+  type Weights,
+  type WhyNot
+} from '../../core/planner';
+import type { PlanMessage, PlanReply } from '../../workers/plan';
+import { ask } from '../record/send';
+import { text } from '../text';
+
+/** Proposes machines in a worker, from every part known and what lies on the shelf. */
+export class Planning {
+  state = $state<'idle' | 'loading' | 'working'>('idle');
+  progress: Progress | null = $state.raw(null);
+  front: Front | null = $state.raw(null);
+  why: WhyNot | null = $state.raw(null);
+  trouble = $state('');
+  weights: Weights = $state({ ...middleWeights });
+  parts: Part[] = $state.raw([]);
+  private shelf: Unit[] = [];
+  private worker: Worker | null = null;
+  private last: PlanRequest | null = null;
+
+  /** Finds machines for a brief; parts that are fixed stay in. */
+  async propose(brief: Brief, fixed: readonly string[], excluded: readonly string[] = []): Promise<void> {
+    this.stop();
+    this.front = null;
+    this.why = null;
+    this.trouble = '';
+    this.state = 'loading';
+    if (!(await this.load())) {
+      this.state = 'idle';
+      this.trouble = text.serverGone;
+      return;
+    }
+    this.last = this.request(brief, fixed, excluded);
+    this.run({ kind: 'plan', request: this.last });
+  }
+
+  /** Why a part is in none of the plans; compared with the first. */
+  whyNot(part: string, current: Plan): void {
+    if (!this.last) return;
+    this.stop();
+    this.why = null;
+    this.run({ kind: 'why', request: this.last, current, part });
+  }
+
+  private request(brief: Brief, fixed: readonly string[], excluded: readonly string[]): PlanRequest {
+    return JSON.parse(
+      JSON.stringify({ brief, parts: this.parts, shelf: this.shelf, weights: this.weights, fixed, excluded })
+    ) as PlanRequest;
+  }
+
+  /** Fetches the parts once, the shelf each time: it changes while one works. */
+  async load(): Promise<boolean> {
+    const all = async <T>(path: string, key: string): Promise<T[] | null> => {
+      const rows: T[] = [];
+      for (;;) {
+        const reply = await ask<Record<string, unknown>>('GET', `${path}?limit=500&offset=${rows.length}`);
+        if (!reply.ok) return null;
+        rows.push(...(reply.value[key] as T[]));
+        if (rows.length >= (reply.value.total as number)) return rows;
+      }
+    };
+    const parts = this.parts.length ? this.parts : await all<Part>('/parts', 'parts');
+    const shelf = await all<ShelfView>('/shelf', 'items');
+    if (!parts || !shelf) return false;
+    this.parts = parts;
+    // What is lent or broken cannot be used.
+    this.shelf = shelf
+      .filter((v) => v.lentTo === null && !['faulty', 'parts-only'].includes(v.item.condition))
+      .map(({ item }) => ({ specimen: item.id, part: item.part, asFound: item.asFound }));
+    return true;
+  }
+
+  private run(message: PlanMessage): void {
+    this.state = 'working';
+    this.progress = null;
+    const worker = new Worker(new URL('../../workers/plan.ts', import.meta.url), { type: 'module' });
+    this.worker = worker;
+    worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
+      if (data.kind === 'progress') {
+        this.progress = data.progress;
+        return;
+      }
+      this.stop();
+      if (data.kind === 'plan') this.front = data.front;
+      else if (data.kind === 'why') this.why = data.why;
+      else this.trouble = data.message;
+    };
+    worker.onerror = () => {
+      this.stop();
+      this.trouble = text.tray.noSolver;
+    };
+    worker.postMessage(message);
+  }
+
+  stop(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.state = 'idle';
+  }
+}

@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { hex, type Part } from '$lib/core/model';
+  import { indexed, resources } from '$lib/core/catalogue';
+  import { modesOf } from '$lib/core/video';
+  import CardDrawing from '../parts/CardDrawing.svelte';
+  import { sizeText } from '../fit/edit';
+  import { text } from '../text';
+
+  let { part }: { part: Part } = $props();
+  const words = text.catalogue;
+  const names = words.factNames;
+  const can = $derived(indexed(part).can);
+  const item = $derived({ id: 'shown', part: part.id, asFound: {}, chosen: {}, locked: [] });
+  const offered = (o: NonNullable<Part['board']>['busClock']): string =>
+    !o ? '' : Array.isArray(o) ? o.join(', ') : Object.values(o.values).join(', ');
+  const range = (low: number, high: number) => (low === high ? String(low) : `${low}–${high}`);
+
+  /** What is known, one line each; what is not is left out. */
+  const facts = $derived.by((): [string, string][] => {
+    const { board, card, cpu, fpu, module, video, drive, monitor, supply, power, price, sold } = part;
+    const out: [string, string | undefined][] = [
+      [names.sold, sold && words.sold(sold.from, sold.to)],
+      [names.price, price && words.price(price.low, price.high)],
+      [names.bus, card && words.bus[card.bus]],
+      [names.length, card?.lengthMm === undefined ? undefined : text.fit.mm(card.lengthMm)],
+      [names.fallback, card?.bus === 'isa16' ? words.fallback[card.fallback8] : undefined],
+      [names.class, board?.class.toUpperCase()],
+      [names.form, board?.form],
+      [names.slots, board && board.slots.map((s) => words.bus[s.bus as 'pci'] ?? s.bus).join(', ')],
+      [names.socket, board?.cpuSocket && (board.cpuSocket.soldered ?? board.cpuSocket.accepts.join(', '))],
+      [names.clock, board ? offered(board.busClock) : cpu ? `${cpu.busMHz} × ${Math.round((cpu.coreMHz / cpu.busMHz) * 10) / 10} = ${cpu.coreMHz} MHz` : fpu && `${fpu.mhz} MHz`],
+      [names.volts, cpu ? range(cpu.volts.low, cpu.volts.high) : board && offered(board.coreVolts)],
+      [names.memory, board?.memory ? sizeText(board.memory.maxKiB) : module ? `${sizeText(module.kib)}, ${module.ns} ns, ${module.form}${module.chips ? `, ${module.chips}` : ''}` : video && sizeText(video.memoryKiB)],
+      [names.modes, video && modesOf(video).map((m) => m.label).join(', ')],
+      [names.interface, drive?.interface],
+      [names.capacity, drive?.sectors ? `${Math.round((drive.sectors * 512) / 1e6)} MB` : drive?.floppyKiB ? `${drive.floppyKiB} KiB` : undefined],
+      [names.inputs, monitor && `${monitor.inputs.map((i) => `${i.plug} ${i.signals.join(' ')}`).join(', ')}; ${monitor.horizontal.map((r) => range(r.low, r.high)).join(', ')} kHz; ${range(monitor.vertical.low, monitor.vertical.high)} Hz`],
+      [names.rails, supply && `+5 V ${supply.rails.v5} A, +12 V ${supply.rails.v12} A, −5 V ${supply.rails.m5} A`],
+      [names.power, power && [power.v5 && `+5 V ${power.v5} A`, power.v12 && `+12 V ${power.v12} A`, power.v3 && `+3.3 V ${power.v3} A`].filter(Boolean).join(', ')],
+      [names.minus5, power?.minus5 ? words.yes : undefined]
+    ];
+    return out.filter((f): f is [string, string] => !!f[1]);
+  });
+  const lines = $derived(
+    resources.flatMap((r) => {
+      const list = [...can[r]].sort((a, b) => a - b);
+      const digits = r === 'memory' ? 5 : 3;
+      return list.length
+        ? [{ r, shown: list.map((n) => (r === 'io' || r === 'memory' ? hex(n, digits) : String(n))).join(' ') }]
+        : [];
+    })
+  );
+  const sources = $derived([...part.evidence, ...part.settings.flatMap((s) => s.evidence ?? [])]);
+</script>
+
+<h2>{part.maker} {part.name}</h2>
+{#if part.summary}<p>{part.summary}</p>{/if}
+{#if part.card || part.board}<CardDrawing {part} {item} />{/if}
+<dl>
+  {#each facts as [name, value] (name)}<dt>{name}</dt><dd>{value}</dd>{/each}
+</dl>
+{#if lines.length}
+  <h3>{words.lines}</h3>
+  <dl>
+    {#each lines as { r, shown } (r)}<dt>{text.editor.resources[r]}</dt><dd class="mono">{shown}</dd>{/each}
+  </dl>
+{/if}
+{#if part.settings.length}
+  <h3>{words.settings}</h3>
+  <dl>
+    {#each part.settings as s (s.id)}
+      <dt>{s.label}</dt>
+      <dd>{s.known ? s.positions.map((p) => p.label).join(' · ') : text.editor.unknown}</dd>
+    {/each}
+  </dl>
+{/if}
+{#if part.quirks.length}
+  <h3>{words.quirks}</h3>
+  <ul>{#each part.quirks as q (q)}<li>{q}</li>{/each}</ul>
+{/if}
+{#if sources.length}
+  <h3>{words.evidence}</h3>
+  <ul>
+    {#each sources as e, i (i)}
+      <li>
+        {text.editor.sources[e.source]}{e.says ? `: ${e.says}` : ''}{e.note ? ` (${e.note})` : ''}
+        {#if e.held}<b>{text.editor.held}</b>{/if}
+      </li>
+    {/each}
+  </ul>
+{/if}
+
+<style>
+  h2 {
+    font-size: 1.35rem;
+  }
+  h3 {
+    margin: 0.8rem 0 0.2rem;
+    font-size: 1.02rem;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 7.5rem minmax(0, 1fr);
+    gap: 0.15rem 0.7rem;
+    margin: 0.4rem 0;
+  }
+  dt {
+    color: var(--quiet);
+  }
+  dd {
+    margin: 0;
+    overflow-wrap: anywhere;
+  }
+  .mono {
+    font-family: var(--font-mono);
+    font-size: 0.92rem;
+  }
+  ul {
+    margin: 0;
+    padding-left: 1.1rem;
+  }
+</style>

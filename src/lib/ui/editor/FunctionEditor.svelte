@@ -1,0 +1,219 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { FunctionKind, hex, parseHex, type Claim, type Part, type PartFunction } from '$lib/core/model';
+  import { text } from '../text';
+  import Sources from './Sources.svelte';
+
+  interface Props {
+    part: Part;
+    fn: PartFunction;
+    change: (part: Part) => void;
+  }
+  let { part, fn, change }: Props = $props();
+  const words = text.editor;
+  const set = (next: PartFunction) =>
+    change({ ...part, functions: part.functions.map((f) => (f.id === fn.id ? next : f)) });
+  const known = $derived(part.settings.filter((s) => s.positions.length));
+  const isAddress = (r: Claim['resource']) => r === 'io' || r === 'memory';
+  const show = (claim: Claim, value: number | null | undefined) =>
+    value === null || value === undefined
+      ? ''
+      : isAddress(claim.resource)
+        ? hex(value, claim.resource === 'memory' ? 5 : 3)
+        : String(value);
+  function read(claim: Claim, told: string): number | null {
+    if (!told.trim()) return null;
+    if (isAddress(claim.resource)) return parseHex(told);
+    const n = Number(told);
+    return Number.isInteger(n) && n >= 0 && n <= 15 ? n : null;
+  }
+  const setClaim = (i: number, claim: Claim) =>
+    set({ ...fn, claims: fn.claims.map((c, n) => (n === i ? claim : c)) });
+  function add(resource: Claim['resource']) {
+    const base = { id: `${resource}-${fn.claims.length + 1}`, sharing: 'never' as const, sharesWith: [] };
+    const made: Claim =
+      resource === 'irq'
+        ? { ...base, resource, value: 5 }
+        : resource === 'dma'
+          ? { ...base, resource, value: 1, width: 8, busMaster: false }
+          : resource === 'io'
+            ? { ...base, resource, value: 0x300, length: 8, access: 'both' }
+            : { ...base, resource, value: 0xd0000, length: 0x2000, width: 8, use: 'rom', shadowed: false };
+    set({ ...fn, claims: [...fn.claims, made] });
+  }
+  /** Read from a setting, or always the same. */
+  function source(i: number, setting: string) {
+    const { from: _f, value: _v, ...rest } = fn.claims[i];
+    if (!setting) return setClaim(i, { ...rest, value: 0 } as Claim);
+    const positions = part.settings.find((s) => s.id === setting)!.positions;
+    setClaim(i, {
+      ...rest,
+      from: { setting, values: Object.fromEntries(positions.map((p) => [p.id, null])) }
+    } as Claim);
+  }
+  const settingOf = (claim: Claim) => (claim.from && 'setting' in claim.from ? claim.from.setting : '');
+  const offKey = $derived(fn.off[0] ? Object.entries(fn.off[0]).map(([s, p]) => `${s}/${p[0]}`)[0] : '');
+</script>
+
+<section>
+  <div class="row">
+    <label
+      >{words.functionName}
+      <input
+        value={fn.label}
+        maxlength="60"
+        onchange={(e) => set({ ...fn, label: e.currentTarget.value.trim() || fn.id })}
+      /></label
+    >
+    <label
+      >{words.functionKind}
+      <select value={fn.kind} onchange={(e) => set({ ...fn, kind: e.currentTarget.value as 'audio' })}>
+        {#each FunctionKind.options as kind (kind)}<option value={kind}>{kind}</option>{/each}
+      </select></label
+    >
+    <label
+      >{words.off}
+      <select
+        value={offKey}
+        onchange={(e) => {
+          const [s, p] = e.currentTarget.value.split('/');
+          set({ ...fn, off: s ? [{ [s]: [p] }] : [] });
+        }}
+      >
+        <option value="">{words.never}</option>
+        {#each known as s (s.id)}{#each s.positions as p (p.id)}<option value="{s.id}/{p.id}"
+              >{s.label}: {p.label}</option
+            >{/each}{/each}
+      </select></label
+    >
+    <Button
+      class="act"
+      onclick={() => change({ ...part, functions: part.functions.filter((f) => f.id !== fn.id) })}
+      aria-label={words.removeFunction(fn.label)}>×</Button
+    >
+  </div>
+  {#each fn.claims as claim, i (i)}
+    <div class="claim">
+      <b>{words.resources[claim.resource]}</b>
+      {#if !claim.from || 'setting' in claim.from}
+        <label
+          >{words.by}
+          <select value={settingOf(claim)} onchange={(e) => source(i, e.currentTarget.value)}>
+            <option value="">{words.fixed}</option>
+            {#each known as s (s.id)}<option value={s.id}>{s.label}</option>{/each}
+          </select></label
+        >
+        {#if settingOf(claim)}
+          {#each part.settings.find((s) => s.id === settingOf(claim))?.positions ?? [] as p (p.id)}
+            <label
+              >{p.label}
+              <input
+                class="n"
+                value={show(claim, claim.from && 'setting' in claim.from ? claim.from.values[p.id] : null)}
+                placeholder={words.none}
+                onchange={(e) =>
+                  claim.from &&
+                  'setting' in claim.from &&
+                  setClaim(i, {
+                    ...claim,
+                    from: {
+                      ...claim.from,
+                      values: { ...claim.from.values, [p.id]: read(claim, e.currentTarget.value) }
+                    }
+                  })}
+              /></label
+            >
+          {/each}
+        {:else}
+          <label
+            >{words.value}
+            <input
+              class="n"
+              value={show(claim, claim.value)}
+              onchange={(e) => setClaim(i, { ...claim, value: read(claim, e.currentTarget.value) })}
+            /></label
+          >
+        {/if}
+      {/if}
+      {#if claim.resource === 'io'}
+        <label
+          >{words.length2}
+          <input
+            class="n"
+            type="number"
+            min="1"
+            max="1024"
+            value={claim.length}
+            onchange={(e) =>
+              setClaim(i, { ...claim, length: Math.max(1, Number(e.currentTarget.value) || 1) })}
+          /></label
+        >
+      {:else if claim.resource === 'memory'}
+        <label
+          >{words.length2}
+          <input
+            class="n"
+            value={hex(claim.length, 4)}
+            onchange={(e) =>
+              setClaim(i, { ...claim, length: parseHex(e.currentTarget.value) ?? claim.length })}
+          /></label
+        >
+      {/if}
+      <Button
+        class="act"
+        onclick={() => set({ ...fn, claims: fn.claims.filter((_, n) => n !== i) })}
+        aria-label={words.removeFunction(words.resources[claim.resource])}>×</Button
+      >
+    </div>
+  {/each}
+  {#each fn.claims as claim, i (i)}
+    <details open={(claim.evidence ?? []).length > 0}>
+      <summary>{words.evidenceOf(`${words.resources[claim.resource]} ${i + 1}`)}</summary>
+      <Sources
+        id="{fn.id}-{i}"
+        list={claim.evidence ?? []}
+        change={(evidence) => setClaim(i, { ...claim, evidence })}
+      />
+    </details>
+  {/each}
+  <div class="row">
+    <span>{words.addClaim}</span>
+    {#each ['irq', 'dma', 'io', 'memory'] as const as r (r)}<Button class="act" onclick={() => add(r)}
+        >{words.resources[r]}</Button
+      >{/each}
+  </div>
+</section>
+
+<style>
+  section {
+    margin: 0.5rem 0;
+    padding: 0.5rem 0.8rem;
+    border-left: 4px solid var(--ink);
+    background: var(--sheet);
+  }
+  .row,
+  .claim {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.8rem;
+    align-items: center;
+    padding: 0.15rem 0;
+  }
+  .claim {
+    border-top: 1px solid var(--rule);
+  }
+  input,
+  select {
+    padding: 0.25rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  select {
+    padding-right: 1.7rem;
+    max-width: 15rem;
+  }
+  .n {
+    width: 5.2rem;
+    font-family: var(--font-mono);
+  }
+</style>

@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { z } from 'zod';
+  import type { Evidence } from '$lib/core/model';
+  import { text } from '../text';
+
+  type Source = z.output<typeof Evidence>;
+  let { list, change, id }: { list: readonly Source[]; change: (list: Source[]) => void; id: string } =
+    $props();
+  const words = text.editor;
+  const edit = (i: number, part: Partial<Source>) =>
+    change(list.map((e, n) => (n === i ? { ...e, ...part } : e)));
+  /** Only one of those that disagree can have held. */
+  const hold = (i: number) =>
+    change(list.map(({ held: _h, ...e }, n) => (n === i && !list[i].held ? { ...e, held: true } : e)));
+</script>
+
+{#each list as e, i (i)}
+  <div class="row">
+    <label class="sr-only" for="{id}-source-{i}">{words.source}</label>
+    <select
+      id="{id}-source-{i}"
+      value={e.source}
+      onchange={(x) => edit(i, { source: x.currentTarget.value as 'manual' })}
+    >
+      {#each Object.entries(words.sources) as [key, name] (key)}<option value={key}>{name}</option>{/each}
+    </select>
+    <label class="sr-only" for="{id}-says-{i}">{words.says}</label>
+    <input
+      id="{id}-says-{i}"
+      placeholder={words.says}
+      value={e.says ?? ''}
+      maxlength="400"
+      onchange={(x) => edit(i, { says: x.currentTarget.value.trim() || undefined })}
+    />
+    <label class="sr-only" for="{id}-note-{i}">{words.note}</label>
+    <input
+      id="{id}-note-{i}"
+      placeholder={words.note}
+      value={e.note ?? ''}
+      maxlength="400"
+      onchange={(x) => edit(i, { note: x.currentTarget.value.trim() || undefined })}
+    />
+    <label class="held"
+      ><input type="checkbox" checked={e.held ?? false} onchange={() => hold(i)} /> {words.held}</label
+    >
+    <Button
+      class="act"
+      onclick={() => change(list.filter((_, n) => n !== i))}
+      aria-label={words.removeEvidence}>×</Button
+    >
+  </div>
+{/each}
+<Button class="act" onclick={() => change([...list, { source: 'silkscreen' }])}>{words.addEvidence}</Button>
+
+<style>
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    align-items: center;
+    margin-bottom: 0.3rem;
+  }
+  select,
+  input:not([type]) {
+    padding: 0.25rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  select {
+    padding-right: 1.7rem;
+  }
+  input:not([type]) {
+    flex: 1 1 9rem;
+    min-width: 0;
+  }
+</style>

@@ -1,0 +1,233 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { bayKinds, cablesOf, kitOf, placeDrives, speaks } from '$lib/core/kit';
+  import { getBench } from '../context';
+  import PartPick from '../parts/PartPick.svelte';
+  import { text } from '../text';
+  import { addPart, setOne, takeOut } from './edit';
+
+  const words = text.fit;
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const cabled = $derived(cablesOf(kit));
+  const bays = $derived(kit.chassis?.part.chassis?.bays);
+  const placed = $derived(placeDrives(kit));
+  /** Every bay of the case with what sits in it. */
+  const rows = $derived(
+    bayKinds.flatMap((kind) =>
+      Array.from({ length: bays?.[kind] ?? 0 }, (_, n) => ({
+        kind,
+        n,
+        drives: placed.filter((p) => p.bay?.kind === kind && p.bay.n === n).map((p) => p.drive.title)
+      }))
+    )
+  );
+  const units: Record<string, readonly string[]> = {
+    ata: ['single', 'master', 'slave', 'cable select'],
+    scsi: ['0', '1', '2', '3', '4', '5', '6', '7'],
+    floppy: ['A', 'B'],
+    st506: ['first', 'second'],
+    rll: ['first', 'second'],
+    esdi: ['first', 'second']
+  };
+  const key = (item: string, fn: string) => `${item}/${fn}`;
+
+  function hang(drive: string, told: string) {
+    const [to, fn] = told.split('/');
+    session.item(
+      drive,
+      ({ cable, ...item }) => ({
+        ...item,
+        ...(told ? { cable: { to, function: fn, ...(cable?.unit ? { unit: cable.unit } : {}) } } : {})
+      }),
+      words.runBy
+    );
+  }
+  function number(drive: string, unit: string, to: { item: string; fn: string } | null) {
+    if (!to) return;
+    session.item(
+      drive,
+      (item) => ({
+        ...item,
+        cable: { to: to.item, function: to.fn, ...(unit ? { unit } : {}) }
+      }),
+      words.unit
+    );
+  }
+</script>
+
+<p class="lead">{words.drivesLead}</p>
+<ul>
+  {#each cabled as { drive, controller, told, unit } (drive.item.id)}
+    {@const facts = drive.part.drive!}
+    <li>
+      <span class="what"
+        ><b>{drive.title}</b>
+        <span class="quiet"
+          >{(drive.part.summary ?? facts.interface).replace(/\.$/, '')}, {words.needs[facts.bay]}</span
+        ></span
+      >
+      <span class="run">
+        <label class="sr-only" for="run-{drive.item.id}">{words.runBy}</label>
+        <select
+          id="run-{drive.item.id}"
+          value={told && controller ? key(controller.item, controller.fn.id) : ''}
+          onchange={(e) => hang(drive.item.id, e.currentTarget.value)}
+        >
+          <option value="">{told ? words.nothing : words.assumed(controller?.title ?? words.nothing)}</option>
+          {#each kit.controllers as c (key(c.item, c.fn.id))}
+            <option value={key(c.item, c.fn.id)}
+              >{c.title}{speaks(c, facts.interface) ? '' : ` (${c.fn.speaks?.join(', ')})`}</option
+            >
+          {/each}
+        </select>
+        {#if units[facts.interface]}
+          <label class="sr-only" for="unit-{drive.item.id}">{words.unit}</label>
+          <select
+            id="unit-{drive.item.id}"
+            value={unit ?? ''}
+            onchange={(e) =>
+              number(
+                drive.item.id,
+                e.currentTarget.value,
+                controller ? { item: controller.item, fn: controller.fn.id } : null
+              )}
+          >
+            <option value="">{words.unit}</option>
+            {#each units[facts.interface] as u (u)}<option value={u}>{u}</option>{/each}
+          </select>
+        {/if}
+        <Button
+          class="act"
+          onclick={() => takeOut(session, drive.item.id)}
+          aria-label={words.takeOutLabel(drive.title)}>×</Button
+        >
+      </span>
+    </li>
+  {/each}
+</ul>
+<PartPick
+  id="pick-drive"
+  drawer="drive"
+  label={words.addTo(text.catalogue.drawers.drive)}
+  pick={(p) => addPart(session, p)}
+/>
+
+<h2>{words.bays}</h2>
+{#if bays}
+  <svg
+    viewBox="0 0 420 {rows.length * 40 + 4}"
+    role="img"
+    aria-label="{words.bays}: {rows
+      .map((r) => `${words.bay[r.kind]} ${r.drives.join(', ') || text.fit.free}`)
+      .join('; ')}"
+  >
+    {#each rows as r, i (`${r.kind}${r.n}`)}
+      <rect x="2" y={i * 40 + 2} width={r.kind === 'third3' ? 190 : 280} height="34" class="bay-box" />
+      {#each r.drives as name, n (n)}
+        <rect
+          x={6 + n * 138}
+          y={i * 40 + 6}
+          width={r.drives.length > 1 ? 132 : r.kind === 'third3' ? 182 : 272}
+          height="26"
+          class="in-bay"
+        />
+        <text x={12 + n * 138} y={i * 40 + 24}>{name}</text>
+      {/each}
+      <text x={r.kind === 'third3' ? 200 : 290} y={i * 40 + 24} class="kind">{words.bay[r.kind]}</text>
+    {/each}
+  </svg>
+{/if}
+<p>
+  {#if bays}
+    <b>{kit.chassis?.title}</b>:
+    {#each Object.entries(words.bay) as [id, name] (id)}
+      {#if bays[id as 'full5']}<span class="bay">{bays[id as 'full5']} × {name}</span>{/if}
+    {/each}
+  {:else}{words.noCase}{/if}
+</p>
+<PartPick
+  id="pick-case"
+  drawer="case"
+  label={words.addTo(text.catalogue.drawers.case)}
+  action={words.choose}
+  pick={(p) => setOne(session, 'case', p)}
+/>
+<PartPick
+  id="pick-adapter"
+  drawer="adapter"
+  label={words.addTo(text.catalogue.drawers.adapter)}
+  pick={(p) => addPart(session, p)}
+/>
+
+<style>
+  .lead,
+  .quiet {
+    color: var(--quiet);
+  }
+  ul {
+    margin: 0 0 0.6rem;
+    padding: 0;
+    list-style: none;
+    border-top: 2px solid var(--ink);
+  }
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0.6rem;
+    align-items: center;
+    padding: 0.35rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .run {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem;
+  }
+  select {
+    width: 16.5rem;
+    padding: 0.25rem 1.6rem 0.25rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.88rem;
+  }
+  select + label + select {
+    width: 7rem;
+  }
+  h2 {
+    margin: 1rem 0 0.2rem;
+    font-size: 1.1rem;
+  }
+  svg {
+    display: block;
+    width: 100%;
+    max-width: 30rem;
+  }
+  .bay-box {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+  .in-bay {
+    fill: var(--sheet);
+    stroke: var(--ink);
+  }
+  svg text {
+    font: 600 13px var(--font-sans);
+    fill: var(--ink);
+  }
+  svg .kind {
+    font-weight: 400;
+    fill: var(--quiet);
+  }
+  .bay {
+    margin-right: 1rem;
+  }
+  @media (max-width: 700px) {
+    li {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    select {
+      width: 13rem;
+    }
+  }
+</style>

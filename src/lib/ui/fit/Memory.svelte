@@ -1,0 +1,227 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { fillings, moduleFits, shownMemory, type Filling } from '$lib/core/boards';
+  import { kitOf } from '$lib/core/kit';
+  import type { Item, Part } from '$lib/core/model';
+  import { middlePrice } from '$lib/core/planner';
+  import { totalKiB } from '$lib/core/software';
+  import { getBench } from '../context';
+  import { text } from '../text';
+  import { sizeText } from './edit';
+
+  let { modules }: { modules: readonly Part[] } = $props();
+  const words = text.fit;
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const facts = $derived(kit.memory);
+  const fitting = $derived(
+    modules.filter((m) => facts?.banks.some((b) => moduleFits({ ...facts, parity: 'optional' }, b, m)))
+  );
+  let chosen = $state('');
+  const module = $derived(fitting.find((m) => m.id === chosen) ?? fitting[0]);
+  const total = $derived(totalKiB(kit));
+  const shown = $derived(facts && total ? shownMemory(total, facts) : null);
+  const ways = $derived(
+    facts ? fillings(facts, modules, (part, n) => middlePrice(part) * n).slice(0, 24) : []
+  );
+  const inBank = (id: string) => kit.banks.get(id) ?? [];
+  const others = (items: readonly Item[], bank?: string) =>
+    items.filter(
+      (i) => session.parts.get(i.part)?.kind !== 'memory' || (bank !== undefined && i.place !== bank)
+    );
+
+  function newId(taken: readonly Item[], bank: string): string {
+    const base = `memory-${bank}`;
+    for (let n = 1; ; n++) {
+      const id = n === 1 ? base : `${base}-${n}`;
+      if (![...taken, ...session.build.shelf].some((i) => i.id === id)) return id;
+    }
+  }
+  const moduleIn = (taken: readonly Item[], bank: string, part: Part, count: number): Item => ({
+    id: newId(taken, bank),
+    part: part.id,
+    place: bank,
+    count,
+    asFound: {},
+    chosen: {},
+    locked: []
+  });
+
+  /** Fills an empty bank with the chosen module, empties a full one. */
+  function press(bank: string, sockets: number) {
+    const rest = others(session.build.items, bank);
+    if (inBank(bank).length)
+      session.change({ ...session.build, items: rest }, words.change(words.bank(bank)));
+    else if (module) {
+      session.know(module);
+      session.change(
+        { ...session.build, items: [...rest, moduleIn(rest, bank, module, sockets)] },
+        words.change(module.name)
+      );
+    }
+  }
+  function fill(way: Filling) {
+    let items = others(session.build.items);
+    for (const b of way.banks) {
+      session.know(b.part);
+      items = [...items, moduleIn(items, b.bank, b.part, b.count)];
+    }
+    session.change({ ...session.build, items }, words.change(sizeText(way.kib)));
+  }
+  const holds = (bank: string) =>
+    inBank(bank)
+      .map((x) => `${x.count} × ${x.placed.part.name}`)
+      .join(', ') || words.empty;
+</script>
+
+<p class="lead">{words.memoryLead}</p>
+{#if !facts}<p>{words.noBanks}</p>
+{:else}
+  <div class="top">
+    <div class="count">
+      <span>{words.shows}</span>
+      <b>{shown ? sizeText(shown.count) : '—'}</b>
+      {#if shown}<small
+          >{words.fitted(sizeText(total))}; {words.below(sizeText(shown.base))}, {words.above(
+            sizeText(shown.extended)
+          )}</small
+        >{/if}
+    </div>
+    <div>
+      <label for="module">{words.module}</label>
+      <select id="module" value={module?.id} onchange={(e) => (chosen = e.currentTarget.value)}>
+        {#each fitting as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
+      </select>
+      {#if !fitting.length}<p>{words.noModules}</p>{/if}
+    </div>
+  </div>
+  {#if facts.onboardKiB}<p class="lead">{words.onBoard(sizeText(facts.onboardKiB))}</p>{/if}
+  <div class="banks">
+    {#each facts.banks as bank (bank.id)}
+      {@const list = inBank(bank.id)}
+      {@const count = list.reduce((n, x) => n + x.count, 0)}
+      <button
+        onclick={() => press(bank.id, bank.sockets)}
+        aria-label={words.bankLabel(bank.label ?? bank.id, holds(bank.id))}
+      >
+        <span class="bank">{words.bank(bank.label ?? bank.id)}</span>
+        <svg viewBox="0 0 {bank.sockets * 22 + 4} 58" aria-hidden="true">
+          {#each Array.from({ length: bank.sockets }, (_, i) => i) as i (i)}
+            <rect x={i * 22 + 2} y="2" width="18" height="54" class="socket" />
+            {#if i < count}<rect x={i * 22 + 5} y="6" width="12" height="46" class="module" />{/if}
+          {/each}
+        </svg>
+        <span class="quiet">{holds(bank.id)}</span>
+      </button>
+    {/each}
+  </div>
+  <details>
+    <summary>{words.ways}</summary>
+    <ul>
+      {#each ways as way (way.kib)}
+        <li>
+          <b>{words.way(sizeText(way.kib), sizeText(shownMemory(way.kib, facts).count))}</b>
+          <span class="quiet">{way.banks.map((b) => `${b.count} × ${b.part.name}`).join(' + ')}</span>
+          <Button class="act" onclick={() => fill(way)} aria-label={`${words.fill}: ${sizeText(way.kib)}`}
+            >{words.fill}</Button
+          >
+        </li>
+      {/each}
+    </ul>
+  </details>
+{/if}
+
+<style>
+  .lead,
+  .quiet {
+    color: var(--quiet);
+  }
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem 2rem;
+    align-items: end;
+    margin: 0.5rem 0 1rem;
+  }
+  .count {
+    display: flex;
+    flex-direction: column;
+  }
+  .count b {
+    font: 700 2.4rem var(--font-mono);
+    line-height: 1.1;
+  }
+  .count small {
+    color: var(--quiet);
+    font-size: 0.95rem;
+  }
+  label {
+    display: block;
+  }
+  select {
+    min-width: 16rem;
+    padding: 0.4rem 1.8rem 0.4rem 0.5rem;
+    border: 1px solid var(--ink);
+  }
+  .banks {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.8rem;
+  }
+  .banks button {
+    display: flex;
+    flex-direction: column;
+    gap: 0.3rem;
+    min-width: 8.5rem;
+    max-width: 16rem;
+    padding: 0.5rem;
+    border: 1.5px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+    text-align: left;
+    cursor: pointer;
+  }
+  .bank {
+    font-weight: 700;
+  }
+  svg {
+    height: 58px;
+    align-self: flex-start;
+  }
+  .socket {
+    fill: var(--wire);
+  }
+  .module {
+    fill: var(--yellow);
+    stroke: var(--ink);
+  }
+  details {
+    margin-top: 1rem;
+  }
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 15rem 1fr auto;
+    gap: 0.6rem;
+    align-items: center;
+    padding: 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  @media (max-width: 700px) {
+    li {
+      grid-template-columns: 1fr auto;
+    }
+    li .quiet {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+  }
+</style>

@@ -1,0 +1,377 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { clocksOf, families } from '$lib/core/boards';
+  import { kitOf } from '$lib/core/kit';
+  import { busName } from '$lib/core/resources';
+  import { getBench } from '../context';
+  import PartPick from '../parts/PartPick.svelte';
+  import type { ShelfView } from '$lib/core/model';
+  import { text } from '../text';
+  import { addPart, fitSpecimen, seat, setOne, takeOut } from './edit';
+
+  let { shelf }: { shelf: readonly ShelfView[] } = $props();
+  const words = text.fit;
+  const { session } = getBench();
+  const W = 340;
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const slots = $derived(kit.facts.slots);
+  const cards = $derived(session.build.items.filter((i) => session.parts.get(i.part)?.card));
+  const loose = $derived(cards.filter((i) => !i.slot));
+  let dragged = $state('');
+  let over = $state('');
+  const bad = $derived(
+    new Set(
+      session.findings
+        .filter((f) => f.rule.startsWith('slot.') && (f.severity === 'clash' || f.severity === 'stop'))
+        .flatMap((f) => f.subjects.map((s) => s.item))
+    )
+  );
+  const clocks = $derived(clocksOf(kit.board, kit.cpu, kit.at, () => true));
+  const round = (n: number) => Math.round(n * 10) / 10;
+  const ready = $derived(
+    shelf.filter(
+      (v) =>
+        v.kind === 'card' && v.lentTo === null && !session.build.items.some((i) => i.specimen === v.item.id)
+    )
+  );
+
+  /** Tries in 8-bit slots of specimens of this part. */
+  function tries(part: string): { works: number; not: number } {
+    const all = shelf.filter((v) => v.item.part === part).map((v) => v.tried8);
+    return {
+      works: all.reduce((n, t) => n + t.works, 0),
+      not: all.reduce((n, t) => n + t.not, 0)
+    };
+  }
+
+  function drop(slot: string | undefined, event: DragEvent) {
+    event.preventDefault();
+    over = '';
+    const thing = shelf.find((v) => `shelf ${v.item.id}` === dragged);
+    if (thing) void fitSpecimen(session, thing, slot);
+    else if (dragged) seat(session, dragged, slot);
+    dragged = '';
+  }
+  const teeth: Record<string, number[]> = {
+    isa8: [0],
+    isa16: [0, 92],
+    vlb: [0, 92, 148],
+    pci: [40],
+    agp: [70],
+    'memory-board': [0, 92]
+  };
+</script>
+
+<section class="cpu">
+  <h2>{words.socketTitle}</h2>
+  <div class="row">
+    <span>{words.cpu}</span>
+    <b>{kit.cpu?.name ?? words.none}</b>
+    {#if kit.facts.cpuSocket?.soldered}<span class="quiet">{words.soldered}</span>{/if}
+    {#if clocks.bus.value !== null && clocks.factor !== null && clocks.core !== null}
+      <span class="clock"
+        >{words.clock(round(clocks.bus.value), round(clocks.factor), round(clocks.core))}</span
+      >
+      <span class="quiet">{words.rated(kit.cpu?.cpu?.coreMHz ?? 0)}</span>
+    {/if}
+    {#if kit.cpu?.cpu && (clocks.volts.value !== null || families[kit.cpu.cpu.family].rank >= 3)}
+      <span class="quiet"
+        >{words.volts(
+          clocks.volts.value === null ? words.unknown : String(clocks.volts.value),
+          kit.cpu.cpu.volts.low === kit.cpu.cpu.volts.high
+            ? String(kit.cpu.cpu.volts.low)
+            : `${kit.cpu.cpu.volts.low}–${kit.cpu.cpu.volts.high}`
+        )}</span
+      >
+    {/if}
+    {#if !kit.facts.cpuSocket?.soldered}
+      <PartPick
+        id="pick-cpu"
+        drawer="cpu"
+        label={words.addTo(words.cpu)}
+        action={words.choose}
+        pick={(p) => setOne(session, 'cpu', p)}
+      />
+    {/if}
+  </div>
+  {#if kit.facts.fpuSockets?.length}
+    <div class="row">
+      <span>{words.fpu}</span>
+      <b>{kit.fpu?.part.name ?? words.none}</b>
+      {#if kit.fpu}<Button
+          class="act"
+          onclick={() => takeOut(session, kit.fpu!.item.id)}
+          aria-label={words.takeOutLabel(kit.fpu.part.name)}>{words.takeOut}</Button
+        >{/if}
+      <PartPick
+        id="pick-fpu"
+        drawer="fpu"
+        label={words.addTo(words.fpu)}
+        action={words.choose}
+        pick={(p) => setOne(session, 'fpu', p)}
+      />
+    </div>
+  {/if}
+</section>
+
+<ol class="slots">
+  {#each slots as slot (slot.id)}
+    {@const items = cards.filter((i) => i.slot === slot.id)}
+    <li
+      class:over={over === slot.id}
+      ondragover={(e) => {
+        e.preventDefault();
+        over = slot.id;
+      }}
+      ondragleave={() => (over = '')}
+      ondrop={(e) => drop(slot.id, e)}
+    >
+      <span class="name"><b>{slot.label ?? slot.id}</b> {busName[slot.bus]}</span>
+      <svg viewBox="0 0 {W} 34" aria-hidden="true">
+        <rect x="0" y="15" width={slot.lengthMm ?? W} height="4" class="room" />
+        <line x1={slot.lengthMm ?? W} x2={slot.lengthMm ?? W} y1="8" y2="26" class="wall" />
+        {#each teeth[slot.bus] as x (x)}
+          <rect
+            {x}
+            y="24"
+            width={slot.bus === 'pci' || slot.bus === 'agp' ? 78 : 84}
+            height="7"
+            class="socket"
+          />
+        {/each}
+        {#each items as item (item.id)}
+          {@const mm = session.parts.get(item.part)?.card?.lengthMm ?? 170}
+          <rect x="1" y="2" width={mm - 2} height="21" class="card" class:bad={bad.has(item.id)} />
+          <text x="6" y="16.5">{item.label ?? session.parts.get(item.part)?.name}</text>
+        {/each}
+      </svg>
+      <div class="what">
+        {#each items as item (item.id)}
+          {@const part = session.parts.get(item.part)!}
+          {@const t = tries(part.id)}
+          <div
+            class="item"
+            class:on={session.selected === item.id}
+            draggable="true"
+            role="group"
+            aria-label={item.label ?? part.name}
+            ondragstart={() => (dragged = item.id)}
+            ondragend={() => (dragged = '')}
+          >
+            <button onclick={() => (session.selected = item.id)}
+              ><b>{item.label ?? part.name}</b>
+              <span class="quiet">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span></button
+            >
+            <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
+            <select
+              id="seat-{item.id}"
+              value={slot.id}
+              onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
+            >
+              <option value="">{words.noSlot}</option>
+              {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
+            </select>
+            <Button
+              class="act"
+              onclick={() => takeOut(session, item.id)}
+              aria-label={words.takeOutLabel(part.name)}>×</Button
+            >
+            {#if slot.bus === 'isa8' && part.card?.bus === 'isa16'}
+              <small>{t.works + t.not ? words.tried(t.works, t.not) : words.untried}</small>
+            {/if}
+          </div>
+        {:else}<span class="quiet"
+            >{words.free}{slot.lengthMm ? `, ${words.roomFor(slot.lengthMm)}` : ''}</span
+          >{/each}
+      </div>
+    </li>
+  {/each}
+</ol>
+
+{#if loose.length}
+  <h2>{words.loose}</h2>
+  {#each loose as item (item.id)}
+    {@const part = session.parts.get(item.part)!}
+    <div
+      class="item loose"
+      draggable="true"
+      role="group"
+      aria-label={item.label ?? part.name}
+      ondragstart={() => (dragged = item.id)}
+      ondragend={() => (dragged = '')}
+    >
+      <button onclick={() => (session.selected = item.id)}><b>{item.label ?? part.name}</b></button>
+      <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
+      <select
+        id="seat-{item.id}"
+        value=""
+        onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
+      >
+        <option value="">{words.noSlot}</option>
+        {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
+      </select>
+      <Button class="act" onclick={() => takeOut(session, item.id)} aria-label={words.takeOutLabel(part.name)}
+        >×</Button
+      >
+    </div>
+  {/each}
+{/if}
+<div class="add">
+  <PartPick id="pick-card" label={words.searchAdd} pick={(p) => addPart(session, p)} />
+</div>
+{#if ready.length}
+  <details>
+    <summary>{words.fromShelf}</summary>
+    {#each ready as thing (thing.item.id)}
+      <div
+        class="item"
+        draggable="true"
+        role="group"
+        aria-label={thing.title}
+        ondragstart={() => (dragged = `shelf ${thing.item.id}`)}
+        ondragend={() => (dragged = '')}
+      >
+        <span><b>{thing.title}</b> <span class="quiet">{thing.item.place ?? ''}</span></span>
+        <Button
+          class="act"
+          onclick={() => fitSpecimen(session, thing)}
+          aria-label={`${words.fitIt} ${thing.title}`}>{words.fitIt}</Button
+        >
+      </div>
+    {/each}
+  </details>
+{/if}
+
+<style>
+  h2 {
+    margin: 0.8rem 0 0.3rem;
+    font-size: 1.05rem;
+  }
+  .cpu {
+    margin-bottom: 0.6rem;
+  }
+  .cpu h2 {
+    margin-top: 0;
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.8rem;
+    align-items: center;
+    padding: 0.2rem 0;
+  }
+  .row :global(.pick) {
+    flex: 0 1 13rem;
+  }
+  .clock {
+    font: 700 0.95rem var(--font-mono);
+  }
+  .quiet {
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
+  ol {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 7.4rem minmax(8rem, 1fr) minmax(13rem, 1fr);
+    gap: 0.6rem;
+    align-items: center;
+    padding: 0.15rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  li.over {
+    background: var(--sheet);
+    outline: 2px dashed var(--ink);
+  }
+  .name {
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
+  .name b {
+    font: 700 1.05rem var(--font-mono);
+    color: var(--ink);
+  }
+  svg {
+    width: 100%;
+    max-width: 26rem;
+    display: block;
+  }
+  .room {
+    fill: var(--rule);
+  }
+  .wall {
+    stroke: var(--ink);
+    stroke-width: 2;
+  }
+  .socket {
+    fill: var(--wire);
+  }
+  .card {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+  .card.bad {
+    stroke: var(--stop);
+    stroke-width: 3;
+  }
+  svg text {
+    font: 700 12px var(--font-sans);
+    fill: var(--ink);
+  }
+  .item {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem;
+    align-items: center;
+    cursor: grab;
+  }
+  .item button {
+    flex: 1 1 6rem;
+    min-width: 0;
+    padding: 0.2rem 0.3rem;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    text-align: left;
+    cursor: pointer;
+  }
+  .item.on button {
+    box-shadow: inset 5px 0 0 var(--ink);
+    padding-left: 0.7rem;
+  }
+  .item small {
+    flex-basis: 100%;
+    color: var(--quiet);
+  }
+  .loose {
+    max-width: 30rem;
+  }
+  select {
+    padding: 0.2rem 1.6rem 0.2rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.85rem;
+  }
+  .add {
+    margin: 0.8rem 0;
+  }
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  details .item {
+    justify-content: space-between;
+    padding: 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  @media (max-width: 700px) {
+    li {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 0.1rem;
+    }
+  }
+</style>

@@ -1,0 +1,66 @@
+import { firstSlot, newItemId, seatItem, type Item, type Part, type ShelfView } from '../../core/model';
+import { applyFix } from '../../core/solver';
+import type { Session } from '../record/session.svelte';
+import { ask } from '../record/send';
+import { text } from '../text';
+
+/** Puts a part into the machine: a card into its best free slot, anything else where it is told. */
+export function addPart(session: Session, part: Part, extra: Partial<Item> = {}): string {
+  session.know(part);
+  const slot = part.card ? firstSlot(session.build, session.parts, part) : undefined;
+  const id = newItemId(session.build, part);
+  const item: Item = {
+    id,
+    part: part.id,
+    ...(slot ? { slot } : {}),
+    asFound: {},
+    chosen: {},
+    locked: [],
+    ...extra
+  };
+  session.change({ ...session.build, items: [...session.build.items, item] }, text.log.did.added(part.name));
+  session.selected = id;
+  return id;
+}
+
+/** Exchanges the one item of a kind (CPU, monitor, supply) for another part, or adds it. */
+export function setOne(session: Session, kind: Part['kind'], part: Part): void {
+  session.know(part);
+  const old = session.build.items.find((i) => session.parts.get(i.part)?.kind === kind);
+  if (!old) {
+    addPart(session, part);
+    return;
+  }
+  const items = session.build.items.map((i) =>
+    i === old ? { id: i.id, part: part.id, asFound: {}, chosen: {}, locked: [] } : i
+  );
+  session.change({ ...session.build, items }, text.fit.change(part.name));
+}
+
+/** Puts a thing of the shelf into the machine, with its settings as found. */
+export async function fitSpecimen(session: Session, thing: ShelfView, slot?: string): Promise<boolean> {
+  const reply = await ask<Part>('GET', `/parts/${thing.item.part}`);
+  if (!reply.ok) return false;
+  addPart(session, reply.value, {
+    specimen: thing.item.id,
+    asFound: thing.item.asFound,
+    ...(slot ? { slot } : {}),
+    ...(thing.item.label ? { label: thing.item.label } : {})
+  });
+  return true;
+}
+
+/** Seats a card; one that is there already changes places with it. */
+export function seat(session: Session, id: string, slot: string | undefined): void {
+  const other = slot && session.build.items.find((i) => i.slot === slot && i.id !== id);
+  const from = session.build.items.find((i) => i.id === id)?.slot;
+  const moved = seatItem(session.build, id, slot);
+  session.change(other ? seatItem(moved, other.id, from) : moved, text.fit.moved);
+}
+
+export const takeOut = (session: Session, id: string): void =>
+  session.change(applyFix(session.build, { action: 'take-out', item: id }, session.parts), text.log.did.out);
+
+/** `4 MiB`, `640 KiB`. */
+export const sizeText = (kib: number): string =>
+  kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`;

@@ -1,0 +1,118 @@
+<script lang="ts">
+  import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
+  import { text } from '../text';
+
+  interface Props {
+    features: readonly Feature[];
+    seen: readonly Seen[];
+    /** Values that a `which` feature takes on the known parts. */
+    valuesOf: (feature: string) => string[];
+    set: (feature: string, value: Value | null) => void;
+  }
+  let { features, seen, valuesOf, set }: Props = $props();
+  const words = text.identify;
+  const value = (id: string) => seen.find((s) => s.feature === id)?.value;
+  let query = $state('');
+  const shown = (f: Feature) =>
+    value(f.id) !== undefined || !query.trim() || f.label.toLowerCase().includes(query.trim().toLowerCase());
+</script>
+
+<label for="look-query">{text.catalogue.findLabel}</label>
+<input id="look-query" bind:value={query} autocomplete="off" />
+{#each groups as group (group)}
+  {@const own = features.filter((f) => f.group === group && shown(f))}
+  {#if own.length}
+    <details
+      open={group === 'slots' ||
+        group === 'sockets' ||
+        own.some((f) => value(f.id) !== undefined) ||
+        query !== ''}
+    >
+      <summary>{words.groups[group]}</summary>
+      <div class="grid">
+        {#each own as f (f.id)}
+          {#if f.kind === 'count'}
+            <label class="count"
+              >{f.label}
+              <input
+                type="number"
+                min="0"
+                max="40"
+                value={value(f.id) ?? ''}
+                onchange={(e) =>
+                  set(f.id, e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
+              /></label
+            >
+          {:else if f.id === 'etched'}
+            <label class="count wide"
+              >{f.label}
+              <input
+                value={value(f.id) ?? ''}
+                maxlength="40"
+                onchange={(e) => set(f.id, e.currentTarget.value.trim() || null)}
+              /></label
+            >
+          {:else if f.kind === 'which'}
+            <label class="count wide"
+              >{f.label}
+              <select value={value(f.id) ?? ''} onchange={(e) => set(f.id, e.currentTarget.value || null)}>
+                <option value="">{words.notLooked}</option>
+                {#each valuesOf(f.id) as v (v)}<option value={v}>{v}</option>{/each}
+              </select></label
+            >
+          {:else}
+            <label class="count"
+              >{f.label}
+              <select
+                value={value(f.id) === undefined ? '' : value(f.id) ? 'yes' : 'no'}
+                onchange={(e) =>
+                  set(f.id, e.currentTarget.value === '' ? null : e.currentTarget.value === 'yes')}
+              >
+                <option value="">{words.notLooked}</option>
+                <option value="yes">{words.seen}</option>
+                <option value="no">{words.notSeen}</option>
+              </select></label
+            >
+          {/if}
+        {/each}
+      </div>
+    </details>
+  {/if}
+{/each}
+
+<style>
+  summary {
+    margin-top: 0.6rem;
+    cursor: pointer;
+    font-weight: 700;
+  }
+  .grid {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+    gap: 0.2rem 1rem;
+  }
+  .count {
+    display: flex;
+    justify-content: space-between;
+    gap: 0.5rem;
+    align-items: center;
+    padding: 0.15rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+  input,
+  select {
+    padding: 0.2rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  input[type='number'] {
+    width: 4rem;
+  }
+  select {
+    padding-right: 1.7rem;
+    max-width: 20rem;
+  }
+</style>

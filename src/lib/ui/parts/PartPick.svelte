@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import type { Part } from '$lib/core/model';
+  import { Listing } from '../listing.svelte';
+  import { text } from '../text';
+
+  interface Props {
+    label: string;
+    /** Only of this drawer of the catalogue. */
+    drawer?: string;
+    pick: (part: Part) => void;
+    /** What the button of a row says. */
+    action?: string;
+    id?: string;
+  }
+  let { label, drawer = '', pick, action = text.parts.add, id = 'part-pick' }: Props = $props();
+  const SHOWN = 8;
+  // svelte-ignore state_referenced_locally
+  const list = new Listing<Part>(`/parts${drawer ? `?drawer=${drawer}` : ''}`, 'parts', {
+    rows: [],
+    total: 0
+  });
+  let touched = $state(false);
+</script>
+
+<div class="pick">
+  <Label for={id} class="sr-only">{label}</Label>
+  <Input
+    {id}
+    bind:value={list.query}
+    oninput={() => {
+      touched = true;
+      list.typed();
+    }}
+    placeholder={label}
+    autocomplete="off"
+  />
+  {#if touched && list.query.trim()}
+    <ul>
+      {#each list.rows.slice(0, SHOWN) as part (part.id)}
+        <li>
+          <span><b>{part.maker} {part.name}</b> {part.summary ?? ''}</span>
+          <Button class="act" onclick={() => pick(part)} aria-label={text.parts.addLabel(part.name)}
+            >{action}</Button
+          >
+        </li>
+      {:else}<li>{text.parts.none(list.query)}</li>{/each}
+    </ul>
+  {/if}
+</div>
+
+<style>
+  .pick {
+    flex: 1 1 14rem;
+    min-width: 12rem;
+  }
+  ul {
+    margin: 0.2rem 0 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    gap: 0.5rem;
+    align-items: center;
+    justify-content: space-between;
+    padding: 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+    color: var(--quiet);
+    font-size: 0.92rem;
+  }
+  b {
+    color: var(--ink);
+  }
+</style>

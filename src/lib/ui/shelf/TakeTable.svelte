@@ -1,0 +1,97 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { ask, problemLines } from '../record/send';
+  import { text } from '../text';
+
+  let { done, trouble }: { done: (lines: string[]) => void; trouble: (lines: string[]) => void } = $props();
+  const words = text.shelf;
+  interface Row {
+    line: number;
+    text: string;
+    problems: { path: string; message: string }[];
+  }
+  let table = $state('');
+  let rows = $state.raw<Row[] | null>(null);
+  const bad = $derived((rows ?? []).filter((r) => r.problems.length));
+  const good = $derived((rows ?? []).length - bad.length);
+
+  /** Reads the file and shows what it would bring; nothing is taken yet. */
+  async function read(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    table = await file.text();
+    const reply = await ask<{ rows: Row[] }>('POST', '/shelf/table', new Blob([table], { type: 'text/csv' }));
+    if (reply.ok) rows = reply.value.rows;
+    else trouble('away' in reply ? [text.serverGone] : problemLines(reply.problem));
+  }
+  async function take() {
+    const reply = await ask<{ added: number }>(
+      'POST',
+      '/shelf/table?take=true',
+      new Blob([table], { type: 'text/csv' })
+    );
+    if (!reply.ok) return trouble('away' in reply ? [text.serverGone] : problemLines(reply.problem));
+    rows = null;
+    done([words.took(reply.value.added)]);
+  }
+</script>
+
+<label class="act file"
+  >{words.takeTable}<input type="file" class="sr-only" accept=".csv,text/csv" onchange={read} /></label
+>
+{#if rows}
+  <section aria-label={words.takeTable}>
+    <h2>{words.tableTitle(good, bad.length)}</h2>
+    <ul>
+      {#each rows.slice(0, 60) as row (row.line)}
+        <li class:bad={row.problems.length}>
+          <span class="n">{words.tableLine(row.line)}</span>
+          {row.text}
+          {#each row.problems as p (p.path + p.message)}<b>{p.path}: {p.message}</b>{/each}
+        </li>
+      {/each}
+    </ul>
+    {#if good}<Button class="act main" onclick={take}>{words.takeRows(good)}</Button>{/if}
+    <Button class="act" onclick={() => (rows = null)}>{words.leave}</Button>
+  </section>
+{/if}
+
+<style>
+  .file:focus-within {
+    outline: 3px solid var(--ink);
+    outline-offset: 2px;
+  }
+  section {
+    flex-basis: 100%;
+    padding: 0.7rem 1rem;
+    background: var(--sheet);
+    border-left: 8px solid var(--ink);
+  }
+  h2 {
+    font-size: 1.1rem;
+  }
+  ul {
+    max-height: 18rem;
+    overflow-y: auto;
+    margin: 0.4rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.8rem;
+    padding: 0.15rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .n {
+    min-width: 4.5rem;
+    color: var(--quiet);
+  }
+  .bad b {
+    padding-left: 0.4rem;
+    border-left: 4px solid var(--stop);
+  }
+</style>

@@ -1,0 +1,150 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import type { Trial } from '$lib/core/model';
+  import { text } from '../text';
+
+  interface Props {
+    trials: readonly Trial[];
+    boards: readonly { id: string; name: string }[];
+    change: (trials: Trial[]) => void;
+  }
+  let { trials, boards, change }: Props = $props();
+  const words = text.shelf;
+  let machine = $state('');
+  let board = $state('');
+  let slot = $state('');
+  let clock = $state('');
+  let result = $state<Trial['result']>('works');
+  let note = $state('');
+  const boardName = (id: string | undefined) => boards.find((b) => b.id === id)?.name ?? id ?? '';
+
+  function add(event: SubmitEvent) {
+    event.preventDefault();
+    const mhz = Number(String(clock).replace(',', '.'));
+    change([
+      ...trials,
+      {
+        date: new Date().toISOString().slice(0, 10),
+        result,
+        ...(machine.trim() ? { machine: machine.trim() } : {}),
+        ...(board ? { board } : {}),
+        ...(slot.trim() ? { slot: slot.trim() } : {}),
+        ...(mhz > 0 ? { clockMHz: mhz } : {}),
+        ...(note.trim() ? { note: note.trim() } : {})
+      }
+    ]);
+    machine = slot = clock = note = '';
+  }
+</script>
+
+<ul>
+  {#each trials as trial, i (i)}
+    <li>
+      <b class={trial.result}>{words.results[trial.result]}</b>
+      <span
+        >{[
+          trial.date,
+          trial.machine ?? boardName(trial.board),
+          trial.slot ? text.fit.slot(trial.slot) : '',
+          trial.clockMHz ? words.mhz(trial.clockMHz) : ''
+        ]
+          .filter(Boolean)
+          .join(', ')}</span
+      >
+      <em>{trial.note ?? ''}</em>
+      <Button
+        class="act"
+        onclick={() => change(trials.filter((t) => t !== trial))}
+        aria-label={words.removeTrial}>×</Button
+      >
+    </li>
+  {/each}
+</ul>
+<form onsubmit={add}>
+  <div>
+    <Label for="trial-machine">{words.trialMachine}</Label><Input
+      id="trial-machine"
+      bind:value={machine}
+      maxlength={100}
+    />
+  </div>
+  <div>
+    <Label for="trial-board">{words.trialBoard}</Label>
+    <select id="trial-board" bind:value={board}>
+      <option value=""></option>
+      {#each boards as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
+    </select>
+  </div>
+  <div class="short">
+    <Label for="trial-slot">{words.trialSlot}</Label><Input
+      id="trial-slot"
+      bind:value={slot}
+      maxlength={12}
+    />
+  </div>
+  <div class="short">
+    <Label for="trial-clock">{words.trialClock}</Label><Input
+      id="trial-clock"
+      bind:value={clock}
+      inputmode="decimal"
+    />
+  </div>
+  <div>
+    <Label for="trial-result">{words.trialResult}</Label>
+    <select id="trial-result" bind:value={result}>
+      {#each Object.entries(words.results) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  </div>
+  <div class="wide">
+    <Label for="trial-note">{words.trialNote}</Label><Input
+      id="trial-note"
+      bind:value={note}
+      maxlength={500}
+    />
+  </div>
+  <Button type="submit" class="act">{words.addTrial}</Button>
+</form>
+
+<style>
+  ul {
+    margin: 0 0 0.5rem;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 0.8rem;
+    align-items: center;
+    padding: 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .does-not {
+    color: var(--stop);
+  }
+  em {
+    flex: 1;
+    color: var(--quiet);
+    font-style: normal;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 0.8rem;
+    align-items: end;
+  }
+  form > div {
+    flex: 1 1 9rem;
+  }
+  .short {
+    flex: 0 1 6rem;
+  }
+  .wide {
+    flex: 2 1 14rem;
+  }
+  select {
+    width: 100%;
+    padding: 0.5rem 1.8rem 0.5rem 0.5rem;
+    border: 1px solid var(--ink);
+  }
+</style>

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { Brief } from '$lib/core/model';
+  import { adopt, type Plan } from '$lib/core/planner';
+  import BriefForm from '$lib/ui/brief/BriefForm.svelte';
+  import Machines from '$lib/ui/brief/Machines.svelte';
+  import { Planning } from '$lib/ui/brief/planning.svelte';
+  import { getBench } from '$lib/ui/context';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const { session } = getBench();
+  const planning = new Planning();
+  const change = (brief: Brief) => session.change({ ...session.build, brief }, text.brief.did);
+  const keeps = $derived({
+    board: session.build.board.part,
+    all: [session.build.board.part, ...session.build.items.map((i) => i.part)]
+  });
+  const partName = (id: string) =>
+    session.parts.get(id)?.name ?? planning.parts.find((p) => p.id === id)?.name ?? id;
+
+  function take(plan: Plan) {
+    for (const part of planning.parts) if (plan.chosen.some((c) => c.part === part.id)) session.know(part);
+    const firmware = session.parts.get(plan.build.board.part)?.board;
+    for (const id of [firmware?.firmware, firmware?.cpuSocket?.soldered])
+      for (const part of planning.parts) if (part.id === id) session.know(part);
+    session.change(adopt(session.build, plan), text.plan.taken);
+  }
+  const on = (item: string, fn: string) =>
+    session.build.brief.mustBeOn.some((r) => r.item === item && r.function === fn);
+  function toggle(item: string, fn: string) {
+    const { brief } = session.build;
+    const mustBeOn = on(item, fn)
+      ? brief.mustBeOn.filter((r) => r.item !== item || r.function !== fn)
+      : [...brief.mustBeOn, { item, function: fn }];
+    change({ ...brief, mustBeOn });
+  }
+  const functions = $derived(
+    session.machine.fitted
+      .filter((f) => f.item.id !== 'system' && f.item.id !== 'pnp')
+      .flatMap((f) => f.part.functions.map((fn) => ({ item: f.item.id, title: f.title, fn })))
+  );
+</script>
+
+<h1>{text.brief.title}</h1>
+<p class="lead">{text.brief.lead}</p>
+<BriefForm brief={session.build.brief} profiles={data.profiles} {partName} {change} />
+
+<details>
+  <summary>{text.brief.mustBeOn}</summary>
+  {#each functions as { item, title, fn } (`${item}/${fn.id}`)}
+    <label class="fn"
+      ><input type="checkbox" checked={on(item, fn.id)} onchange={() => toggle(item, fn.id)} />
+      {fn.label} <span>{title}</span></label
+    >
+  {:else}<p>{text.brief.noFunctions}</p>{/each}
+</details>
+
+<h2>{text.plan.title}</h2>
+<p class="lead">{text.plan.lead}</p>
+<Machines {planning} brief={session.build.brief} {keeps} {change} {take} takeLabel={text.plan.take} />
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  h2 {
+    margin-top: 1.4rem;
+    font-size: 1.25rem;
+  }
+  .lead {
+    margin: 0 0 0.7rem;
+    color: var(--quiet);
+  }
+  details {
+    margin-top: 0.8rem;
+  }
+  summary {
+    cursor: pointer;
+    font-weight: 650;
+  }
+  .fn {
+    display: inline-block;
+    margin: 0.15rem 1.2rem 0.15rem 0;
+  }
+  .fn span {
+    color: var(--quiet);
+  }
+</style>

@@ -1,0 +1,94 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { getBench } from '$lib/ui/context';
+  import Drives from '$lib/ui/fit/Drives.svelte';
+  import FirstFile from '$lib/ui/fit/FirstFile.svelte';
+  import Memory from '$lib/ui/fit/Memory.svelte';
+  import Picture from '$lib/ui/fit/Picture.svelte';
+  import Power from '$lib/ui/fit/Power.svelte';
+  import Slots from '$lib/ui/fit/Slots.svelte';
+  import Years from '$lib/ui/fit/Years.svelte';
+  import type { ShelfView } from '$lib/core/model';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const words = text.fit;
+  const { session } = getBench();
+  const views = Object.keys(words.views) as (keyof typeof words.views)[];
+  const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'slots');
+  /** Findings that belong to a view, by their rules. */
+  const about: Record<string, RegExp> = {
+    slots: /^(slot|cpu|fpu|vlb|isa|battery)/,
+    memory: /^memory/,
+    picture: /^video/,
+    drives: /^(disk|floppy|scsi|ata|st506|drive|bay)/,
+    power: /^power/,
+    time: /^period/
+  };
+  const count = (v: string) =>
+    about[v] ? session.findings.filter((f) => f.severity !== 'note' && about[v].test(f.rule)).length : 0;
+  const lent = $derived(
+    session.build.items.flatMap((item) => {
+      const thing = data.shelf.find((v: ShelfView) => v.item.id === item.specimen);
+      return thing?.lentTo ? [{ title: thing.title, to: thing.lentTo }] : [];
+    })
+  );
+</script>
+
+<h1>{words.title}</h1>
+<nav aria-label={words.viewsLabel}>
+  {#each views as v (v)}
+    <a href="?view={v}" aria-current={v === view ? 'true' : undefined} data-sveltekit-noscroll
+      >{words.views[v]}{#if count(v)}<span class="n">{count(v)}</span>{/if}</a
+    >
+  {/each}
+</nav>
+{#each lent as l (l.title)}<p class="lent" role="status">{words.lentText(l.title, l.to)}</p>{/each}
+{#if view === 'slots'}<p class="lead">{words.lead}</p>
+  <Slots shelf={data.shelf} />
+{:else if view === 'memory'}<Memory modules={data.modules} />
+{:else if view === 'picture'}<Picture />
+{:else if view === 'drives'}<Drives />
+{:else if view === 'power'}<Power />
+{:else if view === 'time'}<Years />
+{:else}<FirstFile shelf={data.shelf} parts={data.shelfParts} helpers={data.helpers} />{/if}
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 0.3rem;
+    margin: 0.3rem 0 0.8rem;
+    border-bottom: 2px solid var(--ink);
+  }
+  nav a {
+    padding: 0.35rem 0.7rem;
+    color: var(--ink);
+    font-weight: 600;
+    text-decoration: none;
+  }
+  nav a[aria-current] {
+    background: var(--ink);
+    color: var(--sheet);
+  }
+  .n {
+    margin-left: 0.4rem;
+    font-weight: 750;
+    color: var(--stop);
+  }
+  a[aria-current] .n {
+    color: inherit;
+  }
+  .lead {
+    margin: 0 0 0.6rem;
+    color: var(--quiet);
+  }
+  .lent {
+    padding: 0.4rem 0.8rem;
+    border-left: 6px solid var(--stop);
+    background: var(--sheet);
+  }
+</style>

@@ -1,0 +1,277 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
+  import { Part, checkPart, zodProblems, type SlotBus } from '$lib/core/model';
+  import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
+  import FunctionEditor from '$lib/ui/editor/FunctionEditor.svelte';
+  import Sources from '$lib/ui/editor/Sources.svelte';
+  import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
+  import { ask, problemLines } from '$lib/ui/record/send';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const words = text.editor;
+  const KEY = 'yj-part-draft';
+  const blank = (): Part =>
+    Part.parse({ id: 'my-part', kind: 'card', maker: 'unknown', name: 'Unknown', card: { bus: 'isa8' } });
+  // svelte-ignore state_referenced_locally
+  const base: Part = data.part ?? blank();
+  // svelte-ignore state_referenced_locally
+  let part: Part = $state.raw(data.isOwn || !data.part ? base : { ...base, id: `${base.id}-2`.slice(0, 60) });
+  let trouble = $state<string[]>([]);
+  let saved = $state(false);
+  const problems = $derived.by(() => {
+    const parsed = Part.safeParse(part);
+    return parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+  });
+  const shown = $derived({ id: 'shown', part: part.id, asFound: {}, chosen: {}, locked: [] });
+
+  // What was typed is kept in the browser until it is saved.
+  onMount(() => {
+    const draft = data.fromDraft ? sessionStorage.getItem('yj-draft') : null;
+    const kept = draft ?? (!data.part ? localStorage.getItem(KEY) : null);
+    if (!kept) return;
+    try {
+      const parsed = Part.safeParse(JSON.parse(kept));
+      if (parsed.success) part = parsed.data;
+    } catch {
+      localStorage.removeItem(KEY);
+    }
+    sessionStorage.removeItem('yj-draft');
+  });
+  function change(next: Part) {
+    part = next;
+    saved = false;
+    localStorage.setItem(KEY, JSON.stringify(next));
+  }
+  const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
+  const idFrom = (name: string) => name.toLowerCase().replace(/[^a-z0-9.]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'my-part';
+  const letters: Record<string, SlotBus> = { '8': 'isa8', '16': 'isa16', l: 'vlb', p: 'pci', a: 'agp', m: 'memory-board' };
+  const slotText = $derived(
+    (part.board?.slots ?? []).map((s) => Object.keys(letters).find((k) => letters[k] === s.bus)?.toUpperCase()).join(' ')
+  );
+  function setKind(kind: 'board' | 'card') {
+    const { board: _b, card: _c, ...rest } = part;
+    change({
+      ...rest,
+      kind,
+      ...(kind === 'board'
+        ? { board: part.board ?? { class: 'at' as const, slots: [] } }
+        : { card: part.card ?? { bus: 'isa8' as const, fallback8: 'untried' as const } })
+    });
+  }
+  function setSlots(event: Event) {
+    const slots = value(event)
+      .split(/[\s,]+/)
+      .flatMap((x) => letters[x.toLowerCase()] ?? [])
+      .slice(0, 12)
+      .map((bus, i) => ({ id: String(i + 1), bus }));
+    if (part.board) change({ ...part, board: { ...part.board, slots } });
+  }
+  function setYears(key: 'from' | 'to', event: Event) {
+    const year = Number(value(event));
+    const sold = { from: part.sold?.from ?? 1990, ...(part.sold?.to ? { to: part.sold.to } : {}) };
+    if (value(event) === '' && key === 'to') delete sold.to;
+    else if (year >= 1970 && year <= 2010) sold[key] = year;
+    change({ ...part, sold });
+  }
+  function addBlock(kind: 'header' | 'dip') {
+    const n = part.blocks.length + 1;
+    const at = { x: 6 + ((n - 1) % 4) * 24, y: 14 + Math.floor((n - 1) / 4) * 30 };
+    const name = kind === 'header' ? `JP${n}` : `SW${n}`;
+    const id = name.toLowerCase();
+    change({
+      ...part,
+      blocks: [
+        ...part.blocks,
+        kind === 'header'
+          ? { id, label: name, kind, rows: 2, columns: 3, pin1: 'top-left', at }
+          : { id, label: name, kind, switches: 8, printed: 'ON', flipped: false, at }
+      ]
+    });
+  }
+  function addFunction() {
+    const n = part.functions.length + 1;
+    change({
+      ...part,
+      functions: [
+        ...part.functions,
+        { id: `f${n}`, label: `function ${n}`, kind: 'other', off: [], claims: [], resident: false }
+      ]
+    });
+  }
+  const lines = (key: 'chips' | 'connectors') => (part.look?.[key] ?? []).join('\n');
+  function setLook(key: 'chips' | 'connectors', told: string) {
+    const list = told.split('\n').map((l) => l.trim()).filter(Boolean).slice(0, 24);
+    change({ ...part, look: { chips: [], connectors: [], ...part.look, [key]: list } });
+  }
+  async function save() {
+    const reply = await ask<Part>('PUT', `/parts/${part.id}`, { part });
+    trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+    saved = reply.ok;
+    if (reply.ok) {
+      localStorage.removeItem(KEY);
+      await goto(`/catalogue/edit?id=${part.id}`, { replaceState: true, noScroll: true, keepFocus: true });
+    }
+  }
+  async function remove() {
+    const reply = await ask('DELETE', `/parts/${part.id}`);
+    if (reply.ok) await goto('/catalogue');
+    else trouble = 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+  }
+</script>
+
+<svelte:head><title>{words.title} · {text.product}</title></svelte:head>
+<PlaceBar />
+<main>
+  <div class="body">
+    <section>
+      <h1>{words.title}</h1>
+      <p class="lead">{words.lead}</p>
+      <div class="fields">
+        <div><Label for="p-maker">{words.maker}</Label><Input id="p-maker" value={part.maker} maxlength={80} onchange={(e) => change({ ...part, maker: value(e) || 'unknown' })} /></div>
+        <div>
+          <Label for="p-name">{words.name}</Label>
+          <Input
+            id="p-name"
+            value={part.name}
+            maxlength={80}
+            onchange={(e) => change({ ...part, name: value(e) || 'Unknown', ...(data.isOwn || part.id !== 'my-part' ? {} : { id: idFrom(value(e)) }) })}
+          />
+        </div>
+        <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: idFrom(value(e)) })} /></div>
+        <div>
+          <Label for="p-kind">{words.kind}</Label>
+          <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as 'card')}>
+            {#each Object.entries(words.kinds) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            {#if !(part.kind in words.kinds)}<option value={part.kind}>{part.kind}</option>{/if}
+          </select>
+        </div>
+        <div><Label for="p-from">{words.from}</Label><Input id="p-from" type="number" min="1970" max="2010" value={part.sold?.from ?? ''} onchange={(e) => setYears('from', e)} /></div>
+        <div><Label for="p-to">{words.to}</Label><Input id="p-to" type="number" min="1970" max="2010" value={part.sold?.to ?? ''} onchange={(e) => setYears('to', e)} /></div>
+        {#if part.card}
+          <div>
+            <Label for="p-bus">{words.bus}</Label>
+            <select id="p-bus" value={part.card.bus} onchange={(e) => change({ ...part, card: { ...part.card!, bus: e.currentTarget.value as 'isa8' } })}>
+              {#each Object.entries(text.catalogue.bus) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </select>
+          </div>
+          <div><Label for="p-length">{words.length}</Label><Input id="p-length" type="number" min="50" max="400" value={part.card.lengthMm ?? ''} onchange={(e) => change({ ...part, card: { ...part.card!, lengthMm: Number(value(e)) > 0 ? Number(value(e)) : undefined } })} /></div>
+        {/if}
+        {#if part.board}
+          <div class="wide"><Label for="p-slots">{words.slots}</Label><Input id="p-slots" value={slotText} onchange={setSlots} /></div>
+          <div>
+            <Label for="p-class">{words.class}</Label>
+            <select id="p-class" value={part.board.class} onchange={(e) => change({ ...part, board: { ...part.board!, class: e.currentTarget.value as 'at' } })}>
+              {#each Object.entries(words.classes) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </select>
+          </div>
+        {/if}
+        <div class="wide"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
+      </div>
+      <h2>{words.blocks}</h2>
+      {#each part.blocks as block (block.id)}<BlockEditor {part} {block} {change} />{/each}
+      <Button class="act" onclick={() => addBlock('header')}>{words.addHeader}</Button>
+      <Button class="act" onclick={() => addBlock('dip')}>{words.addDip}</Button>
+      <h2>{words.functions}</h2>
+      {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} {change} />{/each}
+      <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
+      <h2>{words.evidence}</h2>
+      <Sources id="part" list={part.evidence} change={(evidence) => change({ ...part, evidence })} />
+      <div class="fields look">
+        <div><Label for="p-chips">{words.chips}</Label><textarea id="p-chips" rows="3" value={lines('chips')} onchange={(e) => setLook('chips', e.currentTarget.value)}></textarea></div>
+        <div><Label for="p-connectors">{words.connectors}</Label><textarea id="p-connectors" rows="3" value={lines('connectors')} onchange={(e) => setLook('connectors', e.currentTarget.value)}></textarea></div>
+        <div>
+          <Label for="p-etched">{words.etched}</Label>
+          <Input id="p-etched" value={part.look?.etched ?? ''} maxlength={60} onchange={(e) => change({ ...part, look: { chips: [], connectors: [], ...part.look, etched: value(e) || undefined } })} />
+        </div>
+      </div>
+    </section>
+    <aside>
+      <h2>{words.drawing}</h2>
+      <CardDrawing {part} item={shown} />
+      {#if problems.length}
+        <div class="wrong" role="status">
+          <b>{words.wrong}</b>
+          <ul>{#each problems.slice(0, 8) as p (p.path + p.message)}<li>{p.path}: {p.message}</li>{/each}</ul>
+        </div>
+      {/if}
+      {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
+      <p role="status">{saved ? words.saved : ''}</p>
+      <Button class="act main" disabled={problems.length > 0} onclick={save}>{words.save}</Button>
+      {#if data.isOwn}<Button class="act" onclick={remove}>{words.remove}</Button>{/if}
+    </aside>
+  </div>
+</main>
+
+<style>
+  main {
+    max-width: 1300px;
+    margin: 0 auto;
+    padding: 1rem;
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 22rem;
+    gap: 1.5rem;
+    align-items: start;
+  }
+  h1 {
+    font-size: 1.7rem;
+  }
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  .lead {
+    color: var(--quiet);
+  }
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+    gap: 0.6rem 1rem;
+    margin: 0.6rem 0;
+  }
+  .wide {
+    grid-column: span 2;
+  }
+  select,
+  textarea {
+    width: 100%;
+    padding: 0.5rem 1.7rem 0.5rem 0.6rem;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  aside {
+    position: sticky;
+    top: 0.5rem;
+    padding: 0.6rem 0.9rem 0.9rem;
+    background: var(--sheet);
+    border: 1.5px solid var(--ink);
+  }
+  aside h2 {
+    margin-top: 0;
+  }
+  .wrong,
+  .bad {
+    margin: 0.6rem 0;
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+    overflow-wrap: anywhere;
+  }
+  ul {
+    margin: 0;
+    padding-left: 1.1rem;
+  }
+  @media (max-width: 900px) {
+    .body {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .wide {
+      grid-column: 1 / -1;
+    }
+  }
+</style>

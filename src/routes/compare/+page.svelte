@@ -1,0 +1,152 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import type { Column } from '$lib/core/compare';
+  import { sizeText } from '$lib/ui/fit/edit';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const words = text.compare;
+  const ids = $derived(data.columns.map((c: Column) => c.id));
+
+  function choose(i: number, id: string) {
+    const next = [0, 1, 2].map((n) => (n === i ? id : (ids[n] ?? ''))).filter(Boolean);
+    void goto(`/compare?ids=${next.join(',')}`, { keepFocus: true, noScroll: true });
+  }
+  const list = (names: readonly string[]) => names.join(', ') || words.none;
+  /** One row each: its name and what it says of a machine. */
+  const rows: [keyof typeof words.rows, (c: Column) => string][] = [
+    ['date', (c) => c.date ?? words.none],
+    ['board', (c) => c.board],
+    ['cpu', (c) => c.cpu ?? words.none],
+    ['core', (c) => (c.coreMHz === null ? words.none : words.mhz(c.coreMHz))],
+    ['speed', (c) => (c.speed === null ? words.none : String(c.speed))],
+    ['memory', (c) => (c.totalKiB === null ? words.none : sizeText(c.totalKiB))],
+    ['count', (c) => (c.countKiB === null ? words.none : sizeText(c.countKiB))],
+    ['display', (c) => list(c.displays)],
+    ['monitor', (c) => list(c.monitors)],
+    ['audio', (c) => list(c.audio)],
+    ['drives', (c) => list(c.drives)],
+    ['slots', (c) => words.of(c.slots.used, c.slots.all)],
+    ['youngest', (c) => (c.youngest === null ? words.none : String(c.youngest))],
+    ['cost', (c) => String(c.cost)],
+    ['moves', (c) => String(c.moves)],
+    ['findings', (c) => words.findings(c.stops, c.clashes, c.cautions)]
+  ];
+  const differs = (of: (c: Column) => string) => new Set(data.columns.map(of)).size > 1;
+</script>
+
+<svelte:head><title>{words.title} · {text.product}</title></svelte:head>
+<PlaceBar />
+<main>
+  <h1>{words.title}</h1>
+  <p class="lead">{words.lead}</p>
+  <div class="pick">
+    {#each [0, 1, 2] as i (i)}
+      <label
+        >{words.pick(i + 1)}
+        <select value={ids[i] ?? ''} onchange={(e) => choose(i, e.currentTarget.value)}>
+          <option value="">{words.none}</option>
+          {#each data.list as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
+        </select></label
+      >
+    {/each}
+  </div>
+  {#if data.columns.length < 2}<p>{words.choose}</p>{/if}
+  {#if data.columns.length}
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th></th>
+            {#each data.columns as c (c.id)}<th><a href="/builds/{c.id}/fit">{c.name}</a></th>{/each}
+          </tr>
+        </thead>
+        <tbody>
+          {#each rows as [key, of] (key)}
+            <tr class:differs={differs(of)}>
+              <th scope="row">{words.rows[key]}</th>
+              {#each data.columns as c (c.id)}<td class:bad={key === 'findings' && c.stops + c.clashes > 0}
+                  >{of(c)}</td
+                >{/each}
+            </tr>
+          {/each}
+          <tr>
+            <th></th>
+            {#each data.columns as c (c.id)}
+              <td>
+                <ul>
+                  {#each c.worst as f (f.id)}<li>{f.title}</li>{/each}
+                </ul>
+              </td>
+            {/each}
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  {/if}
+</main>
+
+<style>
+  main {
+    max-width: 1240px;
+    margin: 0 auto;
+    padding: 1.4rem 1rem;
+  }
+  h1 {
+    font-size: 1.9rem;
+  }
+  .lead {
+    color: var(--quiet);
+  }
+  .pick {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem;
+    margin: 0.8rem 0;
+  }
+  select {
+    display: block;
+    min-width: 13rem;
+    padding: 0.4rem 1.8rem 0.4rem 0.5rem;
+    border: 1px solid var(--ink);
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  thead th {
+    font-size: 1.3rem;
+    text-align: left;
+    border-bottom: 2px solid var(--ink);
+  }
+  thead a {
+    color: var(--ink);
+  }
+  th[scope='row'] {
+    width: 12rem;
+    text-align: left;
+    font-weight: 500;
+    color: var(--quiet);
+  }
+  td,
+  th {
+    padding: 0.35rem 0.8rem 0.35rem 0;
+    vertical-align: top;
+    border-bottom: 1px solid var(--rule);
+  }
+  .differs td {
+    font-weight: 700;
+  }
+  .bad {
+    color: var(--stop);
+  }
+  ul {
+    margin: 0;
+    padding-left: 1.1rem;
+    color: var(--stop);
+  }
+</style>

@@ -1,0 +1,350 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { allFeatures, draftFrom, featuresOf, rank, type Sight, type Value } from '$lib/core/identify';
+  import type { Part, Sighting } from '$lib/core/model';
+  import Looks from '$lib/ui/identify/Looks.svelte';
+  import { ask, problemLines } from '$lib/ui/record/send';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const words = text.identify;
+  const SHOWN = 5;
+  const fresh = (): Sighting => ({
+    id: `seen-${Math.random().toString(36).slice(2, 10)}`,
+    name: words.nameHint,
+    kind: 'board',
+    seen: [],
+    dates: []
+  });
+  // svelte-ignore state_referenced_locally
+  let kept: Sighting[] = $state.raw(data.sightings);
+  // svelte-ignore state_referenced_locally
+  let now: Sighting = $state.raw(data.sightings[0] ?? fresh());
+  let trouble = $state('');
+  const parts = $derived((data.parts as Part[]).filter((p) => (now.kind === 'board' ? p.board : p.card)));
+  const features = $derived(allFeatures(parts));
+  const ranking = $derived(rank(parts, now.seen, now.dates));
+  const likely = $derived(ranking.candidates.filter((c, i) => i < SHOWN && c.probability > 0.005));
+  const valuesOf = (feature: string) =>
+    [...new Set(parts.flatMap((p) => featuresOf(p).get(feature)?.value ?? []))].map(String).sort();
+  const percent = (p: number) => words.chance(Math.round(p * 100));
+
+  async function change(next: Sighting) {
+    now = next;
+    kept = kept.some((s) => s.id === next.id)
+      ? kept.map((s) => (s.id === next.id ? next : s))
+      : [...kept, next];
+    const reply = await ask('PUT', `/sightings/${next.id}`, { sighting: next });
+    trouble = reply.ok ? '' : 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
+  }
+  const set = (feature: string, value: Value | null) =>
+    change({
+      ...now,
+      seen: [
+        ...now.seen.filter((s) => s.feature !== feature),
+        ...(value === null ? [] : [{ feature, value }])
+      ]
+    });
+  async function forget(id: string) {
+    await ask('DELETE', `/sightings/${id}`);
+    kept = kept.filter((s) => s.id !== id);
+    if (now.id === id) now = kept[0] ?? fresh();
+  }
+  function told(sight: Sight): string {
+    const { feature, seen, known } = sight;
+    if (feature.kind === 'there')
+      return seen ? words.onBoard(feature.label) : words.inDocument(feature.label);
+    return words.differs(feature.label, String(seen), known === undefined ? words.notLooked : String(known));
+  }
+  const agreed = (sight: Sight) =>
+    words.agrees(
+      sight.feature.label,
+      sight.feature.kind === 'there' ? (sight.seen ? '✓' : '–') : String(sight.seen)
+    );
+
+  function describe() {
+    sessionStorage.setItem('yj-draft', JSON.stringify(draftFrom(now.kind, now.seen, now.id)));
+    void goto('/catalogue/edit?draft=1');
+  }
+  async function settle(part: string) {
+    const reply = await ask<{ item: { id: string } }>('POST', '/shelf', {
+      item: { part, label: now.name.slice(0, 120), ...(now.notes ? { notes: now.notes } : {}) }
+    });
+    if (!reply.ok) {
+      trouble = 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
+      return;
+    }
+    await forget(now.id);
+    await goto(`/shelf/${reply.value.item.id}`);
+  }
+</script>
+
+<svelte:head><title>{words.title} · {text.product}</title></svelte:head>
+<PlaceBar />
+<main>
+  <h1>{words.title}</h1>
+  <p class="lead">{words.lead}</p>
+  <div class="bar">
+    {#if kept.length}
+      <label
+        >{words.open}
+        <select
+          value={now.id}
+          onchange={(e) => (now = kept.find((s) => s.id === e.currentTarget.value) ?? now)}
+        >
+          {#each kept as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+          {#if !kept.some((s) => s.id === now.id)}<option value={now.id}>{now.name}</option>{/if}
+        </select></label
+      >
+    {/if}
+    <Button class="act" onclick={() => (now = fresh())}>{words.start}</Button>
+    {#if kept.some((s) => s.id === now.id)}<Button class="act" onclick={() => forget(now.id)}
+        >{words.forget(now.name)}</Button
+      >{/if}
+  </div>
+  {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+  <div class="body">
+    <section>
+      <div class="top">
+        <div>
+          <Label for="sight-name">{words.name}</Label>
+          <Input
+            id="sight-name"
+            value={now.name}
+            maxlength={120}
+            onchange={(e) =>
+              change({ ...now, name: (e.currentTarget as HTMLInputElement).value.trim() || words.nameHint })}
+          />
+        </div>
+        <fieldset>
+          <legend>{words.what}</legend>
+          {#each Object.entries(words.kinds) as [id, name] (id)}
+            <label
+              ><input
+                type="radio"
+                name="kind"
+                value={id}
+                checked={now.kind === id}
+                onchange={() => change({ ...now, kind: id as 'board', seen: [] })}
+              />
+              {name}</label
+            >
+          {/each}
+        </fieldset>
+        <div>
+          <Label for="sight-dates">{words.dates}</Label>
+          <Input
+            id="sight-dates"
+            value={now.dates.join(' ')}
+            placeholder={words.datesHint}
+            onchange={(e) =>
+              change({
+                ...now,
+                dates: (e.currentTarget as HTMLInputElement).value
+                  .split(/[\s,]+/)
+                  .filter(Boolean)
+                  .slice(0, 40)
+              })}
+          />
+          {#if ranking.notBefore}<p>{words.notBefore(ranking.notBefore.week, ranking.notBefore.year)}</p>{/if}
+        </div>
+      </div>
+      <Looks {features} seen={now.seen} {valuesOf} {set} />
+    </section>
+    <section class="right" aria-live="polite">
+      {#if !now.seen.length}<p class="lead">{words.nothing}</p>{/if}
+      {#if ranking.next.length}
+        <h2>{words.next}</h2>
+        {#each ranking.next.slice(0, 1) as look (look.feature.id)}
+          <div class="next">
+            <b>{look.feature.label}</b>
+            <span class="quiet">{words.nextWhy(look.gain.toFixed(1))}</span>
+            <div class="answers">
+              {#each look.answers.slice(0, 6) as a (String(a.value))}
+                <Button class="act" onclick={() => set(look.feature.id, a.value)}
+                  >{a.value === true
+                    ? words.seen
+                    : a.value === false
+                      ? words.notSeen
+                      : String(a.value)}</Button
+                >
+              {/each}
+            </div>
+          </div>
+        {/each}
+        <p class="quiet">
+          {ranking.next
+            .slice(1)
+            .map((l) => l.feature.label)
+            .join(' · ')}
+        </p>
+      {/if}
+      <h2>{words.candidates}</h2>
+      <ol>
+        {#each likely as c (c.part.id)}
+          <li>
+            <div class="line">
+              <span class="chance">{percent(c.probability)}</span>
+              <b>{c.part.maker} {c.part.name}</b>
+              <span class="quiet">{c.part.summary ?? ''}</span>
+              <Button class="act" onclick={() => settle(c.part.id)} aria-label="{words.is}: {c.part.name}"
+                >{words.is}</Button
+              >
+            </div>
+            <svg viewBox="0 0 200 6" preserveAspectRatio="none" aria-hidden="true"
+              ><rect x="0" y="0" width={Math.max(1, c.probability * 200)} height="6" /></svg
+            >
+            {#if c.for.length}<p class="for"><span>{words.for}</span> {c.for.map(agreed).join('; ')}</p>{/if}
+            {#if c.against.length}<p class="against">
+                <span>{words.against}</span>
+                {c.against.map(told).join('; ')}
+              </p>{/if}
+          </li>
+        {/each}
+        <li class="none">
+          <div class="line">
+            <span class="chance">{percent(ranking.none)}</span>
+            <b>{words.noneOfThese}</b>
+            <span class="quiet">{words.noneText}</span>
+            <Button class="act" onclick={describe}>{words.describe}</Button>
+          </div>
+        </li>
+      </ol>
+      <Label for="sight-notes">{words.notes}</Label>
+      <textarea
+        id="sight-notes"
+        rows="2"
+        maxlength="2000"
+        value={now.notes ?? ''}
+        onchange={(e) => change({ ...now, notes: e.currentTarget.value })}
+      ></textarea>
+    </section>
+  </div>
+</main>
+
+<style>
+  main {
+    max-width: 1340px;
+    margin: 0 auto;
+    padding: 1.2rem 1rem;
+  }
+  h1 {
+    font-size: 1.8rem;
+  }
+  h2 {
+    margin: 0.2rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  .lead,
+  .quiet {
+    color: var(--quiet);
+  }
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: center;
+    margin: 0.5rem 0;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+    gap: 1.6rem;
+    align-items: start;
+  }
+  .top {
+    display: grid;
+    grid-template-columns: 1fr auto 1fr;
+    gap: 0.8rem 1rem;
+    margin-bottom: 0.5rem;
+  }
+  fieldset label {
+    display: block;
+  }
+  select,
+  textarea {
+    padding: 0.3rem 1.8rem 0.3rem 0.5rem;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  textarea {
+    width: 100%;
+    padding-right: 0.5rem;
+  }
+  .right {
+    padding: 0.8rem 1rem;
+    background: var(--sheet);
+    border: 1.5px solid var(--ink);
+  }
+  .next b {
+    font-size: 1.3rem;
+  }
+  .answers {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    margin: 0.4rem 0;
+  }
+  ol {
+    margin: 0 0 0.8rem;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    padding: 0.4rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 0.7rem;
+    align-items: center;
+  }
+  .line .quiet {
+    flex: 1;
+    min-width: 8rem;
+    font-size: 0.92rem;
+  }
+  .chance {
+    min-width: 3.6rem;
+    font: 700 1.2rem var(--font-mono);
+  }
+  svg {
+    width: 100%;
+    height: 5px;
+    display: block;
+    background: var(--paper);
+  }
+  svg rect {
+    fill: var(--ink);
+  }
+  .for,
+  .against {
+    margin: 0.2rem 0 0;
+    font-size: 0.92rem;
+  }
+  .for span,
+  .against span {
+    margin-right: 0.3rem;
+    font-weight: 700;
+  }
+  .against span {
+    color: var(--stop);
+  }
+  @media (max-width: 900px) {
+    .body,
+    .top {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .right {
+      order: -1;
+    }
+  }
+</style>

@@ -1,0 +1,3 @@
+import { services } from '$lib/server/context';
+
+export const load = async () => ({ profiles: (await services()).profiles });

@@ -1,0 +1,365 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { goto } from '$app/navigation';
+  import type { ShelfItem, ShelfView } from '$lib/core/model';
+  import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
+  import { ask, problemLines } from '$lib/ui/record/send';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import Trials from '$lib/ui/shelf/Trials.svelte';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const words = text.shelf;
+  // svelte-ignore state_referenced_locally
+  let view: ShelfView = $state.raw(data.view);
+  let trouble = $state<string[]>([]);
+  let saved = $state(false);
+  let lend = $state('');
+  const item = $derived(view.item);
+  const part = $derived(data.part);
+  const today = () => new Date().toISOString().slice(0, 10);
+  const shown = $derived({ id: 'shown', part: item.part, asFound: item.asFound, chosen: {}, locked: [] });
+
+  /** Saves at once; when another window saved first, its state is shown. */
+  async function change(next: ShelfItem) {
+    const before = view;
+    view = { ...view, item: next };
+    const reply = await ask<ShelfView>('PUT', `/shelf/${next.id}`, { item: next, version: before.version });
+    if (reply.ok) {
+      view = reply.value;
+      trouble = [];
+      saved = true;
+      return;
+    }
+    saved = false;
+    if (!('away' in reply) && reply.problem.status === 409) {
+      const now = await ask<ShelfView>('GET', `/shelf/${next.id}`);
+      if (now.ok) view = now.value;
+      trouble = [words.stale];
+    } else trouble = 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+  }
+  const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
+  function setText(key: 'label' | 'place' | 'notes' | 'bought', event: Event) {
+    const { [key]: _old, ...rest } = item;
+    void change({ ...rest, ...(value(event) ? { [key]: value(event) } : {}) } as ShelfItem);
+  }
+  function setCost(event: Event) {
+    const { cost: _old, ...rest } = item;
+    const told = value(event);
+    void change({ ...rest, ...(told !== '' && Number(told) >= 0 ? { cost: Number(told) } : {}) });
+  }
+  function setFound(setting: string, position: string) {
+    const { [setting]: _old, ...rest } = item.asFound;
+    void change({ ...item, asFound: { ...rest, ...(position ? { [setting]: position } : {}) } });
+  }
+  function lendIt(event: SubmitEvent) {
+    event.preventDefault();
+    if (!lend.trim()) return;
+    void change({ ...item, loans: [...item.loans, { to: lend.trim(), since: today() }] });
+    lend = '';
+  }
+  const back = (i: number) =>
+    change({ ...item, loans: item.loans.map((l, n) => (n === i ? { ...l, back: today() } : l)) });
+
+  async function addPhoto(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
+    if (!file) return;
+    const reply = await ask<ShelfView>(
+      'POST',
+      `/shelf/${item.id}/photos?name=${encodeURIComponent(file.name.slice(0, 120))}`,
+      file
+    );
+    input.value = '';
+    if (reply.ok) view = reply.value;
+    trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+  }
+  async function removePhoto(id: string) {
+    const reply = await ask('DELETE', `/shelf/${item.id}/photos/${id}`);
+    if (reply.ok) view = { ...view, photos: view.photos.filter((p) => p.id !== id) };
+  }
+  async function toBin() {
+    const reply = await ask('DELETE', `/shelf/${item.id}`);
+    if (reply.ok) await goto('/shelf');
+  }
+</script>
+
+<svelte:head><title>{view.title} · {text.product}</title></svelte:head>
+<PlaceBar />
+<main>
+  <a class="all" href="/shelf">{words.back2}</a>
+  <h1>{view.title}</h1>
+  <p class="lead">
+    {part.maker}
+    {part.name}{part.summary ? `, ${part.summary}` : ''}
+    {#if view.lentTo}<b class="lent">{words.lentTo(view.lentTo)}</b>{/if}
+  </p>
+  {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
+  <p class="sr-only" role="status">{saved ? words.saved : ''}</p>
+  <div class="body">
+    <section>
+      <div class="fields">
+        <div>
+          <Label for="f-label">{words.label}</Label><Input
+            id="f-label"
+            value={item.label ?? ''}
+            onchange={(e) => setText('label', e)}
+            maxlength={120}
+          />
+        </div>
+        <div>
+          <Label for="f-condition">{words.condition}</Label>
+          <select
+            id="f-condition"
+            value={item.condition}
+            onchange={(e) => change({ ...item, condition: e.currentTarget.value as 'works' })}
+          >
+            {#each Object.entries(words.conditions) as [id, name] (id)}<option value={id}>{name}</option
+              >{/each}
+          </select>
+        </div>
+        <div>
+          <Label for="f-place">{words.place}</Label><Input
+            id="f-place"
+            value={item.place ?? ''}
+            onchange={(e) => setText('place', e)}
+            maxlength={120}
+          />
+        </div>
+        <div>
+          <Label for="f-cost">{words.cost}</Label><Input
+            id="f-cost"
+            type="number"
+            min="0"
+            value={item.cost ?? ''}
+            onchange={setCost}
+          />
+        </div>
+        <div>
+          <Label for="f-bought">{words.bought}</Label><Input
+            id="f-bought"
+            type="date"
+            value={item.bought ?? ''}
+            onchange={(e) => setText('bought', e)}
+          />
+        </div>
+        <div class="wide">
+          <Label for="f-notes">{words.notes}</Label>
+          <textarea
+            id="f-notes"
+            rows="2"
+            maxlength="2000"
+            value={item.notes ?? ''}
+            onchange={(e) => setText('notes', e)}
+          ></textarea>
+        </div>
+      </div>
+      <p>
+        <b>{words.usedIn}</b>
+        {#each view.usedIn as u (u.build)}<a class="used" href="/builds/{u.build}/fit">{u.name}</a
+          >{:else}{words.nowhere}{/each}
+      </p>
+      <h2>{words.trials}</h2>
+      <Trials trials={item.trials} boards={data.boards} change={(trials) => change({ ...item, trials })} />
+      <h2>{words.loans}</h2>
+      <ul>
+        {#each item.loans as loan, i (i)}
+          <li>
+            <b>{loan.to}</b>
+            {loan.since ? words.since(loan.since) : ''}
+            {#if loan.back}<span>{words.backOn(loan.back)}</span>{:else}<Button
+                class="act"
+                onclick={() => back(i)}>{words.back}</Button
+              >{/if}
+          </li>
+        {/each}
+      </ul>
+      <form class="lend" onsubmit={lendIt}>
+        <Label for="f-lend" class="sr-only">{words.lendTo}</Label>
+        <Input id="f-lend" bind:value={lend} placeholder={words.lendTo} maxlength={100} />
+        <Button type="submit" class="act" disabled={view.lentTo !== null}>{words.lend}</Button>
+      </form>
+    </section>
+    <section>
+      <h2>{words.asFound}</h2>
+      {#if part.settings.length}
+        {#if part.card || part.board}<CardDrawing {part} item={shown} />{/if}
+        {#each part.settings as s (s.id)}
+          <div class="setting">
+            <label for="s-{s.id}">{s.label}</label>
+            <select
+              id="s-{s.id}"
+              value={item.asFound[s.id] ?? ''}
+              onchange={(e) => setFound(s.id, e.currentTarget.value)}
+            >
+              <option value="">{words.notLooked}</option>
+              {#each s.positions as p (p.id)}<option value={p.id}>{p.label}</option>{/each}
+            </select>
+          </div>
+        {/each}
+      {:else}<p class="lead">{text.catalogue.noSettings}</p>{/if}
+      <h2>{words.photos}</h2>
+      <div class="photos">
+        {#each view.photos as photo (photo.id)}
+          <figure>
+            <a
+              href="/api/v1/shelf/{item.id}/photos/{photo.id}"
+              data-sveltekit-reload
+              target="_blank"
+              rel="noreferrer"
+              ><img
+                src="/api/v1/shelf/{item.id}/photos/{photo.id}"
+                width={photo.width}
+                height={photo.height}
+                alt={words.photoAlt(photo.name, view.title)}
+              /></a
+            >
+            <figcaption>
+              {photo.name}
+              <Button
+                class="act"
+                onclick={() => removePhoto(photo.id)}
+                aria-label={words.removePhoto(photo.name)}>×</Button
+              >
+            </figcaption>
+          </figure>
+        {/each}
+      </div>
+      <label class="act file"
+        >{words.addPhoto}<input
+          type="file"
+          class="sr-only"
+          accept="image/jpeg,image/png,image/webp"
+          onchange={addPhoto}
+        /></label
+      >
+      <p class="lead">{words.photoNote}</p>
+      <Button class="act" onclick={toBin}>{words.toBin}</Button>
+    </section>
+  </div>
+</main>
+
+<style>
+  main {
+    max-width: 1240px;
+    margin: 0 auto;
+    padding: 1rem;
+  }
+  .all,
+  .used {
+    display: inline-block;
+    padding: 0.3rem 0;
+    color: var(--ink);
+    text-decoration: underline;
+  }
+  .used {
+    margin-left: 0.5rem;
+    font-weight: 650;
+  }
+  h1 {
+    font-size: 1.9rem;
+  }
+  h2 {
+    margin: 1.1rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  .lead {
+    color: var(--quiet);
+  }
+  .lent {
+    color: var(--stop);
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+    gap: 1.8rem;
+    align-items: start;
+  }
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
+    gap: 0.6rem 1rem;
+    margin: 0.6rem 0;
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+  select,
+  textarea {
+    width: 100%;
+    padding: 0.5rem 1.8rem 0.5rem 0.6rem;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  textarea {
+    padding-right: 0.6rem;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    gap: 0.8rem;
+    align-items: center;
+    padding: 0.2rem 0;
+  }
+  .lend {
+    display: flex;
+    gap: 0.5rem;
+    max-width: 24rem;
+  }
+  .lend :global(.act) {
+    white-space: nowrap;
+  }
+  .setting {
+    display: grid;
+    grid-template-columns: 9rem 1fr;
+    gap: 0.6rem;
+    align-items: center;
+    padding: 0.15rem 0;
+  }
+  .setting select {
+    padding-top: 0.25rem;
+    padding-bottom: 0.25rem;
+  }
+  .photos {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
+    gap: 0.6rem;
+  }
+  figure {
+    margin: 0;
+  }
+  img {
+    width: 100%;
+    height: auto;
+    border: 1.5px solid var(--ink);
+  }
+  figcaption {
+    display: flex;
+    justify-content: space-between;
+    gap: 0.4rem;
+    font-size: 0.88rem;
+    overflow-wrap: anywhere;
+  }
+  .file {
+    display: inline-block;
+    margin: 0.4rem 0;
+  }
+  .file:focus-within {
+    outline: 3px solid var(--ink);
+    outline-offset: 2px;
+  }
+  @media (max-width: 860px) {
+    .body {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
