@@ -1,15 +1,17 @@
 import { buildApplication } from '../scripts/common.mjs';
+import { benchPlanner } from './planner';
 import { benchScreen } from './screen';
 import { benchServer } from './server';
 import { benchSolver } from './solver';
 
 /**
- * `npm run bench` prints all figures. `npm run bench -- solver [MACHINES] [GENERAL]`, `-- screen` and
- * `-- server [SECONDS]` print some of them: machines per row and how many of them the general solver
+ * `npm run bench` prints all figures. `npm run bench -- solver [MACHINES] [GENERAL]`, `-- planner`,
+ * `-- screen` and `-- server [SECONDS]` print some of them: machines per row and how many of them the general solver
  * gets as well; how long the server is kept under load.
  */
 const [what, ...numbers] = process.argv.slice(2);
 const benches: Record<string, (...numbers: number[]) => Promise<void>> = {
+  planner: benchPlanner,
   screen: benchScreen,
   server: benchServer,
   solver: benchSolver
@@ -18,7 +20,7 @@ if (what && !(what in benches)) {
   console.error(`There is no bench "${what}": ${Object.keys(benches).join(', ')}.`);
   process.exit(2);
 }
-if (what !== 'solver') buildApplication();
+if (what !== 'solver' && what !== 'planner') buildApplication();
 for (const [name, bench] of Object.entries(benches))
   if (!what || what === name) {
     console.log(`\n${name}`);

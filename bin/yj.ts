@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs';
 import { check, isClean } from '../src/lib/core/check';
 import { InvalidDocument } from '../src/lib/core/model';
 import { choose, resolve } from '../src/lib/core/solver';
+import { GeometryError } from '../src/lib/core/storage';
 import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
 import { StoreTrouble } from '../src/lib/server/trouble';
 import { dataCommands } from './data';
+import { DISK_USAGE, DiskUsage, diskReport } from './disk';
 
 const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
 
@@ -15,7 +17,7 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
                                 --resolve, of the best solution
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   markdown FILE                 the bench sheet as Markdown
-
+${DISK_USAGE}
   backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE                  brings a backup back; what was there before is kept beside it
   health                        looks through the data, as JSON
@@ -114,6 +116,10 @@ function run(argv: readonly string[]): number {
 
 async function main(argv: readonly string[]): Promise<number> {
   const [command, ...rest] = argv;
+  if (command === 'disk') {
+    process.stdout.write(JSON.stringify(diskReport(rest), null, 2) + '\n');
+    return 0;
+  }
   const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
   if (!data) return run(argv);
   const most = command === 'backup' || command === 'restore' ? 1 : 0;
@@ -128,7 +134,8 @@ try {
     process.stderr.write(
       `bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`
     );
-  else if (error instanceof Usage) process.stderr.write(error.message);
+  else if (error instanceof Usage || error instanceof DiskUsage) process.stderr.write(error.message);
+  else if (error instanceof GeometryError) process.stderr.write(`bad input\n  ${error.message}\n`);
   else if (error instanceof StoreTrouble) process.stderr.write(`${error.message}\n`);
   else throw error;
   process.exitCode = 2;

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { chromiumPath } from './chromium.mjs';
 import { buildApplication, installPackages, root } from './common.mjs';
 
@@ -16,35 +16,45 @@ function step(name, command, args) {
   else failed++;
 }
 
-function mocha(name, args) {
-  console.log(`\n== ${name}`);
-  const result = spawnSync('npx', ['mocha', '--reporter', 'json-stream', ...args], {
-    cwd: root,
-    encoding: 'utf8',
-    maxBuffer: 64 * 1024 * 1024,
-    stdio: ['ignore', 'pipe', 'inherit']
+/** Runs one group of test files. @returns what it printed, so that groups beside each other do not mix */
+function runGroup(args) {
+  return new Promise((done) => {
+    const child = spawn('npx', ['mocha', '--reporter', 'json-stream', ...args], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'inherit']
+    });
+    let out = '';
+    child.stdout.setEncoding('utf8').on('data', (text) => (out += text));
+    child.on('close', () => done(out));
   });
-  let end = null;
-  for (const line of result.stdout.split('\n')) {
-    let event;
-    try {
-      event = JSON.parse(line);
-    } catch {
-      if (line.trim()) console.log(line);
+}
+
+/** Groups run beside each other; each file belongs to one. */
+async function mocha(name, groups) {
+  console.log(`\n== ${name}`);
+  for (const out of await Promise.all(groups.map(runGroup))) {
+    let end = null;
+    for (const line of out.split('\n')) {
+      let event;
+      try {
+        event = JSON.parse(line);
+      } catch {
+        if (line.trim()) console.log(line);
+        continue;
+      }
+      if (event[0] === 'fail')
+        console.log(`FAILED ${event[1].fullTitle}\n${event[1].err}\n${event[1].stack ?? ''}`);
+      if (event[0] === 'end') end = event[1];
+    }
+    if (!end) {
+      console.log(`${name}: the runner ended early`);
+      failed++;
       continue;
     }
-    if (event[0] === 'fail')
-      console.log(`FAILED ${event[1].fullTitle}\n${event[1].err}\n${event[1].stack ?? ''}`);
-    if (event[0] === 'end') end = event[1];
+    console.log(`${end.passes} passed, ${end.failures} failed in ${Math.round(end.duration / 1000)} s`);
+    passed += end.passes;
+    failed += end.failures;
   }
-  if (!end) {
-    console.log(`${name}: the runner ended early`);
-    failed++;
-    return;
-  }
-  console.log(`${end.passes} passed, ${end.failures} failed in ${Math.round(end.duration / 1000)} s`);
-  passed += end.passes;
-  failed += end.failures;
 }
 
 /** Chromium from Debian's packages; without it the browser tests count as one failure. */
@@ -71,13 +81,15 @@ step('Types', 'npx', ['svelte-kit', 'sync']);
 step('Types of all files', 'npx', ['svelte-check', '--threshold', 'warning', '--output', 'human']);
 step('Lint', 'npx', ['eslint', '.']);
 step('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-mocha(
-  'Unit tests',
-  ['core', 'formats', 'server', 'ui'].map((folder) => `tests/${folder}/**/*.test.ts`)
-);
+const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
+await mocha('Unit tests', [files('core', 'ui'), files('formats', 'server')]);
 buildApplication();
-mocha('Server tests', ['tests/http/**/*.test.ts']);
-if (ensureChromium()) mocha('Browser tests', ['tests/browser/**/*.test.ts']);
+await mocha('Server tests', [files('http')]);
+if (ensureChromium())
+  await mocha('Browser tests', [
+    ['tests/browser/look.test.ts'],
+    ['tests/browser/**/*.test.ts', '--ignore', 'tests/browser/look.test.ts']
+  ]);
 else failed++;
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;

@@ -124,7 +124,7 @@ describe('the application in a browser', function () {
     await page.type('#query', '386');
     await page.click('input[value="varnoc-d33"]');
     await press(page, 'Create and add cards');
-    await sees(page, 'Add a card');
+    await sees(page, 'Add a part');
     await page.keyboard.press('/');
     await page.type('#part-query', 'scsi');
     await press(page, 'Add HA-15');

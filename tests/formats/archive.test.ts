@@ -14,6 +14,9 @@ import { Seeded } from '../support/random';
 const at = '2026-05-12T20:00:00.000Z';
 const archive = writeWorkshop({
   parts,
+  shelf: [],
+  photos: [],
+  sightings: [],
   builds: ['plover', 'dunlin'].map((id) => ({
     head: 2,
     revisions: [

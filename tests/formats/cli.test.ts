@@ -56,6 +56,34 @@ describe('the command line', function () {
     expect(yj(['dance', file]).status).to.equal(2);
     expect(yj(['resolve', file, '--alternatives', 'many']).stderr).to.match(/whole number/);
   });
+  it('tells what a BIOS and DOS see of a drive', () => {
+    const { status, stdout } = yj([
+      'disk',
+      '--chs',
+      '1700/16/63',
+      '--translation',
+      'bit-shift',
+      '--os',
+      'dos6.22'
+    ]);
+    expect(status).to.equal(0);
+    const out = JSON.parse(stdout);
+    expect([out.logical.cylinders, out.logical.heads, out.barriers]).to.deep.equal([850, 32, []]);
+    expect(
+      JSON.parse(yj(['disk', '--sectors', '60000000', '--translation', 'lba']).stdout).logical.heads
+    ).to.equal(255);
+    for (const bad of [
+      ['disk'],
+      ['disk', '--chs', '0/16/63'],
+      ['disk', '--chs', '9/16/63', '--translation', 'x'],
+      ['disk', '--sectors', '-1'],
+      ['disk', '--chs', '9/9/9', '--os', 'six']
+    ]) {
+      const refused = yj(bad);
+      expect([refused.status, refused.stdout], bad.join(' ')).to.deep.equal([2, '']);
+      expect(refused.stderr.length).to.be.greaterThan(10);
+    }
+  });
   it('gives the same bytes twice', () => {
     const run = () => execFileSync('npm', ['run', '--silent', 'yj', '--', 'resolve', file], { cwd: root });
     expect(run().equals(run())).to.equal(true);

@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { z } from 'zod';
@@ -63,6 +64,49 @@ describe('the API', function () {
   };
   const plover = { params: { id: 'plover' } };
 
+  /** Parts of one's own, the shelf, what was seen, and planning. */
+  async function shelfOperations() {
+    const irq = await call('listParts', { query: { q: 'irq 10', drawer: 'audio', bus: 'isa16', limit: 3 } });
+    expect([irq.parts.length, irq.facets.drawer.audio > 3]).to.deep.equal([3, true]);
+    const n8 = await call('getPart', { params: { id: 'harl-n8' } });
+    await call('savePart', { params: { id: 'my-n8' }, body: { part: { ...n8, id: 'my-n8', name: 'Mine' } } });
+    expect((await call('listParts', { query: { q: 'mine' } })).own).to.include('my-n8');
+    const came = await call('importPart', { body: JSON.stringify({ ...n8, id: 'came', name: 'Came' }) });
+    await call('removePart', { params: { id: came.id } });
+    expect((await call('listProfiles')).profiles.length).to.be.greaterThan(39);
+    const front = await call('plan', {
+      body: { brief: { date: '1991', os: 'DOS 5' }, fixed: ['ostrel-t286'] }
+    });
+    expect(front.plans[0].build.board.part).to.equal('ostrel-t286');
+    const { item, version } = await call('addToShelf', { body: { item: { part: 'harl-n8', place: 'box' } } });
+    const one = { params: { id: item.id } };
+    await call('saveShelfItem', { ...one, body: { item: { ...item, place: 'bag' }, version } });
+    expect((await call('getShelfItem', one)).item.place).to.equal('bag');
+    expect((await call('listShelf', { query: { q: 'bag' } })).total).to.equal(1);
+    const dot = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer();
+    const [photo] = (
+      await call('addPhoto', { ...one, query: { name: 'dot.png' }, body: new Uint8Array(dot) })
+    ).photos;
+    const seen = await call('getPhoto', { params: { id: item.id, photo: photo.id } });
+    expect((await seen.arrayBuffer()).byteLength).to.be.greaterThan(100);
+    await call('removePhoto', { params: { id: item.id, photo: photo.id } });
+    await call('binShelfItem', one);
+    expect((await call('listShelf', { query: { from: 'bin' } })).items[0].item.id).to.equal(item.id);
+    await call('putBackShelfItem', one);
+    expect(await (await call('exportShelf')).text()).to.match(/^part,label/);
+    const rows = await call('importShelf', { body: 'part\nharl-n8\nnothing\n' });
+    expect([rows.added, rows.rows[1].problems.length]).to.deep.equal([0, 1]);
+    expect((await call('importShelf', { query: { take: 'true' }, body: 'part\nharl-n8\n' })).added).to.equal(
+      1
+    );
+    const sighting = { id: 'seen-9', name: 'attic', kind: 'board', seen: [], dates: [] };
+    await call('saveSighting', { params: { id: 'seen-9' }, body: { sighting } });
+    expect((await call('listSightings')).sightings.map((s: { id: string }) => s.id)).to.include('seen-9');
+    await call('removeSighting', { params: { id: 'seen-9' } });
+  }
+
   it('answers every operation as it is described', async () => {
     const { builds, total } = await call('listBuilds', { query: { q: 'tide', limit: 5 } });
     expect([builds.length, total, builds[0].id, builds[0].clashes]).to.deep.equal([1, 1, 'plover', 3]);
@@ -119,6 +163,7 @@ describe('the API', function () {
     await call('putBackBuild', { params: { id: 'knot' } });
     await call('binBuild', { params: { id: 'knot' } });
     await call('removeBuild', { params: { id: 'knot' } });
+    await shelfOperations();
     const archive = new Uint8Array(await (await call('exportWorkshop')).arrayBuffer());
     expect(
       (await call('importWorkshop', { body: archive })).builds.every((b: { id: null }) => b.id === null)
@@ -170,6 +215,22 @@ describe('the API', function () {
       ['getPart', { params: { id: 'none' } }, 404, /none/],
       ['importBuild', { body: '{' }, 422, /line 1, column 2/],
       ['importWorkshop', { body: 'no zip' }, 422, /not a ZIP/],
+      ['savePart', { params: { id: 'harl-n8' }, body: { part: parts.get('harl-n8') } }, 422, /catalogue/],
+      ['savePart', { params: { id: 'x' }, body: { part: { id: 'x' } } }, 422, /kind/],
+      ['removePart', { params: { id: 'harl-n8' } }, 404, /of your own/],
+      ['importPart', { body: 'id: [' }, 422, /./],
+      ['listParts', { query: { drawer: 'attic' } }, 422, /drawer/],
+      ['plan', { body: { brief: { date: 'soon' } } }, 422, /date/],
+      ['addToShelf', { body: { item: { part: 'none' } } }, 422, /no part/],
+      [
+        'saveShelfItem',
+        { params: { id: 'none' }, body: { item: { part: 'harl-n8' }, version: 1 } },
+        404,
+        /none/
+      ],
+      ['addPhoto', { params: { id: 'mono' }, body: 'no picture' }, 422, /picture/],
+      ['getPhoto', { params: { id: 'mono', photo: '../../x' } }, 422, /photo/],
+      ['saveSighting', { params: { id: 'x' }, body: { sighting: { id: 'x' } } }, 422, /name/],
       ['check', { body: '[]' }, 422, /not a JSON object/]
     ];
     for (const [name, wish, status, pattern] of cases) {

@@ -15,6 +15,7 @@ import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
 import Database from 'libsql';
 import { Kysely, SqliteDialect, sql } from 'kysely';
+import { migrations } from '../../src/lib/server/migrations';
 import { BuildStore } from '../../src/lib/server/builds';
 import { databaseFile, migrate, openDatabase, type Tables } from '../../src/lib/server/database';
 import { backup, health, restoreBackup } from '../../src/lib/server/keep';
@@ -205,7 +206,7 @@ describe('durability', function () {
       expect((await store.list()).map((b) => b.id)).to.deep.equal(['dunlin', 'plover']);
       expect((await store.step('plover', 'undo')).head).to.equal(1);
       await db.destroy();
-      const copy = join(folder, 'yellow-jumper.before-schema-2.db');
+      const copy = join(folder, `yellow-jumper.before-schema-${migrations.length}.db`);
       const raw = new Database(copy);
       expect(
         Number((raw.prepare('PRAGMA user_version').get() as { user_version: number }).user_version)
@@ -224,8 +225,12 @@ describe('durability', function () {
       const old = await older(folder);
       await sql`CREATE TABLE sessions (other TEXT)`.execute(old);
       await old.destroy();
-      const said = await fails(openDatabase(folder), StoreTrouble, /could not be brought from schema 1 to 2/);
-      expect(said.message).to.match(/left as it was, and a copy is in .*before-schema-2/);
+      const said = await fails(
+        openDatabase(folder),
+        StoreTrouble,
+        new RegExp(`could not be brought from schema 1 to ${migrations.length}`)
+      );
+      expect(said.message).to.match(/left as it was, and a copy is in .*before-schema-\d/);
       const raw = new Database(databaseFile(folder));
       expect((raw.prepare('PRAGMA user_version').get() as { user_version: number }).user_version).to.equal(1);
       const columns = raw.prepare('SELECT name FROM pragma_table_info(?)').all('builds') as {

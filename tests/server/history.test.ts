@@ -3,6 +3,7 @@ import { sameJson, type Build } from '../../src/lib/core/model';
 import { readWorkshop, writeBuildFile } from '../../src/lib/formats';
 import { InBin, NotFound, Conflict } from '../../src/lib/server/errors';
 import { compare, mark, restore, revision, revisions } from '../../src/lib/server/history';
+import { ShelfStore } from '../../src/lib/server/shelf';
 import { exportWorkshop, importWorkshop } from '../../src/lib/server/workshop';
 import { demo, parts } from '../support/demo';
 import { edited } from '../support/edits';
@@ -162,10 +163,10 @@ describe('the history of a build', () => {
       await shop.store.step('plover', 'undo');
       await mark(shop.store, 'plover', (await shop.store.get('plover')).head, 'worked');
       await shop.store.bin('dunlin', 'in');
-      const archive = await exportWorkshop(shop.store);
+      const archive = await exportWorkshop(shop.store, new ShelfStore(shop.store));
       await elsewhere(async (other) => {
-        const arrivals = await importWorkshop(other.store, archive);
-        expect(arrivals.map((a) => [a.from, a.id, a.revisions])).to.deep.equal([
+        const arrivals = await importWorkshop(other.store, new ShelfStore(other.store), archive);
+        expect(arrivals.builds.map((a) => [a.from, a.id, a.revisions])).to.deep.equal([
           ['plover', 'plover', 13],
           ['dunlin', 'dunlin', 5]
         ]);
@@ -179,7 +180,7 @@ describe('the history of a build', () => {
           rows.revisions.map(({ at, note, mark, isHead, changes }) => ({ at, note, mark, isHead, changes }));
         expect(told(theirs)).to.deep.equal(told(mine));
         expect((await other.store.list('bin')).map((b) => b.id)).to.deep.equal(['dunlin']);
-        const back = await readWorkshop(await exportWorkshop(other.store));
+        const back = await readWorkshop(await exportWorkshop(other.store, new ShelfStore(other.store)));
         expect(back.builds.map((b) => b.revisions.map((r) => r.build))).to.deep.equal(
           (await readWorkshop(archive)).builds.map((b) => b.revisions.map((r) => r.build))
         );
@@ -187,10 +188,15 @@ describe('the history of a build', () => {
     });
     it('comes in a second time without doubling anything, and beside a build of the same name', async () => {
       await withEdits('plover', 3);
-      const archive = await exportWorkshop(shop.store);
-      expect((await importWorkshop(shop.store, archive))[0].id, 'the same state').to.equal(null);
+      const archive = await exportWorkshop(shop.store, new ShelfStore(shop.store));
+      expect(
+        (await importWorkshop(shop.store, new ShelfStore(shop.store), archive)).builds[0].id,
+        'the same state'
+      ).to.equal(null);
       await shop.store.step('plover', 'undo');
-      expect((await importWorkshop(shop.store, archive))[0].id).to.equal('plover-2');
+      expect((await importWorkshop(shop.store, new ShelfStore(shop.store), archive)).builds[0].id).to.equal(
+        'plover-2'
+      );
       expect((await shop.store.list()).map((b) => b.id)).to.deep.equal(['plover', 'plover-2']);
     });
   });

@@ -7,6 +7,7 @@ import { writeBuildFile } from '../../src/lib/formats';
 import type { BuildStore } from '../../src/lib/server/builds';
 import { Conflict, NotFound } from '../../src/lib/server/errors';
 import { loadDemo } from '../../src/lib/server/context';
+import { ShelfStore } from '../../src/lib/server/shelf';
 import { openDatabase } from '../../src/lib/server/database';
 import { migrations } from '../../src/lib/server/migrations';
 import { demo, parts } from '../support/demo';
@@ -82,12 +83,17 @@ describe('the store', () => {
   });
   it('loads the demo once', async () => {
     const demoFolder = new URL('../../demo', import.meta.url).pathname;
-    await loadDemo(store, demoFolder);
-    await loadDemo(store, demoFolder);
+    const shelf = new ShelfStore(store);
+    await loadDemo(store, shelf, demoFolder);
+    await loadDemo(store, shelf, demoFolder);
+    expect((await shelf.all()).length).to.be.at.least(60);
     expect((await store.list()).map((b) => [b.id, b.summary.clashes])).to.deep.equal([
       ['plover', 3],
       ['dunlin', 1],
-      ['turnstone', 1]
+      ['turnstone', 1],
+      ['sanderling', 1],
+      ['curlew', 0],
+      ['whimbrel', 0]
     ]);
   });
   it('refuses data of a newer release and changes nothing', async () => {

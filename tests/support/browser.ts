@@ -45,22 +45,21 @@ async function openPage(browser: Browser, complaints: string[]): Promise<Page> {
   return page;
 }
 
-/** Presses the button or link whose text or label holds these words. */
+/** Presses the button or link whose text or label holds these words, as soon as there is one. */
 export async function press(page: Page, words: string): Promise<void> {
   await page.waitForFunction(
-    (w) =>
-      [...document.querySelectorAll('button, a')].some(
+    (w) => {
+      const found = [...document.querySelectorAll<HTMLElement>('button, a')].find(
         (b) =>
           (b.textContent?.includes(w) || b.getAttribute('aria-label')?.includes(w)) &&
           !(b as HTMLButtonElement).disabled
-      ),
+      );
+      found?.click();
+      return found !== undefined;
+    },
     { timeout: 20_000 },
     words
   );
-  await page.evaluate((w) => {
-    const all = [...document.querySelectorAll<HTMLElement>('button, a')];
-    all.find((b) => b.textContent?.includes(w) || b.getAttribute('aria-label')?.includes(w))!.click();
-  }, words);
 }
 
 /** Waits until the page shows these words. */

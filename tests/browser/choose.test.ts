@@ -1,0 +1,315 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import sharp from 'sharp';
+import type { Page } from 'puppeteer-core';
+import { press, sees, until, upload, useBench } from '../support/browser';
+
+describe('choosing a machine', function () {
+  this.timeout(180_000);
+  const bench = useBench();
+  let page: Page;
+  beforeEach(() => {
+    page = bench.page;
+  });
+  const type = async (selector: string, words: string) => {
+    await page.waitForSelector(selector);
+    await page.$eval(selector, (e) => ((e as HTMLInputElement).value = ''));
+    await page.type(selector, words);
+  };
+  const told = async (selector: string, words: string) => {
+    await type(selector, words);
+    await page.keyboard.press('Tab');
+  };
+  const api = async <T>(path: string): Promise<T> =>
+    (await (await fetch(`${bench.server.url}/api/v1${path}`)).json()) as T;
+  const visible = (words: string) => page.evaluate((w) => document.body.innerText.includes(w), words);
+
+  it('plans a machine from a brief and makes a build of it', async () => {
+    await bench.open('/plan');
+    await told('#plan-name', 'Oystercatcher');
+    await told('#brief-date', 'soon');
+    await sees(page, 'Write a year');
+    await told('#brief-date', '1991-06');
+    await page.select('#brief-os', 'DOS 5');
+    await type('#program-query', 'flight expanded');
+    await press(page, 'Add Petrel');
+    await page.select('#wish-what', 'network');
+    await press(page, 'Add a wish');
+    await sees(page, 'must have: network card');
+    await bench.reload();
+    await sees(page, 'Petrel');
+    await press(page, 'Propose machines');
+    await sees(page, 'Best by your weights');
+    await sees(page, 'runs 1 of 1');
+    await type('#why-part', 'Digit 16');
+    await press(page, 'Add Digit 16');
+    await page.waitForSelector('.answer');
+    await press(page, 'Make this build');
+    await page.waitForFunction(() => location.pathname === '/builds/oystercatcher/fit', { timeout: 20_000 });
+    await sees(page, 'CPU and FPU');
+    const { findings } = await api<{ findings: { severity: string }[] }>('/builds/oystercatcher/check');
+    expect(findings.filter((f) => f.severity === 'clash' || f.severity === 'stop')).to.deep.equal([]);
+  });
+
+  it('says what to drop from an impossible brief, and goes on when it is dropped', async () => {
+    await bench.open('/builds/whimbrel/brief');
+    await page.click('input[name="keep"][value="nothing"]');
+    await press(page, 'Propose machines');
+    await sees(page, 'Nothing fits this brief');
+    expect(await visible('Drop and propose again')).to.equal(true);
+    const before = (await bench.saved('whimbrel')) as unknown as { build: { brief: { wishes?: unknown[] } } };
+    await press(page, 'Drop and propose again');
+    await sees(page, 'Best by your weights');
+    await press(page, 'Take this machine');
+    await until(async () => (await bench.saved('whimbrel')).build.items.length > 5);
+    const after = (await bench.saved('whimbrel')) as unknown as { build: { brief: object } };
+    expect(after.build.brief).to.not.deep.equal(before.build.brief);
+    await press(page, 'Undo');
+    await until(async () => (await bench.saved('whimbrel')).build.items.length === 0);
+  });
+
+  it('fits cards, memory and a monitor', async () => {
+    await bench.open('/builds/sanderling/fit');
+    await page.select('#seat-audio', '1');
+    await until(
+      async () => (await bench.saved('sanderling')).build.items.find((i) => i.id === 'audio')!.slot === '1'
+    );
+    // A card that is dropped on a taken slot changes places with what is there.
+    await page.evaluate(() => {
+      const card = document.querySelector('[aria-label="Digit 16"][draggable]')!;
+      const slot = [...document.querySelectorAll('.slots li')].find((li) =>
+        li.textContent!.includes('local bus')
+      )!;
+      const data = new DataTransfer();
+      card.dispatchEvent(new DragEvent('dragstart', { bubbles: true, dataTransfer: data }));
+      slot.dispatchEvent(new DragEvent('dragover', { bubbles: true, cancelable: true, dataTransfer: data }));
+      slot.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
+    });
+    await until(async () => {
+      const { items } = (await bench.saved('sanderling')).build;
+      const at = (id: string) => items.find((i) => i.id === id)!.slot;
+      return at('audio') === '4' && at('io') === '1';
+    });
+    await press(page, 'Undo');
+    await until(
+      async () => (await bench.saved('sanderling')).build.items.find((i) => i.id === 'audio')!.slot === '1'
+    );
+
+    await bench.open('/builds/sanderling/fit?view=memory');
+    await sees(page, 'The start-up counts');
+    const counted = () => page.$eval('.count b', (e) => e.textContent);
+    const before = await counted();
+    await press(page, 'Bank 1');
+    await page.waitForFunction((b) => document.querySelector('.count b')!.textContent !== b, {}, before);
+    await press(page, 'Bank 1');
+    await page.waitForFunction((b) => document.querySelector('.count b')!.textContent === b, {}, before);
+
+    await bench.open('/builds/dunlin/fit?view=picture');
+    await sees(page, 'shown');
+    await type('#pick-monitor', 'C13');
+    await press(page, 'Add C13 colour');
+    await press(page, 'Take out M12 green');
+    await sees(page, 'DANGER');
+    await sees(page, 'Stop: do not power on');
+    await press(page, 'Undo');
+    await press(page, 'Undo');
+
+    for (const [view, words] of [
+      ['drives', 'Run by'],
+      ['power', 'Power leads wanted'],
+      ['time', 'stands for'],
+      ['first', 'Way 1']
+    ] as const) {
+      await bench.open(`/builds/plover/fit?view=${view}`);
+      if (view === 'drives') await page.waitForSelector('#pick-drive');
+      else if (view === 'time') await page.waitForSelector('svg .now');
+      else await sees(page, words);
+    }
+  });
+
+  it('searches the catalogue by lines, and puts a part on the shelf', async () => {
+    await bench.open('/catalogue');
+    await type('#catalogue-query', 'irq 10');
+    await press(page, 'network');
+    await sees(page, 'N16J');
+    expect(await visible('8-bit network card, jumpers.')).to.equal(false);
+    await press(page, 'N16J');
+    await sees(page, 'Lines it can take');
+    const { total } = await api<{ total: number }>('/shelf');
+    await press(page, 'Put on the shelf');
+    await sees(page, 'is on the shelf');
+    expect((await api<{ total: number }>('/shelf')).total).to.equal(total + 1);
+  });
+
+  it('describes an unknown card in a few steps, and keeps what was typed over a reload', async () => {
+    await bench.open('/catalogue/edit');
+    await told('#p-name', 'Pilot card');
+    await press(page, 'Add a jumper field');
+    await bench.reload();
+    await page.waitForFunction(
+      () => (document.querySelector('#p-name') as HTMLInputElement)?.value === 'Pilot card'
+    );
+    await page.waitForSelector('section section');
+    const fill = (label: string, words: string) =>
+      page.evaluate(
+        (l, w) => {
+          const input = [...document.querySelectorAll('label')]
+            .find((x) => x.textContent!.trim().startsWith(l))!
+            .querySelector('input')!;
+          input.value = w;
+          input.dispatchEvent(new Event('input', { bubbles: true }));
+        },
+        label,
+        words
+      );
+    await fill('What JP1 sets', 'Interrupt');
+    await press(page, 'Name a setting');
+    for (const [a, b, name] of [
+      ['1', '2', 'IRQ 5'],
+      ['3', '4', 'IRQ 7']
+    ]) {
+      for (const pin of [a, b])
+        await page.$eval(`svg[role="group"] [aria-label="${pin}"]`, (e) =>
+          e.dispatchEvent(new MouseEvent('click', { bubbles: true }))
+        );
+      await fill('Called', name);
+      await press(page, 'Add the position drawn');
+      await sees(page, name);
+    }
+    await press(page, 'Add a function');
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')].find((b) => b.textContent!.trim() === 'IRQ')!.click()
+    );
+    await page.waitForSelector('.claim select');
+    await page.evaluate(() => {
+      const select = [...document.querySelectorAll<HTMLSelectElement>('.claim select')][0];
+      select.value = [...select.options].find((o) => o.textContent === 'Interrupt')!.value;
+      select.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await page.waitForFunction(() => document.querySelectorAll('.claim input.n').length === 2);
+    await page.evaluate(() => {
+      const [five, seven] = [...document.querySelectorAll<HTMLInputElement>('.claim input.n')];
+      five.value = '5';
+      five.dispatchEvent(new Event('change', { bubbles: true }));
+      setTimeout(() => {
+        const again = [...document.querySelectorAll<HTMLInputElement>('.claim input.n')][1] ?? seven;
+        again.value = '7';
+        again.dispatchEvent(new Event('change', { bubbles: true }));
+      }, 50);
+    });
+    await new Promise((done) => setTimeout(done, 300));
+    await press(page, 'Save the part');
+    await sees(page, 'Saved.');
+    const part = await api<{
+      functions: { claims: { from: { values: object } }[] }[];
+      settings: { positions: object[] }[];
+    }>('/parts/pilot-card');
+    expect(part.settings[0].positions).to.have.length(2);
+    expect(Object.values(part.functions[0].claims[0].from.values)).to.deep.equal([5, 7]);
+    const found = await api<{ parts: { id: string }[] }>('/parts?q=irq%207%20pilot');
+    expect(found.parts.map((p) => p.id)).to.deep.equal(['pilot-card']);
+  });
+
+  it('identifies the board from the attic, or goes on to describe it', async () => {
+    await bench.open('/identify');
+    await sees(page, 'Board from the attic');
+    await sees(page, 'Not before week 11 of 1989');
+    await sees(page, 'Look at this next');
+    const first = await page.$eval('.next b', (e) => e.textContent);
+    await page.click('.next .answers button');
+    await page.waitForFunction((f) => document.querySelector('.next b')?.textContent !== f, {}, first);
+    await bench.reload();
+    await sees(page, 'None of these');
+    await press(page, 'Describe it');
+    await page.waitForFunction(() => location.pathname === '/catalogue/edit');
+    await page.waitForFunction(() =>
+      (document.querySelector('#p-slots') as HTMLInputElement)?.value.includes('16')
+    );
+    await bench.open('/identify');
+    await press(page, 'It is this one');
+    await page.waitForFunction(() => location.pathname.startsWith('/shelf/'));
+    await sees(page, 'Board from the attic');
+  });
+
+  it('keeps a thing on the shelf: tries, a loan, a photograph, a table', async () => {
+    await bench.open('/shelf/mono');
+    await told('#f-place', 'loft77');
+    await page.type('#trial-machine', 'the green desk');
+    await page.type('#trial-slot', '3');
+    await press(page, 'Write down a try');
+    await sees(page, 'the green desk');
+    await page.type('#f-lend', 'the lighthouse');
+    await press(page, 'Lend it');
+    await sees(page, 'lent to the lighthouse');
+    const folder = mkdtempSync(join(tmpdir(), 'yj-photo-'));
+    const file = join(folder, 'front.png');
+    await sharp({ create: { width: 60, height: 40, channels: 3, background: '#705020' } })
+      .png()
+      .toFile(file);
+    await upload(page, 'input[type="file"]', file);
+    await sees(page, 'front.png');
+    await page.waitForFunction(
+      () => (document.querySelector('figure img') as HTMLImageElement)?.naturalWidth === 60
+    );
+    const { item } = await api<{ item: { place: string; trials: object[] } }>('/shelf/mono');
+    expect([item.place, item.trials.length]).to.deep.equal(['loft77', 1]);
+    await press(page, 'It is back');
+    await sees(page, 'back 20');
+
+    await bench.open('/shelf');
+    await type('#shelf-query', 'loft77');
+    await sees(page, '1 of 1');
+    const table = join(folder, 'table.csv');
+    writeFileSync(table, 'part,place\nbrim-v16,box\nnobody,box\n');
+    await upload(page, 'input[type="file"]', table);
+    await sees(page, '1 row can be taken in, 1 cannot');
+    await sees(page, 'is not in the catalogue');
+    await press(page, 'Take in 1 row');
+    await sees(page, '1 thing came onto the shelf');
+  });
+
+  it('compares machines side by side', async () => {
+    await bench.open('/compare');
+    const selects = () => page.$$('.pick select');
+    await (await selects())[0].select('plover');
+    await page.waitForFunction(() => location.search.includes('plover'));
+    await (await selects())[1].select('curlew');
+    await page.waitForFunction(() => document.querySelectorAll('thead a').length === 2);
+    await sees(page, '386DX-33');
+    await sees(page, '3 clashes');
+  });
+
+  it('works from the keyboard: a slot, a bank, a proposal', async () => {
+    await bench.open('/builds/plover/lines');
+    await page.keyboard.press('f');
+    await page.waitForFunction(() => location.pathname.endsWith('/fit'));
+    await page.focus('#seat-network');
+    await page.keyboard.press('ArrowUp');
+    await until(
+      async () => (await bench.saved('plover')).build.items.find((i) => i.id === 'network')!.slot === '7'
+    );
+    await page.keyboard.down('Control');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await until(
+      async () => (await bench.saved('plover')).build.items.find((i) => i.id === 'network')!.slot === '8'
+    );
+    await page.evaluate(() => document.body.focus());
+    await page.keyboard.press('b');
+    await page.waitForFunction(() => location.pathname.endsWith('/brief'));
+    const reached = async (words: string) => {
+      for (let n = 0; n < 80; n++) {
+        await page.keyboard.press('Tab');
+        if (await page.evaluate((w) => document.activeElement?.textContent?.includes(w), words)) return true;
+      }
+      return false;
+    };
+    expect(await reached('Propose machines')).to.equal(true);
+    await page.keyboard.press('Enter');
+    await sees(page, 'Best by your weights');
+    expect(await reached('Take this machine')).to.equal(true);
+  });
+});

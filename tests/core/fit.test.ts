@@ -1,0 +1,504 @@
+import { expect } from 'chai';
+import { z } from 'zod';
+import { check } from '../../src/lib/core/check';
+import { Build, checkBuild, partSet, type Finding, type Part, type PartSet } from '../../src/lib/core/model';
+import { applyFix } from '../../src/lib/core/solver';
+import { powerOf } from '../../src/lib/core/power';
+import { kitOf, placeDrives } from '../../src/lib/core/kit';
+import { readSoftware } from '../../src/lib/server/catalogue';
+import { parts as known } from '../support/demo';
+
+type ItemIn = Partial<NonNullable<z.input<typeof Build>['items']>[number]> & { part: string };
+const software = readSoftware(new URL('../../catalogue', import.meta.url).pathname);
+const program = (id: string) => software.find((p) => p.id === id)!;
+
+interface Case {
+  board: string;
+  items?: ItemIn[];
+  found?: Record<string, string>;
+  brief?: z.input<typeof Build>['brief'];
+  change?: (part: Part) => Part;
+}
+function machine({ board, items = [], found = {}, brief, change }: Case): { build: Build; parts: PartSet } {
+  const build = Build.parse({
+    id: 'm',
+    name: 'M',
+    brief: brief ?? {},
+    board: { id: 'board', part: board, asFound: found },
+    items: items.map((i, n) => ({ id: `i${n}`, ...i }))
+  });
+  const parts = change ? partSet([...known.values()].map(change)) : known;
+  expect(checkBuild(build, parts)).to.deep.equal([]);
+  return { build, parts };
+}
+const find = (c: Case, rule: string): Finding | undefined => {
+  const { build, parts } = machine(c);
+  return check(build, parts).find((f) => f.rule === rule || f.rule.startsWith(`${rule}.`));
+};
+const severity = (c: Case, rule: string) => find(c, rule)?.severity ?? null;
+/** Whether the first fix of a finding ends it. */
+function ends(c: Case, rule: string): boolean {
+  const { build, parts } = machine(c);
+  const [fix] = find(c, rule)!.fixes;
+  return !check(applyFix(build, fix.fix, parts), parts).some((f) => f.rule === rule);
+}
+
+const v66 = (clock: string, volts: string, cpu: string, more: ItemIn[] = []): Case => ({
+  board: 'varnoc-v66',
+  found: { clock, volts },
+  items: [{ part: cpu }, ...more]
+});
+
+describe('CPU', () => {
+  it('socket and family', () => {
+    expect(severity({ board: 'varnoc-d33', items: [{ part: 'ashgill-386dx-33' }] }, 'cpu.socket')).to.equal(
+      null
+    );
+    expect(severity({ board: 'varnoc-d33', items: [{ part: 'ashgill-486dx-33' }] }, 'cpu.socket')).to.equal(
+      'clash'
+    );
+    expect(severity({ board: 'varnoc-sx16', items: [{ part: 'ashgill-386sx-25' }] }, 'cpu.socket')).to.equal(
+      'clash'
+    );
+  });
+  it('too high a voltage is a stop, and its fix ends it', () => {
+    expect(severity(v66('33', '5v', 'ashgill-486dx2-66'), 'cpu.voltage')).to.equal(null);
+    const hot = v66('33', '5v', 'velloway-486dx2-66v');
+    expect(severity(hot, 'cpu.voltage')).to.equal('stop');
+    expect(ends(hot, 'cpu.voltage')).to.equal(true);
+    expect(severity(v66('33', '3v', 'ashgill-486dx2-66'), 'cpu.voltage'), 'too low does not start').to.equal(
+      'clash'
+    );
+  });
+  it('a voltage that nobody looked at is a stop, on parts that can burn', () => {
+    const unseen: Case = {
+      board: 'varnoc-v66',
+      found: { clock: '33' },
+      items: [{ part: 'ashgill-486dx2-66' }]
+    };
+    expect(severity(unseen, 'cpu.voltage-unknown')).to.equal('stop');
+    expect(
+      severity({ board: 'varnoc-d33', items: [{ part: 'ashgill-386dx-33' }] }, 'cpu.voltage-unknown')
+    ).to.equal(null);
+  });
+  it('split voltage needs a board that gives two', () => {
+    expect(severity({ board: 'tessaly-p200', items: [{ part: 'ashgill-p55-233' }] }, 'cpu.split')).to.equal(
+      'clash'
+    );
+    expect(
+      severity(
+        { board: 'brackwell-tx', found: { volts: '2.8' }, items: [{ part: 'ashgill-p55-233' }] },
+        'cpu.split'
+      )
+    ).to.equal(null);
+  });
+  it('the number on a doubled part set as the bus is named as that very mistake', () => {
+    const wrong: Case = {
+      board: 'ostrel-v50',
+      found: { clock: '50' },
+      items: [{ part: 'ashgill-486dx2-50' }]
+    };
+    expect(find(wrong, 'cpu.clock')!.title).to.match(/Bus set to the number/);
+    expect(ends(wrong, 'cpu.clock')).to.equal(true);
+    expect(severity(v66('40', '5v', 'ashgill-486dx-33'), 'cpu.clock')).to.equal('clash');
+    expect(severity(v66('25', '5v', 'ashgill-486dx-33'), 'cpu.clock'), 'slower is harmless').to.equal('note');
+  });
+  it('FPU: kind, clock, one inside already, the switch', () => {
+    const at = (fpu: string, cpu = 'ashgill-386dx-33'): Case => ({
+      board: 'varnoc-d33',
+      items: [{ part: cpu }, { part: fpu }]
+    });
+    expect(severity(at('ashgill-387dx-33'), 'fpu.kind')).to.equal(null);
+    expect(severity(at('ashgill-387dx-25'), 'fpu.kind')).to.equal('clash');
+    expect(severity(at('ashgill-287-12'), 'fpu.kind')).to.equal('clash');
+    expect(severity(v66('33', '5v', 'ashgill-486dx-33', [{ part: 'ashgill-487-25' }]), 'fpu.kind')).to.equal(
+      'clash'
+    );
+    const xt: Case = {
+      board: 'skerrin-px8',
+      found: { fpu: 'no' },
+      items: [{ part: 'ashgill-8088-5' }, { part: 'ashgill-8087-5' }]
+    };
+    expect(severity(xt, 'fpu.switch')).to.equal('clash');
+    expect(ends(xt, 'fpu.switch')).to.equal(true);
+  });
+  it('local-bus cards by clock', () => {
+    const cards = (n: number): ItemIn[] =>
+      ['4', '5', '6'].slice(0, n).map((slot) => ({ part: 'brim-vl', slot }));
+    expect(severity(v66('33', '5v', 'ashgill-486dx-33', cards(3)), 'vlb.load')).to.equal(null);
+    expect(severity(v66('40', '3v', 'velloway-486dx2-80', cards(3)), 'vlb.load')).to.equal('clash');
+    expect(severity(v66('40', '3v', 'velloway-486dx2-80', cards(2)), 'vlb.load')).to.equal('caution');
+  });
+  it('ISA clock: marginal above 8.33, failing above 12, with the divisor that would do', () => {
+    const at = (busMHz: number): Case => ({
+      board: 'varnoc-d33',
+      items: [{ part: 'ashgill-386dx-33' }],
+      change: (p) => (p.id === 'varnoc-d33' ? { ...p, board: { ...p.board!, busMHz } } : p)
+    });
+    expect(severity(at(8.33), 'isa.clock')).to.equal(null);
+    expect(severity(at(10), 'isa.clock')).to.equal('caution');
+    expect(severity(at(16.5), 'isa.clock')).to.equal('clash');
+    expect(find(at(16.5), 'isa.clock')!.sentence).to.include('Divide by 4: 8.3 MHz');
+  });
+});
+
+describe('memory on a board', () => {
+  const d33 = (items: ItemIn[]): Case => ({ board: 'varnoc-d33', items });
+  const bank = (part: string, count: number, place = '0'): ItemIn => ({ part, count, place });
+  it('a bank is full or empty, alike, and known', () => {
+    expect(severity(d33([bank('pendrum-s30-1m-70', 4)]), 'memory.bank')).to.equal(null);
+    expect(find(d33([bank('pendrum-s30-1m-70', 3)]), 'memory.bank')!.title).to.match(/part full/);
+    const mixed = d33([bank('pendrum-s30-1m-70', 2), bank('pendrum-s30-256', 2)]);
+    expect(find(mixed, 'memory.bank')!.title).to.match(/different modules/);
+    const xt: Case = {
+      board: 'skerrin-m10',
+      items: [
+        { part: 'pendrum-set-64k', place: '0' },
+        { part: 'pendrum-set-256k', place: '1' }
+      ]
+    };
+    expect(find(xt, 'memory.bank')!.title).to.match(/does not know/);
+  });
+  it('kind, speed, parity', () => {
+    expect(severity(d33([bank('pendrum-s72-4m', 1)]), 'memory.kind')).to.equal('clash');
+    expect(severity(d33([bank('pendrum-s30-256', 4)]), 'memory.speed'), '100 ns where 80 are asked').to.equal(
+      'caution'
+    );
+    expect(severity(d33([bank('pendrum-s30-1m-n', 4)]), 'memory.parity')).to.equal('clash');
+    const edo: Case = { board: 'tessaly-p90', items: [bank('pendrum-s72-16m-e', 2)] };
+    expect(severity(edo, 'memory.kind')).to.equal('caution');
+  });
+  it('says what will be counted, and what lies out of reach', () => {
+    expect(find(d33([bank('pendrum-s30-1m-70', 4)]), 'memory.shown')!.title).to.include('3712 KiB');
+    const much: Case = {
+      board: 'tessaly-p200',
+      items: [bank('pendrum-s72-32m-e', 2), bank('pendrum-s72-32m-e', 2, '1')]
+    };
+    expect(find(much, 'memory.reach')!.title).to.match(/not cached/);
+    const master = { ...much, items: [...much.items!, { part: 'quillon-scsi', slot: '6' }] };
+    expect(severity(master, 'dma.reach16m')).to.equal('caution');
+  });
+});
+
+describe('picture', () => {
+  it('danger is a stop; the card’s monitor switch can be the fix', () => {
+    const wrong: Case = {
+      board: 'varnoc-d33',
+      items: [
+        { part: 'oddmere-e256', slot: '2', asFound: { monitor: 'enhanced-350' } },
+        { part: 'glimmerby-c13' }
+      ]
+    };
+    expect(severity(wrong, 'video.danger')).to.equal('stop');
+    expect(ends(wrong, 'video.danger')).to.equal(true);
+    const none: Case = { board: 'varnoc-d33', items: [{ part: 'glimmerby-v14' }] };
+    expect(severity(none, 'video.signal')).to.equal('clash');
+  });
+  it('the board is told of the first display', () => {
+    const xt = (display: string): Case => ({
+      board: 'skerrin-px8',
+      found: { display },
+      items: [{ part: 'oddmere-mono', slot: '1' }]
+    });
+    expect(severity(xt('mono'), 'video.switch')).to.equal(null);
+    expect(severity(xt('colour80'), 'video.switch')).to.equal('clash');
+    expect(find(xt('colour80'), 'video.switch')!.sentence).to.match(/one long, two short/);
+    expect(ends(xt('colour80'), 'video.switch')).to.equal(true);
+  });
+  it('monochrome beside colour is legal, two colour ones are not', () => {
+    const two = (a: string, b: string): Case => ({
+      board: 'varnoc-d33',
+      items: [
+        { part: a, slot: '2' },
+        { part: b, slot: '3' }
+      ]
+    });
+    expect(severity(two('oddmere-mono', 'oddmere-c16'), 'video.two')).to.equal(null);
+    expect(severity(two('brim-v16', 'oddmere-c16'), 'video.two')).to.equal('clash');
+    expect(
+      severity({ board: 'tessaly-p200', items: [{ part: 'vexley-tri4', slot: '1' }] }, 'video.pass')
+    ).to.equal('clash');
+  });
+});
+
+describe('slots', () => {
+  it('length, skirt, and a move that ends it', () => {
+    const long: Case = { board: 'varnoc-d33', items: [{ part: 'lanteg-ems', slot: '1' }] };
+    expect(severity(long, 'slot.length')).to.equal('clash');
+    const skirt: Case = { board: 'varnoc-d33', items: [{ part: 'gantrel-cp', slot: '2' }] };
+    expect(severity(skirt, 'slot.skirt')).to.equal('clash');
+    expect(ends(skirt, 'slot.skirt')).to.equal(true);
+  });
+  it('the look-alike slot is a stop', () => {
+    const memory: Case = { board: 'grevane-86', items: [{ part: 'tollmark-8', slot: 'm' }] };
+    expect(severity(memory, 'slot.kind')).to.equal('stop');
+    expect(ends(memory, 'slot.kind')).to.equal(true);
+  });
+});
+
+describe('drives', () => {
+  it('plugs that look alike are named', () => {
+    const xta: Case = {
+      board: 'varnoc-d33',
+      items: [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-x20' }]
+    };
+    expect(find(xta, 'disk.interface')!.sentence).to.match(/looks the same and speaks ATA/);
+    const off: Case = {
+      board: 'varnoc-d33',
+      items: [
+        { part: 'lanteg-io16', slot: '3', asFound: { ide: 'off' } },
+        { part: 'cairnholt-a120', cable: { to: 'i0', function: 'disk' } }
+      ]
+    };
+    expect(find(off, 'disk.interface')!.title).to.match(/switched off/);
+  });
+  it('floppies: rate, BIOS, DOS, the same letter twice', () => {
+    const xt = (drive: string, os?: string): Case => ({
+      board: 'skerrin-px8',
+      ...(os ? { brief: { os } } : {}),
+      items: [{ part: 'lanteg-io8', slot: '2' }, { part: drive }]
+    });
+    expect(severity(xt('dornfleet-f360'), 'floppy.rate')).to.equal(null);
+    expect(severity(xt('dornfleet-f1440'), 'floppy.rate')).to.equal('clash');
+    expect(severity(xt('dornfleet-f720'), 'floppy.bios'), 'a driver helps').to.equal('caution');
+    expect(severity(xt('dornfleet-f1440'), 'floppy.bios')).to.equal('clash');
+    expect(severity(xt('dornfleet-f720', 'DOS 2.1'), 'floppy.dos')).to.equal('clash');
+    const same: Case = {
+      board: 'varnoc-d33',
+      items: [
+        { part: 'lanteg-io16', slot: '3' },
+        { part: 'dornfleet-f1440', cable: { to: 'i0', function: 'floppy', unit: 'A' } },
+        { part: 'dornfleet-f1200', cable: { to: 'i0', function: 'floppy', unit: 'A' } }
+      ]
+    };
+    expect(severity(same, 'floppy.cable')).to.equal('clash');
+  });
+  it('SCSI numbers, two masters, a lone slave', () => {
+    const scsi = (...unit: string[]): Case => ({
+      board: 'varnoc-d33',
+      items: [
+        { part: 'quillon-scsi', slot: '3' },
+        ...unit.map((u) => ({ part: 'cairnholt-s80', cable: { to: 'i0', function: 'scsi', unit: u } }))
+      ]
+    });
+    expect(severity(scsi('0', '1'), 'scsi.id')).to.equal(null);
+    expect(severity(scsi('0', '0'), 'scsi.id')).to.equal('clash');
+    expect(severity(scsi('7'), 'scsi.id')).to.equal('clash');
+    const ata = (...unit: string[]): Case => ({
+      board: 'varnoc-d33',
+      items: [
+        { part: 'lanteg-io16', slot: '3' },
+        ...unit.map((u) => ({ part: 'cairnholt-a120', cable: { to: 'i0', function: 'disk', unit: u } }))
+      ]
+    });
+    expect(severity(ata('master', 'slave'), 'ata.select')).to.equal(null);
+    expect(severity(ata('master', 'master'), 'ata.select')).to.equal('clash');
+    expect(severity(ata('slave'), 'ata.select')).to.equal('caution');
+  });
+  it('a BIOS that sees less, one that knows no disks, bays', () => {
+    const big: Case = {
+      board: 'varnoc-d33',
+      items: [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-a1200' }]
+    };
+    expect(find(big, 'disk.limit')!.rule).to.equal('disk.limit.int13-ata');
+    expect(find(big, 'disk.limit')!.sentence).to.include('504 MiB');
+    const trap: Case = {
+      board: 'varnoc-v66',
+      items: [{ part: 'lanteg-io16', slot: '1' }, { part: 'cairnholt-a13' }],
+      change: (p) =>
+        p.id === 'rookwell-at4'
+          ? { ...p, firmware: { ...p.firmware!, disk: { ...p.firmware!.disk, cylinders: 65535 } } }
+          : p
+    };
+    expect(severity(trap, 'disk.limit.heads-256'), 'DOS cannot take 256 heads').to.equal('clash');
+    const table: Case = {
+      board: 'ostrel-t286',
+      items: [{ part: 'lanteg-io16', slot: '2' }, { part: 'cairnholt-a40' }]
+    };
+    expect(find(table, 'disk.type')!.title).to.match(/type \d+/);
+    const xt = (controller: string): Case => ({
+      board: 'skerrin-px8',
+      items: [{ part: controller, slot: '3' }, { part: 'cairnholt-h20' }]
+    });
+    expect(severity(xt('quillon-mfm'), 'disk.rom'), 'its ROM takes over').to.equal(null);
+    const bay = (n: number): Case => ({
+      board: 'skerrin-px8',
+      items: [{ part: 'tinhallow-x8' }, ...Array.from({ length: n }, () => ({ part: 'dornfleet-f360-full' }))]
+    });
+    expect(severity(bay(2), 'bay.size')).to.equal(null);
+    expect(severity(bay(3), 'bay.size')).to.equal('clash');
+  });
+});
+
+describe('power', () => {
+  it('rails, start current, leads, −5 V, plugs', () => {
+    const x63 = (n: number): Case => ({
+      board: 'skerrin-px8',
+      items: [{ part: 'ampstead-x63' }, ...Array.from({ length: n }, () => ({ part: 'cairnholt-h72' }))]
+    });
+    expect(severity(x63(0), 'power.rail')).to.equal(null);
+    expect(severity(x63(1), 'power.rail')).to.equal('clash');
+    const start: Case = {
+      board: 'skerrin-px8',
+      items: [{ part: 'ampstead-x135' }, { part: 'cairnholt-h72' }]
+    };
+    expect(severity(start, 'power.start')).to.equal('caution');
+    expect(severity(x63(3), 'power.plugs')).to.equal('clash');
+    const burn: Case = { board: 'skerrin-px5', items: [{ part: 'ampstead-t350n' }] };
+    expect(severity(burn, 'power.minus5-dram')).to.equal('stop');
+    expect(severity({ board: 'ostrel-s7a', items: [{ part: 'ampstead-a200' }] }, 'power.form')).to.equal(
+      'clash'
+    );
+  });
+  it('the sum of the shares is the load, and drives at most add to it', () => {
+    const { build, parts } = machine({
+      board: 'varnoc-d33',
+      items: [
+        { part: 'cairnholt-a120' },
+        { part: 'dornfleet-f1440' },
+        { part: 'pendrum-s30-1m-70', count: 4, place: '0' }
+      ]
+    });
+    const use = powerOf(kitOf(build, parts));
+    for (const rail of use.rails)
+      expect(rail.amps).to.be.closeTo(
+        rail.shares.reduce((n, s) => n + s.amps, 0),
+        0.011
+      );
+    expect(use.start12).to.be.at.least(use.rails.find((r) => r.rail === 'v12')!.amps);
+  });
+});
+
+describe('the rest of the machine', () => {
+  it('keyboard, battery and what was seen to', () => {
+    const kb = (board: string, part: string): Case => ({ board, items: [{ part }] });
+    expect(severity(kb('skerrin-px8', 'clatterley-84'), 'keyboard.protocol')).to.equal('clash');
+    expect(severity(kb('skerrin-px8', 'clatterley-101x'), 'keyboard.protocol')).to.equal('note');
+    expect(severity(kb('varnoc-d33', 'clatterley-102'), 'keyboard.protocol')).to.equal(null);
+    expect(ends({ board: 'varnoc-d33' }, 'battery.leak')).to.equal(true);
+  });
+  it('sources that disagree, until one has held', () => {
+    const told = (held: boolean): Case => ({
+      board: 'varnoc-d33',
+      change: (p) =>
+        p.id === 'varnoc-d33'
+          ? {
+              ...p,
+              settings: p.settings.map((s) =>
+                s.id === 'display'
+                  ? {
+                      ...s,
+                      evidence: [
+                        { source: 'manual', says: '1-2 colour' },
+                        { source: 'silkscreen', says: '1-2 monochrome', ...(held ? { held } : {}) }
+                      ]
+                    }
+                  : s
+              )
+            }
+          : p
+    });
+    expect(severity(told(false), 'evidence.conflict')).to.equal('caution');
+    expect(severity(told(true), 'evidence.conflict')).to.equal(null);
+  });
+  it('period: too young, long out of use, and how strict one is', () => {
+    const at = (date: string, strictness?: 'exact' | 'convenient'): Case => ({
+      board: 'varnoc-d33',
+      brief: { date, ...(strictness ? { strictness } : {}) }
+    });
+    expect(severity(at('1988-01'), 'period.early')).to.equal('caution');
+    expect(severity(at('1988-01', 'convenient'), 'period.early')).to.equal('note');
+    expect(severity(at('1991-01'), 'period.early')).to.equal(null);
+    expect(severity(at('1999-01'), 'period.late')).to.equal('note');
+  });
+  it('programs: CPU, speed both ways, memory, display, sound, disk', () => {
+    const run = (id: string, items: ItemIn[], board = 'varnoc-d33', os = 'DOS 6.22'): string[] => {
+      const { build, parts } = machine({ board, items, brief: { os, profiles: [program(id)] } });
+      return check(build, parts)
+        .filter((f) => f.rule.startsWith('software.'))
+        .map((f) => f.rule.split('.')[1]);
+    };
+    const cpu = { part: 'ashgill-386dx-33' };
+    const memory = { part: 'pendrum-s30-1m-70', count: 4, place: '0' };
+    const disk = [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-a120' }];
+    expect(run('gull-chase', [cpu])).to.deep.equal(['fast']);
+    expect(run('deep-cellar-2', [cpu])).to.include.members(['cpu', 'slow']);
+    expect(
+      run('tern', [cpu, memory, ...disk]).filter((r) => r === 'expanded'),
+      'a 386 makes its own'
+    ).to.deep.equal([]);
+    expect(run('tidewheel', [cpu, memory, ...disk])).to.include.members(['cdrom', 'windows']);
+    expect(
+      run('wavebound', [
+        cpu,
+        memory,
+        ...disk,
+        { part: 'brim-v16', slot: '2' },
+        { part: 'glimmerby-m12-green' }
+      ])
+    ).to.include('display');
+    expect(run('chartwright', [cpu, memory, ...disk])).to.include('fpu');
+  });
+  it('a program that knows only some numbers of a card', () => {
+    const at = (irq: string): Case => ({
+      board: 'varnoc-d33',
+      brief: { profiles: [program('copper-mile')] },
+      items: [{ part: 'velmar-one', slot: '2', asFound: { io: '220', irq, game: 'off' } }]
+    });
+    expect(severity(at('7'), 'audio.profile')).to.equal(null);
+    expect(severity(at('5'), 'audio.profile')).to.equal('clash');
+  });
+  it('systems: Windows wants its CPU, old DOS its 32 MiB', () => {
+    const os = (name: string, items: ItemIn[], board: string): Case => ({
+      board,
+      brief: { os: name },
+      items
+    });
+    expect(severity(os('Windows 95', [{ part: 'ashgill-286-12' }], 'ostrel-t286'), 'os.cpu')).to.equal(
+      'clash'
+    );
+    const old = os(
+      'DOS 3.2',
+      [{ part: 'quillon-ata', slot: '2' }, { part: 'cairnholt-a120' }],
+      'ostrel-t286'
+    );
+    expect(severity(old, 'os.partition')).to.equal('caution');
+  });
+  it('wishes are constraints, and an empty machine is not scolded', () => {
+    const wish = (items: ItemIn[]): Case => ({
+      board: 'varnoc-d33',
+      brief: { wishes: [{ kind: 'have', what: 'network' }] },
+      items
+    });
+    expect(severity(wish([]), 'brief.wish')).to.equal(null);
+    expect(severity(wish([{ part: 'brim-v16', slot: '2' }]), 'brief.wish')).to.equal('caution');
+    expect(severity(wish([{ part: 'harl-n8', slot: '2' }]), 'brief.wish')).to.equal(null);
+    expect(find({ board: 'varnoc-d33' }, 'kit.missing')!.severity).to.equal('note');
+  });
+  it('plug and play without a BIOS for it waits for a program', () => {
+    expect(
+      severity({ board: 'varnoc-d33', items: [{ part: 'tollmark-pnp', slot: '2' }] }, 'pnp.nobios')
+    ).to.equal('caution');
+    expect(
+      severity({ board: 'tessaly-p200', items: [{ part: 'tollmark-pnp', slot: '6' }] }, 'pnp.nobios')
+    ).to.equal(null);
+  });
+});
+
+describe('bays', () => {
+  it('each place is given once, a full-height bay to two of half height, rails are counted', () => {
+    const placed = (...items: string[]) => {
+      const { build, parts } = machine({ board: 'varnoc-d33', items: items.map((part) => ({ part })) });
+      return placeDrives(kitOf(build, parts));
+    };
+    const two = placed('tinhallow-x8', 'dornfleet-f360', 'dornfleet-f360', 'cairnholt-h72');
+    expect(two.map((p) => p.bay?.kind)).to.deep.equal(['full5', 'full5', 'full5']);
+    expect(new Set(two.map((p) => `${p.bay!.n}`)).size).to.equal(2);
+    expect(placed('tinhallow-x8', 'cairnholt-h72', 'cairnholt-h72', 'dornfleet-f360').at(-1)!.bay).to.equal(
+      null
+    );
+    const slim = placed('tinhallow-x8', 'dornfleet-f1440', 'dornfleet-f720', 'feldspar-rails');
+    expect(slim.map((p) => p.rails).sort()).to.deep.equal(['missing', 'there']);
+    expect(placed('dornfleet-f1440')).to.deep.equal([]);
+  });
+});

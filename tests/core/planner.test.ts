@@ -1,0 +1,285 @@
+import { expect } from 'chai';
+import { check } from '../../src/lib/core/check';
+import { Brief, Build, Part, checkBuild, partSet, type Profile } from '../../src/lib/core/model';
+import {
+  adopt,
+  front,
+  keeping,
+  middleWeights,
+  plan,
+  search,
+  sides,
+  whatToDrop,
+  whyNot,
+  type Plan,
+  type PlanRequest,
+  type Unit,
+  type Weights
+} from '../../src/lib/core/planner';
+import { readSoftware } from '../../src/lib/server/catalogue';
+import { demo, parts } from '../support/demo';
+import { bruteBest } from '../support/brute-plan';
+import { Seeded } from '../support/random';
+
+const all = [...parts.values()];
+const software = readSoftware(new URL('../../catalogue', import.meta.url).pathname);
+const programs = (...ids: string[]): Profile[] => ids.map((id) => software.find((p) => p.id === id)!);
+const brief = (extra: Partial<Brief>): Brief => Brief.parse({ ...extra });
+const shelf = (...ids: string[]): Unit[] => ids.map((part, i) => ({ specimen: `s${i}`, part, asFound: {} }));
+const against = (p: Plan) =>
+  check(p.build, parts).filter(
+    (f) => (f.severity === 'stop' || f.severity === 'clash') && !/^(software|audio\.profile)/.test(f.rule)
+  );
+
+/** A catalogue small enough for brute force: a few parts of each sort, drawn at random. */
+function small(seed: number): PlanRequest {
+  const r = new Seeded(seed);
+  const draw = (test: (p: Part) => unknown, n: number): Part[] => {
+    const left = all.filter(test);
+    const out: Part[] = [];
+    while (out.length < n && left.length) out.push(left.splice(r.int(left.length), 1)[0]);
+    return out;
+  };
+  const year = 1985 + r.int(12);
+  const sold = (p: Part) => p.sold!.from <= year + 1 && (p.sold!.to ?? 2010) >= year - 3;
+  const boards = draw((p) => p.board && sold(p), 2);
+  const cards = (test: (p: Part) => boolean, n: number) => draw((p) => p.card && sold(p) && test(p), n);
+  const does = (p: Part, ...kinds: string[]) => p.functions.some((f) => kinds.includes(f.kind));
+  const fits = (p: Part) => p.cpu && boards.some((b) => b.board!.cpuSocket?.accepts.includes(p.cpu!.socket));
+  const modules = (p: Part) =>
+    p.module && boards.some((b) => b.board!.memory?.banks.some((k) => k.forms.includes(p.module!.form)));
+  const list = [
+    ...boards,
+    ...boards.flatMap((b) =>
+      all.filter((p) => p.id === b.board!.cpuSocket?.soldered || p.id === b.board!.firmware)
+    ),
+    ...draw(fits, 2),
+    ...draw(modules, 2),
+    ...cards((p) => p.video !== undefined, 2),
+    ...draw((p) => p.monitor, 1),
+    // With these something mostly fits.
+    ...all.filter((p) =>
+      ['glimmerby-ms14', 'tinhallow-a8', 'tinhallow-tx', 'ampstead-a300', 'clatterley-101x'].includes(p.id)
+    ),
+    ...cards((p) => p.audio !== undefined, 1),
+    ...draw((p) => p.drive?.medium === 'hard' && sold(p), 1),
+    ...draw((p) => p.drive?.interface === 'floppy' && p.drive.medium === 'floppy', 1),
+    ...cards((p) => does(p, 'floppy') && does(p, 'hard-disk'), 1),
+    ...cards((p) => !p.video && !p.audio && does(p, 'floppy', 'hard-disk', 'serial', 'network'), 2),
+    ...draw((p) => p.keyboard, 1),
+    ...draw((p) => p.supply, 1),
+    ...draw((p) => p.chassis, 1)
+  ];
+  const wanted = software.filter((p) => Math.abs((p.year ?? year) - year) < 4);
+  const pick = (n: number) => Array.from({ length: n }, () => wanted[r.int(wanted.length)]);
+  return {
+    parts: [...new Map(list.map((p) => [p.id, p])).values()],
+    shelf: list.filter(() => r.chance(0.3)).map((p, i) => ({ specimen: `s${i}`, part: p.id, asFound: {} })),
+    brief: brief({
+      date: String(year),
+      os: r.chance(0.5) ? 'DOS 6.22' : 'DOS 3.3',
+      strictness: 'convenient',
+      profiles: [...new Map(pick(1 + r.int(3)).map((p) => [p.id, p])).values()],
+      wishes: r.chance(0.3) ? [{ kind: 'have', what: 'network' }] : []
+    })
+  };
+}
+
+describe('the planner', function () {
+  this.timeout(120_000);
+  it('finds what brute force finds on small catalogues', () => {
+    let found = 0;
+    for (let seed = 1; seed <= 12; seed++) {
+      const request = small(seed);
+      const wanted = bruteBest(request);
+      const got = search(request);
+      expect(got.exact, `seed ${seed}`).to.equal(true);
+      if (wanted === null) expect(got.best, `seed ${seed}: nothing fits`).to.equal(null);
+      else {
+        found++;
+        expect(got.best, `seed ${seed}`).to.not.equal(null);
+        expect(got.best!.score, `seed ${seed}`).to.be.closeTo(wanted, 1e-6);
+      }
+    }
+    expect(found).to.be.greaterThan(3);
+  });
+
+  const briefs: Brief[] = [
+    brief({ date: '1986-05', os: 'DOS 3.2', profiles: programs('berth-ledger', 'quayword', 'lantern-keep') }),
+    brief({
+      date: '1991-06',
+      os: 'DOS 5',
+      profiles: programs('petrel', 'night-ferry'),
+      wishes: [{ kind: 'have', what: 'network' }]
+    }),
+    brief({ date: '1994-05', os: 'DOS 6.22', profiles: programs('deep-cellar-2', 'cliff-rescue') }),
+    brief({ date: '1998-05', os: 'Windows 98', profiles: programs('skuas-3d', 'wreckers') })
+  ];
+  for (const b of briefs)
+    it(`proposes whole machines for ${b.date}: clean, jumpered, different in kind`, () => {
+      const { plans, exact } = plan({ brief: b, parts: all, shelf: [] });
+      expect(exact).to.equal(true);
+      expect(plans.length).to.be.within(2, 6);
+      for (const p of plans) {
+        expect(checkBuild({ ...p.build, id: 'plan' }, parts)).to.deep.equal([]);
+        expect(against(p).map((f) => f.title)).to.deep.equal([]);
+        expect(p.missed, 'these briefs can be met').to.have.length(p.criteria.missed);
+        expect(p.build.items.some((i) => parts.get(i.part)!.kind === 'supply')).to.equal(true);
+      }
+      expect(plans[0].missed).to.deep.equal([]);
+      const dominated = plans.some((p) =>
+        plans.some(
+          (q) =>
+            q !== p &&
+            sides.every((s) => q.criteria[s] <= p.criteria[s]) &&
+            sides.some((s) => q.criteria[s] < p.criteria[s])
+        )
+      );
+      expect(dominated, 'a front, no plan worse in everything').to.equal(false);
+      const kinds = plans.map((p) =>
+        p.chosen
+          .filter((c) => ['base', 'display', 'audio'].includes(c.role))
+          .map((c) => c.part)
+          .join(' ')
+      );
+      expect(new Set(kinds).size).to.equal(plans.length);
+    });
+
+  it('is the same every time, and the order of the parts changes nothing', () => {
+    const request: PlanRequest = { brief: briefs[1], parts: all, shelf: [] };
+    const a = search(request).best!;
+    const b = search({ ...request, parts: [...all].reverse() }).best!;
+    expect(b.score).to.equal(a.score);
+    expect(search(request).best!.chosen).to.deep.equal(a.chosen);
+  });
+
+  it('weights turn it: a heavier cost never makes it dearer', () => {
+    const at = (weights: Partial<Weights>) =>
+      search({ brief: briefs[2], parts: all, shelf: [], weights: { ...middleWeights, ...weights } }).best!;
+    expect(at({ cost: 10 }).criteria.cost).to.be.at.most(at({}).criteria.cost);
+    expect(at({ period: 10 }).criteria.years).to.be.at.most(at({}).criteria.years);
+  });
+
+  it('uses the shelf, and from the shelf only when told so', () => {
+    const first = search({ brief: briefs[1], parts: all, shelf: [] }).best!;
+    const owned = shelf(...first.chosen.flatMap((c) => Array.from({ length: c.count }, () => c.part)));
+    const again = search({ brief: { ...briefs[1], source: 'shelf' }, parts: all, shelf: owned }).best!;
+    expect(again.criteria.bought).to.equal(0);
+    expect(again.criteria.cost).to.equal(0);
+    expect(again.build.items.every((i) => i.specimen)).to.equal(true);
+    expect(
+      search({ brief: { ...briefs[1], source: 'shelf' }, parts: all, shelf: owned.slice(3) }).best
+    ).to.equal(null);
+  });
+
+  it('completes from fixed choices', () => {
+    const fixed = ['ostrel-t286', 'oddmere-e256', 'harl-n8'];
+    const { best } = search({
+      brief: brief({ date: '1990', os: 'DOS 3.3', profiles: programs('broadsheet') }),
+      parts: all,
+      shelf: [],
+      fixed
+    });
+    const used = best!.chosen.map((c) => c.part);
+    expect(used).to.include.members(fixed);
+    expect(against(best!)).to.deep.equal([]);
+  });
+
+  it('says why not: barred, worse, or impossible', () => {
+    const request: PlanRequest = { brief: { ...briefs[1], strictness: 'exact' }, parts: all, shelf: [] };
+    const best = search(request).best!;
+    expect(whyNot(request, best, 'harl-pci').barred).to.match(/first sold in 1996/);
+    const worse = whyNot(request, best, 'brim-v8');
+    expect(worse.with!.score).to.be.at.least(best.score);
+    expect(worse.worse.length + worse.better.length).to.be.greaterThan(0);
+    expect(whyNot(request, best, 'no-such').barred).to.match(/not in the catalogue/);
+    const vlb = whyNot({ ...request, fixed: ['skerrin-px8'] }, best, 'brim-v16');
+    expect(vlb.barred === null && (vlb.with !== null || vlb.reasons.length > 0)).to.equal(true);
+  });
+
+  it('when nothing fits, each set to drop suffices and no part of it does', () => {
+    const request: PlanRequest = { brief: demo('whimbrel').brief, parts: all, shelf: shelf('grevane-t8') };
+    const { plans, drops } = plan(request);
+    expect(plans).to.deep.equal([]);
+    expect(drops.length).to.be.greaterThan(0);
+    const { demands } = drops[0];
+    const every = whatToDrop(request);
+    expect(every.map((d) => d.demands.length)).to.deep.equal(every.map(() => demands.length));
+    const others = (left: typeof demands) => {
+      const kept = allDemands(request).filter((d) => !left.some((x) => x.id === d.id));
+      return search(keeping(request, kept), { maxLeaves: 60, maxSteps: 30_000 }, true).best;
+    };
+    expect(others(demands)).to.not.equal(null);
+    for (const one of demands)
+      expect(
+        others(demands.filter((d) => d !== one)),
+        `without ${one.id} of ${demands.map((d) => d.id).join()}`
+      ).to.equal(null);
+  });
+  const allDemands = (request: PlanRequest) => {
+    const { demands } = drops(request);
+    return demands;
+  };
+  function drops(request: PlanRequest) {
+    const wishes = (request.brief.wishes ?? []).map((_, wish) => ({
+      id: `wish-${wish}`,
+      kind: 'wish' as const,
+      wish
+    }));
+    return {
+      demands: [
+        ...wishes,
+        { id: 'strict', kind: 'strict' as const },
+        { id: 'shelf', kind: 'shelf' as const },
+        { id: 'budget', kind: 'budget' as const }
+      ]
+    };
+  }
+
+  it('can be stopped, and says so', () => {
+    const got = search({ brief: briefs[3], parts: all, shelf: [] }, { maxLeaves: 1 });
+    expect(got.exact).to.equal(false);
+    let asked = 0;
+    const stopped = search({ brief: briefs[3], parts: all, shelf: [] }, { shouldStop: () => ++asked > 2 });
+    expect(stopped.exact).to.equal(false);
+  });
+
+  it('a plan is taken over what was there, and nothing recorded is lost', () => {
+    const build = demo('plover');
+    const { best } = search({
+      brief: build.brief,
+      parts: all,
+      shelf: [],
+      fixed: [build.board.part, 'tollmark-16']
+    });
+    const after = adopt(build, best!);
+    expect(checkBuild(after, parts)).to.deep.equal([]);
+    expect(Build.parse(after)).to.deep.equal(after);
+    expect(after.items.find((i) => i.part === 'tollmark-16')!.asFound).to.deep.equal(
+      build.items.find((i) => i.part === 'tollmark-16')!.asFound
+    );
+    const before = build.items.map((i) => i.id);
+    const now = [...after.items, ...after.shelf].map((i) => i.id);
+    expect(now).to.include.members(before);
+    expect(new Set(now).size).to.equal(now.length);
+  });
+
+  it('the front keeps the best first and drops what is beaten in everything', () => {
+    const { best } = search({ brief: briefs[0], parts: all, shelf: [] });
+    const worse: Plan = {
+      ...best!,
+      criteria: { ...best!.criteria, cost: best!.criteria.cost + 50 },
+      score: best!.score + 5
+    };
+    expect(front([best!, worse])).to.deep.equal([best!]);
+    expect(partSet(all).size).to.equal(all.length);
+  });
+
+  it('the front holds at most two machines on one board', () => {
+    const { plans } = plan({ brief: briefs[1], parts: all, shelf: [] });
+    const boards = plans.map((p) => p.build.board.part);
+    expect(plans.length).to.be.greaterThan(3);
+    for (const b of boards) expect(boards.filter((x) => x === b).length, b).to.be.at.most(2);
+    expect(plans.map((p) => p.score)).to.deep.equal([...plans.map((p) => p.score)].sort((a, b) => a - b));
+  });
+});

@@ -1,0 +1,189 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  barriers,
+  driveTypes,
+  fatPlan,
+  fitTypes,
+  interleaveRate,
+  largestPartition,
+  sectorsOf,
+  sizeWords,
+  toChs,
+  toLba,
+  translate,
+  translations,
+  type Setup,
+  type Translation
+} from '../../src/lib/core/storage';
+
+const geo = (cylinders: number, heads = 16, sectors = 63) => ({ cylinders, heads, sectors });
+const drive = fc.record({
+  cylinders: fc.integer({ min: 1, max: 65_535 }),
+  heads: fc.integer({ min: 1, max: 16 }),
+  sectors: fc.integer({ min: 1, max: 63 })
+});
+const logical = (cylinders: number, kind: Translation) => {
+  const { geometry } = translate(geo(cylinders), kind);
+  return [geometry.cylinders, geometry.heads, geometry.sectors];
+};
+
+describe('geometry', () => {
+  it('CHS to LBA and back is the same address', () => {
+    fc.assert(
+      fc.property(drive, fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true }), (g, share) => {
+        const lba = Math.floor(share * sectorsOf(g));
+        expect(toLba(toChs(lba, g), g)).to.equal(lba);
+      })
+    );
+    expect(toChs(0, geo(10))).to.deep.equal({ c: 0, h: 0, s: 1 });
+    expect(toLba({ c: 1, h: 0, s: 1 }, geo(10))).to.equal(1008);
+  });
+  it('says what is outside, and where it ends', () => {
+    expect(() => toChs(sectorsOf(geo(10)), geo(10))).to.throw(/sector number 10080 is outside 0 to 10079/);
+    expect(() => toLba({ c: 0, h: 0, s: 0 }, geo(10))).to.throw(/sector 0 is outside 1 to 63/);
+    expect(() => sectorsOf(geo(0))).to.throw(/cylinders 0/);
+    expect(() => sectorsOf(geo(1, 257))).to.throw(/heads 257/);
+    expect(() => translate(geo(100, 17), 'none')).to.throw(/heads 17/);
+  });
+  it('sizes in both ways of counting, and the interleave', () => {
+    expect(sizeWords(1_032_192)).to.equal('528.48 MB (504 MiB)');
+    expect([1, 3, 6].map((n) => Math.round(interleaveRate(3600, 17, n) / 1000))).to.deep.equal([
+      522, 174, 87
+    ]);
+  });
+});
+
+describe('translation', () => {
+  it('the barriers of the books', () => {
+    expect(translate(geo(4000), 'none').usable).to.equal(1_032_192);
+    expect(translate(geo(8192), 'bit-shift').usable).to.equal(8_257_536);
+    expect(logical(8192, 'bit-shift')).to.deep.equal([1024, 128, 63]);
+    expect(logical(8193, 'bit-shift'), 'the trap').to.deep.equal([512, 256, 63]);
+    expect(logical(10_400, 'bit-shift')).to.deep.equal([650, 256, 63]);
+    expect(logical(2049, 'bit-shift')).to.deep.equal([512, 64, 63]);
+    expect(logical(2049, 'bit-shift-128')).to.deep.equal([1024, 32, 63]);
+    expect(translate(geo(16_383), 'revised').usable).to.equal(1024 * 240 * 63);
+    expect(sectorsOf({ cylinders: 1024, heads: 240, sectors: 63 })).to.equal(15_482_880);
+  });
+  it('LBA-assisted: heads by total size', () => {
+    const heads = (total: number) => translate(geo(16_383), 'lba', total).geometry.heads;
+    expect([1_032_192, 1_032_193, 2_064_384, 4_128_768, 8_257_536, 8_257_537].map(heads)).to.deep.equal([
+      16, 32, 32, 64, 128, 255
+    ]);
+    expect(translate(geo(16_383), 'lba', 2 ** 30).usable).to.equal(16_450_560);
+  });
+  it('usable is never more than the drive has, nor than INT 13h offers, and every result is one it can name', () => {
+    fc.assert(
+      fc.property(drive, fc.constantFrom(...translations), (g, kind) => {
+        const { geometry, usable } = translate(g, kind);
+        expect(usable).to.be.within(1, sectorsOf(g));
+        expect(geometry.cylinders).to.be.within(1, 1024);
+        expect(geometry.heads).to.be.within(1, 256);
+        expect(geometry.sectors).to.be.within(1, 63);
+        if (kind !== 'lba' && kind !== 'lba-by-cylinders')
+          expect(sectorsOf(geometry)).to.be.at.most(sectorsOf(g));
+      })
+    );
+  });
+  it('a larger drive of the same tracks is never less usable, but for the rounding of a shift', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 65_000 }), fc.constantFrom(...translations), (c, kind) => {
+        const [small, large] = [translate(geo(c), kind).usable, translate(geo(c + 1), kind).usable];
+        // One step of a shift rounds away at most fifteen cylinders.
+        expect(large + 16 * 16 * 63).to.be.at.least(small);
+      })
+    );
+  });
+});
+
+describe('barriers', () => {
+  const at = (cylinders: number, extra: Partial<Setup> = {}) =>
+    barriers({ physical: geo(cylinders), translation: 'bit-shift', dos: 6.22, ...extra }).map((b) => b.id);
+  it('are found by their cause', () => {
+    expect(at(1000, { translation: 'none' })).to.deep.equal([]);
+    expect(at(1050, { translation: 'none' })).to.deep.equal(['int13-ata']);
+    expect(at(8192)).to.deep.equal([]);
+    expect(at(10_400)).to.deep.equal(['heads-256']);
+    expect(at(4096, { biosCylinders: 4096 })).to.deep.equal(['bios-cylinders']);
+    expect(at(4095, { biosCylinders: 4096 })).to.deep.equal([]);
+    expect(at(7000, { hangs: ['6322'] })).to.deep.equal(['bios-6322']);
+    expect(at(16_383, { translation: 'lba', total: 60_000_000 })).to.deep.equal([
+      'int13',
+      'dos-int13',
+      'reports-16383'
+    ]);
+    expect(
+      at(16_383, { translation: 'lba', total: 300_000_000, dos: 7.1, hangs: ['65535'] })
+    ).to.include.members(['bios-65535', 'lba-28']);
+  });
+  it('lie below the drive, the nearest first, and a smaller drive never meets more', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 65_000 }), fc.constantFrom(...translations), (c, translation) => {
+        const of = (cylinders: number) =>
+          barriers({ physical: geo(cylinders), translation, dos: 6.22, biosCylinders: 4096 });
+        const here = of(c);
+        for (const b of here) {
+          expect(b.sectors).to.be.below(sectorsOf(geo(c)));
+          expect(b.ways.length).to.be.greaterThan(0);
+        }
+        expect([...here].sort((a, b) => a.sectors - b.sectors)).to.deep.equal(here);
+        if (c !== 16_384) expect(of(c - 1).length).to.be.at.most(here.length + 1);
+      })
+    );
+  });
+});
+
+describe('types, FAT', () => {
+  it('the table, with its one gap and its one entry past 1,024 cylinders', () => {
+    expect(driveTypes).to.have.length(45);
+    expect(driveTypes.map((t) => t.type)).to.not.include(15);
+    const best = fitTypes(geo(1224, 15, 17), false)[0];
+    expect([best.type.type, best.used * 512]).to.deep.equal([32, 133_693_440]);
+  });
+  it('a drive that does not translate needs each number within its own; ATA only the total', () => {
+    const own = fitTypes(geo(615, 4, 17), false);
+    expect([2, 6]).to.include(own[0].type.type);
+    expect(own[0].lost).to.equal(0);
+    fc.assert(
+      fc.property(drive, fc.boolean(), (g, translates) => {
+        for (const { type, used, lost } of fitTypes(g, translates)) {
+          expect(used + lost).to.equal(sectorsOf(g));
+          expect(sectorsOf(type)).to.be.at.most(sectorsOf(g));
+          if (!translates)
+            expect([type.cylinders <= g.cylinders, type.heads <= g.heads]).to.deep.equal([true, true]);
+        }
+      })
+    );
+    expect(fitTypes(geo(977, 5, 17), true, 14).every((f) => f.type.type <= 14)).to.equal(true);
+  });
+  it('the file system that DOS makes', () => {
+    const kind = (mib: number, dos: number) => {
+      const { kind: k, type, clusterBytes } = fatPlan(mib * 2048, dos);
+      return [k, type, clusterBytes / 1024];
+    };
+    expect(kind(10, 3.3)).to.deep.equal(['FAT12', 1, 4]);
+    expect(kind(31, 3.3)).to.deep.equal(['FAT16', 4, 2]);
+    expect(kind(127, 5)).to.deep.equal(['FAT16', 6, 2]);
+    expect(kind(128, 5)).to.deep.equal(['FAT16', 6, 4]);
+    expect(kind(2047, 6.22)).to.deep.equal(['FAT16', 6, 32]);
+    expect(kind(4000, 7.1)).to.deep.equal(['FAT32', 11, 4]);
+    expect(kind(20_000, 7.1)).to.deep.equal(['FAT32', 11, 16]);
+    expect(() => fatPlan(2048 * 2048, 6.22)).to.throw(/at most/);
+    expect(() => fatPlan(65_536, 3.2)).to.throw(/at most 65,535 sectors/);
+    expect(fatPlan(2047 * 2048, 6).wasteOf(1000)).to.equal(16_384_000);
+  });
+  it('clusters stay within what their FAT can count', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 64, max: 2047 * 2048 }),
+        fc.constantFrom(3.3, 5, 6.22),
+        (sectors, dos) => {
+          if (sectors > largestPartition(dos)) return;
+          const { kind, clusters } = fatPlan(sectors, dos);
+          expect(clusters).to.be.at.most(kind === 'FAT12' ? 4084 : 65_536);
+        }
+      )
+    );
+  });
+});

@@ -1,0 +1,180 @@
+import { expect } from 'chai';
+import sharp from 'sharp';
+import { InvalidDocument, type Part } from '../../src/lib/core/model';
+import { readWorkshop } from '../../src/lib/formats';
+import { NotFound, Stale } from '../../src/lib/server/errors';
+import { OwnParts } from '../../src/lib/server/own-parts';
+import { readPhoto } from '../../src/lib/server/photos';
+import { ShelfStore } from '../../src/lib/server/shelf';
+import { exportWorkshop, importWorkshop } from '../../src/lib/server/workshop';
+import { demo, parts } from '../support/demo';
+import { emptyFolder, fails, useShop } from '../support/store';
+import { BuildStore } from '../../src/lib/server/builds';
+import { openDatabase } from '../../src/lib/server/database';
+
+const blank = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: '#805020' } });
+/** A photograph with everything a telephone writes into one. */
+const telling = () =>
+  blank(2400, 1200)
+    .withExif({
+      IFD0: { Make: 'CameraMaker', Artist: 'Somebody' },
+      IFD3: {
+        GPSLatitudeRef: 'N',
+        GPSLatitude: '51/1 30/1 0/1',
+        GPSLongitudeRef: 'W',
+        GPSLongitude: '0/1 7/1 0/1'
+      }
+    })
+    .withMetadata({ orientation: 6 })
+    .jpeg()
+    .toBuffer();
+
+describe('the shelf', function () {
+  this.timeout(30_000);
+  const shop = useShop();
+  let shelf: ShelfStore;
+  beforeEach(() => {
+    shelf = new ShelfStore(shop.store);
+  });
+
+  it('keeps things, tells where they are used, and what is lent', async () => {
+    const one = await shelf.add({ part: 'brim-v16', label: 'the good one', place: 'crate 1' });
+    expect([one.item.id, one.version, one.lentTo]).to.deep.equal(['the-good-one', 1, null]);
+    const again = await shelf.add({ part: 'brim-v16', label: 'the good one' });
+    expect(again.item.id).to.equal('the-good-one-2');
+    const build = demo('plover');
+    await shop.store.create(
+      { ...build, items: build.items.map((i) => (i.id === 'video' ? { ...i, specimen: one.item.id } : i)) },
+      'x'
+    );
+    expect((await shelf.get(one.item.id)).usedIn).to.deep.equal([{ build: 'plover', name: 'Plover' }]);
+    const lent = await shelf.save(
+      one.item.id,
+      { ...one.item, loans: [{ to: 'the school', since: '2026-11-01' }] },
+      1
+    );
+    expect([lent.lentTo, lent.version]).to.deep.equal(['the school', 2]);
+    const home = await shelf.save(
+      one.item.id,
+      { ...lent.item, loans: [{ to: 'the school', back: '2026-11-20' }] },
+      2
+    );
+    expect(home.lentTo).to.equal(null);
+    expect((await shelf.page({ q: 'crate good', limit: 5, offset: 0, from: 'use' })).total).to.equal(1);
+  });
+  it('refuses what does not fit, and a save over a newer one', async () => {
+    await fails(shelf.add({ part: 'no-such' }), InvalidDocument, /no part "no-such"/);
+    await fails(
+      shelf.add({ part: 'brim-v16', asFound: { width: '99' } }),
+      InvalidDocument,
+      /no position "99"/
+    );
+    await fails(shelf.add({ part: 'brim-v16', nonsense: 1 }), InvalidDocument);
+    const { item } = await shelf.add({ part: 'brim-v16' });
+    await shelf.save(item.id, { ...item, place: 'a' }, 1);
+    await fails(shelf.save(item.id, { ...item, place: 'b' }, 1), Stale, /another window/);
+    expect((await shelf.get(item.id)).item.place).to.equal('a');
+  });
+  it('a thing in the bin is out of the lists and can be put back', async () => {
+    const { item } = await shelf.add({ part: 'harl-n8' });
+    await shelf.bin(item.id, 'in');
+    await fails(shelf.get(item.id), NotFound);
+    expect((await shelf.page({ q: '', limit: 5, offset: 0, from: 'bin' })).total).to.equal(1);
+    await shelf.bin(item.id, 'out');
+    expect((await shelf.get(item.id)).item).to.deep.equal(item);
+  });
+
+  it('a photograph is made smaller, turned upright, and nothing of place or device is left', async () => {
+    const raw = await telling();
+    expect((await sharp(raw).metadata()).exif, 'the test file tells').to.not.equal(undefined);
+    const { data, width, height } = await readPhoto(raw);
+    expect([width, height], 'turned and made smaller').to.deep.equal([800, 1600]);
+    const meta = await sharp(data).metadata();
+    expect([meta.format, meta.exif, meta.xmp, meta.iptc, meta.icc]).to.deep.equal([
+      'jpeg',
+      undefined,
+      undefined,
+      undefined,
+      undefined
+    ]);
+    expect(data.includes(Buffer.from('CameraMaker'))).to.equal(false);
+    expect(data.includes(Buffer.from('GPS'))).to.equal(false);
+  });
+  it('only pictures by their contents are taken, whatever they are called', async () => {
+    const svg = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>1</script></svg>'
+    );
+    const cut = (await telling()).subarray(0, 4000);
+    const huge = await sharp({ create: { width: 16000, height: 8000, channels: 3, background: '#000' } })
+      .png()
+      .toBuffer();
+    for (const [name, bytes] of [
+      ['svg', svg],
+      ['text', Buffer.from('GIF89a no')],
+      ['empty', Buffer.alloc(0)],
+      ['cut', cut],
+      ['huge', huge]
+    ] as const)
+      await fails(readPhoto(bytes), InvalidDocument, /picture|pixels/).catch((e) => {
+        throw new Error(`${name}: ${e}`);
+      });
+    const { item } = await shelf.add({ part: 'harl-n8' });
+    const view = await shelf.addPhoto(item.id, '../../x<b>.jpg', await blank(40, 30).png().toBuffer());
+    expect(view.photos[0]).to.include({ name: '../../x<b>.jpg', width: 40, height: 30 });
+    expect((await sharp(await shelf.photo(item.id, view.photos[0].id)).metadata()).format).to.equal('jpeg');
+    await shelf.removePhoto(item.id, view.photos[0].id);
+    await fails(shelf.photo(item.id, view.photos[0].id), NotFound);
+  });
+
+  it('a table is shown first and taken row by row', async () => {
+    const table = 'part,place\nbrim-v16,box\nnone,box\nharl-n8,bag\n';
+    const shown = await shelf.importCsv(table, false);
+    expect([shown.added, shown.rows.length, (await shelf.all()).length]).to.deep.equal([0, 3, 0]);
+    expect((await shelf.importCsv(table, true)).added).to.equal(2);
+    const back = await shelf.exportCsv();
+    expect(back.split('\r\n').filter(Boolean)).to.have.length(3);
+  });
+
+  it('the whole workshop carries shelf, photographs and sightings to another machine', async () => {
+    const { item } = await shelf.add({ part: 'brim-v16', label: 'shown' });
+    await shelf.addPhoto(item.id, 'front.jpg', await blank(60, 40).jpeg().toBuffer());
+    await shelf.saveSighting({ id: 'seen-1', name: 'attic', kind: 'board', seen: [], dates: ['9315'] });
+    const archive = await exportWorkshop(shop.store, shelf);
+    expect((await readWorkshop(archive)).shelf).to.deep.equal([item]);
+    const db = await openDatabase(emptyFolder());
+    const other = new BuildStore(db, [...parts.values()]);
+    const there = new ShelfStore(other);
+    expect((await importWorkshop(other, there, archive)).items).to.equal(1);
+    expect((await importWorkshop(other, there, archive)).items, 'not twice').to.equal(0);
+    const view = await there.get(item.id);
+    expect([view.item, view.photos[0].name]).to.deep.equal([item, 'front.jpg']);
+    expect(await there.sightings()).to.have.length(1);
+    await db.destroy();
+  });
+
+  it('parts of one’s own are kept, changed, guarded and taken away', async () => {
+    const own = new OwnParts(shop.store);
+    const mine: Part = { ...parts.get('harl-n8')!, id: 'my-n8', name: 'My N8' };
+    await own.save('my-n8', mine);
+    expect((await shop.store.parts()).get('my-n8')!.name).to.equal('My N8');
+    await fails(own.save('harl-n8', parts.get('harl-n8')!), InvalidDocument, /part of the catalogue/);
+    await fails(own.save('my-n8', { ...mine, settings: [{ id: 'x' }] }), InvalidDocument);
+    const build = demo('plover');
+    await shop.store.create(
+      { ...build, items: build.items.map((i) => (i.id === 'network' ? { ...i, part: 'my-n8' } : i)) },
+      'x'
+    );
+    await fails(
+      own.save('my-n8', { ...mine, settings: [], functions: [], blocks: [] }),
+      InvalidDocument,
+      /Plover uses this part/
+    );
+    await fails(own.remove('my-n8'), InvalidDocument, /is used by/);
+    const other = await own.importFile(JSON.stringify({ ...mine, id: 'loose', name: 'Loose' }), 'f');
+    expect(other.id).to.equal('loose');
+    await own.remove('loose');
+    expect((await shop.store.parts()).has('loose')).to.equal(false);
+    await fails(own.importFile('id: [', 'f'), InvalidDocument);
+  });
+});
