@@ -42,7 +42,7 @@ describe('the shelf as a table', () => {
           ...(tidyPlace ? { place: tidyPlace } : {})
         });
         const text = shelfCsv([one], parts);
-        const cells = Papa.parse<string[]>(text).data.flat();
+        const cells = Papa.parse<string[]>(text, { delimiter: ',' }).data.flat();
         expect(cells.filter((cell) => /^[=+\-@]/.test(cell))).to.deep.equal([]);
         const [row] = readShelfCsv(text, parts);
         expect([row.item?.notes ?? '', row.item?.place ?? '']).to.deep.equal([tidyNotes, tidyPlace]);
@@ -51,6 +51,7 @@ describe('the shelf as a table', () => {
         numRuns: 300,
         examples: [
           ['', "'@"],
+          [';;', ';-'],
           ["''=1", '-2']
         ]
       }
@@ -65,6 +66,12 @@ describe('the shelf as a table', () => {
     expect(rows[1].problems.map((p) => p.path)).to.deep.equal(['part']);
     expect(rows[2].problems.map((p) => p.path)).to.deep.equal(['condition', 'cost', 'settings']);
     expect(rows.map((r) => r.line)).to.deep.equal([2, 3, 4]);
+  });
+  it('takes cells parted by semicolons or tabs, as the first line has them', () => {
+    for (const mark of [';', '\t']) {
+      const [row] = readShelfCsv(`part${mark}notes\nharl-n8${mark}"a;b, c;d"\n`, parts);
+      expect(row.item).to.include({ part: 'harl-n8', notes: 'a;b, c;d' });
+    }
   });
   it('a table of something else is told, not guessed', () => {
     expect(readShelfCsv('name,age\nx,3\n', parts)[0].problems[0].message).to.match(/no column "part"/);

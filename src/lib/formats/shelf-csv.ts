@@ -47,13 +47,22 @@ export function shelfCsv(items: readonly ShelfItem[], parts: PartSet): string {
   return csv([...columns], rows);
 }
 
+/** What separates the cells: the mark found most in the first line, whose cells are the names of columns. */
+function delimiterOf(text: string): string {
+  const head = text.slice(0, 2000).split(/[\r\n]/, 1)[0];
+  const count = (mark: string): number => head.split(mark).length;
+  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best));
+}
+
 /**
  * Reads a table of things: the part by its id, or by maker and name as the catalogue prints them. Each row stands
  * for itself: what is wrong in one is said beside it and takes nothing from the others.
  */
 export function readShelfCsv(text: string, parts: PartSet): ShelfRow[] {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+  const plain = text.replace(/^\uFEFF/, '');
+  const parsed = Papa.parse<Record<string, string>>(plain, {
     header: true,
+    delimiter: delimiterOf(plain),
     skipEmptyLines: 'greedy',
     transformHeader: (name) => name.trim().toLowerCase()
   });

@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import type { ShelfItem, ShelfView } from '$lib/core/model';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
-  import { ask, problemLines } from '$lib/ui/record/send';
+  import { ask, problemLines, type Reply } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import Trials from '$lib/ui/shelf/Trials.svelte';
   import { text } from '$lib/ui/text';
@@ -20,23 +20,33 @@
   const today = () => new Date().toISOString().slice(0, 10);
   const shown = $derived({ id: 'shown', part: item.part, asFound: item.asFound, chosen: {}, locked: [] });
 
-  /** Saves at once; when another window saved first, its state is shown. */
-  async function change(next: ShelfItem) {
-    const before = view;
+  let saving: Promise<void> | null = null;
+
+  /** Shows a change at once and saves it; changes made while one is being saved follow it, none is lost. */
+  function change(next: ShelfItem): Promise<void> {
     view = { ...view, item: next };
-    const reply = await ask<ShelfView>('PUT', `/shelf/${next.id}`, { item: next, version: before.version });
-    if (reply.ok) {
-      view = reply.value;
-      trouble = [];
-      saved = true;
-      return;
-    }
-    saved = false;
-    if (!('away' in reply) && reply.problem.status === 409) {
-      const now = await ask<ShelfView>('GET', `/shelf/${next.id}`);
+    saving ??= save().finally(() => (saving = null));
+    return saving;
+  }
+  async function save(): Promise<void> {
+    const sent = item;
+    const reply = await ask<ShelfView>('PUT', `/shelf/${sent.id}`, { item: sent, version: view.version });
+    saved = reply.ok;
+    if (!reply.ok) return refused(sent.id, reply);
+    trouble = [];
+    const changedSince = item !== sent;
+    view = changedSince ? { ...reply.value, item } : reply.value;
+    if (changedSince) await save();
+  }
+  /** When another window saved first, its state is shown. */
+  async function refused(id: string, reply: Exclude<Reply<ShelfView>, { ok: true }>) {
+    if ('away' in reply) trouble = [text.serverGone];
+    else if (reply.problem.status !== 409) trouble = problemLines(reply.problem);
+    else {
+      const now = await ask<ShelfView>('GET', `/shelf/${id}`);
       if (now.ok) view = now.value;
       trouble = [words.stale];
-    } else trouble = 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+    }
   }
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
   function setText(key: 'label' | 'place' | 'notes' | 'bought', event: Event) {
