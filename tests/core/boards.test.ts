@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
-  chipsKiB,
   clocksOf,
   factorOn,
   fillings,
@@ -70,12 +69,6 @@ describe('clocks', () => {
 });
 
 describe('memory', () => {
-  it('chips: depth times width, parity left out', () => {
-    expect(chipsKiB(8, 256, 4)).to.equal(1024);
-    expect(chipsKiB(24, 256, 1)).to.equal(768);
-    expect(chipsKiB(8, 256, 1)).to.equal(256);
-    expect(chipsKiB(2, 256, 4)).to.equal(256);
-  });
   it('what the start-up shows', () => {
     const shown = (total: number, remap: MemoryFacts['remap'], shadowKiB = 0) =>
       shownMemory(total, { remap, shadowKiB }).count;

@@ -17,6 +17,7 @@ const archive = writeWorkshop({
   shelf: [],
   photos: [],
   sightings: [],
+  notebooks: [],
   builds: ['plover', 'dunlin'].map((id) => ({
     head: 2,
     revisions: [

@@ -3,7 +3,8 @@ import { InvalidDocument, Part, checkPart, zodProblems, type Problem } from '../
 
 /**
  * The files of the catalogue: YAML, one part or a list of parts each, with shorthands so that a part is
- * read at one glance. `like: id` takes over from another part; `fields` are blocks with one setting each;
+ * read at one glance. `like: id` takes over from another part; `fields` are blocks with one setting each, and
+ * `means` in a field what it says of the machine;
  * `like` in a function takes over from the common functions; a claim may say `{irq: 5}` or
  * `{io: by base, length: 16}`. docs/format.md describes them.
  */
@@ -82,8 +83,10 @@ function expand(raw: Raw, functions: ReadonlyMap<string, Raw>): Raw {
   const { fields = [], ...part } = raw;
   const blocks = [...((part.blocks as Raw[]) ?? [])];
   const settings = [...((part.settings as Raw[]) ?? [])];
-  for (const field of fields as Raw[]) {
+  const means = [...((part.means as Raw[]) ?? [])];
+  for (const { means: told, ...field } of fields as Raw[]) {
     const { block, setting } = fieldOf(field);
+    if (told !== undefined) means.push(meaningOf(told, setting));
     if (block && !blocks.some((b) => b.id === block.id)) blocks.push(block);
     settings.push(setting);
   }
@@ -91,7 +94,15 @@ function expand(raw: Raw, functions: ReadonlyMap<string, Raw>): Raw {
     settings.map((s) => [String(s.id), ((s.positions as { id: string }[]) ?? []).map((p) => p.id)])
   );
   const fns = ((part.functions as Raw[]) ?? []).map((fn) => functionOf(fn, functions, positions));
-  return { ...part, blocks, settings, functions: fns };
+  return { ...part, blocks, settings, functions: fns, ...(means.length ? { means } : {}) };
+}
+
+/** `means: keyboard` where the ids of the positions are the values, or `means: {banks: {one: 1, two: 2}}`. */
+function meaningOf(told: unknown, setting: Raw): Raw {
+  const [fact, values] = isMap(told) ? Object.entries(told)[0] : [String(told), undefined];
+  const ids = (setting.positions as { id: string }[]).map((p) => p.id);
+  const own = ids.map((id) => [id, /^\d+(\.\d+)?$/.test(id) ? Number(id) : id]);
+  return { fact, setting: setting.id, values: values ?? Object.fromEntries(own) };
 }
 
 /** `fields`: a block and the setting on it in one entry. */

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import {
   Build,
   InvalidDocument,
+  Notebook,
+  PhotoMarks,
   ShelfItem,
   Sighting,
   buildSchema,
@@ -44,6 +46,8 @@ export interface KeptPhoto {
   item: string;
   name: string;
   data: Uint8Array;
+  /** Numbered marks on it. */
+  marks: PhotoMarks;
 }
 
 export interface Workshop {
@@ -52,6 +56,7 @@ export interface Workshop {
   shelf: ShelfItem[];
   photos: KeptPhoto[];
   sightings: Sighting[];
+  notebooks: Notebook[];
 }
 
 const Revision = z.object({
@@ -70,8 +75,16 @@ const History = z.object({
 const Shelf = z.object({
   items: z.array(ShelfItem).max(20_000),
   sightings: z.array(Sighting).max(5000).default([]),
+  notebooks: z.array(Notebook).max(5000).default([]),
   photos: z
-    .array(z.object({ item: z.string().max(64), name: z.string().max(120), file: z.string().max(80) }))
+    .array(
+      z.object({
+        item: z.string().max(64),
+        name: z.string().max(120),
+        file: z.string().max(80),
+        marks: PhotoMarks.default([])
+      })
+    )
     .max(20_000)
 });
 const Manifest = z.object({ format: z.literal(NAME), version: z.literal(1) });
@@ -81,7 +94,7 @@ const Manifest = z.object({ format: z.literal(NAME), version: z.literal(1) });
  * that opens on its own; `history/ID.json` holds every state; `parts/` the parts that old states and the shelf
  * use; `shelf.json` the things on the shelf, `photos/` their photographs.
  */
-export function writeWorkshop({ builds, parts, shelf, photos, sightings }: Workshop): Uint8Array {
+export function writeWorkshop({ builds, parts, shelf, photos, sightings, notebooks }: Workshop): Uint8Array {
   const files: Record<string, Uint8Array> = {};
   const put = (name: string, data: unknown) => (files[name] = strToU8(JSON.stringify(data)));
   put('workshop.json', { format: NAME, version: 1, builds: builds.length });
@@ -94,11 +107,12 @@ export function writeWorkshop({ builds, parts, shelf, photos, sightings }: Works
       for (const item of [build.board, ...build.items, ...build.shelf]) used.add(item.part);
   }
   for (const item of shelf) used.add(item.part);
-  if (shelf.length || sightings.length)
+  if (shelf.length || sightings.length || notebooks.length)
     put('shelf.json', {
       items: shelf,
       sightings,
-      photos: photos.map(({ item, name }, i) => ({ item, name, file: `photos/${i + 1}.jpg` }))
+      notebooks,
+      photos: photos.map(({ item, name, marks }, i) => ({ item, name, marks, file: `photos/${i + 1}.jpg` }))
     });
   photos.forEach(({ data }, i) => (files[`photos/${i + 1}.jpg`] = data));
   const kept = [...used].flatMap((id) => parts.get(id) ?? []);
@@ -129,8 +143,15 @@ export async function readWorkshop(bytes: Uint8Array): Promise<Workshop> {
   }
   const known = partSet(builds.flatMap((b) => [...b.parts.values()]));
   if (!files['shelf.json'])
-    return { builds: builds.map((b) => b.build), parts: known, shelf: [], photos: [], sightings: [] };
-  const { items, photos, sightings } = check('shelf.json', Shelf, json('shelf.json'));
+    return {
+      builds: builds.map((b) => b.build),
+      parts: known,
+      shelf: [],
+      photos: [],
+      sightings: [],
+      notebooks: []
+    };
+  const { items, photos, sightings, notebooks } = check('shelf.json', Shelf, json('shelf.json'));
   const parts = new Map(known);
   for (const [name, document] of partDocuments) {
     const id = name.slice('parts/'.length, -'.json'.length);
@@ -149,9 +170,10 @@ export async function readWorkshop(bytes: Uint8Array): Promise<Workshop> {
     parts,
     shelf: items,
     sightings,
-    photos: photos.flatMap(({ item, name, file }) =>
+    notebooks,
+    photos: photos.flatMap(({ item, name, file, marks }) =>
       files[file]
-        ? [{ item, name, data: files[file] }]
+        ? [{ item, name, marks, data: files[file] }]
         : fail('shelf.json', `names ${file}, which is not there`)
     )
   };

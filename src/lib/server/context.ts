@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Build, ShelfItem, Sighting, type Profile } from '../core/model';
+import { Build, Notebook, ShelfItem, Sighting, type Profile } from '../core/model';
 import { BuildStore } from './builds';
 import { projectFolder, readCatalogue, readSoftware } from './catalogue';
 import { dataFolder, openDatabase } from './database';
 import { Gate, isShared, passphraseHash } from './gate';
+import { NotebookStore } from './notebooks';
 import { OwnParts } from './own-parts';
 import { ShelfStore } from './shelf';
 import { StoreTrouble } from './trouble';
@@ -13,6 +14,7 @@ export interface Services {
   store: BuildStore;
   shelf: ShelfStore;
   own: OwnParts;
+  notebooks: NotebookStore;
   profiles: Profile[];
   gate: Gate;
 }
@@ -36,8 +38,9 @@ async function open(): Promise<Services> {
     );
   const store = new BuildStore(db, readCatalogue(), { release: process.env.YJ_RELEASE });
   const shelf = new ShelfStore(store);
+  const notebooks = new NotebookStore(store);
   if (process.env.YJ_DEMO === '1') await loadDemo(store, shelf);
-  return { store, shelf, own: new OwnParts(store), profiles: readSoftware(), gate: new Gate(db) };
+  return { store, shelf, notebooks, own: new OwnParts(store), profiles: readSoftware(), gate: new Gate(db) };
 }
 
 /** Puts the demo machines and the demo shelf in; what is there already, in the bin too, is left as it is. */
@@ -56,6 +59,12 @@ export async function loadDemo(
   for (const sighting of read('sightings.json')) {
     const one = Sighting.parse(sighting);
     if (!seen.has(one.id)) await shelf.saveSighting(one);
+  }
+  const notebooks = new NotebookStore(target);
+  const kept = new Set((await notebooks.all()).map((n) => n.notebook.id));
+  for (const notebook of read('notebooks.json')) {
+    const one = Notebook.parse(notebook);
+    if (!kept.has(one.id)) await notebooks.save(one, 0);
   }
   const there = new Set([...(await target.list()), ...(await target.list('bin'))].map((b) => b.id));
   for (const machine of read('builds.json')) {

@@ -47,7 +47,11 @@ export interface Tables {
     height: number;
     data: Uint8Array;
     at: string;
+    /** Numbered marks as JSON. */
+    marks: string;
   };
+  /** What is being found out about boards that are documented in part. */
+  notebooks: { id: string; document: string; version: number; at: string };
   /** What was seen on things that are not identified yet. */
   sightings: { id: string; document: string; at: string };
   settings: { name: string; value: string };

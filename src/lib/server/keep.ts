@@ -18,7 +18,7 @@ import { readKept } from './summaries';
 import { StoreTrouble, storeTrouble } from './trouble';
 
 /** What a backup holds; the passphrase and who is signed in stay with the machine. */
-const kept = ['builds', 'revisions', 'marks', 'parts', 'shelf', 'photos', 'sightings'] as const;
+const kept = ['builds', 'revisions', 'marks', 'parts', 'shelf', 'photos', 'sightings', 'notebooks'] as const;
 
 const assertThere = (folder: string): void => {
   if (!existsSync(databaseFile(folder)))

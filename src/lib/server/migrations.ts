@@ -87,5 +87,18 @@ export const migrations: ((db: Kysely<any>) => Promise<void>)[] = [
       .addColumn('document', 'text', (c) => c.notNull())
       .addColumn('at', 'text', (c) => c.notNull())
       .execute();
+  },
+  async (db) => {
+    await db.schema
+      .alterTable('photos')
+      .addColumn('marks', 'text', (c) => c.notNull().defaultTo('[]'))
+      .execute();
+    await db.schema
+      .createTable('notebooks')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('document', 'text', (c) => c.notNull())
+      .addColumn('version', 'integer', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .execute();
   }
 ];

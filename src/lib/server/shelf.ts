@@ -1,5 +1,6 @@
 import {
   InvalidDocument,
+  PhotoMarks,
   ShelfItem,
   Sighting,
   lentTo,
@@ -39,7 +40,7 @@ export class ShelfStore {
     const uses = await this.uses();
     const photos = await this.db
       .selectFrom('photos')
-      .select(['id', 'item', 'name', 'width', 'height'])
+      .select(['id', 'item', 'name', 'width', 'height', 'marks'])
       .orderBy('at')
       .execute();
     return rows.map((row) => {
@@ -49,7 +50,9 @@ export class ShelfStore {
         row.version,
         parts,
         uses.get(item.id) ?? [],
-        photos.filter((p) => p.item === item.id)
+        photos
+          .filter((p) => p.item === item.id)
+          .map(({ marks, ...p }) => ({ ...p, marks: PhotoMarks.parse(JSON.parse(marks)) }))
       );
     });
   }
@@ -187,11 +190,15 @@ export class ShelfStore {
     const rows = await this.db
       .selectFrom('photos')
       .innerJoin('shelf', 'shelf.id', 'photos.item')
-      .select(['photos.item', 'photos.name', 'photos.data'])
+      .select(['photos.item', 'photos.name', 'photos.data', 'photos.marks'])
       .where('shelf.deleted', 'is', null)
       .orderBy('photos.at')
       .execute();
-    return rows.map((r) => ({ ...r, data: new Uint8Array(r.data) }));
+    return rows.map(({ marks, data, ...r }) => ({
+      ...r,
+      data: new Uint8Array(data),
+      marks: PhotoMarks.parse(JSON.parse(marks))
+    }));
   }
 
   /** Photographs of an archive, checked and written anew like any other. */
@@ -214,12 +221,18 @@ export class ShelfStore {
       const id = await this.insert(trx, item);
       added++;
       for (const photo of photos.filter((p) => p.item === item.id))
-        await this.insertPhoto(trx, id, photo.name, photo);
+        await this.insertPhoto(trx, id, photo.name, photo, photo.marks);
     }
     return added;
   }
 
-  private async insertPhoto(trx: Db, item: string, name: string, picture: Picture): Promise<void> {
+  private async insertPhoto(
+    trx: Db,
+    item: string,
+    name: string,
+    picture: Picture,
+    marks: PhotoMarks = []
+  ): Promise<void> {
     await trx
       .insertInto('photos')
       .values({
@@ -229,9 +242,22 @@ export class ShelfStore {
         width: picture.width,
         height: picture.height,
         data: picture.data,
-        at: this.builds.now()
+        at: this.builds.now(),
+        marks: JSON.stringify(marks)
       })
       .execute();
+  }
+
+  async markPhoto(item: string, id: string, marks: PhotoMarks): Promise<ShelfView> {
+    const { numUpdatedRows } = await this.db
+      .updateTable('photos')
+      .set({ marks: JSON.stringify(marks) })
+      .where('id', '=', id)
+      .where('item', '=', item)
+      .executeTakeFirst();
+    if (!numUpdatedRows) throw new NotFound('There is no such photograph.');
+    this.builds.changes.tell({ kind: 'all' });
+    return this.get(item);
   }
 
   async removePhoto(item: string, id: string): Promise<void> {
@@ -256,6 +282,7 @@ export class ShelfStore {
       .values({ ...values, at: this.builds.now() })
       .onConflict((c) => c.column('id').doUpdateSet(values))
       .execute();
+    this.builds.changes.tell({ kind: 'all' });
     return sighting;
   }
 
@@ -302,7 +329,7 @@ function viewOf(
     usedIn,
     lentTo: lentTo(item),
     tried8: triedIn8Bit(item.trials, parts),
-    photos: photos.map(({ id, name, width, height }) => ({ id, name, width, height }))
+    photos: photos.map(({ id, name, width, height, marks }) => ({ id, name, width, height, marks }))
   };
 }
 

@@ -2,6 +2,7 @@ import { sameJson, type Build } from '../core/model';
 import { readWorkshop, writeWorkshop, type KeptBuild } from '../formats';
 import { transact } from './database';
 import { addRevision, freeId, withPartNames, type BuildStore } from './builds';
+import { NotebookStore } from './notebooks';
 import type { ShelfStore } from './shelf';
 import { readKept } from './summaries';
 
@@ -37,7 +38,8 @@ export async function exportWorkshop(store: BuildStore, shelf: ShelfStore): Prom
     parts: await store.parts(),
     shelf: things.map((v) => v.item),
     photos: await shelf.allPhotos(),
-    sightings: await shelf.sightings()
+    sightings: await shelf.sightings(),
+    notebooks: (await new NotebookStore(store).all()).map((n) => n.notebook)
   });
 }
 
@@ -63,7 +65,7 @@ export async function importWorkshop(
   shelf: ShelfStore,
   bytes: Uint8Array
 ): Promise<Arrivals> {
-  const { builds, parts, shelf: things, photos, sightings } = await readWorkshop(bytes);
+  const { builds, parts, shelf: things, photos, sightings, notebooks } = await readWorkshop(bytes);
   const pictures = await shelf.readPhotos(photos);
   const known = await store.parts();
   const arrivals = await transact(store.db, async (trx) => {
@@ -113,8 +115,24 @@ export async function importWorkshop(
       pictures
     );
     for (const sighting of sightings) await shelf.saveSighting(sighting, trx);
+    const kept = new NotebookStore(store);
+    const there = new Map((await kept.all(trx)).map((n) => [n.notebook.id, n.notebook]));
+    for (const notebook of notebooks) {
+      const own = there.get(notebook.id);
+      if (!own) await kept.save(notebook, 0, trx);
+      else if (!sameJson(own, notebook))
+        await kept.save({ ...notebook, id: freeName(notebook.id, there) }, 0, trx);
+    }
     return { builds: out, items };
   });
   store.changes.tell({ kind: 'all' });
   return arrivals;
+}
+
+/** An id beside those that are taken. */
+function freeName(id: string, taken: ReadonlyMap<string, unknown>): string {
+  for (let n = 2; ; n++) {
+    const name = `${id.slice(0, 58)}-${n}`;
+    if (!taken.has(name)) return name;
+  }
 }

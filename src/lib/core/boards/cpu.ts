@@ -97,6 +97,20 @@ export function clocksOf(board: Part, cpu: Part | null, at: Positions, seen: (s:
   };
 }
 
+/**
+ * ISA clock in MHz: external clock ÷ divisor where the board has one, else what the board says of itself.
+ * @returns null when neither is known
+ */
+export function isaClockOf(
+  board: Part,
+  busMHz: number | null,
+  at: Positions,
+  seen: (s: string) => boolean
+): number | null {
+  const divisor = readOffered(board.board!.busDivisor, at, seen).value;
+  return divisor !== null && busMHz !== null ? busMHz / divisor : (board.board!.busMHz ?? null);
+}
+
 /** Two clocks are the same when they differ by no more than the rounding of their names (66 for 66.7). */
 export const sameClock = (a: number, b: number): boolean => Math.abs(a - b) <= 0.035 * Math.max(a, b);
 
@@ -104,7 +118,7 @@ export const sameClock = (a: number, b: number): boolean => Math.abs(a - b) <= 0
 export const speedIndex = (cpu: CpuFacts, coreMHz: number): number =>
   Math.round(coreMHz * families[cpu.family].perMHz * 10) / 10;
 
-/** Positions of a board that suit a CPU: its bus clock, factor and voltage; null when it has none. */
+/** Positions of a board that suit a CPU: its bus clock, factor and voltage, and the divisor for the ISA bus; null when it has none. */
 export function settingsFor(board: Part, cpu: Part): Record<string, string> | null {
   const facts = board.board!;
   const c = cpu.cpu!;
@@ -135,6 +149,17 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
     (v) => v <= c.volts.high + 0.001 && v >= c.volts.low - 0.15,
     nearest((c.volts.low + c.volts.high) / 2)
   );
+  const { busClock, busDivisor } = facts;
+  const clock = offers(busClock).find(
+    (o) =>
+      o.position === null || o.position === (busClock && !Array.isArray(busClock) && out[busClock.setting])
+  );
+  if (clock)
+    pick(
+      busDivisor,
+      (v) => clock.value / v <= 8.34,
+      (a, b) => a - b
+    );
   return bus && factor && volts ? out : null;
 }
 

@@ -30,8 +30,45 @@ export function knownFilling(facts: MemoryFacts, sizes: readonly number[]): bool
 const PER_SIZE = 2;
 
 /**
- * Fillings of a board from a list of modules, by capacity: for each capacity the cheapest by `cost`. Where the
- * board has no table, banks are filled from the first on, and no module larger comes before a smaller one.
+ * Visits every filling of the banks that the board knows, each bank empty or filled with one of its choices.
+ * Where the board has no table, banks are filled from the first on, and no module larger comes before a
+ * smaller one; a bank of another form may be left out.
+ * @param visit told each filling with what it holds; returns whether to go on below it
+ */
+export function walkFillings(
+  facts: MemoryFacts,
+  choices: readonly (readonly Part[])[],
+  most: number,
+  visit: (filling: Filling) => boolean
+): void {
+  const walk = (i: number, banks: Filling['banks'], sizes: number[]): void => {
+    const fills: BankFill[] = banks.map((b) => ({ bank: b.bank, module: b.part.module!, count: b.count }));
+    const kib = fittedKiB(facts, fills);
+    if (kib > most || kib > facts.maxKiB) return;
+    // An empty bank at the end is the same filling, visited once: when its last module went in.
+    const isNew = sizes.length === 0 || sizes[sizes.length - 1] > 0;
+    if (kib > 0 && isNew && knownFilling(facts, sizes) && !visit({ kib, banks })) return;
+    if (i === facts.banks.length) return;
+    const bank = facts.banks[i];
+    for (const part of choices[i]) {
+      const size = part.module!.kib;
+      // Without a table of its own a board wants the larger modules first.
+      const last = banks.at(-1)?.part.module!.kib ?? Infinity;
+      if (facts.fillings === undefined && size > last) continue;
+      walk(i + 1, [...banks, { bank: bank.id, part, count: bank.sockets }], [...sizes, size]);
+    }
+    // A table may leave a bank out; without one only a bank of another form than the next may be.
+    const isLeftOut =
+      facts.fillings !== undefined
+        ? facts.fillings.some((row) => (row[i] ?? 0) === 0 && row.slice(i + 1).some((x) => x > 0))
+        : i + 1 < facts.banks.length && facts.banks[i + 1].forms[0] !== bank.forms[0];
+    if (isLeftOut) walk(i + 1, banks, [...sizes, 0]);
+  };
+  walk(0, [], []);
+}
+
+/**
+ * Fillings of a board from a list of modules, by capacity: for each capacity the cheapest by `cost`.
  * @param most stops looking at fillings above so many KiB
  */
 export function fillings(
@@ -42,36 +79,12 @@ export function fillings(
 ): Filling[] {
   const best = new Map<number, { filling: Filling; cost: number }>();
   const choices = facts.banks.map((bank) => cheapestBySize(modules, facts, bank, cost));
-  const walk = (i: number, banks: Filling['banks'], sizes: number[], sum: number): void => {
-    const fills: BankFill[] = banks.map((b) => ({ bank: b.bank, module: b.part.module!, count: b.count }));
-    const kib = fittedKiB(facts, fills);
-    if (kib > most || kib > facts.maxKiB) return;
-    if (kib > 0 && knownFilling(facts, sizes)) {
-      const known = best.get(kib);
-      if (!known || sum < known.cost) best.set(kib, { filling: { kib, banks }, cost: sum });
-    }
-    if (i === facts.banks.length) return;
-    const bank = facts.banks[i];
-    for (const part of choices[i]) {
-      const size = part.module!.kib;
-      // Without a table of its own a board wants the larger modules first.
-      if (facts.fillings === undefined && sizes.length && size > sizes[sizes.length - 1]) continue;
-      walk(
-        i + 1,
-        [...banks, { bank: bank.id, part, count: bank.sockets }],
-        [...sizes, size],
-        sum + cost(part, bank.sockets)
-      );
-    }
-    // A bank of another form may be left empty before one that is filled.
-    if (
-      facts.fillings === undefined &&
-      i + 1 < facts.banks.length &&
-      facts.banks[i + 1].forms[0] !== bank.forms[0]
-    )
-      walk(i + 1, banks, sizes, sum);
-  };
-  walk(0, [], [], 0);
+  walkFillings(facts, choices, most, (filling) => {
+    const sum = filling.banks.reduce((n, b) => n + cost(b.part, b.count), 0);
+    const known = best.get(filling.kib);
+    if (!known || sum < known.cost) best.set(filling.kib, { filling, cost: sum });
+    return true;
+  });
   return [...best.values()].map((b) => b.filling).sort((a, b) => a.kib - b.kib);
 }
 

@@ -1,3 +1,7 @@
 export * from './cpu';
 export * from './memory';
 export * from './fillings';
+export * from './waits';
+export * from './memory-plan';
+export * from './chips';
+export * from './readings';

@@ -55,10 +55,3 @@ export function freeBase(shown: Shown, dos: number, isAt: boolean): number {
   const taken = dos >= 5 && isAt && shown.extended >= 64 ? 24 : 60;
   return Math.max(0, shown.base - taken);
 }
-
-/**
- * KiB of a set of chips: chips × depth × width ÷ 8, parity chips left out.
- * @param depthK depth in K (256 for 256K), @param width bits of one chip
- */
-export const chipsKiB = (chips: number, depthK: number, width: number): number =>
-  (chips * depthK * width) / 8;

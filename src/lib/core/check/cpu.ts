@@ -1,4 +1,13 @@
-import { clocksOf, factorOn, families, hasMultiplierPins, offers, sameClock, socketTakes } from '../boards';
+import {
+  clocksOf,
+  factorOn,
+  families,
+  hasMultiplierPins,
+  isaClockOf,
+  offers,
+  sameClock,
+  socketTakes
+} from '../boards';
 import type { Offered } from '../model';
 import { rule, setFix, type Rule, type Situation } from './rule';
 
@@ -15,6 +24,10 @@ const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean)
   offers(offered).find((o) => o.position !== null && fits(o.value));
 const mhz = (n: number) => `${Math.round(n * 10) / 10} MHz`;
 const volts = (n: number) => `${n} V`;
+
+/** ISA clock: what the divisor makes of the external clock, else what the board says of itself. */
+const isaMHz = (s: Situation): number | undefined =>
+  isaClockOf(s.kit.board, clocks(s).bus.value, s.at, seen(s)) ?? undefined;
 
 const socket = rule('cpu.socket', 'A CPU needs its socket and a board that knows its family.', (s) => {
   const { cpu, board, facts } = s.kit;
@@ -227,10 +240,13 @@ const isaClock = rule(
   'isa.clock',
   'ISA cards expect 8 to 8.33 MHz; 10 is marginal and above 12 most fail.',
   (s) => {
-    const set = s.m.board.part.board?.busMHz;
-    if (set === undefined || set <= 8.34) return [];
     const cpuBus = clocks(s).bus.value;
-    const divisor = cpuBus === null ? null : [2, 3, 4, 5, 6, 8].find((n) => cpuBus / n <= 8.34);
+    const set = isaMHz(s);
+    if (set === undefined || set <= 8.34) return [];
+    const told = s.kit.facts.busDivisor;
+    const ways = told ? offers(told).map((o) => o.value) : [2, 3, 4, 5, 6, 8];
+    const divisor = cpuBus === null ? null : [...ways].sort((a, b) => a - b).find((n) => cpuBus / n <= 8.34);
+    const right = positionFor(told, (v) => v === divisor);
     const advice =
       divisor && cpuBus
         ? `Divide by ${divisor}: ${mhz(cpuBus / divisor)}.`
@@ -240,10 +256,12 @@ const isaClock = rule(
       {
         severity: isClash ? 'clash' : 'caution',
         about: [s.m.board.item.id],
-        title: `The ISA bus runs at ${set} MHz`,
+        title: `The ISA bus runs at ${mhz(set)}`,
         sentence: isClash
           ? `Most cards fail at this clock. ${advice}`
-          : `Some cards fail ${set > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found: ${advice}`
+          : `Some cards fail ${set > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found: ${advice}`,
+        fixes:
+          told && !Array.isArray(told) && right ? [setFix(s, 'board', told.setting, right.position!)] : []
       }
     ];
   }

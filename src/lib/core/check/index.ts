@@ -10,6 +10,7 @@ import { lineRules } from './lines';
 import { memoryRules } from './memory';
 import { powerRules } from './power';
 import { seatRules } from './seat';
+import { switchRules } from './switches';
 import { videoRules } from './video';
 
 /** Every rule that `check` applies, by subject; adding one is adding it to one of the tables. */
@@ -22,6 +23,7 @@ export const rules = [
   ...seatRules,
   ...memoryRules,
   ...driveRules,
+  ...switchRules,
   ...briefRules
 ];
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Address } from './hex';
-import { Id, Part } from './part';
+import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 
 const Text = z.string().max(4000);
@@ -26,6 +26,8 @@ export const Item = z.strictObject({
   slotAsFound: Id.optional(),
   /** Positions as found on the bench. A setting that is not listed was not looked at. */
   asFound: Positions.default({}),
+  /** Blocks as they were seen, where that says more than the positions: half looked at, or in no table. */
+  seen: z.record(Id, State).optional(),
   /** Positions the plan wants. A setting that is not listed stays as found. */
   chosen: Positions.default({}),
   /** Settings on which the user's word is final. */
@@ -59,6 +61,29 @@ export const Profile = z.strictObject({
   /** What it asks of the machine beside lines. */
   wants: Wants.optional(),
   needs: z.array(Need).max(32).default([])
+});
+
+/** A move or a step of the bench sheet that was ticked off. `from` is the position before, to go back to. */
+export const Tick = z.strictObject({
+  at: z.iso.datetime(),
+  text: z.string().max(400),
+  item: Id.optional(),
+  setting: Id.optional(),
+  from: z.string().max(64).optional()
+});
+
+/** A step of taking the machine apart; read backwards it is the order of putting it together. */
+export const Teardown = z.strictObject({
+  id: Id,
+  at: z.iso.datetime(),
+  kind: z.enum(['screw', 'cable', 'card', 'drive', 'supply', 'board', 'cover', 'other']),
+  what: z.string().trim().min(1, 'say what came off').max(200),
+  /** Where it was: a plug, a slot, which way round. */
+  where: z.string().max(200).optional(),
+  /** Pins of the board that it was on. */
+  header: Id.optional(),
+  /** Put back. */
+  back: z.iso.datetime().optional()
 });
 
 export const Brief = z.strictObject({
@@ -99,6 +124,18 @@ export const Build = z.strictObject({
   /** Functions in use the whole session (a mouse on COM1). */
   resident: z.array(FunctionRef).max(100).default([]),
   acknowledged: z.array(z.string().max(300)).max(500).default([]),
+  /** Ticked steps of the bench sheet, by key. */
+  done: z
+    .record(z.string().max(200), Tick)
+    .refine((done) => Object.keys(done).length <= 1000, 'at most 1000 ticks')
+    .optional(),
+  /** Steps of taking it apart, by id. */
+  teardown: z
+    .record(Id, Teardown)
+    .refine((steps) => Object.keys(steps).length <= 300, 'at most 300 steps')
+    .optional(),
+  /** What sits on each row of pins of the board, in the words of whoever unplugged it. */
+  pins: z.record(Id, z.string().max(400)).optional(),
   /**
    * Set when the build came in a file of a newer minor version: that version, and the fields beside
    * the build that this release does not know. They are kept and written out again.
@@ -116,7 +153,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 2;
+export const FORMAT_MINOR = 3;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */
@@ -128,6 +165,8 @@ export const BuildFile = z.strictObject({
   parts: z.array(Part).max(250)
 });
 
+export type Tick = z.output<typeof Tick>;
+export type Teardown = z.output<typeof Teardown>;
 export type Item = z.output<typeof Item>;
 export type FunctionRef = z.output<typeof FunctionRef>;
 export type Need = z.output<typeof Need>;

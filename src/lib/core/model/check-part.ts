@@ -84,6 +84,13 @@ export function checkPart(part: Part): Problem[] {
     }
   });
 
+  part.means?.forEach((meaning, i) => {
+    const setting = settings.get(meaning.setting);
+    if (!setting) say(`means[${i}].setting`, `there is no setting "${meaning.setting}"`);
+    else
+      for (const p of Object.keys(meaning.values))
+        if (!has(setting, p)) say(`means[${i}].values`, `setting "${setting.id}" has no position "${p}"`);
+  });
   part.board?.slots.forEach((slot, i) =>
     Object.values(slot.routing ?? {}).forEach((id) => {
       if (!settings.has(id)) say(`board.slots[${i}].routing`, `there is no setting "${id}"`);

@@ -4,6 +4,7 @@ export * from './facts';
 export * from './wishes';
 export * from './build';
 export * from './shelf';
+export * from './notebook';
 export * from './problem';
 export * from './names';
 export { checkPart, forbidden, repeated } from './check-part';

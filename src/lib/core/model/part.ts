@@ -11,6 +11,7 @@ import {
   FpuFacts,
   KeyboardFacts,
   LookFacts,
+  Meaning,
   ModuleFacts,
   MonitorFacts,
   PowerNeed,
@@ -341,6 +342,8 @@ export const Part = z.strictObject({
   settings: z.array(Setting).max(64).default([]),
   functions: z.array(PartFunction).max(32).default([]),
   constraints: z.array(Constraint).max(64).default([]),
+  /** What settings say of the machine, beside the lines that they choose. */
+  means: z.array(Meaning).max(32).optional(),
   startup: z.array(StartupLine).max(16).default([])
 });
 

@@ -64,6 +64,18 @@ export function triedIn8Bit(
   return { works: of('works'), not: of('does-not') };
 }
 
+/** Numbered marks on a photograph: what plug that was, which way round. In percent of its size. */
+export const PhotoMarks = z
+  .array(
+    z.strictObject({
+      x: z.number().min(0).max(100),
+      y: z.number().min(0).max(100),
+      text: z.string().trim().min(1, 'say what it is').max(200)
+    })
+  )
+  .max(60);
+export type PhotoMarks = z.output<typeof PhotoMarks>;
+
 /** A thing on the shelf as lists show it. */
 export interface ShelfView {
   item: ShelfItem;
@@ -76,7 +88,7 @@ export interface ShelfView {
   usedIn: { build: string; name: string }[];
   lentTo: string | null;
   tried8: ReturnType<typeof triedIn8Bit>;
-  photos: { id: string; name: string; width: number; height: number }[];
+  photos: { id: string; name: string; width: number; height: number; marks: PhotoMarks }[];
 }
 
 /** What somebody saw on a board or card that is not known yet. */

@@ -42,6 +42,9 @@ export interface MoveList {
 /** `pins 3-4` */
 const pins = ([a, b]: readonly [number, number]) => `pins ${Math.min(a, b)}-${Math.max(a, b)}`;
 
+/** Levers of one setting that are told one by one. */
+const MOST_LEVERS = 3;
+
 /** What to do on the block of a setting to bring it from one position to another. */
 export function actionsFor(
   fitted: Fitted,
@@ -73,7 +76,16 @@ export function actionsFor(
   }
   if (block.kind === 'dip') {
     const word = (side: 'on' | 'off') => sideWord(block.printed, side);
-    return leverMoves(from?.state, to.state).map((move) => ({
+    const levers = leverMoves(from?.state, to.state);
+    // A row of levers is set at one glance.
+    if (levers.length > MOST_LEVERS)
+      return [
+        {
+          ...base,
+          text: `${name}: ${levers.map((m) => `${m.lever} ${word(m.to)}`).join(', ')}. (${meaning})`
+        }
+      ];
+    return levers.map((move) => ({
       ...base,
       text: `${name}: switch ${move.lever} to ${word(move.to)}. (${meaning})`
     }));

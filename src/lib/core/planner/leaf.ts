@@ -1,5 +1,6 @@
 import type { Brief, Build, Finding, PartSet } from '../model';
 import { check } from '../check';
+import { planned } from '../settings';
 import { choose, resolve } from '../solver';
 import { assemble, partsOf, trims, withTrim, type Choice } from './assemble';
 import { weighSides, type Pool } from './pool';
@@ -21,7 +22,8 @@ export interface Worked {
 
 /** Works one choice out to the end: seats, settings, lines, rules, and the lightest case, supply and keyboard. */
 export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet): Worked {
-  const bare = assemble(pool, brief, choice, []);
+  const assembled = assemble(pool, brief, choice, []);
+  const bare = assembled && planned(assembled, parts);
   if (!bare) return { plan: null, reason: 'Not enough slots of the right kind' };
   const result = resolve(bare, parts, { alternatives: 0, relaxations: 0, maxNodes: LINE_NODES });
   if (result.status !== 'solved') {

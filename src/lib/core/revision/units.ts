@@ -2,9 +2,9 @@ import type { Build, FunctionRef, Item } from '../model';
 
 /**
  * A build as single facts, each under a key: what can be compared, merged and told one by one. Keys:
- * `field/NAME`, `brief/NAME`, `profile/ID`, `pair/…`, `acknowledged/…`, and for each item
+ * `field/NAME`, `brief/NAME`, `profile/ID`, `pair/…`, `acknowledged/…`, `done/…`, `teardown/ID`, `pins/ID`, and for each item
  * `item/ID` (fitted or lying ready), `item/ID/field/NAME`, `item/ID/asFound/SETTING`,
- * `…/chosen/SETTING`, `…/locked/SETTING` and the lists that name its functions.
+ * `…/chosen/SETTING`, `…/locked/SETTING`, `…/seen/BLOCK` and the lists that name its functions.
  */
 export type Units = Map<string, unknown>;
 
@@ -20,8 +20,11 @@ const listNames = Object.keys(lists) as ListName[];
 /** All facts of a build; lists that are sets lose their order and repetitions. */
 export function unitsOf(build: Build): Units {
   const units: Units = new Map();
-  const { board, items, shelf, brief, neverTogether, resident: _r, acknowledged, ...fields } = build;
+  const { board, items, shelf, brief, neverTogether, resident: _r, acknowledged, ...rest } = build;
+  const { done, teardown, pins, ...fields } = rest;
   for (const [name, value] of Object.entries(fields)) units.set(`field/${name}`, value);
+  for (const [name, entries] of Object.entries({ done, teardown, pins }))
+    for (const [key, value] of Object.entries(entries ?? {})) units.set(`${name}/${key}`, value);
   const { profiles, mustBeOn: _on, mayBeOff: _off, ...facts } = brief;
   for (const [name, value] of Object.entries(facts)) units.set(`brief/${name}`, value);
   profiles.forEach((profile) => {
@@ -47,10 +50,11 @@ export type Place = 'board' | 'fitted' | 'ready';
 function addItem(units: Units, item: Item, place: Place): void {
   const key = `item/${item.id}`;
   units.set(key, place);
-  const { id: _id, asFound, chosen, locked, ...fields } = item;
+  const { id: _id, asFound, chosen, locked, seen, ...fields } = item;
   for (const [name, value] of Object.entries(fields)) units.set(`${key}/field/${name}`, value);
   for (const [setting, position] of Object.entries(asFound)) units.set(`${key}/asFound/${setting}`, position);
   for (const [setting, position] of Object.entries(chosen)) units.set(`${key}/chosen/${setting}`, position);
+  for (const [block, state] of Object.entries(seen ?? {})) units.set(`${key}/seen/${block}`, state);
   locked.forEach((setting) => units.set(`${key}/locked/${setting}`, true));
 }
 
@@ -87,6 +91,7 @@ export function buildOf(units: Units): Build {
     const name = rest.join('/');
     if (kind === 'field') give(root, name, value);
     else if (kind === 'brief') give(brief, name, value);
+    else if (kind === 'done' || kind === 'teardown' || kind === 'pins') giveUnder(root, kind, name, value);
     else if (kind === 'profile') build.profiles.push(value);
     else if (kind === 'acknowledged') build.acknowledged.push(name);
     else if (kind === 'pair') {
@@ -118,7 +123,14 @@ function addFact(
   if (kind === 'field') give(item, name, value);
   else if (kind === 'asFound' || kind === 'chosen') item[kind][name] = value as string;
   else if (kind === 'locked') item.locked.push(name);
+  else if (kind === 'seen') giveUnder(item, 'seen', name, value);
   else refs[kind as ListName].push(value);
+}
+
+/** Sets an entry of a record that is there only when it holds one. */
+function giveUnder(object: object, record: string, name: string, value: unknown): void {
+  if (!Object.hasOwn(object, record)) give(object, record, {});
+  give((object as Record<string, object>)[record], name, value);
 }
 
 /** Sets a field of any name, `__proto__` too. */

@@ -6,7 +6,8 @@ import {
   type Part,
   type PartSet,
   type Position,
-  type Setting
+  type Setting,
+  type State
 } from '../model';
 
 /** What is needed to name things: the parts, and the states of the build in which items may be found. */
@@ -58,6 +59,12 @@ export function describe(key: string, from: unknown, to: unknown, facts: Facts):
         from: fieldText(name, from, facts),
         to: fieldText(name, to, facts)
       };
+    if (sort === 'seen') {
+      const block = part?.blocks.find((b) => b.id === name);
+      const read = (state: unknown): string =>
+        block && state ? stateText(block, { state: state as State }) : 'not looked at';
+      return { subject, what: `${block?.label ?? name}, as seen`, from: read(from), to: read(to) };
+    }
     const fn = part?.functions.find((f) => f.id === name);
     return {
       subject,
@@ -85,12 +92,31 @@ export function describe(key: string, from: unknown, to: unknown, facts: Facts):
       to: to ? 'acknowledged' : 'open'
     };
   const field = [id, sort, ...rest].filter((x) => x !== undefined).join('/');
+  if (Object.hasOwn(records, kind)) return records[kind](field, from, to);
   return {
     subject: kind === 'brief' ? 'Brief' : 'Build',
     what: buildFields[field] ?? field,
     ...values(from, to)
   };
 }
+
+type Step = { text?: string; what?: string } | undefined;
+const records: Record<string, (key: string, from: unknown, to: unknown) => Description> = {
+  done: (key, from, to) => ({
+    subject: 'Bench sheet',
+    what: ((to ?? from) as Step)?.text ?? key,
+    from: from ? 'ticked' : 'open',
+    to: to ? 'ticked' : 'open'
+  }),
+  teardown: (key, from, to) => ({
+    subject: 'Taken apart',
+    what: ((to ?? from) as Step)?.what ?? key,
+    from: from === undefined ? NOTHING : backText(from),
+    to: to === undefined ? NOTHING : backText(to)
+  }),
+  pins: (key, from, to) => ({ subject: 'Pins', what: key, ...values(from, to) })
+};
+const backText = (step: unknown) => ((step as { back?: string }).back ? 'put back' : 'taken off');
 
 const itemFields: Record<string, string> = {
   part: 'part',
@@ -161,7 +187,7 @@ function positionText(
 }
 
 /** What is physically there in a position: `cap on 5-6`, `1 ON, 2 OFF`. Empty when it is not known. */
-export function stateText(block: Block, { state }: Position): string {
+export function stateText(block: Block, { state }: Pick<Position, 'state'>): string {
   if (!state) return '';
   if ('caps' in state)
     return state.caps.length

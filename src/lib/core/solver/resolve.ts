@@ -16,6 +16,7 @@ import { compile } from './compile';
 import { findCore, type Core } from './core';
 import { type Objective } from './objective';
 import { findRelaxations, type Relaxation } from './relax';
+import { lineSettings } from './scopes';
 import { solve, type Limits, type Outcome } from './solve';
 import type { Compiled } from './problem';
 
@@ -149,12 +150,14 @@ export function solutionOf(
 ): Solution {
   const at: Positions = (item, setting) => positions.get(keyOf(item, setting));
   const lines = linesAt(m, at);
+  const decided = lineSettings(m);
   const byItem: Solution['positions'] = {};
   const moves: Move[] = [];
   for (const { item, part } of m.fitted) {
     for (const setting of part.settings) {
       const position = at(item.id, setting.id);
-      if (position === undefined) continue;
+      // What no line hangs on is not decided here: banks, voltages, the first display.
+      if (position === undefined || !decided.has(keyOf(item.id, setting.id))) continue;
       (byItem[item.id] ??= {})[setting.id] = position;
       if (item.id !== 'pnp' && foundPosition(item, setting) !== position)
         moves.push({

@@ -20,7 +20,8 @@ export function isFixed(fitted: Fitted, setting: Setting): boolean {
   return !setting.known || block?.kind === 'firmware' || fitted.item.locked.includes(setting.id);
 }
 
-export function collectChoices(m: Machine, options: CompileOptions, now: Positions): Map<string, Choice> {
+/** Settings, as `item/setting`, that some line, function or constraint hangs on; no other is the solver's to decide. */
+export function lineSettings(m: Machine): Set<string> {
   const relevant = new Set<string>();
   for (const fitted of m.fitted) {
     const add = (setting: string) => relevant.add(keyOf(fitted.item.id, setting));
@@ -31,6 +32,11 @@ export function collectChoices(m: Machine, options: CompileOptions, now: Positio
     }
     fitted.part.constraints.forEach((c) => constraintSettings(c).forEach(add));
   }
+  return relevant;
+}
+
+export function collectChoices(m: Machine, options: CompileOptions, now: Positions): Map<string, Choice> {
+  const relevant = lineSettings(m);
   const choices = new Map<string, Choice>();
   for (const fitted of m.fitted)
     for (const setting of fitted.part.settings) {

@@ -1,87 +1,24 @@
 import { z } from 'zod';
 import { drawers } from '../../core/catalogue';
-import { Brief, BuildFile, Id, Part, Profile, ShelfItem, Sighting } from '../../core/model';
-import { MAX_ARCHIVE, MAX_CSV, MAX_FILE, exportKinds } from '../../formats';
+import { Brief, BuildFile, Id, Part, Profile, ShelfItem } from '../../core/model';
 import { BuildName } from '../builds';
-import { MAX_PHOTO } from '../photos';
+import {
+  ById,
+  ByRevision,
+  page,
+  query,
+  Done,
+  Note,
+  Base,
+  file,
+  partFile,
+  archive,
+  ResolveOptions,
+  Export,
+  endpoint
+} from './endpoint';
 import * as reply from './replies';
-
-/** A body that is no JSON of the API: a file, up to a size in bytes, with how it is handed on. */
-export interface RawBody<B = unknown> {
-  media: string;
-  max: number;
-  decode: (bytes: Uint8Array) => B;
-}
-
-/** One operation of the API: what it takes, what it answers, how it fails. */
-export interface Endpoint<P = unknown, Q = unknown, B = unknown> {
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  path: string;
-  summary: string;
-  params: z.ZodType<P>;
-  query: z.ZodType<Q>;
-  body: z.ZodType<B> | RawBody<B> | null;
-  reply: z.ZodType | { media: string };
-  status: number;
-  errors: readonly number[];
-}
-
-const none = z.object({});
-const ById = z.object({ id: Id });
-const ByPhoto = z.object({ id: Id, photo: z.uuid() });
-const ByRevision = z.object({
-  id: Id,
-  revision: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER)
-});
-const page = {
-  limit: z.coerce.number().int().min(1).max(500).default(100),
-  offset: z.coerce.number().int().min(0).max(1_000_000).default(0)
-};
-const query = z.string().max(200).default('');
-const Done = z.object({ done: z.literal(true) });
-const Note = z.string().max(200).default('');
-const Base = z.number().int().min(0);
-const file: RawBody<string> = {
-  media: 'application/json',
-  max: MAX_FILE,
-  decode: (bytes) => new TextDecoder().decode(bytes)
-};
-const asText = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
-const partFile: RawBody<string> = { media: 'application/yaml', max: 1024 * 1024, decode: asText };
-const table: RawBody<string> = { media: 'text/csv', max: MAX_CSV, decode: asText };
-const photograph: RawBody<Uint8Array> = { media: 'image/*', max: MAX_PHOTO, decode: (bytes) => bytes };
-const archive: RawBody<Uint8Array> = { media: 'application/zip', max: MAX_ARCHIVE, decode: (bytes) => bytes };
-
-const ResolveOptions = z.strictObject({
-  allowOff: z.boolean().default(false),
-  alternatives: z.number().int().min(0).max(8).default(2),
-  /** Bounds the work of one request; its time is bounded besides. */
-  maxNodes: z.number().int().min(1).max(200_000).default(50_000)
-});
-
-const Export = z.enum(exportKinds);
-
-interface Given<P, Q, B> {
-  method: Endpoint['method'];
-  path: string;
-  summary: string;
-  params?: z.ZodType<P>;
-  query?: z.ZodType<Q>;
-  body?: z.ZodType<B> | RawBody<B>;
-  reply: Endpoint['reply'];
-  status?: number;
-  errors?: readonly number[];
-}
-type Empty = Record<string, never>;
-
-const endpoint = <P = Empty, Q = Empty, B = null>(given: Given<P, Q, B>): Endpoint<P, Q, B> => ({
-  params: none as unknown as z.ZodType<P>,
-  query: none as unknown as z.ZodType<Q>,
-  body: null,
-  status: 200,
-  ...given,
-  errors: [...(given.errors ?? []), ...(given.body ? [413, 415, 422] : given.query ? [422] : []), 500]
-});
+import { shelfEndpoints } from './shelf-endpoints';
 
 /** Every operation, under /api/v1. The routes, the description and the tests read this table. */
 export const endpoints = {
@@ -323,122 +260,7 @@ export const endpoints = {
     }),
     reply: reply.PlanReply
   }),
-  listShelf: endpoint({
-    method: 'GET',
-    path: '/shelf',
-    summary: 'Things on the shelf, or those in its bin',
-    query: z.object({ from: z.enum(['use', 'bin']).default('use'), q: query, ...page }),
-    reply: z.object({ items: z.array(reply.ShelfReply), total: z.number().int() })
-  }),
-  addToShelf: endpoint({
-    method: 'POST',
-    path: '/shelf',
-    summary: 'Put something on the shelf',
-    body: z.strictObject({ item: z.record(z.string(), z.unknown()) }),
-    reply: reply.ShelfReply,
-    status: 201
-  }),
-  getShelfItem: endpoint({
-    method: 'GET',
-    path: '/shelf/{id}',
-    summary: 'One thing on the shelf',
-    params: ById,
-    reply: reply.ShelfReply,
-    errors: [404]
-  }),
-  saveShelfItem: endpoint({
-    method: 'PUT',
-    path: '/shelf/{id}',
-    summary: 'Save a thing on the shelf; version is the one that was changed',
-    params: ById,
-    body: z.strictObject({ item: z.record(z.string(), z.unknown()), version: Base }),
-    reply: reply.ShelfReply,
-    errors: [404, 409]
-  }),
-  binShelfItem: endpoint({
-    method: 'DELETE',
-    path: '/shelf/{id}',
-    summary: 'Put a thing on the shelf in the bin',
-    params: ById,
-    reply: Done,
-    errors: [404]
-  }),
-  putBackShelfItem: endpoint({
-    method: 'POST',
-    path: '/shelf/{id}/put-back',
-    summary: 'Take a thing of the shelf out of the bin',
-    params: ById,
-    reply: Done,
-    errors: [404]
-  }),
-  addPhoto: endpoint({
-    method: 'POST',
-    path: '/shelf/{id}/photos',
-    summary: 'Add a photograph; it is made smaller, and what the camera wrote into it is left out',
-    params: ById,
-    query: z.object({ name: z.string().max(200).default('') }),
-    body: photograph,
-    reply: reply.ShelfReply,
-    status: 201,
-    errors: [404]
-  }),
-  getPhoto: endpoint({
-    method: 'GET',
-    path: '/shelf/{id}/photos/{photo}',
-    summary: 'A photograph',
-    params: ByPhoto,
-    reply: { media: 'image/jpeg' },
-    errors: [404]
-  }),
-  removePhoto: endpoint({
-    method: 'DELETE',
-    path: '/shelf/{id}/photos/{photo}',
-    summary: 'Delete a photograph',
-    params: ByPhoto,
-    reply: Done,
-    errors: [404]
-  }),
-  listSightings: endpoint({
-    method: 'GET',
-    path: '/sightings',
-    summary: 'What was seen on things that are not identified yet',
-    reply: z.object({ sightings: z.array(Sighting) })
-  }),
-  saveSighting: endpoint({
-    method: 'PUT',
-    path: '/sightings/{id}',
-    summary: 'Save what was seen on a thing',
-    params: ById,
-    body: z.strictObject({ sighting: Sighting }),
-    reply: Sighting
-  }),
-  removeSighting: endpoint({
-    method: 'DELETE',
-    path: '/sightings/{id}',
-    summary: 'Forget what was seen on a thing',
-    params: ById,
-    reply: Done,
-    errors: [404]
-  }),
-  exportShelf: endpoint({
-    method: 'GET',
-    path: '/shelf/table',
-    summary: 'The shelf as CSV',
-    reply: { media: 'text/csv' }
-  }),
-  importShelf: endpoint({
-    method: 'POST',
-    path: '/shelf/table',
-    summary: 'Read a table of things; take=true puts the rows without errors on the shelf',
-    query: z.object({
-      take: z
-        .enum(['true', 'false'])
-        .default('false')
-        .transform((x) => x === 'true')
-    }),
-    body: table,
-    reply: reply.CsvReply
-  }),
+  ...shelfEndpoints,
   check: endpoint({
     method: 'POST',
     path: '/check',

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { endpoints, named, type Endpoint, type RawBody } from './endpoints';
+import type { Endpoint, RawBody } from './endpoint';
+import { endpoints, named } from './endpoints';
 
 type Json = Record<string, unknown>;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Build, Part, ShelfItem, type Finding } from '../../core/model';
+import { Build, Notebook, Part, PhotoMarks, ShelfItem, type Finding } from '../../core/model';
 import type { Change } from '../../core/revision';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
 
@@ -167,9 +167,17 @@ export const ShelfReply = z.object({
   usedIn: z.array(z.object({ build: z.string(), name: z.string() })),
   lentTo: z.string().nullable(),
   photos: z.array(
-    z.object({ id: z.string(), name: z.string(), width: z.number().int(), height: z.number().int() })
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      width: z.number().int(),
+      height: z.number().int(),
+      marks: PhotoMarks
+    })
   )
 });
+
+export const NotebookReply = z.object({ notebook: Notebook, version: z.number().int() });
 
 export const CsvReply = z.object({
   added: z.number().int(),

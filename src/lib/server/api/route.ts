@@ -4,7 +4,7 @@ import { InvalidDocument, zodProblems } from '../../core/model';
 import { Conflict, InBin, NotFound, Stale } from '../errors';
 import { dataFolder, databaseFile } from '../database';
 import { storeTrouble } from '../trouble';
-import type { Endpoint, RawBody } from './endpoints';
+import type { Endpoint, RawBody } from './endpoint';
 
 /** Largest JSON body, in bytes: a build file and its wrapping. */
 const MAX_JSON = 9 * 1024 * 1024;

@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { Block, Part, Setting, State } from '$lib/core/model';
   import { text } from '../text';
-  import BlockInput from './BlockInput.svelte';
+  import BlockInput from '../parts/BlockInput.svelte';
   import Sources from './Sources.svelte';
 
   interface Props {
@@ -208,7 +208,7 @@
           </li>
         {/each}
       </ul>
-      <BlockInput {block} state={drawn} change={(next) => (drawn = next)} />
+      <BlockInput {block} label={text.editor.drawHint} state={drawn} change={(next) => (drawn = next)} />
       <div class="row">
         <label>{words.positionName} <input bind:value={called} maxlength="60" /></label>
         <Button class="act" disabled={!drawn || !called.trim()} onclick={() => addPosition(s)}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Block, State } from '$lib/core/model';
+  import { pinAt, printedMark } from './printed';
 
   interface Props {
     block: Block;
@@ -17,10 +18,7 @@
   /** Centre of a pin, counted down each column from the corner that holds pin 1. */
   function pin(n: number): [number, number] {
     if (block.kind !== 'header') return [0, 0];
-    const column = Math.floor((n - 1) / block.rows);
-    const row = (n - 1) % block.rows;
-    const x = block.pin1.endsWith('right') ? block.columns - 1 - column : column;
-    const y = block.pin1.startsWith('bottom') ? block.rows - 1 - row : row;
+    const [x, y] = pinAt(block, n);
     return [x * pitch + pitch / 2, y * cell + cell / 2];
   }
 
@@ -79,17 +77,7 @@
       />{/if}
     <text x={(n - 1) * 15 + 9.5} y="31" text-anchor="middle" class="tiny on-body">{n}</text>
   {/each}
-  <text x={block.switches * 15 + 8} y="12" class="tiny"
-    >{block.printed === 'OPEN'
-      ? '↓ OPEN'
-      : block.printed === 'CLOSED'
-        ? '↑ CLOSED'
-        : block.printed === '0/1'
-          ? '↑ 1'
-          : block.printed === 'arrow'
-            ? '↑'
-            : '↑ ON'}</text
-  >
+  <text x={block.switches * 15 + 8} y="12" class="tiny">{printedMark(block)}</text>
 {:else if block.kind === 'rotary'}
   <circle cx="14" cy="14" r="13" class="body" />
   {#each chosen as state, i (i)}{#if 'step' in state}<text

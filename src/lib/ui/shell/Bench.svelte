@@ -4,6 +4,7 @@
   import { Button } from 'flowbite-svelte';
   import { onMount, type Snippet } from 'svelte';
   import type { Build, Part } from '$lib/core/model';
+  import { differences } from '$lib/core/settings';
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
   import { Session } from '../record/session.svelte';
@@ -31,18 +32,25 @@
   /** Somebody wanted to go where the server is needed while it is away. */
   let staying = $state(false);
   let notices: Notices;
+  /** These also work while the server is away. */
+  const offlineStages = ['switches', 'lines', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
   const cautions = $derived(session.count('caution'));
   const serious = (rules: RegExp) =>
     session.findings.filter((f) => rules.test(f.rule) && f.severity !== 'note').length;
+  /** Settings that stand elsewhere than they should, or that nobody looked at. */
+  const toSet = $derived(
+    differences(session.shown, session.parts).filter((d) => d.severity !== 'note').length
+  );
   const open = $derived({
     brief: serious(/^(brief|software|os|period)/),
     parts: 0,
     fit: serious(
       /^(slot|part|isa|cpu|fpu|vlb|memory|video|keyboard|disk|floppy|scsi|ata|st506|drive|bay|power|battery|pnp|evidence|setting|dma)/
     ),
+    switches: toSet,
     lines: serious(/^(line|rom|audio)/),
     bench: 0,
     log: 0
@@ -53,13 +61,11 @@
 
   onMount(() => {
     const stops = [session.start(), planner.warm()];
-    // These two also work while the server is away.
-    for (const offline of ['lines', 'bench']) void preloadCode(here(offline));
+    for (const offline of offlineStages) void preloadCode(here(offline));
     return () => stops.forEach((stop) => stop());
   });
   beforeNavigate(({ to, cancel, willUnload }) => {
-    staying =
-      session.isAway && !willUnload && ![here('lines'), here('bench')].includes(to?.url.pathname ?? '');
+    staying = session.isAway && !willUnload && !offlineStages.map(here).includes(to?.url.pathname ?? '');
     if (staying) cancel();
   });
 
@@ -82,6 +88,7 @@
     else if (key === 'g') void goto(here('log'));
     else if (key === 'b') void goto(here('brief'));
     else if (key === 'f') void goto(here('fit'));
+    else if (key === 's') void goto(here('switches'));
     else if (key === '/') void goto(here('parts')).then(() => document.getElementById('part-query')?.focus());
     else if (key === '?') help = !help;
     else if (key === 'escape') {
@@ -166,10 +173,10 @@
   .body {
     flex: 1;
     display: grid;
-    grid-template-columns: 11.5rem minmax(0, 1fr) 21.2rem;
+    grid-template-columns: 12.2rem minmax(0, 1fr) 21.2rem;
   }
   .body.wide {
-    grid-template-columns: 11.5rem minmax(0, 1fr);
+    grid-template-columns: 12.2rem minmax(0, 1fr);
   }
   main {
     padding: 1rem 1.1rem;

@@ -88,8 +88,8 @@
   .count {
     align-self: center;
     width: 1rem;
-    margin-left: -1.6rem;
-    margin-right: 0.6rem;
+    margin-left: -1.5rem;
+    margin-right: 0.5rem;
     text-align: center;
     font-weight: 750;
     color: var(--stop);

@@ -12,6 +12,8 @@ import { parts } from './parts';
 import { sheet } from './sheet';
 import { shelf } from './shelf';
 import { shell } from './shell';
+import { decode, notebook } from './notebook';
+import { switches } from './switches';
 import { tray } from './tray';
 
 export const text = {
@@ -29,5 +31,8 @@ export const text = {
   plan,
   sheet,
   shelf,
+  switches,
+  decode,
+  notebook,
   tray
 } as const;

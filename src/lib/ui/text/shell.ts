@@ -2,12 +2,22 @@ import { counted } from './count';
 
 export const shell = {
   product: 'Yellow Jumper',
-  stages: { brief: 'Brief', parts: 'Parts', fit: 'Fit', lines: 'Lines', bench: 'Bench', log: 'Log' },
+  stages: {
+    brief: 'Brief',
+    parts: 'Parts',
+    fit: 'Fit',
+    switches: 'Switches',
+    lines: 'Lines',
+    bench: 'Bench',
+    log: 'Log'
+  },
   places: {
     '/': 'Builds',
     '/shelf': 'Shelf',
     '/catalogue': 'Catalogue',
     '/identify': 'Identify',
+    '/decode': 'Decode',
+    '/notebook': 'Notebook',
     '/compare': 'Compare'
   },
   placesLabel: 'Places',
@@ -31,6 +41,7 @@ export const shell = {
     ['P', 'bench sheet'],
     ['B', 'brief'],
     ['F', 'fit'],
+    ['S', 'switches'],
     ['G', 'log: every state of this build'],
     ['/', 'search parts'],
     ['Tab', 'to the loom, and on to the next thing'],
@@ -48,7 +59,8 @@ export const shell = {
         ? 'What you see is the last state it gave.'
         : `${counted('change is', 'changes are')(changes)} kept in this browser and sent when it is back.`
     }`,
-  awayStay: 'That page needs the server, which does not answer. Lines, Bench and this page still work.',
+  awayStay:
+    'That page needs the server, which does not answer. Switches, Lines, Bench and this page still work.',
   followed: 'Changed in another window; you see that state now.',
   refused: 'The last change was not saved; it is still on the screen.',
   revert: 'Back to the last saved state',

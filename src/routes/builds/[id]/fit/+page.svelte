@@ -8,6 +8,7 @@
   import Power from '$lib/ui/fit/Power.svelte';
   import Slots from '$lib/ui/fit/Slots.svelte';
   import Years from '$lib/ui/fit/Years.svelte';
+  import Views from '$lib/ui/parts/Views.svelte';
   import type { ShelfView } from '$lib/core/model';
   import { text } from '$lib/ui/text';
 
@@ -36,13 +37,12 @@
 </script>
 
 <h1>{words.title}</h1>
-<nav aria-label={words.viewsLabel}>
-  {#each views as v (v)}
-    <a href="?view={v}" aria-current={v === view ? 'true' : undefined} data-sveltekit-noscroll
-      >{words.views[v]}{#if count(v)}<span class="n">{count(v)}</span>{/if}</a
-    >
-  {/each}
-</nav>
+<Views
+  names={words.views}
+  label={words.viewsLabel}
+  {view}
+  open={Object.fromEntries(views.map((v) => [v, count(v)]))}
+/>
 {#each lent as l (l.title)}<p class="lent" role="status">{words.lentText(l.title, l.to)}</p>{/each}
 {#if view === 'slots'}<p class="lead">{words.lead}</p>
   <Slots shelf={data.shelf} />
@@ -56,31 +56,6 @@
 <style>
   h1 {
     font-size: 1.35rem;
-  }
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 0.3rem;
-    margin: 0.3rem 0 0.8rem;
-    border-bottom: 2px solid var(--ink);
-  }
-  nav a {
-    padding: 0.35rem 0.7rem;
-    color: var(--ink);
-    font-weight: 600;
-    text-decoration: none;
-  }
-  nav a[aria-current] {
-    background: var(--ink);
-    color: var(--sheet);
-  }
-  .n {
-    margin-left: 0.4rem;
-    font-weight: 750;
-    color: var(--stop);
-  }
-  a[aria-current] .n {
-    color: inherit;
   }
   .lead {
     margin: 0 0 0.6rem;

@@ -13,6 +13,9 @@ export const GET = route(
       }
     })
 );
+export const PUT = route(endpoints.markPhoto, async ({ params, body }) =>
+  (await services()).shelf.markPhoto(params.id, params.photo, body.marks)
+);
 export const DELETE = route(endpoints.removePhoto, async ({ params }) =>
   (await services()).shelf.removePhoto(params.id, params.photo)
 );

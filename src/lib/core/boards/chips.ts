@@ -1,0 +1,98 @@
+/** A row of memory chips: how many, and the organisation that their marking says. */
+export interface Chips {
+  count: number;
+  /** Depth in K: 256 for 256K. */
+  depthK: number;
+  /** Bits of one chip; null when the marking does not say the width. */
+  width: number | null;
+}
+
+/** What was typed is no list of chips. */
+export class ChipsError extends Error {}
+
+/**
+ * Reads `9 × 256K×1`, `8 of 256K x 4`, `2 × 256K×4 + 1 × 256K×1`, `24 1M×1`, `8 × 256K` (width not said).
+ * @throws ChipsError naming what cannot be read
+ */
+export function readChips(text: string): Chips[] {
+  const entries = text
+    .split(/[+,;\n]|\band\b/i)
+    .map((t) => t.trim())
+    .filter(Boolean);
+  if (!entries.length) throw new ChipsError('nothing was typed; write chips as "9 × 256K×1"');
+  return entries.map((entry) => {
+    const m =
+      /^(\d{1,3})\s*(?:x|×|\*|of|chips? of)?\s+?(\d{1,5})\s*([km])\s*(?:(?:x|×|\*|by)\s*(\d{1,2}))?$/i.exec(
+        entry.replace(/^(\d+)\s*[x×*]\s*/, '$1 ')
+      );
+    if (!m) throw new ChipsError(`"${entry}" cannot be read; write count and organisation as "9 × 256K×1"`);
+    const [count, depth] = [Number(m[1]), Number(m[2]) * (m[3].toLowerCase() === 'm' ? 1024 : 1)];
+    const width = m[4] === undefined ? null : Number(m[4]);
+    if (count < 1 || depth < 1 || depth > 65536) throw new ChipsError(`"${entry}" is out of range`);
+    if (width !== null && ![1, 2, 4, 8, 9, 16].includes(width))
+      throw new ChipsError(`"${entry}": chips are 1, 2, 4, 8, 9 or 16 bits wide`);
+    return { count, depthK: depth, width };
+  });
+}
+
+export interface ChipReading {
+  /** KiB of data, parity left out. */
+  kib: number;
+  parity: boolean;
+  /** Widths taken where the marking gave none. */
+  widths: (number | null)[];
+  /** In words: `32 bits wide × 256K`. */
+  how: string;
+}
+
+/**
+ * Capacity of a set of chips in every reading that its marking leaves open. All chips of a set are as deep;
+ * bits that make nines and no eights are bytes with parity. A width that is not said is tried as 1, 4 and 8.
+ */
+export function chipCapacity(chips: readonly Chips[]): ChipReading[] {
+  const open = chips.map((c) => (c.width === null ? [1, 4, 8] : [c.width]));
+  const combos = open.reduce<number[][]>(
+    (all, widths) => all.flatMap((a) => widths.map((w) => [...a, w])),
+    [[]]
+  );
+  return combos.flatMap((widths) => readingsOf(chips, widths));
+}
+
+function readingsOf(chips: readonly Chips[], widths: readonly number[]): ChipReading[] {
+  const depths = [...new Set(chips.map((c) => c.depthK))];
+  const told = chips.map((c, i) => (c.width === null ? widths[i] : null));
+  // Rows of other depths stand beside each other, each by itself.
+  if (depths.length > 1) {
+    const each = depths.map((d) => {
+      const own = chips.flatMap((c, i) => (c.depthK === d ? [{ c, w: widths[i] }] : []));
+      return readingsOf(
+        own.map((o) => o.c),
+        own.map((o) => o.w)
+      )[0];
+    });
+    if (each.some((e) => e === undefined)) return [];
+    return [
+      {
+        kib: each.reduce((n, e) => n + e.kib, 0),
+        parity: each.some((e) => e.parity),
+        widths: told,
+        how: each.map((e) => e.how).join(' and ')
+      }
+    ];
+  }
+  const bits = chips.reduce((n, c, i) => n + c.count * widths[i], 0);
+  const [depth] = depths;
+  const make = (dataBits: number, parity: boolean): ChipReading => ({
+    kib: (dataBits * depth) / 8,
+    parity,
+    widths: told,
+    how: `${dataBits} bits${parity ? ` and ${bits - dataBits} of parity` : ''} × ${depth}K`
+  });
+  const out: ChipReading[] = [];
+  const nines = bits % 9 === 0;
+  const eights = bits % 8 === 0;
+  // Seventy-two bits can be nine plain bytes; with the small banks of the time that is no bank width.
+  if (nines) out.push(make((bits / 9) * 8, true));
+  if (eights && (!nines || bits % 72 === 0)) out.push(make(bits, false));
+  return out;
+}

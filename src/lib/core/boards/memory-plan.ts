@@ -1,0 +1,170 @@
+import type { MemoryFacts, Part } from '../model';
+import { moduleFits, walkFillings, type Filling } from './fillings';
+import { shownMemory, type Shown } from './memory';
+
+/** A filling as a person weighs it. */
+export interface PlannedFilling extends Filling {
+  shown: Shown;
+  /** Price of the modules that are not on the shelf. */
+  cost: number;
+  fromShelf: number;
+  toBuy: number;
+  /** Slowest of its modules, in ns, and whether that is too slow for the board. */
+  ns: number;
+  isSlow: boolean;
+}
+
+export interface MemoryQuestion {
+  /** KiB that the start-up must count at least; or `fitted` KiB when `counts` is fitted. */
+  targetKiB: number;
+  /** Modules on the shelf by part. */
+  stock: ReadonlyMap<string, number>;
+  from: 'shelf' | 'any';
+  price: (part: Part) => number;
+}
+
+/** Most fillings that are visited, and that are answered. */
+const MOST_VISITS = 60_000;
+export const MOST_FILLINGS = 60;
+
+/**
+ * All fillings of a board whose start-up count reaches a target, cheapest first, then those with more from the
+ * shelf, then the smaller ones. `whole` is false when there were too many to look at every one.
+ */
+export function fillingsFor(
+  facts: MemoryFacts,
+  modules: readonly Part[],
+  asked: MemoryQuestion
+): { fillings: PlannedFilling[]; whole: boolean } {
+  const usable = asked.from === 'shelf' ? modules.filter((m) => (asked.stock.get(m.id) ?? 0) > 0) : modules;
+  const choices = facts.banks.map((bank) => usable.filter((m) => moduleFits(facts, bank, m)));
+  const out: PlannedFilling[] = [];
+  let visits = 0;
+  walkFillings(facts, choices, facts.maxKiB, (filling) => {
+    if (++visits > MOST_VISITS) return false;
+    const planned = weigh(facts, filling, asked);
+    if (asked.from === 'shelf' && planned.toBuy > 0) return false;
+    if (planned.shown.count >= asked.targetKiB) out.push(planned);
+    return true;
+  });
+  out.sort(
+    (a, b) =>
+      Number(a.isSlow) - Number(b.isSlow) ||
+      a.cost - b.cost ||
+      b.fromShelf - a.fromShelf ||
+      a.kib - b.kib ||
+      (idOf(a) < idOf(b) ? -1 : 1)
+  );
+  return { fillings: out.slice(0, MOST_FILLINGS), whole: visits <= MOST_VISITS };
+}
+
+const idOf = (f: Filling) => f.banks.map((b) => `${b.bank}:${b.part.id}`).join(' ');
+
+function weigh(facts: MemoryFacts, filling: Filling, asked: MemoryQuestion): PlannedFilling {
+  const wanted = new Map<Part, number>();
+  for (const { part, count } of filling.banks) wanted.set(part, (wanted.get(part) ?? 0) + count);
+  let [cost, fromShelf, toBuy] = [0, 0, 0];
+  for (const [part, count] of wanted) {
+    const have = Math.min(count, asked.stock.get(part.id) ?? 0);
+    fromShelf += have;
+    toBuy += count - have;
+    cost += (count - have) * asked.price(part);
+  }
+  const ns = Math.max(0, ...filling.banks.map((b) => b.part.module!.ns));
+  return {
+    ...filling,
+    shown: shownMemory(filling.kib, facts),
+    cost,
+    fromShelf,
+    toBuy,
+    ns,
+    isSlow: ns > facts.ns
+  };
+}
+
+/** A filling by sizes alone, with the shadowing under which the count comes out. */
+export interface Explained {
+  kib: number;
+  /** KiB of one module in each bank; 0 for an empty one. */
+  sizes: number[];
+  /** Modules that sit in a bank without filling it and are not counted: bank and how many. */
+  idle: { bank: string; count: number }[];
+  shadowKiB: number;
+}
+
+export interface CountReading {
+  explanations: Explained[];
+  /** What all of them have in common, in words; empty when there is none. */
+  common: string[];
+}
+
+/** What the setups of the time withhold for copies of ROMs. */
+const shadowings = [0, 32, 64, 96, 128, 192, 256, 384];
+
+/**
+ * Works backwards from an observed count: which fillings, under which shadowing, show just that.
+ * @param countKiB as the start-up showed it, in KiB (base and extended together)
+ * @param slackKiB how far the reading may be off: some start-ups round
+ */
+export function fillingsShowing(facts: MemoryFacts, countKiB: number, slackKiB = 0): CountReading {
+  const known = shadowings.filter((s) => s === facts.shadowKiB || facts.remap !== 'no' || s === 0);
+  const explanations: Explained[] = [];
+  const sizesOf = (forms: MemoryFacts['banks'][number]['forms']): number[] =>
+    facts.sizesKiB.length
+      ? facts.sizesKiB
+      : forms.includes('chips')
+        ? [64, 256]
+        : [256, 1024, 4096, 8192, 16384];
+  const choices = facts.banks.map((bank) =>
+    sizesOf(bank.forms).map((kib): Part => sizePart(bank.forms[0], kib))
+  );
+  let visits = 0;
+  const look = (kib: number, sizes: number[]) => {
+    for (const shadowKiB of known) {
+      const { count } = shownMemory(kib, facts, shadowKiB);
+      if (Math.abs(count - countKiB) <= slackKiB) {
+        explanations.push({ kib, sizes, idle: [], shadowKiB });
+        break;
+      }
+    }
+  };
+  if (facts.onboardKiB)
+    look(
+      facts.onboardKiB,
+      facts.banks.map(() => 0)
+    );
+  walkFillings(facts, choices, facts.maxKiB, (filling) => {
+    if (++visits > MOST_VISITS) return false;
+    if (!filling.banks.length) return true;
+    const sizes = facts.banks.map((b) => filling.banks.find((f) => f.bank === b.id)?.part.module!.kib ?? 0);
+    look(filling.kib, sizes);
+    return true;
+  });
+  return { explanations, common: commonOf(facts, explanations) };
+}
+
+/** A module of a size, for walking fillings by size alone. */
+function sizePart(form: NonNullable<Part['module']>['form'], kib: number): Part {
+  const module = { form, kib, ns: 60, parity: true, type: 'dram' as const, sides: 1 as const };
+  return { id: `${form}-${kib}`, kind: 'memory', module } as Part;
+}
+
+const size = (kib: number) => (kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`);
+
+function commonOf(facts: MemoryFacts, list: readonly Explained[]): string[] {
+  if (!list.length) return [];
+  const out: string[] = [];
+  const same = <T>(of: (e: Explained) => T): T | undefined =>
+    list.every((e) => of(e) === of(list[0])) ? of(list[0]) : undefined;
+  const total = same((e) => e.kib);
+  if (total !== undefined) out.push(`${size(total)} fitted`);
+  facts.banks.forEach((bank, i) => {
+    const kib = same((e) => e.sizes[i]);
+    const name = `bank ${bank.label ?? bank.id}`;
+    if (kib === 0) out.push(`${name} empty or not counted`);
+    else if (kib !== undefined) out.push(`${name} full with ${size(kib)} modules`);
+  });
+  const shadow = same((e) => e.shadowKiB);
+  if (shadow) out.push(`${shadow} KiB withheld for copies of ROMs`);
+  return out;
+}

@@ -1,0 +1,59 @@
+import type { CpuFacts, CpuFamily, Part } from '../model';
+import { factorOn, offers, sameClock } from './cpu';
+
+/** What a row of a clock table gives with a CPU, when the number means the bus or the core. */
+export interface ClockReading {
+  unit: 'bus' | 'core';
+  busMHz: number;
+  coreMHz: number;
+  verdict: 'right' | 'too-fast' | 'slower' | 'mistake';
+}
+
+export interface ClockRow {
+  position: string;
+  label: string;
+  printed: number;
+  readings: ClockReading[];
+}
+
+/** What a bus clock does to a CPU: within the rounding of clock names, above its rating, or below. */
+function verdict(cpu: CpuFacts, busMHz: number, coreMHz: number): ClockReading['verdict'] {
+  if (sameClock(busMHz, cpu.busMHz) && sameClock(coreMHz, cpu.coreMHz)) return 'right';
+  if (coreMHz <= cpu.coreMHz * 1.035 && busMHz <= cpu.busMHz * 1.035) return 'slower';
+  return sameClock(busMHz, cpu.coreMHz) && !sameClock(cpu.coreMHz, cpu.busMHz) ? 'mistake' : 'too-fast';
+}
+
+/**
+ * The clock table of a board with what each row gives for a CPU. Where nobody knows which clock the table
+ * prints, both readings of each row.
+ * @param code multiplier code on the board, null where it has none
+ */
+export function clockRows(board: Part, cpu: CpuFacts, code: number | null): ClockRow[] {
+  const told = board.board?.busClock;
+  if (!told || Array.isArray(told)) return [];
+  const unit = board.board?.clockUnit ?? 'bus';
+  const setting = board.settings.find((s) => s.id === told.setting);
+  const factor = factorOn(cpu, code);
+  return offers(told).map(({ value, position }) => {
+    const read = (as: ClockReading['unit']): ClockReading => {
+      const busMHz = as === 'bus' ? value : value / factor;
+      const coreMHz = busMHz * factor;
+      return { unit: as, busMHz, coreMHz, verdict: verdict(cpu, busMHz, coreMHz) };
+    };
+    return {
+      position: position!,
+      label: setting?.positions.find((p) => p.id === position)?.label ?? position!,
+      printed: value,
+      readings: unit === 'unknown' ? [read('bus'), read('core')] : [read(unit)]
+    };
+  });
+}
+
+/**
+ * What is printed on the oscillator for a bus clock: 8088 and 8086 divide by three, 286 and 386 by two; from
+ * the 486 on the oscillator or clock chip is the bus clock.
+ */
+export function oscillatorFor(family: CpuFamily, busMHz: number): { mhz: number; divisor: number } {
+  const divisor = family === '8088' || family === '8086' ? 3 : /^[23]86/.test(family) ? 2 : 1;
+  return { mhz: Math.round(busMHz * divisor * 1000) / 1000, divisor };
+}

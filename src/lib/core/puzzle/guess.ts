@@ -1,0 +1,178 @@
+import type { BoardTry, Notebook, Part, State } from '../model';
+import { blockOf, meaningsOf } from '../settings';
+
+/** A switch, or a small header, of which the meaning is sought. `values` are its states by number. */
+export interface Element {
+  block: string;
+  /** Switch of a DIP block; 0 for a header or a rotary switch as a whole. */
+  n: number;
+  label: string;
+  states: State[];
+}
+
+/** A table that some part of the catalogue has: what each combination of its elements means. */
+export interface Template {
+  subject: string;
+  from: string;
+  /** States of each element. */
+  sizes: number[];
+  rows: { at: number[]; value: string }[];
+}
+
+/** One table laid on elements of this board. An empty list of elements: the board does not decide it here. */
+export interface Guess {
+  subject: string;
+  from: string;
+  elements: number[];
+  /** Value by the states of its elements, joined by commas. */
+  table: ReadonlyMap<string, string>;
+}
+
+/** Facts of which a wrong try can destroy something: they are never tried blindly. */
+export const hazardous = new Set(['volts', 'bus-mhz', 'factor']);
+
+/** The things to set on the blocks of a notebook. */
+export function elementsOf(notebook: Notebook): Element[] {
+  return notebook.blocks.flatMap((block): Element[] => {
+    const name = block.label ?? block.id;
+    if (block.kind === 'dip')
+      return Array.from({ length: block.switches }, (_, i) => ({
+        block: block.id,
+        n: i + 1,
+        label: `${name} switch ${i + 1}`,
+        states: (['off', 'on'] as const).map((side) => ({ switches: { [i + 1]: side } }))
+      }));
+    if (block.kind === 'rotary')
+      return [
+        {
+          block: block.id,
+          n: 0,
+          label: name,
+          states: Array.from({ length: block.steps }, (_, step) => ({ step }))
+        }
+      ];
+    if (block.kind !== 'header') return [];
+    const pairs: [number, number][] =
+      block.rows === 1
+        ? Array.from({ length: block.columns - 1 }, (_, i) => [i + 1, i + 2])
+        : Array.from({ length: block.columns }, (_, i) => [i * block.rows + 1, i * block.rows + 2]);
+    return [
+      {
+        block: block.id,
+        n: 0,
+        label: name,
+        states: [{ caps: [] }, ...pairs.map((pair) => ({ caps: [pair] }))]
+      }
+    ];
+  });
+}
+
+/** Number of the state in which an element stands; -1 when it is not known or none of its states. */
+export function stateOf(element: Element, states: Readonly<Record<string, State>>): number {
+  const state = states[element.block];
+  if (!state) return -1;
+  if ('switches' in state) {
+    const side = state.switches[element.n];
+    return side === undefined ? -1 : side === 'on' ? 1 : 0;
+  }
+  const key = JSON.stringify(state);
+  return element.states.findIndex((s) => JSON.stringify(s) === key);
+}
+
+/** Tables of the catalogue by fact, each once. */
+export function templatesOf(parts: Iterable<Part>): Template[] {
+  const seen = new Map<string, Template>();
+  for (const part of parts)
+    for (const { fact, setting, values } of meaningsOf(part)) {
+      const block = blockOf(part, setting);
+      if (!block || fact === 'on-board') continue;
+      const rows: Template['rows'] = [];
+      let sizes: number[] = [];
+      if (block.kind === 'dip') {
+        const used = [
+          ...new Set(
+            setting.positions.flatMap((p) =>
+              p.state && 'switches' in p.state ? Object.keys(p.state.switches) : []
+            )
+          )
+        ].sort((a, b) => Number(a) - Number(b));
+        sizes = used.map(() => 2);
+        for (const p of setting.positions)
+          if (p.state && 'switches' in p.state && values.has(p.id)) {
+            const { switches } = p.state;
+            rows.push({
+              at: used.map((n) => (switches[n] === 'on' ? 1 : 0)),
+              value: String(values.get(p.id))
+            });
+          }
+      } else if (block.kind === 'header') {
+        const elements = elementsOf({ blocks: [block] } as unknown as Notebook);
+        sizes = elements.map((e) => e.states.length);
+        for (const p of setting.positions)
+          if (p.state && values.has(p.id)) {
+            const at = stateOf(elements[0], { [block.id]: p.state });
+            if (at >= 0) rows.push({ at: [at], value: String(values.get(p.id)) });
+          }
+      }
+      if (rows.length < 2 || new Set(rows.map((r) => r.value)).size < 2) continue;
+      const key = JSON.stringify([fact, sizes, rows]);
+      if (!seen.has(key)) seen.set(key, { subject: fact, from: part.name, sizes, rows });
+    }
+  return [...seen.values()];
+}
+
+/** States reversed: a block that was printed the other way round. */
+const reversed = (template: Template): Template => ({
+  ...template,
+  rows: template.rows.map((r) => ({ ...r, at: r.at.map((s, i) => template.sizes[i] - 1 - s) }))
+});
+
+/**
+ * Every way in which the tables of the catalogue could lie on these elements: on neighbours in their order,
+ * as printed and reversed. Beside them, for each fact, that it is not decided here at all.
+ */
+export function guessesFor(notebook: Notebook, templates: readonly Template[]): Guess[] {
+  const elements = elementsOf(notebook);
+  const out = new Map<string, Guess>();
+  for (const subject of notebook.subjects) {
+    out.set(subject, { subject, from: '', elements: [], table: new Map() });
+    for (const template of templates.filter((t) => t.subject === subject))
+      for (const t of template.sizes.every((s) => s === 2) ? [template, reversed(template)] : [template])
+        for (let first = 0; first + t.sizes.length <= elements.length; first++) {
+          const chosen = t.sizes.map((_, i) => first + i);
+          const fits = chosen.every(
+            (e, i) => elements[e].states.length === t.sizes[i] && elements[e].block === elements[first].block
+          );
+          if (!fits) continue;
+          const table = new Map(t.rows.map((r) => [r.at.join(), r.value]));
+          const key = `${subject} ${chosen.join()} ${JSON.stringify([...table].sort())}`;
+          if (!out.has(key)) out.set(key, { subject, from: t.from, elements: chosen, table });
+        }
+  }
+  return [...out.values()];
+}
+
+/** What a guess says that a state means; undefined: it has no row for it, or it is not decided here. */
+export function predicted(
+  guess: Guess,
+  elements: readonly Element[],
+  states: Readonly<Record<string, State>>
+): string | undefined {
+  if (!guess.elements.length) return undefined;
+  return guess.table.get(guess.elements.map((e) => stateOf(elements[e], states)).join());
+}
+
+/** Guesses that agree with every try so far. */
+export function remaining(
+  guesses: readonly Guess[],
+  elements: readonly Element[],
+  tries: readonly BoardTry[]
+): Guess[] {
+  return guesses.filter((guess) => {
+    const seen = tries.flatMap((t) =>
+      t.saw[guess.subject] === undefined ? [] : [{ t, value: t.saw[guess.subject] }]
+    );
+    if (!guess.elements.length) return new Set(seen.map((s) => s.value)).size < 2;
+    return seen.every(({ t, value }) => predicted(guess, elements, t.states) === value);
+  });
+}

@@ -1,0 +1,118 @@
+import type { Notebook, State } from '../model';
+import { elementsOf, hazardous, predicted, stateOf, type Element, type Guess } from './guess';
+
+export interface NextTry {
+  /** Index of the element to change, and the number of its new state. */
+  element: number;
+  to: number;
+  label: string;
+  states: Record<string, State>;
+  /** Bits that the answer is expected to give. */
+  bits: number;
+  /** What each fact would show, with how many guesses say so. */
+  would: { subject: string; values: { value: string; guesses: number }[] }[];
+}
+
+export interface NextTries {
+  best: NextTry | null;
+  others: NextTry[];
+  /** Elements that are left alone, and why. */
+  barred: { label: string; why: string }[];
+  /** Why there is nothing to try. */
+  done: string | null;
+}
+
+const entropy = (counts: readonly number[]): number => {
+  const all = counts.reduce((a, b) => a + b, 0);
+  return counts.reduce((sum, n) => (n ? sum - (n / all) * Math.log2(n / all) : sum), 0);
+};
+
+/**
+ * The one change to the last state that separates the remaining guesses best. One element changes at a start,
+ * so that an effect has one cause; an element that may set a voltage or a clock is left alone.
+ */
+export function nextTries(notebook: Notebook, left: readonly Guess[]): NextTries {
+  const elements = elementsOf(notebook);
+  const last = notebook.tries.at(-1);
+  if (!last)
+    return { best: null, others: [], barred: [], done: 'Write down how it stands now, and what it shows.' };
+  const barred = new Map<number, string>();
+  for (const guess of left)
+    if (hazardous.has(guess.subject))
+      for (const e of guess.elements)
+        barred.set(e, guess.subject === 'volts' ? 'may set the voltage' : 'may set the clock');
+  const known = new Map(notebook.subjects.map((s) => [s, last.saw[s]]));
+  const tries = elements
+    .flatMap((element, index) => {
+      const now = stateOf(element, last.states);
+      if (now < 0 || barred.has(index)) return [];
+      return element.states.flatMap((_, to) =>
+        to === now ? [] : [evaluated(elements, index, to, last.states, left, known)]
+      );
+    })
+    .filter((t) => t.bits > 1e-9)
+    .sort((a, b) => b.bits - a.bits || a.element - b.element || a.to - b.to);
+  const open = notebook.subjects.filter((s) => left.filter((g) => g.subject === s).length > 1);
+  return {
+    best: tries[0] ?? null,
+    others: tries.slice(1, 4),
+    barred: [...barred].map(([e, why]) => ({ label: elements[e].label, why })),
+    done: tries.length
+      ? null
+      : open.length
+        ? 'No single change that is safe would tell more. Start from another state, or find a document.'
+        : 'Nothing is open: each fact has one table left, or none that fits.'
+  };
+}
+
+function evaluated(
+  elements: readonly Element[],
+  element: number,
+  to: number,
+  from: Readonly<Record<string, State>>,
+  left: readonly Guess[],
+  known: ReadonlyMap<string, string | undefined>
+): NextTry {
+  const states = withState(elements[element], to, from);
+  const would = new Map<string, Map<string, number>>();
+  for (const guess of left) {
+    const value = guess.elements.length
+      ? (predicted(guess, elements, states) ?? 'no row')
+      : (known.get(guess.subject) ?? 'as before');
+    const counts = would.get(guess.subject) ?? new Map<string, number>();
+    counts.set(value, (counts.get(value) ?? 0) + 1);
+    would.set(guess.subject, counts);
+  }
+  const bits = [...would.values()].reduce((sum, counts) => sum + entropy([...counts.values()]), 0);
+  return {
+    element,
+    to,
+    label: elements[element].label,
+    states,
+    bits,
+    would: [...would]
+      .filter(([, counts]) => counts.size > 1)
+      .map(([subject, counts]) => ({
+        subject,
+        values: [...counts]
+          .map(([value, guesses]) => ({ value, guesses }))
+          .sort((a, b) => b.guesses - a.guesses)
+          .slice(0, 6)
+      }))
+  };
+}
+
+/** The states with one element in another place. */
+export function withState(
+  element: Element,
+  to: number,
+  from: Readonly<Record<string, State>>
+): Record<string, State> {
+  const state = element.states[to];
+  const before = from[element.block];
+  const next =
+    'switches' in state && before && 'switches' in before
+      ? { switches: { ...before.switches, ...state.switches } }
+      : state;
+  return { ...from, [element.block]: next };
+}

@@ -1,0 +1,33 @@
+export { meaningsOf, blockOf, isByHand, isHandBlock, settingsOn, type Meant } from './meaning';
+export { factRules } from './facts';
+export {
+  byFact,
+  differences,
+  required,
+  settle,
+  withSettings,
+  type Difference,
+  type FactGroup,
+  type Required
+} from './required';
+export {
+  blockState,
+  foundState,
+  positionShown,
+  recordBlock,
+  recordPosition,
+  unrecorded,
+  type Unrecorded
+} from './record';
+export {
+  decode,
+  decodedSentence,
+  encode,
+  encodeFacts,
+  factsTold,
+  handBlocks,
+  EncodeError,
+  type Reading
+} from './decode';
+export { NotationError, readRow, upSide, writeRow } from './notation';
+export { clearTicks, planned, seatKey, settingKey, tickSeat, tickSetting, tickStep, untick } from './tick';

@@ -1,0 +1,142 @@
+import type { Block, State } from '../model';
+
+/** What was typed cannot be read as a state of the block. The message says what, where and what to do. */
+export class NotationError extends Error {}
+
+type Dip = Extract<Block, { kind: 'dip' }>;
+type Side = 'on' | 'off';
+
+/** Words for the two sides of a switch, in every way of printing; OPEN is off. */
+const sides: Record<string, Side | 'unknown'> = {
+  on: 'on',
+  closed: 'on',
+  close: 'on',
+  '1': 'on',
+  off: 'off',
+  open: 'off',
+  '0': 'off',
+  '?': 'unknown',
+  x: 'unknown',
+  '-': 'unknown',
+  '.': 'unknown'
+};
+
+/** The side of a switch that is up as the block is mounted: ON is printed above unless it is upside down. */
+export const upSide = (block: Dip): Side => (block.flipped ? 'off' : 'on');
+const other = (side: Side): Side => (side === 'on' ? 'off' : 'on');
+
+function sideOf(word: string, block: Dip): Side | 'unknown' {
+  const plain = word.toLowerCase();
+  if (plain === 'up' || plain === 'u') return upSide(block);
+  if (plain === 'down' || plain === 'd') return other(upSide(block));
+  if (plain === 'arrow') return 'on';
+  const side = sides[plain];
+  if (side) return side;
+  throw new NotationError(
+    `"${word}" is no side of a switch; write on, off, open, closed, 1, 0, up, down or ?`
+  );
+}
+
+/**
+ * Reads a row as a person types it.
+ * - a DIP block: `on off on off`, `1:on 5:off`, `1=on`, `01011010`, `1-4 on, 5-8 off`; `?` is not looked at
+ * - a header: `2-3`, `1-2 5-6`, `none`; a row of pins may name one cap by its first pin only in `1-2` form
+ * - a rotary switch: `A`; a row of solder pads: `1 3`, `none`
+ * A name of the block in front (`JP4 2-3`, `SW1: on off`) is passed over.
+ * @throws NotationError naming the word that is wrong
+ */
+export function readRow(text: string, block: Block): State {
+  const name = (block.label ?? block.id).toLowerCase();
+  let rest = text.trim().replace(/[–—]/g, '-');
+  for (const told of [name, block.id])
+    if (rest.toLowerCase().startsWith(told) && /^[\s:=]/.test(rest.slice(told.length)))
+      rest = rest.slice(told.length).replace(/^[\s:=]+/, '');
+  if (!rest) throw new NotationError('nothing was typed; write a row as "on off on off", or "2-3" for a cap');
+  if (block.kind === 'dip') return { switches: readSwitches(rest, block) };
+  if (block.kind === 'header') return { caps: readCaps(rest, block) };
+  if (block.kind === 'solder') return { bridges: readNumbers(rest, block.bridges, 'bridge') };
+  if (block.kind === 'rotary') {
+    const step = /^[0-9a-f]{1,2}$/i.test(rest) ? parseInt(rest, rest.length === 1 ? 16 : 10) : NaN;
+    if (!(step >= 0 && step < block.steps))
+      throw new NotationError(`"${rest}" is no place of a switch with ${block.steps}, counted from 0`);
+    return { step };
+  }
+  throw new NotationError(`${block.label ?? block.id} is not set by hand`);
+}
+
+function readSwitches(text: string, block: Dip): Record<string, Side> {
+  const out: Record<string, Side> = {};
+  const put = (n: number, word: string) => {
+    if (!(n >= 1 && n <= block.switches))
+      throw new NotationError(`there is no switch ${n}; the block has ${block.switches}`);
+    const side = sideOf(word, block);
+    if (side !== 'unknown') out[n] = side;
+  };
+  const words = text.split(/[\s,;/]+/).filter(Boolean);
+  // `01011010`, `1?01`: a row without spaces.
+  if (words.length === 1 && block.switches > 1 && /^[01?x.]+$/i.test(words[0]) && words[0].length > 1) {
+    if (words[0].length !== block.switches)
+      throw new NotationError(`${words[0].length} switches typed; the block has ${block.switches}`);
+    [...words[0]].forEach((word, i) => put(i + 1, word));
+    return out;
+  }
+  const named = /^(\d{1,2})(?:-(\d{1,2}))?[:=](.+)$/;
+  if (words.some((w) => named.test(w)) || /^\d{1,2}(-\d{1,2})?\s+[a-z?]/i.test(text)) {
+    // `1:on 5:off`, `1-4:on`, `5 on, 6 off`.
+    const joined = words.join(' ').replace(/(\d{1,2}(?:-\d{1,2})?) (?=[a-z?])/gi, '$1:');
+    for (const word of joined.split(' ')) {
+      const m = named.exec(word);
+      if (!m) throw new NotationError(`"${word}" has no switch number; write it as 5:off`);
+      const [from, to] = [Number(m[1]), Number(m[2] ?? m[1])];
+      if (to < from) throw new NotationError(`"${word}" counts backwards; write the lower number first`);
+      for (let n = from; n <= Math.min(to, 99); n++) put(n, m[3]);
+    }
+    return out;
+  }
+  if (words.length > block.switches)
+    throw new NotationError(`${words.length} switches typed; the block has ${block.switches}`);
+  words.forEach((word, i) => put(i + 1, word));
+  return out;
+}
+
+const isNone = (text: string) => /^(none|no caps?|open|off)$/i.test(text.trim());
+
+function readCaps(text: string, block: Extract<Block, { kind: 'header' }>): [number, number][] {
+  if (isNone(text)) return [];
+  const pins = block.rows * block.columns;
+  return text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map((word) => {
+      const m = /^(\d{1,3})[-+:&](\d{1,3})$/.exec(word);
+      if (!m) throw new NotationError(`"${word}" is no pair of pins; write 2-3, or none`);
+      const pair: [number, number] = [Number(m[1]), Number(m[2])];
+      for (const pin of pair)
+        if (pin < 1 || pin > pins) throw new NotationError(`there is no pin ${pin}; the header has ${pins}`);
+      if (pair[0] === pair[1]) throw new NotationError(`"${word}" is one pin; a cap joins two`);
+      return pair;
+    });
+}
+
+function readNumbers(text: string, most: number, what: string): number[] {
+  if (isNone(text)) return [];
+  return text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map((word) => {
+      const n = Number(word);
+      if (!Number.isInteger(n) || n < 1 || n > most)
+        throw new NotationError(`"${word}" is no ${what}; there are ${most}`);
+      return n;
+    });
+}
+
+/** A state as a row that `readRow` takes; what is not known of a switch is `?`. */
+export function writeRow(block: Block, state: State): string {
+  if (block.kind === 'dip' && 'switches' in state)
+    return Array.from({ length: block.switches }, (_, i) => state.switches[i + 1] ?? '?').join(' ');
+  if ('caps' in state) return state.caps.map(([a, b]) => `${a}-${b}`).join(' ') || 'none';
+  if ('bridges' in state) return state.bridges.join(' ') || 'none';
+  if ('step' in state) return state.step < 16 ? state.step.toString(16).toUpperCase() : String(state.step);
+  return 'value' in state ? state.value : '';
+}

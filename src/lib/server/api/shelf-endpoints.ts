@@ -1,0 +1,156 @@
+import { z } from 'zod';
+import { Notebook, PhotoMarks, Sighting } from '../../core/model';
+import { Base, ById, ByPhoto, Done, endpoint, page, photograph, query, table } from './endpoint';
+import * as reply from './replies';
+
+/** Operations on things on the shelf, on what was seen and on what is being found out. */
+export const shelfEndpoints = {
+  listShelf: endpoint({
+    method: 'GET',
+    path: '/shelf',
+    summary: 'Things on the shelf, or those in its bin',
+    query: z.object({ from: z.enum(['use', 'bin']).default('use'), q: query, ...page }),
+    reply: z.object({ items: z.array(reply.ShelfReply), total: z.number().int() })
+  }),
+  addToShelf: endpoint({
+    method: 'POST',
+    path: '/shelf',
+    summary: 'Put something on the shelf',
+    body: z.strictObject({ item: z.record(z.string(), z.unknown()) }),
+    reply: reply.ShelfReply,
+    status: 201
+  }),
+  getShelfItem: endpoint({
+    method: 'GET',
+    path: '/shelf/{id}',
+    summary: 'One thing on the shelf',
+    params: ById,
+    reply: reply.ShelfReply,
+    errors: [404]
+  }),
+  saveShelfItem: endpoint({
+    method: 'PUT',
+    path: '/shelf/{id}',
+    summary: 'Save a thing on the shelf; version is the one that was changed',
+    params: ById,
+    body: z.strictObject({ item: z.record(z.string(), z.unknown()), version: Base }),
+    reply: reply.ShelfReply,
+    errors: [404, 409]
+  }),
+  binShelfItem: endpoint({
+    method: 'DELETE',
+    path: '/shelf/{id}',
+    summary: 'Put a thing on the shelf in the bin',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  putBackShelfItem: endpoint({
+    method: 'POST',
+    path: '/shelf/{id}/put-back',
+    summary: 'Take a thing of the shelf out of the bin',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  addPhoto: endpoint({
+    method: 'POST',
+    path: '/shelf/{id}/photos',
+    summary: 'Add a photograph; it is made smaller, and what the camera wrote into it is left out',
+    params: ById,
+    query: z.object({ name: z.string().max(200).default('') }),
+    body: photograph,
+    reply: reply.ShelfReply,
+    status: 201,
+    errors: [404]
+  }),
+  getPhoto: endpoint({
+    method: 'GET',
+    path: '/shelf/{id}/photos/{photo}',
+    summary: 'A photograph',
+    params: ByPhoto,
+    reply: { media: 'image/jpeg' },
+    errors: [404]
+  }),
+  markPhoto: endpoint({
+    method: 'PUT',
+    path: '/shelf/{id}/photos/{photo}',
+    summary: 'Set the numbered marks on a photograph',
+    params: ByPhoto,
+    body: z.strictObject({ marks: PhotoMarks }),
+    reply: reply.ShelfReply,
+    errors: [404]
+  }),
+  removePhoto: endpoint({
+    method: 'DELETE',
+    path: '/shelf/{id}/photos/{photo}',
+    summary: 'Delete a photograph',
+    params: ByPhoto,
+    reply: Done,
+    errors: [404]
+  }),
+  listSightings: endpoint({
+    method: 'GET',
+    path: '/sightings',
+    summary: 'What was seen on things that are not identified yet',
+    reply: z.object({ sightings: z.array(Sighting) })
+  }),
+  saveSighting: endpoint({
+    method: 'PUT',
+    path: '/sightings/{id}',
+    summary: 'Save what was seen on a thing',
+    params: ById,
+    body: z.strictObject({ sighting: Sighting }),
+    reply: Sighting
+  }),
+  removeSighting: endpoint({
+    method: 'DELETE',
+    path: '/sightings/{id}',
+    summary: 'Forget what was seen on a thing',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  listNotebooks: endpoint({
+    method: 'GET',
+    path: '/notebooks',
+    summary: 'What is being found out about boards that are documented in part',
+    reply: z.object({ notebooks: z.array(reply.NotebookReply) })
+  }),
+  saveNotebook: endpoint({
+    method: 'PUT',
+    path: '/notebooks/{id}',
+    summary: 'Save a notebook; version 0 makes a new one',
+    params: ById,
+    body: z.strictObject({ notebook: Notebook, version: z.number().int().min(0) }),
+    reply: reply.NotebookReply,
+    errors: [409]
+  }),
+  removeNotebook: endpoint({
+    method: 'DELETE',
+    path: '/notebooks/{id}',
+    summary: 'Delete a notebook',
+    params: ById,
+    reply: Done,
+    errors: [404]
+  }),
+  exportShelf: endpoint({
+    method: 'GET',
+    path: '/shelf/table',
+    summary: 'The shelf as CSV',
+    reply: { media: 'text/csv' }
+  }),
+  importShelf: endpoint({
+    method: 'POST',
+    path: '/shelf/table',
+    summary: 'Read a table of things; take=true puts the rows without errors on the shelf',
+    query: z.object({
+      take: z
+        .enum(['true', 'false'])
+        .default('false')
+        .transform((x) => x === 'true')
+    }),
+    body: table,
+    reply: reply.CsvReply
+  })
+} as const;

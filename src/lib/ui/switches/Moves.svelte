@@ -1,0 +1,249 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { kitOf } from '$lib/core/kit';
+  import {
+    byFact,
+    clearTicks,
+    differences,
+    required,
+    settle,
+    tickSetting,
+    untick,
+    type Difference
+  } from '$lib/core/settings';
+  import { getBench } from '../context';
+  import { text } from '../text';
+  import { timeText } from '../time';
+
+  const words = text.switches;
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const asked = $derived(required(kit));
+  const list = $derived(differences(session.build, session.parts, kit));
+  const settled = $derived(settle(session.build, asked));
+  const changed = $derived(
+    [session.build.board, ...session.build.items].reduce((n, item) => {
+      const next = [settled.board, ...settled.items].find((i) => i.id === item.id)!;
+      return n + Object.entries(next.chosen).filter(([s, p]) => item.chosen[s] !== p).length;
+    }, 0)
+  );
+  const groups = $derived(byFact(asked));
+  const done = $derived(
+    Object.entries(session.build.done ?? {})
+      .map(([key, tick]) => ({ key, ...tick }))
+      .sort((a, b) => (a.at < b.at ? 1 : -1))
+  );
+  const label = (d: Difference, position: string | undefined) =>
+    d.setting.positions.find((p) => p.id === position)?.label;
+  const what = (d: Difference) => `${d.title} ${d.setting.label}: ${label(d, d.wanted)}`;
+  const blockName = (d: Difference) => {
+    const block = d.part.blocks.find((b) => b.id === d.setting.block);
+    return block?.label ?? block?.id ?? '';
+  };
+
+  const take = () => session.change(settled, words.takeNote);
+  function tick(d: Difference) {
+    const told = { item: d.item, setting: d.setting.id, position: d.wanted, text: what(d) };
+    session.change(
+      tickSetting(session.build, session.parts, { ...told, at: new Date().toISOString() }),
+      words.ticked(what(d))
+    );
+  }
+  const back = (key: string, of: string) =>
+    session.change(untick(session.build, session.parts, key), words.unticked(of));
+</script>
+
+<p class="lead">{words.movesLead} {words.away}</p>
+{#if changed}<p><Button class="act main" onclick={take}>{words.take(changed)}</Button></p>{/if}
+{#if list.length === 0}<p class="right">{words.allRight}</p>{/if}
+<ol>
+  {#each list as d (`${d.item} ${d.setting.id}`)}
+    <li class={d.severity}>
+      <label class="tick"
+        ><input type="checkbox" onchange={() => tick(d)} aria-label={words.doneLabel(what(d))} />
+        <span>{words.done}</span></label
+      >
+      <div>
+        <h3>
+          <em>{words.severity[d.severity]}</em>
+          {d.title} <code>{blockName(d)}</code>
+          {d.setting.label}: <s>{words.from(label(d, d.found))}</s> → <b>{label(d, d.wanted)}</b>
+        </h3>
+        <p>{words.ifLeft} {d.ifLeft}</p>
+        <p class="why">{words.because} {d.because.join('; ')}</p>
+        <ul>
+          {#each d.actions as action, i (i)}<li>{action.text}</li>{/each}
+        </ul>
+      </div>
+    </li>
+  {/each}
+</ol>
+{#if done.length}
+  <section class="done" aria-label={words.doneHead}>
+    <h2>{words.doneHead}</h2>
+    <ul>
+      {#each done as d (d.key)}
+        <li>
+          <time datetime={d.at}>{timeText(d.at)}</time>
+          <span>{d.text}</span>
+          <button onclick={() => back(d.key, d.text)}>{words.takeBack}</button>
+        </li>
+      {/each}
+    </ul>
+    <Button class="act" onclick={() => session.change(clearTicks(session.build), words.cleared)}
+      >{words.clear}</Button
+    >
+  </section>
+{/if}
+{#if groups.length}
+  <section aria-label={words.facts}>
+    <h2>{words.facts}</h2>
+    <table>
+      <tbody>
+        {#each groups as g (g.key)}
+          <tr>
+            <th scope="row">{g.label}</th>
+            <td class="said">{g.said}</td>
+            <td
+              >{g.because.join('; ')}
+              {#if g.settings.length > 1}<b
+                  >{words.together(
+                    g.settings
+                      .map(
+                        (s) => s.part.blocks.find((b) => b.id === s.setting.block)?.label ?? s.setting.label
+                      )
+                      .join(', ')
+                  )}</b
+                >{/if}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </section>
+{/if}
+
+<style>
+  .lead,
+  .why {
+    color: var(--quiet);
+  }
+  .right {
+    font-size: 1.15rem;
+    font-weight: 650;
+  }
+  ol {
+    margin: 0.6rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  ol > li {
+    display: flex;
+    gap: 0.9rem;
+    padding: 0.6rem 0 0.6rem 0.8rem;
+    border-top: 1px solid var(--rule);
+    border-left: 7px solid var(--rule);
+  }
+  ol > li.stop,
+  ol > li.clash {
+    border-left-color: var(--stop);
+  }
+  ol > li.unseen {
+    border-left-style: dashed;
+    border-left-color: var(--ink);
+  }
+  ol > li.caution {
+    border-left-color: var(--ink);
+    border-left-style: double;
+  }
+  .tick {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    font-size: 0.8rem;
+    cursor: pointer;
+  }
+  .tick input {
+    width: 1.9rem;
+    height: 1.9rem;
+  }
+  h3 {
+    margin: 0;
+    font-size: 1.05rem;
+    font-weight: 600;
+  }
+  em {
+    font-style: normal;
+    font-weight: 800;
+  }
+  .stop em,
+  .clash em {
+    color: var(--stop);
+  }
+  code {
+    font-family: var(--font-mono);
+  }
+  s {
+    color: var(--quiet);
+    text-decoration: none;
+  }
+  p {
+    margin: 0.15rem 0;
+  }
+  ol ul {
+    margin: 0.2rem 0 0;
+    padding-left: 1.1rem;
+    list-style: square;
+  }
+  section {
+    margin-top: 1.2rem;
+  }
+  h2 {
+    font-size: 1.1rem;
+    border-bottom: 2px solid var(--ink);
+  }
+  .done ul {
+    margin: 0.3rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  .done li {
+    display: flex;
+    gap: 0.8rem;
+    align-items: baseline;
+    padding: 0.15rem 0;
+  }
+  time {
+    font: 0.9rem var(--font-mono);
+    color: var(--quiet);
+    white-space: nowrap;
+  }
+  .done button {
+    margin-left: auto;
+    padding: 0.15rem 0.6rem;
+    border: 1px solid var(--rule);
+    background: none;
+    color: var(--ink);
+    cursor: pointer;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 0.25rem 0.7rem 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+    text-align: left;
+    vertical-align: top;
+    font-weight: 400;
+  }
+  th {
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  .said {
+    font-weight: 700;
+    white-space: nowrap;
+  }
+</style>

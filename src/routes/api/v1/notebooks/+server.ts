@@ -1,0 +1,7 @@
+import { services } from '$lib/server/context';
+import { endpoints } from '$lib/server/api/endpoints';
+import { route } from '$lib/server/api/route';
+
+export const GET = route(endpoints.listNotebooks, async () => ({
+  notebooks: await (await services()).notebooks.all()
+}));

@@ -1,0 +1,30 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import Views from '$lib/ui/parts/Views.svelte';
+  import Blocks from '$lib/ui/switches/Blocks.svelte';
+  import Clock from '$lib/ui/switches/Clock.svelte';
+  import Moves from '$lib/ui/switches/Moves.svelte';
+  import { text } from '$lib/ui/text';
+
+  const words = text.switches;
+  const views = Object.keys(words.views) as (keyof typeof words.views)[];
+  const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'blocks');
+</script>
+
+<h1>{words.title}</h1>
+<Views names={words.views} label={words.viewsLabel} {view} />
+{#if view === 'blocks'}
+  <p class="lead">{words.lead}</p>
+  <Blocks />
+{:else if view === 'moves'}<Moves />
+{:else}<Clock />{/if}
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  .lead {
+    margin: 0 0 0.6rem;
+    color: var(--quiet);
+  }
+</style>

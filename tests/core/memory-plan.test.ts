@@ -1,0 +1,196 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  ChipsError,
+  chipCapacity,
+  fillingsFor,
+  fillingsShowing,
+  readChips,
+  shownMemory,
+  waitStates
+} from '../../src/lib/core/boards';
+import type { MemoryFacts, Part } from '../../src/lib/core/model';
+import { parts } from '../support/demo';
+
+const module = (id: string, kib: number, ns = 70, form = 'simm30'): Part =>
+  ({
+    id,
+    kind: 'memory',
+    maker: 'M',
+    name: id,
+    module: { form, kib, ns, parity: true, type: 'fpm', sides: 1 }
+  }) as unknown as Part;
+const board = (extra: Partial<MemoryFacts>): MemoryFacts => ({
+  onboardKiB: 0,
+  banks: [],
+  sizesKiB: [],
+  maxKiB: 65536,
+  ns: 80,
+  parity: 'optional',
+  types: ['dram', 'fpm'],
+  remap: 'no',
+  shadowKiB: 0,
+  threeSupply: false,
+  ...extra
+});
+const bank = (id: string, sockets: number) => ({ id, forms: ['simm30' as const], sockets });
+
+/** Every assignment of a module, or none, to each bank, judged by the words of the rule alone. */
+function brute(facts: MemoryFacts, modules: Part[]): string[] {
+  const out: string[] = [];
+  const walk = (i: number, chosen: (Part | null)[]): void => {
+    if (i < facts.banks.length) {
+      for (const m of [null, ...modules]) walk(i + 1, [...chosen, m]);
+      return;
+    }
+    const sizes = chosen.map((m) => m?.module!.kib ?? 0);
+    const kib = facts.onboardKiB + sizes.reduce((n, s, b) => n + s * facts.banks[b].sockets, 0);
+    if (kib > facts.maxKiB || kib === 0) return;
+    const known = facts.fillings
+      ? facts.fillings.some((row) => sizes.every((s, b) => (row[b] ?? 0) === s))
+      : // From the first bank on, none larger after a smaller one.
+        sizes.every((s, b) => b === 0 || s <= sizes[b - 1]);
+    if (known) out.push(chosen.map((m) => m?.id ?? '-').join(' '));
+  };
+  walk(0, []);
+  return out.sort();
+}
+
+describe('the memory planner', () => {
+  it('finds every filling that brute force finds, with and without a table', () => {
+    const sizes = [256, 1024, 4096];
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 3 }),
+        fc.constantFrom(2, 4),
+        fc.option(
+          fc.array(fc.array(fc.constantFrom(0, ...sizes), { minLength: 3, maxLength: 3 }), {
+            minLength: 1,
+            maxLength: 6
+          })
+        ),
+        fc.constantFrom(2048, 16384, 65536),
+        fc.constantFrom(0, 1024),
+        (count, sockets, table, maxKiB, onboardKiB) => {
+          const facts = board({
+            banks: Array.from({ length: count }, (_, i) => bank(String(i), sockets)),
+            maxKiB,
+            onboardKiB,
+            ...(table ? { fillings: table.map((row) => row.slice(0, count)) } : {})
+          });
+          const modules = [module('a', 256), module('b', 1024), module('b2', 1024), module('c', 4096)];
+          const { fillings, whole } = fillingsFor(facts, modules, {
+            targetKiB: 0,
+            stock: new Map(),
+            from: 'any',
+            price: () => 1
+          });
+          const found = fillings.map((f) =>
+            facts.banks.map((b) => f.banks.find((x) => x.bank === b.id)?.part.id ?? '-').join(' ')
+          );
+          const wanted = brute(facts, modules);
+          expect(whole).to.equal(true);
+          if (wanted.length <= 60) expect(found.sort()).to.deep.equal(wanted);
+          else expect(wanted).to.include.members(found);
+        }
+      ),
+      { numRuns: 150 }
+    );
+  });
+  it('the shelf is used to its last module and no further', () => {
+    const facts = board({ banks: [bank('0', 4), bank('1', 4)] });
+    const modules = [module('a', 256), module('b', 1024)];
+    const stock = new Map([['a', 8], ['b', 5]]); // prettier-ignore
+    const { fillings } = fillingsFor(facts, modules, {
+      targetKiB: 640,
+      stock,
+      from: 'shelf',
+      price: () => 3
+    });
+    expect(fillings.map((f) => f.kib).sort((a, b) => a - b)).to.deep.equal([1024, 2048, 4096, 5120]);
+    expect(fillings.every((f) => f.toBuy === 0 && f.cost === 0)).to.equal(true);
+    const any = fillingsFor(facts, modules, { targetKiB: 7680, stock, from: 'any', price: () => 3 }).fillings;
+    expect(any.map((f) => [f.kib, f.fromShelf, f.toBuy, f.cost])).to.deep.equal([[8192, 5, 3, 9]]);
+  });
+  it('what the start-up shows decides, not what is fitted', () => {
+    const facts = board({ banks: [bank('0', 4)], remap: 'without-shadow', shadowKiB: 384 });
+    const four = { stock: new Map(), from: 'any' as const, price: () => 1 };
+    expect(fillingsFor(facts, [module('b', 1024)], { ...four, targetKiB: 4096 }).fillings).to.deep.equal([]);
+    expect(fillingsFor(facts, [module('b', 1024)], { ...four, targetKiB: 3712 }).fillings).to.have.length(1);
+  });
+  it('backwards: the real filling is always among those that show its count', () => {
+    for (const p of parts.values()) {
+      const facts = p.board?.memory;
+      if (!facts?.banks.length) continue;
+      const { fillings } = fillingsFor(
+        facts,
+        [...parts.values()].filter((x) => x.module),
+        {
+          targetKiB: 0,
+          stock: new Map(),
+          from: 'any',
+          price: () => 1
+        }
+      );
+      for (const f of fillings.slice(0, 12)) {
+        const sizes = facts.banks.map((b) => f.banks.find((x) => x.bank === b.id)?.part.module!.kib ?? 0);
+        const { explanations } = fillingsShowing(facts, f.shown.count);
+        expect(
+          explanations.some((e) => e.kib === f.kib && e.sizes.join() === sizes.join()),
+          `${p.id} ${sizes.join()} shows ${f.shown.count}`
+        ).to.equal(true);
+        for (const e of explanations)
+          expect(shownMemory(e.kib, facts, e.shadowKiB).count, p.id).to.equal(f.shown.count);
+      }
+    }
+  });
+  it('backwards: says what all explanations share', () => {
+    const facts = parts.get('skerrin-px8')!.board!.memory!;
+    const { explanations, common } = fillingsShowing(facts, 512);
+    expect(explanations.map((e) => e.sizes)).to.deep.equal([[256, 256, 0, 0]]);
+    expect(common).to.include('bank 0 full with 256 KiB modules').and.include('bank 2 empty or not counted');
+    expect(fillingsShowing(facts, 500)).to.deep.equal({ explanations: [], common: [] });
+  });
+  it('wait states: the estimate of the field, and none from the 386 on', () => {
+    expect(waitStates('286', 12, 100).needed).to.equal(0);
+    expect(waitStates('286', 12, 120).needed).to.equal(1);
+    expect(waitStates('286', 25, 80).needed).to.be.greaterThan(1);
+    expect(waitStates('8088', 4.77, 250).needed).to.equal(0);
+    expect(waitStates('386dx', 33, 80).needed).to.equal(null);
+  });
+});
+
+describe('loose chips', () => {
+  const read = (text: string) => chipCapacity(readChips(text)).map((r) => [r.kib, r.parity]);
+  it('capacity, parity left out', () => {
+    expect(read('8 × 256K×4')).to.deep.equal([[1024, false]]);
+    expect(read('24 256K×1')).to.deep.equal([[768, false]]);
+    expect(read('9 of 256Kx1')).to.deep.equal([[256, true]]);
+    expect(read('2 × 256K×4 + 1 × 256K×1')).to.deep.equal([[256, true]]);
+    expect(read('36 x 1M x 1')).to.deep.equal([[4096, true]]);
+    expect(read('18 × 256K×1, 18 × 64K×1')).to.deep.equal([[640, true]]);
+  });
+  it('a marking without the width leaves every width open', () => {
+    expect(chipCapacity(readChips('8 × 256K')).map((r) => [r.widths[0], r.kib])).to.deep.equal([
+      [1, 256],
+      [4, 1024],
+      [8, 2048]
+    ]);
+  });
+  it('72 bits are read both ways', () => {
+    expect(read('72 × 64K×1')).to.have.deep.members([[512, true], [576, false]]); // prettier-ignore
+  });
+  it('no text crashes it', () => {
+    for (const bad of ['', 'some chips', '8 × 256', '8 × 256K×3', '0 × 64K×1'])
+      expect(() => readChips(bad), bad).to.throw(ChipsError);
+    fc.assert(
+      fc.property(fc.string({ maxLength: 30 }), (text) => {
+        try {
+          chipCapacity(readChips(text));
+        } catch (error) {
+          expect(error).to.be.instanceOf(ChipsError);
+        }
+      })
+    );
+  });
+});
