@@ -50,3 +50,35 @@ export function boardCautions(buses: readonly string[]): Caution[] {
       ]
     : [];
 }
+
+/** What can hurt while settings that say these facts are moved. */
+export function settingCautions(facts: readonly string[]): Caution[] {
+  return cautionsByFact.filter((c) => c.facts.some((f) => facts.includes(f))).map(({ caution }) => caution);
+}
+
+const cautionsByFact: readonly { facts: readonly string[]; caution: Caution }[] = [
+  {
+    facts: ['volts', 'bus-mhz', 'factor'],
+    caution: {
+      id: 'cpu',
+      level: 'red',
+      text: 'CPU: set the voltage before power, and look for pin 1. Too high a voltage destroys it at once.'
+    }
+  },
+  {
+    facts: ['monitor', 'display'],
+    caution: {
+      id: 'monitor',
+      level: 'red',
+      text: 'Monitor: plug fits is not signal fits; look at the monitor check. Switch off at once at a whine or a rolling picture.'
+    }
+  },
+  {
+    facts: ['battery'],
+    caution: {
+      id: 'battery',
+      level: 'amber',
+      text: 'A leaked battery is caustic: gloves and glasses. Take it to recycling. Never connect a pack while the old one is still on.'
+    }
+  }
+];

@@ -7,6 +7,8 @@ const plain = (text: string): string =>
 
 const caution = (c: Caution) => `> **${c.level === 'red' ? 'Danger' : 'Caution'}:** ${plain(c.text)}`;
 
+const box = ({ done }: { done?: unknown }): string => (done ? '[x]' : '[ ]');
+
 /** The bench sheet as Markdown: boxes to tick, a table of lines. */
 export function sheetMarkdown(sheet: Sheet): string {
   const out: string[] = [`# Bench sheet: ${plain(sheet.name)}`];
@@ -20,11 +22,12 @@ export function sheetMarkdown(sheet: Sheet): string {
   sheet.steps.forEach((step, i) =>
     out.push(
       [
-        `${i + 1}. [ ] ${plain(step.title)}`,
+        ...step.cautions.map((c) => `${caution(c)}\n`),
+        `${i + 1}. ${box(step)} ${plain(step.title)}`,
         ...step.actions.map((action) =>
           step.kind === 'command'
-            ? `   - [ ] \`${action.text.replace(/`/g, "'")}\``
-            : `   - [ ] ${plain(action.text)}`
+            ? `   - ${box(action)} \`${action.text.replace(/`/g, "'")}\``
+            : `   - ${box(action)} ${plain(action.text)}`
         )
       ].join('\n')
     )

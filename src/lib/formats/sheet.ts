@@ -1,16 +1,33 @@
 import { check } from '../core/check';
-import type { Build, Finding, PartSet } from '../core/model';
+import type { Build, Finding, PartSet, Tick } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
-import { lineText, linesAt, machine, standing } from '../core/resources';
-import { boardCautions, openingCautions, powerCautions, type Caution } from '../core/safety';
+import { lineText, linesAt, machine, positionOf, standing, type Machine } from '../core/resources';
+import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
+import { stateText } from '../core/revision';
+import { differences, meaningsOf, planned, seatKey, settingKey, type Difference } from '../core/settings';
+
+/** One thing to do in a step; `key` is that of its tick. */
+export interface StepAction {
+  key: string;
+  text: string;
+  block?: string;
+  /** The setting that it moves, and where to. */
+  setting?: string;
+  position?: string;
+  done?: Tick;
+}
 
 /** One numbered step of the bench sheet. */
 export interface Step {
   /** What kind of step, for drawing. */
-  kind: 'take-out' | 'set' | 'seat' | 'command' | 'check';
+  kind: 'take-out' | 'set' | 'seat' | 'command';
+  key: string;
   item?: string;
   title: string;
-  actions: { block?: string; text: string }[];
+  /** What can hurt in this step, told before it. */
+  cautions: readonly Caution[];
+  actions: StepAction[];
+  done?: Tick;
 }
 
 export interface Sheet {
@@ -25,25 +42,46 @@ export interface Sheet {
   open: { severity: Finding['severity']; title: string; sentence: string }[];
 }
 
-/** The bench sheet of a build: what to do at the machine, in order. */
-export function sheetOf(build: Build, parts: PartSet): Sheet {
+/**
+ * The bench sheet of a build: what to do at the machine, in order, with everything chosen that follows from the
+ * build. Ticked steps stay in their place until the ticks are cleared.
+ */
+export function sheetOf(given: Build, parts: PartSet): Sheet {
+  const build = planned(given, parts);
   const m = machine(build, parts);
-  const { jobs, commands } = moveList(build, parts);
-  const cards = jobs.filter((job) => job.from !== undefined);
-  const board = jobs.filter((job) => job.from === undefined);
+  const { jobs: moves, commands } = moveList(build, parts);
+  const jobs = withLooks(moves, differences(build, parts), m);
+  const all = [...jobs, ...tickedJobs(build, m, jobs)];
+  const cards = all.filter((job) => job.from !== undefined);
+  const board = all.filter((job) => job.from === undefined);
   const exchanged = cards.some((job) => job.from !== job.into);
+  const step = {
+    takeOut: (job: CardJob) => takeOut(build, job),
+    set: (job: CardJob) => setStep(build, m, job),
+    seat: (job: CardJob) => seat(build, job)
+  };
   const steps: Step[] = [
-    ...(exchanged ? cards.map(takeOut) : []),
-    ...(exchanged ? board.map(setStep) : []),
+    ...(exchanged ? cards.map(step.takeOut) : []),
+    ...(exchanged ? board.flatMap(step.set) : []),
     ...cards.flatMap((job) =>
-      exchanged ? [...settings(job), seat(job)] : [takeOut(job), ...settings(job), seat(job)]
+      exchanged ? [...step.set(job), step.seat(job)] : [step.takeOut(job), ...step.set(job), step.seat(job)]
     ),
-    ...(exchanged ? [] : board.map(setStep))
+    ...(exchanged ? [] : board.flatMap(step.set))
   ];
   const byFile = new Map<string, string[]>();
   for (const { where, text } of commands) byFile.set(where, [...(byFile.get(where) ?? []), text]);
   for (const [where, texts] of byFile)
-    steps.push({ kind: 'command', title: commandTitle(where), actions: texts.map((text) => ({ text })) });
+    steps.push({
+      kind: 'command',
+      key: `do ${where}`,
+      title: commandTitle(where),
+      cautions: [],
+      ...tickOf(build, `do ${where}`),
+      actions: texts.map((text) => {
+        const key = `do ${where} ${text}`.slice(0, 200);
+        return { key, text, ...tickOf(build, key) };
+      })
+    });
   const lines = linesAt(m, standing(m)).filter((l) => l.item !== 'system' && l.item !== 'pnp');
   const owners = new Map<string, { owner: string; function: string; lines: string[] }>();
   for (const line of lines) {
@@ -69,27 +107,115 @@ export function sheetOf(build: Build, parts: PartSet): Sheet {
   };
 }
 
-const takeOut = (job: CardJob): Step => ({
-  kind: 'take-out',
-  item: job.item,
-  title: `Take ${job.title} out of ${job.from}`,
-  actions: []
-});
-const setStep = (job: CardJob): Step => ({
-  kind: 'set',
-  item: job.item,
-  title: `Set ${job.title}`,
-  actions: job.actions
-});
-const settings = (job: CardJob): Step[] => (job.actions.length ? [setStep(job)] : []);
-const seat = (job: CardJob): Step => ({
-  kind: 'seat',
-  item: job.item,
-  title: `Seat ${job.title} in ${job.into}`,
-  actions: []
-});
+/**
+ * What nobody looked at and may stand right already: on the board, and on cards that come out anyway, it is to be
+ * looked at.
+ */
+function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Machine): CardJob[] {
+  const out = jobs.map((job) => ({ ...job, actions: [...job.actions] }));
+  for (const { item, title, part, setting, found, wanted } of open) {
+    const known = out.find((job) => job.item === item);
+    if (found !== undefined || known?.actions.some((a) => a.setting === setting.id)) continue;
+    if (!known && item !== m.board.item.id) continue;
+    const block = part.blocks.find((b) => b.id === setting.block);
+    const position = setting.positions.find((p) => p.id === wanted)!;
+    const stands = block ? stateText(block, position) : position.label;
+    const action = {
+      setting: setting.id,
+      ...(block ? { block: block.id } : {}),
+      text: `Look at ${block?.label ?? setting.label}: ${stands}. (${setting.label}: ${position.label})`
+    };
+    if (known) known.actions.push(action);
+    else out.push({ item, title, actions: [action] });
+  }
+  return out;
+}
+
+const tickOf = (build: Build, key: string): { done?: Tick } => {
+  const done = build.done?.[key];
+  return done ? { done } : {};
+};
+
+/** Cards and the board of which something is ticked and nothing is left to move. */
+function tickedJobs(build: Build, m: Machine, jobs: readonly CardJob[]): CardJob[] {
+  const ticked = new Set(Object.values(build.done ?? {}).flatMap((t) => t.item ?? []));
+  return m.fitted
+    .filter((f) => ticked.has(f.item.id) && !jobs.some((j) => j.item === f.item.id))
+    .map((f) => {
+      const slot = f.slot && (f.slot.label ?? `slot ${f.slot.id}`);
+      return {
+        item: f.item.id,
+        title: f.title,
+        actions: [],
+        ...(slot ? { from: tickedFrom(build, f.item.id, m) ?? slot, into: slot } : {})
+      };
+    });
+}
+
+/** Where a card that is seated by now came from. */
+function tickedFrom(build: Build, item: string, m: Machine): string | undefined {
+  const from = build.done?.[seatKey(item)]?.from;
+  const slot = m.board.part.board!.slots.find((s) => s.id === from);
+  return slot && (slot.label ?? `slot ${slot.id}`);
+}
+
+function takeOut(build: Build, job: CardJob): Step {
+  const key = `${job.item} out`;
+  const title = `Take ${job.title} out of ${job.from}`;
+  return { kind: 'take-out', key, item: job.item, title, cautions: [], actions: [], ...tickOf(build, key) };
+}
+
+/** The moves on one card or the board, one for each setting; none: no step. */
+function setStep(build: Build, m: Machine, job: CardJob): Step[] {
+  const bySetting = new Map<string, StepAction>();
+  for (const { setting = '', block, text } of job.actions) {
+    const known = bySetting.get(setting);
+    const item = m.find(job.item)!.item;
+    const told = m.find(job.item)!.part.settings.find((s) => s.id === setting);
+    const position = told && positionOf(item, told);
+    if (known) known.text += ` ${text}`;
+    else
+      bySetting.set(setting, {
+        key: settingKey(job.item, setting),
+        text,
+        setting,
+        ...(block ? { block } : {}),
+        ...(position ? { position } : {})
+      });
+  }
+  const ticked = Object.entries(build.done ?? {}).filter(
+    ([, t]) => t.item === job.item && t.setting !== undefined && !bySetting.has(t.setting)
+  );
+  const actions = [
+    ...ticked.map(([key, done]): StepAction => ({ key, text: done.text, setting: done.setting, done })),
+    ...bySetting.values()
+  ];
+  if (!actions.length) return [];
+  const facts = meaningsOf(m.find(job.item)!.part)
+    .filter((meant) => actions.some((a) => a.setting === meant.setting.id))
+    .map((meant) => meant.fact);
+  return [
+    {
+      kind: 'set',
+      key: `${job.item} set`,
+      item: job.item,
+      title: `Set ${job.title}`,
+      cautions: settingCautions(facts),
+      actions
+    }
+  ];
+}
+
+function seat(build: Build, job: CardJob): Step {
+  const key = seatKey(job.item);
+  const title = `Seat ${job.title} in ${job.into}`;
+  return { kind: 'seat', key, item: job.item, title, cautions: [], actions: [], ...tickOf(build, key) };
+}
+
 const commandTitle = (where: string) =>
   where === 'SETUP' ? 'In the BIOS setup' : where.includes('.') ? `In ${where}` : `Run for ${where}`;
+
+const box = ({ done }: { done?: Tick }): string => (done ? '[x]' : '[ ]');
 
 /** The sheet as plain text, 78 columns. */
 export function sheetText(sheet: Sheet): string {
@@ -99,8 +225,9 @@ export function sheetText(sheet: Sheet): string {
   out.push('');
   if (sheet.steps.length === 0) out.push('Nothing to move: every setting is where it was found.');
   sheet.steps.forEach((step, i) => {
-    out.push(...wrap(`[ ] ${i + 1}. ${step.title}`, '       '));
-    step.actions.forEach((a) => out.push(...wrap(`       [ ] ${a.text}`, '           ')));
+    step.cautions.forEach(caution);
+    out.push(...wrap(`${box(step)} ${i + 1}. ${step.title}`, '       '));
+    step.actions.forEach((a) => out.push(...wrap(`       ${box(a)} ${a.text}`, '           ')));
   });
   out.push('');
   sheet.powerCautions.forEach(caution);

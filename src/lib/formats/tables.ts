@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { hex, type Build, type PartSet } from '../core/model';
 import { moveList } from '../core/moves';
 import { linesAt, machine, standing } from '../core/resources';
+import { planned } from '../core/settings';
 
 /** Rows as CSV after RFC 4180; a cell that a spreadsheet would take for a formula gets an apostrophe. */
 export const csv = (fields: string[], data: (string | number)[][]): string =>
@@ -32,7 +33,7 @@ export function claimsCsv(build: Build, parts: PartSet): string {
 
 /** What has to be done at the machine, in order, one row each. */
 export function movesCsv(build: Build, parts: PartSet): string {
-  const { jobs, commands } = moveList(build, parts);
+  const { jobs, commands } = moveList(planned(build, parts), parts);
   const rows = [
     ...jobs.flatMap((job) => {
       const seat = [job.title, job.from ?? '', job.into ?? ''];

@@ -6,6 +6,7 @@
   import PartFacts from '$lib/ui/catalogue/PartFacts.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import { savePart } from '$lib/ui/save-as';
   import { text } from '$lib/ui/text';
 
   let { data } = $props();
@@ -54,11 +55,6 @@
     const reply = await ask('POST', '/shelf', { item: { part: part.id } });
     if (reply.ok) say([words.onShelf(part.name)]);
     else say('away' in reply ? [text.serverGone] : problemLines(reply.problem), true);
-  }
-  function save(part: Part) {
-    const url = URL.createObjectURL(new Blob([JSON.stringify(part, null, 2) + '\n'], { type: 'application/json' }));
-    Object.assign(document.createElement('a'), { href: url, download: `${part.id}.part.json` }).click();
-    URL.revokeObjectURL(url);
   }
   async function takeIn(event: Event) {
     const input = event.currentTarget as HTMLInputElement;
@@ -130,7 +126,7 @@
           <Button class="act" onclick={() => toShelf(part)}>{words.toShelf}</Button>
           <Button class="act" onclick={() => goto(`/catalogue/edit?like=${part.id}`)}>{words.similar}</Button>
           {#if own.includes(part.id)}<Button class="act" href="/catalogue/edit?id={part.id}">{words.edit}</Button>{/if}
-          <Button class="act" onclick={() => save(part)}>{words.save}</Button>
+          <Button class="act" onclick={() => savePart(part)}>{words.save}</Button>
         </div>
         <PartFacts {part} />
       {:else}<p class="quiet">{words.choose}</p>{/if}

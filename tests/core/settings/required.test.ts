@@ -126,7 +126,7 @@ describe('the difference', () => {
     expect(ranks).to.deep.equal([...ranks].sort((a, b) => a - b));
     const display = list.find((d) => d.setting.id === 'display')!;
     expect(display.ifLeft).to.match(/one long, two short/);
-    expect(display.actions.map((a) => a.text).join()).to.match(/switch 5 to OFF/);
+    expect(display.actions.map((a) => a.text).join()).to.match(/5 OFF, 6 OFF/);
     expect(list.find((d) => d.setting.id === 'fpu')!.ifLeft).to.match(/hang/);
   });
   it('an unrecorded voltage is a stop, another unrecorded setting is not', () => {

@@ -39,9 +39,14 @@ export function fillingsFor(
   const usable = asked.from === 'shelf' ? modules.filter((m) => (asked.stock.get(m.id) ?? 0) > 0) : modules;
   const choices = facts.banks.map((bank) => usable.filter((m) => moduleFits(facts, bank, m)));
   const out: PlannedFilling[] = [];
+  const seen = new Set<string>();
   let visits = 0;
   walkFillings(facts, choices, facts.maxKiB, (filling) => {
     if (++visits > MOST_VISITS) return false;
+    // The same modules in other banks of the same sizes are the same filling to a person.
+    const key = alikeOf(filling);
+    if (seen.has(key)) return true;
+    seen.add(key);
     const planned = weigh(facts, filling, asked);
     if (asked.from === 'shelf' && planned.toBuy > 0) return false;
     if (planned.shown.count >= asked.targetKiB) out.push(planned);
@@ -58,6 +63,11 @@ export function fillingsFor(
   return { fillings: out.slice(0, MOST_FILLINGS), whole: visits <= MOST_VISITS };
 }
 
+const alikeOf = (f: Filling) =>
+  `${f.banks.map((b) => `${b.bank}:${b.part.module!.kib}`).join(' ')} ${f.banks
+    .map((b) => b.part.id)
+    .sort()
+    .join(' ')}`;
 const idOf = (f: Filling) => f.banks.map((b) => `${b.bank}:${b.part.id}`).join(' ');
 
 function weigh(facts: MemoryFacts, filling: Filling, asked: MemoryQuestion): PlannedFilling {

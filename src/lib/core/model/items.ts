@@ -40,3 +40,10 @@ export function seatItem(build: Build, id: string, slot: string | undefined): Bu
   };
   return { ...build, items: build.items.map(move) };
 }
+
+/** The build with one of its items, or its board, changed. */
+export const withItem = (build: Build, id: string, to: (item: Item) => Item): Build => ({
+  ...build,
+  board: build.board.id === id ? to(build.board) : build.board,
+  items: build.items.map((item) => (item.id === id ? to(item) : item))
+});

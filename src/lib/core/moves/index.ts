@@ -43,7 +43,7 @@ export interface MoveList {
 const pins = ([a, b]: readonly [number, number]) => `pins ${Math.min(a, b)}-${Math.max(a, b)}`;
 
 /** Levers of one setting that are told one by one. */
-const MOST_LEVERS = 3;
+const MOST_LEVERS = 1;
 
 /** What to do on the block of a setting to bring it from one position to another. */
 export function actionsFor(

@@ -26,6 +26,8 @@ export interface Guess {
   elements: number[];
   /** Value by the states of its elements, joined by commas. */
   table: ReadonlyMap<string, string>;
+  /** What a source says, which may have gaps: a state that it does not tell refutes nothing. */
+  isPartial?: boolean;
 }
 
 /** Facts of which a wrong try can destroy something: they are never tried blindly. */
@@ -127,21 +129,70 @@ const reversed = (template: Template): Template => ({
   rows: template.rows.map((r) => ({ ...r, at: r.at.map((s, i) => template.sizes[i] - 1 - s) }))
 });
 
+/** Elements that a row of a source speaks about. */
+function spokenOf(elements: readonly Element[], block: string, state: State): number[] {
+  return elements.flatMap((e, i) =>
+    e.block === block && (e.n === 0 || ('switches' in state && state.switches[e.n] !== undefined)) ? [i] : []
+  );
+}
+
+/** What one source says of a fact, as a table on the elements that it speaks about. */
+function sourceGuess(
+  fragment: Notebook['fragments'][number],
+  subject: string,
+  elements: readonly Element[]
+): Guess | null {
+  const rows = fragment.rows.filter((r) => r.subject === subject);
+  const used = [...new Set(rows.flatMap((r) => spokenOf(elements, r.block, r.state)))].sort((a, b) => a - b);
+  if (!used.length) return null;
+  const table = new Map<string, string>();
+  for (const { block, state, value } of rows) {
+    // A row that leaves switches out holds for each of their sides.
+    const open = used.map((e) => {
+      const now = stateOf(elements[e], { [block]: state });
+      return now >= 0 ? [now] : elements[e].states.map((_, n) => n);
+    });
+    const all = open.reduce<number[][]>(
+      (list, states) => list.flatMap((l) => states.map((n) => [...l, n])),
+      [[]]
+    );
+    for (const key of all) table.set(key.join(), value);
+  }
+  return { subject, from: fragment.title, elements: used, table, isPartial: true };
+}
+
 /**
- * Every way in which the tables of the catalogue could lie on these elements: on neighbours in their order,
- * as printed and reversed. Beside them, for each fact, that it is not decided here at all.
+ * Every way in which a fact could be decided on these elements. Where sources speak about it: what each of them
+ * says, and the tables of the catalogue laid on the same elements. Else those tables on neighbours in their
+ * order, as printed and reversed, wherever no source says that it is something else; and that it is not decided
+ * here at all.
  */
 export function guessesFor(notebook: Notebook, templates: readonly Template[]): Guess[] {
   const elements = elementsOf(notebook);
+  const spoken = new Map<string, Set<number>>();
+  for (const { rows } of notebook.fragments)
+    for (const { subject, block, state } of rows)
+      spokenOf(elements, block, state).forEach((e) =>
+        spoken.set(subject, (spoken.get(subject) ?? new Set()).add(e))
+      );
   const out = new Map<string, Guess>();
   for (const subject of notebook.subjects) {
-    out.set(subject, { subject, from: '', elements: [], table: new Map() });
+    const own = spoken.get(subject);
+    const others = new Set([...spoken].flatMap(([s, set]) => (s === subject ? [] : [...set])));
+    if (!own) out.set(subject, { subject, from: '', elements: [], table: new Map() });
+    for (const fragment of notebook.fragments) {
+      const said = sourceGuess(fragment, subject, elements);
+      if (said) out.set(`${subject} ${fragment.id}`, said);
+    }
     for (const template of templates.filter((t) => t.subject === subject))
       for (const t of template.sizes.every((s) => s === 2) ? [template, reversed(template)] : [template])
         for (let first = 0; first + t.sizes.length <= elements.length; first++) {
           const chosen = t.sizes.map((_, i) => first + i);
           const fits = chosen.every(
-            (e, i) => elements[e].states.length === t.sizes[i] && elements[e].block === elements[first].block
+            (e, i) =>
+              elements[e].states.length === t.sizes[i] &&
+              elements[e].block === elements[first].block &&
+              (own ? own.has(e) : !others.has(e))
           );
           if (!fits) continue;
           const table = new Map(t.rows.map((r) => [r.at.join(), r.value]));
@@ -173,6 +224,9 @@ export function remaining(
       t.saw[guess.subject] === undefined ? [] : [{ t, value: t.saw[guess.subject] }]
     );
     if (!guess.elements.length) return new Set(seen.map((s) => s.value)).size < 2;
-    return seen.every(({ t, value }) => predicted(guess, elements, t.states) === value);
+    return seen.every(({ t, value }) => {
+      const told = predicted(guess, elements, t.states);
+      return told === undefined ? guess.isPartial === true : told.toLowerCase() === value.toLowerCase();
+    });
   });
 }

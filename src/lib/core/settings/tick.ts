@@ -1,4 +1,4 @@
-import type { Build, Item, PartSet, Tick } from '../model';
+import { withItem, type Build, type Item, type PartSet, type Tick } from '../model';
 import { kitOf } from '../kit';
 import { required, settle } from './required';
 import { recordPosition } from './record';
@@ -6,11 +6,6 @@ import { recordPosition } from './record';
 /** The build with everything chosen that follows from it: what the move list and the bench sheet work from. */
 export const planned = (build: Build, parts: PartSet): Build => settle(build, required(kitOf(build, parts)));
 
-const withItem = (build: Build, id: string, to: (item: Item) => Item): Build => ({
-  ...build,
-  board: build.board.id === id ? to(build.board) : build.board,
-  items: build.items.map((item) => (item.id === id ? to(item) : item))
-});
 const itemOf = (build: Build, id: string): Item | undefined =>
   [build.board, ...build.items].find((i) => i.id === id);
 

@@ -35,6 +35,15 @@ export function lineSettings(m: Machine): Set<string> {
   return relevant;
 }
 
+/** Positions of a setting, less those of a 16-bit bus in a slot of 8 bits. */
+function reachable({ part, seat }: Fitted, setting: Setting): string[] {
+  const all = setting.positions.map((p) => p.id);
+  const width = part.means?.find((m) => m.fact === 'bus-width' && m.setting === setting.id);
+  if (!width || seat !== 'isa8') return all;
+  const good = all.filter((p) => width.values[p] !== 16);
+  return good.length ? good : all;
+}
+
 export function collectChoices(m: Machine, options: CompileOptions, now: Positions): Map<string, Choice> {
   const relevant = lineSettings(m);
   const choices = new Map<string, Choice>();
@@ -43,7 +52,7 @@ export function collectChoices(m: Machine, options: CompileOptions, now: Positio
       const key = keyOf(fitted.item.id, setting.id);
       const position = now(fitted.item.id, setting.id);
       const forced = options.forced?.get(key);
-      const all = setting.positions.map((p) => p.id);
+      const all = reachable(fitted, setting);
       const only = position === undefined ? [] : [position];
       const domain =
         forced !== undefined ? [forced] : isFixed(fitted, setting) || !relevant.has(key) ? only : all;

@@ -227,3 +227,26 @@ export function gives(card: VideoFacts, shown: readonly Mode[], picture: Picture
     }
   }
 }
+
+/**
+ * The largest pictures that an amount of video memory holds, one for each number of colours: `1024 × 768 in 16`.
+ * @param kib as a whole; text needs next to none
+ */
+export function picturesIn(kib: number): string[] {
+  const sizes = [
+    [640, 480],
+    [800, 600],
+    [1024, 768],
+    [1280, 1024]
+  ];
+  const depths: [number, string][] = [
+    [4, '16 colours'],
+    [8, '256 colours'],
+    [16, '65,536 colours'],
+    [24, 'true colour']
+  ];
+  return depths.flatMap(([bits, name]) => {
+    const best = sizes.findLast(([w, h]) => displayKiB(w, h, bits) <= kib);
+    return best ? [`${best[0]} × ${best[1]} in ${name}`] : [];
+  });
+}

@@ -1,15 +1,14 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
-  import { fillings, moduleFits, shownMemory, type Filling } from '$lib/core/boards';
+  import { moduleFits, shownMemory, type Filling } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
-  import type { Item, Part } from '$lib/core/model';
-  import { middlePrice } from '$lib/core/planner';
+  import type { Item, Part, ShelfView } from '$lib/core/model';
   import { totalKiB } from '$lib/core/software';
   import { getBench } from '../context';
   import { text } from '../text';
   import { sizeText } from './edit';
+  import MemoryPlan from './MemoryPlan.svelte';
 
-  let { modules }: { modules: readonly Part[] } = $props();
+  let { modules, shelf }: { modules: readonly Part[]; shelf: readonly ShelfView[] } = $props();
   const words = text.fit;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
@@ -21,9 +20,6 @@
   const module = $derived(fitting.find((m) => m.id === chosen) ?? fitting[0]);
   const total = $derived(totalKiB(kit));
   const shown = $derived(facts && total ? shownMemory(total, facts) : null);
-  const ways = $derived(
-    facts ? fillings(facts, modules, (part, n) => middlePrice(part) * n).slice(0, 24) : []
-  );
   const inBank = (id: string) => kit.banks.get(id) ?? [];
   const others = (items: readonly Item[], bank?: string) =>
     items.filter(
@@ -60,13 +56,14 @@
       );
     }
   }
-  function fill(way: Filling) {
+  function filled(way: Filling) {
     let items = others(session.build.items);
-    for (const b of way.banks) {
-      session.know(b.part);
-      items = [...items, moduleIn(items, b.bank, b.part, b.count)];
-    }
-    session.change({ ...session.build, items }, words.change(sizeText(way.kib)));
+    for (const b of way.banks) items = [...items, moduleIn(items, b.bank, b.part, b.count)];
+    return { ...session.build, items };
+  }
+  function fill(way: Filling) {
+    way.banks.forEach((b) => session.know(b.part));
+    session.change(filled(way), words.change(sizeText(way.kib)));
   }
   const holds = (bank: string) =>
     inBank(bank)
@@ -115,20 +112,7 @@
       </button>
     {/each}
   </div>
-  <details>
-    <summary>{words.ways}</summary>
-    <ul>
-      {#each ways as way (way.kib)}
-        <li>
-          <b>{words.way(sizeText(way.kib), sizeText(shownMemory(way.kib, facts).count))}</b>
-          <span class="quiet">{way.banks.map((b) => `${b.count} × ${b.part.name}`).join(' + ')}</span>
-          <Button class="act" onclick={() => fill(way)} aria-label={`${words.fill}: ${sizeText(way.kib)}`}
-            >{words.fill}</Button
-          >
-        </li>
-      {/each}
-    </ul>
-  </details>
+  <MemoryPlan {modules} {shelf} {filled} {fill} />
 {/if}
 
 <style>
@@ -194,34 +178,5 @@
   .module {
     fill: var(--yellow);
     stroke: var(--ink);
-  }
-  details {
-    margin-top: 1rem;
-  }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 15rem 1fr auto;
-    gap: 0.6rem;
-    align-items: center;
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  @media (max-width: 700px) {
-    li {
-      grid-template-columns: 1fr auto;
-    }
-    li .quiet {
-      grid-column: 1 / -1;
-      grid-row: 2;
-    }
   }
 </style>

@@ -113,7 +113,9 @@
             class={look}
             class:solid={true}
           />
-        {:else}<text x={x + 17} y="28" text-anchor="middle" class="ink big">{look === 'found' ? '?' : '·'}</text>{/if}
+        {:else}<text x={x + 17} y="28" text-anchor="middle" class="ink big"
+            >{look === 'found' ? '?' : '·'}</text
+          >{/if}
         <text x={x + 17} y="53" text-anchor="middle">{n}</text>
       </g>
       {#if wanted}<text x={x + 17} y="76" text-anchor="middle" class="ink mark" class:off={mark(n) === '≠'}

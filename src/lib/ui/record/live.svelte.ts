@@ -36,8 +36,13 @@ export class Live {
       this.told('all');
     };
     source.onerror = () => {
+      const wasAway = this.away;
       this.away = source.readyState !== EventSource.CLOSED;
-      if (this.away) return;
+      if (this.away) {
+        // A page that was kept from earlier has to look how far the record had come.
+        if (!wasAway) this.told('all');
+        return;
+      }
       // Answered, but not with changes: the passphrase may be asked for again.
       this.close();
       this.told('all');

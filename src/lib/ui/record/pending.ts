@@ -80,3 +80,30 @@ function read(text: string): Pending | null {
 
 /** Whether changes of a build wait in this browser. */
 export const waits = (build: string): boolean => keysOf(build).length > 0;
+
+const LAST = 'yj-last';
+
+/**
+ * The last saved state that this browser knows of a build. A page that is opened while the server is away comes
+ * from an older copy; this brings it up to what was saved.
+ */
+export const lastSaved = {
+  keep(state: { head: number; build: Build }): void {
+    try {
+      localStorage.setItem(`${LAST}:${state.build.id}`, JSON.stringify(state));
+    } catch {
+      // Without room the older copy is what there is.
+    }
+  },
+  of(build: string): { head: number; build: Build } | null {
+    try {
+      const state = JSON.parse(localStorage.getItem(`${LAST}:${build}`) ?? 'null') as {
+        head: number;
+        build: Build;
+      } | null;
+      return state?.build?.id === build ? state : null;
+    } catch {
+      return null;
+    }
+  }
+};

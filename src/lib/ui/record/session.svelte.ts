@@ -2,6 +2,7 @@ import { check } from '../../core/check';
 import {
   partSet,
   sameJson,
+  withItem,
   type Build,
   type Finding,
   type Fix,
@@ -14,7 +15,7 @@ import { merge } from '../../core/revision';
 import { applyFix, loom } from '../../core/solver';
 import { text } from '../text';
 import { Live, type Told } from './live.svelte';
-import { PendingStore, type Change, type Pending } from './pending';
+import { PendingStore, lastSaved, type Change, type Pending } from './pending';
 import { ask, problemLines, type Saved } from './send';
 
 /** Two states that were made from one, of which neither may be lost. */
@@ -190,6 +191,7 @@ export class Session {
     this.canUndo = canUndo;
     this.canRedo = canRedo;
     this.trouble = { kind: 'fine' };
+    lastSaved.keep(this.saved);
     if (!this.queue.length) this.pending.forget();
   }
 
@@ -221,6 +223,13 @@ export class Session {
   }
 
   private leave(): void {
+    const last = lastSaved.of(this.build.id);
+    const isLater = last !== null && last.head > this.saved.head && !this.queue.length;
+    if (isLater && itemsOf(last.build).every((i) => this.parts.has(i.part))) {
+      this.saved = last;
+      this.build = last.build;
+      this.head = last.head;
+    }
     this.trouble = { kind: 'away' };
     this.keep();
     this.again();
@@ -291,9 +300,9 @@ export class Session {
   }
 
   /** Fetches the parts of a state that came from elsewhere. @returns whether all are known now */
-  private async knowParts({ board, items, shelf }: Build): Promise<boolean> {
-    const fetched = await this.fetchParts([board, ...items, ...shelf].map((i) => i.part));
-    return fetched && this.fetchParts(relatedParts(this.parts.get(board.part)!));
+  private async knowParts(build: Build): Promise<boolean> {
+    const fetched = await this.fetchParts(itemsOf(build).map((i) => i.part));
+    return fetched && this.fetchParts(relatedParts(this.parts.get(build.board.part)!));
   }
 
   private async fetchParts(ids: readonly string[]): Promise<boolean> {
@@ -382,6 +391,7 @@ export class Session {
     this.waiting = 0;
     this.pending.forget();
     this.trouble = { kind: 'fine' };
+    lastSaved.keep({ head: record.head, build: record.build });
     this.show(record);
   }
 
@@ -393,10 +403,4 @@ export class Session {
   }
 }
 
-export function withItem(build: Build, id: string, to: (item: Item) => Item): Build {
-  return {
-    ...build,
-    board: build.board.id === id ? to(build.board) : build.board,
-    items: build.items.map((item) => (item.id === id ? to(item) : item))
-  };
-}
+const itemsOf = ({ board, items, shelf }: Build): Item[] => [board, ...items, ...shelf];

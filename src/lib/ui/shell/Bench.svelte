@@ -62,6 +62,9 @@
   onMount(() => {
     const stops = [session.start(), planner.warm()];
     for (const offline of offlineStages) void preloadCode(here(offline));
+    void navigator.serviceWorker?.ready.then((ready) =>
+      ready.active?.postMessage({ keep: offlineStages.map(here) })
+    );
     return () => stops.forEach((stop) => stop());
   });
   beforeNavigate(({ to, cancel, willUnload }) => {

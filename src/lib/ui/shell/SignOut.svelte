@@ -5,6 +5,8 @@
 
   async function out() {
     await ask('DELETE', '/session');
+    // What was kept for the bench goes with the one who signs out.
+    for (const name of await caches.keys()) if (name.startsWith('yj-pages')) await caches.delete(name);
     location.assign('/login');
   }
 </script>

@@ -75,6 +75,8 @@
     list-style: none;
   }
   a {
+    display: inline-block;
+    padding: 0.2rem 0;
     color: var(--ink);
     text-underline-offset: 3px;
   }

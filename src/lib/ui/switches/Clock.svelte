@@ -121,6 +121,10 @@
   .quiet {
     color: var(--quiet);
   }
+  .foot a {
+    display: inline-block;
+    padding: 0.2rem 0;
+  }
   .foot {
     margin-top: 1rem;
   }

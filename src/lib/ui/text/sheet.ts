@@ -1,5 +1,9 @@
 export const sheet = {
   title: 'Bench sheet',
+  views: { sheet: 'Steps', cables: 'Cables', apart: 'Taking apart' },
+  viewsLabel: 'Views of the bench',
+  clear: 'Clear the ticks',
+  before: 'Before this step',
   print: 'Print',
   saveAs: 'Save as',
   kinds: {
@@ -16,5 +20,69 @@ export const sheet = {
   nothing: 'Nothing to move: every setting is where it was found.',
   legend: 'Dashed: as found. Solid frame: where it goes.',
   after: 'Lines after this',
-  head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' }
+  head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' },
+
+  cablesLead:
+    'What sits on which pins of the board: write it down before you unplug it, read it when you plug it back.',
+  noHeaders: 'Nobody has described the pins of this board. Write down what you unplug under Taking apart.',
+  pin: (n: number) => `pin ${n}`,
+  onIt: (name: string) => `What is on ${name}`,
+  onItHint: 'not written down: colours, which way round',
+  polar: 'which way round matters',
+  either: 'either way round',
+  headerKinds: {
+    speaker: 'speaker',
+    reset: 'reset switch',
+    'turbo-switch': 'turbo switch',
+    'turbo-led': 'turbo light',
+    'power-led': 'power light and key lock',
+    'key-lock': 'key lock',
+    'disk-led': 'disk light',
+    battery: 'battery',
+    power: 'power',
+    keyboard: 'keyboard',
+    other: 'other'
+  },
+  pinsChanged: (name: string) => `lead on ${name} written down`,
+  turbo:
+    'Turbo: which side is fast depends on board and case switch. Set it one way, measure, write it down.',
+  diskLed: 'The disk light of an ISA or local-bus machine goes to the controller card, not to the board.',
+  exchange: 'When a card is exchanged, these go back on',
+  exchangeOf: (card: string) => `on ${card}`,
+  plugs: 'AT power plugs',
+  plugsText: 'The black wires of the two plugs meet in the middle. The other way round destroys the board.',
+  plugsLabel:
+    'Two power plugs side by side, black wires together in the middle: power good, +5, +12, minus 12, ground, ground; ground, ground, minus 5, +5, +5, +5',
+  photos: 'Photographs of what is in this machine',
+  noPhotos:
+    'None yet. Add photographs to the things of this machine on the shelf, and put numbered marks on them.',
+
+  apartLead:
+    'Write down every step of taking it apart, in order. Read backwards it is the order of putting it together.',
+  addStep: 'Write it down',
+  what: 'What came off',
+  whatHint: 'ribbon of the hard disk',
+  where: 'Where it was, which way round',
+  whereHint: 'J3, red edge to the rear',
+  kind: 'Sort',
+  stepKinds: {
+    cover: 'cover',
+    screw: 'screw',
+    cable: 'cable',
+    card: 'card',
+    drive: 'drive',
+    supply: 'supply',
+    board: 'board',
+    other: 'other'
+  },
+  off: 'Taken off, in order',
+  together: 'Putting it together',
+  back: (what: string) => `${what} is back on`,
+  removeStep: (what: string) => `Remove the step ${what}`,
+  nothingOff: 'Nothing is written down yet.',
+  last: 'Last check before the cover',
+  didApart: (what: string) => `taken off: ${what}`,
+  didBack: (what: string) => `put back: ${what}`,
+  didRemove: (what: string) => `step removed: ${what}`,
+  didLast: 'last check ticked'
 } as const;

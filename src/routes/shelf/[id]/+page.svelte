@@ -1,10 +1,11 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
-  import type { ShelfItem, ShelfView } from '$lib/core/model';
+  import type { PhotoMarks, ShelfItem, ShelfView } from '$lib/core/model';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import { ask, problemLines, type Reply } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import Photo from '$lib/ui/sheet/Photo.svelte';
   import Trials from '$lib/ui/shelf/Trials.svelte';
   import { text } from '$lib/ui/text';
 
@@ -83,6 +84,13 @@
     input.value = '';
     if (reply.ok) view = reply.value;
     trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+  }
+  async function markPhoto(id: string, marks: PhotoMarks) {
+    const before = view;
+    view = { ...view, photos: view.photos.map((p) => (p.id === id ? { ...p, marks } : p)) };
+    const reply = await ask<ShelfView>('PUT', `/shelf/${item.id}/photos/${id}`, { marks });
+    trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+    view = reply.ok ? { ...view, photos: reply.value.photos } : { ...view, photos: before.photos };
   }
   async function removePhoto(id: string) {
     const reply = await ask('DELETE', `/shelf/${item.id}/photos/${id}`);
@@ -211,28 +219,26 @@
       <h2>{words.photos}</h2>
       <div class="photos">
         {#each view.photos as photo (photo.id)}
-          <figure>
+          <div>
+            <Photo
+              item={item.id}
+              {photo}
+              title={photo.name}
+              alt={words.photoAlt(photo.name, view.title)}
+              change={(marks) => markPhoto(photo.id, marks)}
+            />
             <a
               href="/api/v1/shelf/{item.id}/photos/{photo.id}"
               data-sveltekit-reload
               target="_blank"
-              rel="noreferrer"
-              ><img
-                src="/api/v1/shelf/{item.id}/photos/{photo.id}"
-                width={photo.width}
-                height={photo.height}
-                alt={words.photoAlt(photo.name, view.title)}
-              /></a
+              rel="noreferrer">{words.wholePhoto}</a
             >
-            <figcaption>
-              {photo.name}
-              <Button
-                class="act"
-                onclick={() => removePhoto(photo.id)}
-                aria-label={words.removePhoto(photo.name)}>×</Button
-              >
-            </figcaption>
-          </figure>
+            <Button
+              class="act"
+              onclick={() => removePhoto(photo.id)}
+              aria-label={words.removePhoto(photo.name)}>{words.deletePhoto}</Button
+            >
+          </div>
         {/each}
       </div>
       <label class="act file"
@@ -339,25 +345,14 @@
     padding-top: 0.25rem;
     padding-bottom: 0.25rem;
   }
+  .photos a {
+    display: inline-block;
+    padding: 0.3rem 0.6rem 0.3rem 0;
+  }
   .photos {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
-    gap: 0.6rem;
-  }
-  figure {
-    margin: 0;
-  }
-  img {
-    width: 100%;
-    height: auto;
-    border: 1.5px solid var(--ink);
-  }
-  figcaption {
-    display: flex;
-    justify-content: space-between;
-    gap: 0.4rem;
-    font-size: 0.88rem;
-    overflow-wrap: anywhere;
+    grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+    gap: 1rem;
   }
   .file {
     display: inline-block;

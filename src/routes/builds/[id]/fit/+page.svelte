@@ -46,7 +46,7 @@
 {#each lent as l (l.title)}<p class="lent" role="status">{words.lentText(l.title, l.to)}</p>{/each}
 {#if view === 'slots'}<p class="lead">{words.lead}</p>
   <Slots shelf={data.shelf} />
-{:else if view === 'memory'}<Memory modules={data.modules} />
+{:else if view === 'memory'}<Memory modules={data.modules} shelf={data.shelf} />
 {:else if view === 'picture'}<Picture />
 {:else if view === 'drives'}<Drives />
 {:else if view === 'power'}<Power />

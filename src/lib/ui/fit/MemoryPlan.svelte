@@ -1,0 +1,280 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import {
+    ChipsError,
+    chipCapacity,
+    fillingsFor,
+    fillingsShowing,
+    readChips,
+    waitStates,
+    type ChipReading,
+    type Filling
+  } from '$lib/core/boards';
+  import { kitOf } from '$lib/core/kit';
+  import type { Build, Part, ShelfView } from '$lib/core/model';
+  import { middlePrice } from '$lib/core/planner';
+  import { offerOf, unmet } from '$lib/core/software';
+  import { picturesIn } from '$lib/core/video';
+  import { getBench } from '../context';
+  import { text } from '../text';
+  import { sizeText } from './edit';
+
+  interface Props {
+    modules: readonly Part[];
+    shelf: readonly ShelfView[];
+    /** The build with its banks filled so. */
+    filled: (way: Filling) => Build;
+    fill: (way: Filling) => void;
+  }
+  let { modules, shelf, filled, fill }: Props = $props();
+  const words = text.fit.plan;
+  const { session } = getBench();
+  const SHOWN = 10;
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const facts = $derived(kit.memory!);
+  /** `4 MiB`, `640`, `3712 KiB`: KiB, or NaN. A small bare number is MiB. */
+  function kibIn(told: string): number {
+    const m = /^\s*(\d+(?:[.,]\d+)?)\s*(kib?|mib?|kb?|mb?)?\s*$/i.exec(told);
+    if (!m) return NaN;
+    const n = Number(m[1].replace(',', '.'));
+    const isMega = m[2] ? /^m/i.test(m[2]) : n <= 128;
+    return Math.round(isMega ? n * 1024 : n);
+  }
+
+  const stock = $derived(
+    shelf.reduce((map, v) => {
+      const usable = v.kind === 'memory' && !v.lentTo && v.item.condition !== 'faulty';
+      if (usable) map.set(v.item.part, (map.get(v.item.part) ?? 0) + 1);
+      return map;
+    }, new Map<string, number>())
+  );
+  let target = $state('640');
+  let from = $state<'shelf' | 'any'>('any');
+  const targetKiB = $derived(kibIn(target));
+  const found = $derived(
+    Number.isNaN(targetKiB)
+      ? null
+      : fillingsFor(facts, modules, { targetKiB, stock, from, price: middlePrice })
+  );
+  const shown = $derived(
+    (found?.fillings ?? []).slice(0, SHOWN).map((way) => {
+      const build = filled(way);
+      const known = new Map([...session.parts, ...way.banks.map((b) => [b.part.id, b.part] as const)]);
+      const offer = offerOf(kitOf(build, known));
+      const short = build.brief.profiles.flatMap((p) =>
+        unmet(p, offer, ['memory']).some((u) => u.hard) ? [p.name] : []
+      );
+      return { way, short };
+    })
+  );
+
+  let counted = $state('');
+  const reading = $derived(counted.trim() === '' ? null : fillingsShowing(facts, kibIn(counted)));
+  const sizes = (list: readonly number[]) =>
+    facts.banks
+      .map((b, i) => `${b.label ?? b.id}: ${list[i] ? `${b.sockets} × ${sizeText(list[i])}` : words.empty}`)
+      .join(', ');
+
+  let chips = $state('');
+  const capacity = $derived.by((): ChipReading[] | string => {
+    if (!chips.trim()) return [];
+    try {
+      return chipCapacity(readChips(chips));
+    } catch (error) {
+      if (!(error instanceof ChipsError)) throw error;
+      return error.message;
+    }
+  });
+
+  let ns = $state('');
+  let mhz = $state('');
+  const family = $derived(kit.cpu?.cpu?.family ?? null);
+  const clock = $derived(Number((mhz || String(kit.cpu?.cpu?.coreMHz ?? '')).replace(',', '.')));
+  const waits = $derived(
+    family && clock > 0 && Number(ns) >= 5 && Number(ns) <= 300 ? waitStates(family, clock, Number(ns)) : null
+  );
+</script>
+
+<section>
+  <h2>{words.reach}</h2>
+  <div class="row">
+    <label>{words.target} <input bind:value={target} maxlength="12" /></label>
+    <label
+      >{words.from}
+      <select bind:value={from}
+        >{#each Object.entries(words.sources) as [id, label] (id)}<option value={id}>{label}</option
+          >{/each}</select
+      ></label
+    >
+  </div>
+  {#if Number.isNaN(targetKiB)}<p class="bad" role="alert">{words.badSize(target)}</p>
+  {:else if found && !found.fillings.length}<p>{words.noWay(sizeText(targetKiB))}</p>{/if}
+  <ul>
+    {#each shown as { way, short } (way.banks.map((b) => b.bank + b.part.id).join())}
+      <li>
+        <b>{words.counts(sizeText(way.shown.count))}</b>
+        <span
+          >{way.banks.map((b) => `${b.count} × ${b.part.name}`).join(' + ')}
+          <small
+            >{words.cost(way.fromShelf, way.toBuy, Math.round(way.cost))}{way.isSlow
+              ? `, ${words.slow(way.ns, facts.ns)}`
+              : ''}</small
+          >
+          {#if short.length}<small class="bad">{words.tooLittle(short.join(', '))}</small>{/if}</span
+        >
+        <Button class="act" onclick={() => fill(way)} aria-label={`${text.fit.fill}: ${sizeText(way.kib)}`}
+          >{text.fit.fill}</Button
+        >
+      </li>
+    {/each}
+  </ul>
+  {#if found && found.fillings.length > SHOWN}<p class="quiet">
+      {words.more(found.fillings.length - SHOWN)}
+    </p>{/if}
+  {#if found && !found.whole}<p class="quiet">{words.notWhole}</p>{/if}
+</section>
+
+<section>
+  <h2>{words.backwards}</h2>
+  <label>{words.counted} <input bind:value={counted} placeholder="3712" maxlength="12" /></label>
+  {#if reading}
+    {#if !reading.explanations.length}<p>{words.noExplanation}</p>
+    {:else}
+      <p>
+        {words.explained(reading.explanations.length)}
+        {#if reading.common.length}<b>{words.common(reading.common.join('; '))}</b>{/if}
+      </p>
+      <ul class="plain">
+        {#each reading.explanations.slice(0, 8) as e (`${e.sizes.join()} ${e.shadowKiB}`)}
+          <li>{sizeText(e.kib)}: {sizes(e.sizes)}{e.shadowKiB ? `; ${words.shadow(e.shadowKiB)}` : ''}</li>
+        {/each}
+      </ul>
+    {/if}
+  {/if}
+</section>
+
+<section>
+  <h2>{words.chips}</h2>
+  <label
+    >{words.chipsAsk} <input class="wide" bind:value={chips} placeholder="9 × 256K×1" maxlength="80" /></label
+  >
+  {#if typeof capacity === 'string'}<p class="bad" role="alert">{capacity}</p>
+  {:else}
+    {#if capacity.some((c) => c.widths.some((w) => w !== null))}<p class="warn">{words.noWidth}</p>{/if}
+    <ul class="plain">
+      {#each capacity as c, i (i)}
+        <li>
+          <b>{sizeText(c.kib)}</b>
+          {c.parity ? words.withParity : words.noParity}
+          <small
+            >{c.how}{c.widths.some((w) => w !== null)
+              ? `, ${words.ifWidth(c.widths.filter((w) => w !== null).join(', '))}`
+              : ''}{picturesIn(c.kib).length ? `; ${words.asVideo(picturesIn(c.kib).join(', '))}` : ''}</small
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>
+
+{#if family}
+  <section>
+    <h2>{words.waits}</h2>
+    <div class="row">
+      <label>{words.ns} <input bind:value={ns} inputmode="numeric" maxlength="3" /></label>
+      <label
+        >{words.mhz}
+        <input
+          bind:value={mhz}
+          inputmode="decimal"
+          placeholder={String(kit.cpu!.cpu!.coreMHz)}
+          maxlength="6"
+        /></label
+      >
+    </div>
+    {#if waits}<p>
+        {#if waits.needed !== null}<b>{words.needs(waits.needed)}</b>{/if}
+        <span class="quiet">{waits.assumes}</span>
+      </p>{/if}
+  </section>
+{/if}
+
+<style>
+  section {
+    margin-top: 1.1rem;
+  }
+  h2 {
+    padding-bottom: 0.1rem;
+    border-bottom: 2px solid var(--ink);
+    font-size: 1.08rem;
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1.4rem;
+  }
+  label {
+    display: inline-flex;
+    gap: 0.5rem;
+    align-items: center;
+    margin: 0.4rem 0;
+  }
+  input {
+    width: 7rem;
+    padding: 0.3rem 0.5rem;
+    border: 1px solid var(--ink);
+    font-family: var(--font-mono);
+  }
+  .wide {
+    width: 16rem;
+    max-width: 100%;
+  }
+  select {
+    padding: 0.3rem 2.2rem 0.3rem 0.5rem;
+    border: 1px solid var(--ink);
+  }
+  ul {
+    margin: 0.2rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  ul:not(.plain) > li {
+    display: grid;
+    grid-template-columns: 9rem 1fr auto;
+    gap: 0.6rem;
+    align-items: center;
+    padding: 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .plain > li {
+    padding: 0.15rem 0;
+  }
+  small {
+    display: block;
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
+  small.bad,
+  p.bad {
+    padding-left: 0.5rem;
+    border-left: 5px solid var(--stop);
+    color: var(--ink);
+    font-weight: 600;
+  }
+  .warn {
+    padding-left: 0.6rem;
+    border-left: 6px double var(--ink);
+  }
+  .quiet {
+    color: var(--quiet);
+  }
+  @media (max-width: 600px) {
+    ul:not(.plain) > li {
+      grid-template-columns: 1fr auto;
+    }
+    ul:not(.plain) > li span {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+  }
+</style>

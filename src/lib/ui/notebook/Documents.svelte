@@ -1,0 +1,213 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { Fragment, Notebook } from '$lib/core/model';
+  import { standing } from '$lib/core/puzzle';
+  import { stateText } from '$lib/core/revision';
+  import { NotationError, readRow } from '$lib/core/settings';
+  import { text } from '../text';
+
+  interface Props {
+    notebook: Notebook;
+    change: (next: Notebook) => void;
+  }
+  let { notebook, change }: Props = $props();
+  const words = text.notebook;
+  const sources = Object.keys(text.editor.sources) as Fragment['source'][];
+  let title = $state('');
+  let source = $state<Fragment['source']>('manual');
+  /** The row that is being typed, for each source. */
+  const blank = { block: '', state: '', subject: '', value: '' };
+  let drafts = $state<Record<string, typeof blank>>({});
+  let problem = $state<Record<string, string>>({});
+  const draft = (id: string) => drafts[id] ?? blank;
+  const edit = (id: string, part: Partial<typeof blank>) =>
+    (drafts = { ...drafts, [id]: { ...draft(id), ...part } });
+  const fared = $derived(standing(notebook));
+  const name = (subject: string) => words.facts[subject] ?? subject;
+  const blockOf = (id: string) => notebook.blocks.find((b) => b.id === id);
+
+  function add(event: SubmitEvent) {
+    event.preventDefault();
+    if (!title.trim()) return;
+    const ids = notebook.fragments.map((f) => f.id);
+    let n = ids.length + 1;
+    while (ids.includes(`s${n}`)) n++;
+    change({
+      ...notebook,
+      fragments: [...notebook.fragments, { id: `s${n}`, source, title: title.trim(), rows: [] }]
+    });
+    title = '';
+  }
+  const put = (id: string, rows: Fragment['rows']) =>
+    change({ ...notebook, fragments: notebook.fragments.map((f) => (f.id === id ? { ...f, rows } : f)) });
+  function addRow(fragment: Fragment, event: SubmitEvent) {
+    event.preventDefault();
+    const typed = draft(fragment.id);
+    const block = blockOf(typed.block) ?? notebook.blocks[0];
+    const subject = typed.subject || notebook.subjects[0];
+    if (!block || !subject || !typed.value.trim()) return;
+    try {
+      const state = readRow(typed.state, block);
+      put(fragment.id, [...fragment.rows, { block: block.id, state, subject, value: typed.value.trim() }]);
+      drafts = { ...drafts, [fragment.id]: { ...typed, state: '', value: '' } };
+      problem = { ...problem, [fragment.id]: '' };
+    } catch (error) {
+      if (!(error instanceof NotationError)) throw error;
+      problem = { ...problem, [fragment.id]: error.message };
+    }
+  }
+</script>
+
+{#each notebook.fragments as fragment (fragment.id)}
+  {@const f = fared.find((x) => x.id === fragment.id)}
+  <article>
+    <h3>
+      {fragment.title} <span>{text.editor.sources[fragment.source]}</span>
+      {#if f && f.confirmed + f.refuted > 0}<span class:bad={f.refuted > 0}
+          >{words.fared(f.confirmed, f.refuted)}</span
+        >{/if}
+      <button
+        onclick={() => change({ ...notebook, fragments: notebook.fragments.filter((x) => x !== fragment) })}
+        aria-label={words.removeDocument(fragment.title)}>×</button
+      >
+    </h3>
+    <ul>
+      {#each fragment.rows as row, i (i)}
+        {@const block = blockOf(row.block)}
+        <li>
+          <code>{block?.label ?? row.block} {block ? stateText(block, row) : ''}</code>
+          {name(row.subject)}: <b>{row.value}</b>
+          <button
+            onclick={() =>
+              put(
+                fragment.id,
+                fragment.rows.filter((r) => r !== row)
+              )}
+            aria-label={words.removeRow(`${row.subject} ${row.value}`)}>×</button
+          >
+        </li>
+      {/each}
+    </ul>
+    {#if notebook.blocks.length && notebook.subjects.length}
+      <form onsubmit={(e) => addRow(fragment, e)}>
+        <select
+          aria-label={words.block}
+          value={draft(fragment.id).block || notebook.blocks[0].id}
+          onchange={(e) => edit(fragment.id, { block: e.currentTarget.value })}
+          >{#each notebook.blocks as b (b.id)}<option value={b.id}>{b.label ?? b.id}</option>{/each}</select
+        >
+        <input
+          aria-label={words.state}
+          placeholder={words.stateHint}
+          value={draft(fragment.id).state}
+          oninput={(e) => edit(fragment.id, { state: e.currentTarget.value })}
+          maxlength="120"
+          spellcheck="false"
+        />
+        <select
+          aria-label={words.subject}
+          value={draft(fragment.id).subject || notebook.subjects[0]}
+          onchange={(e) => edit(fragment.id, { subject: e.currentTarget.value })}
+          >{#each notebook.subjects as s (s)}<option value={s}>{name(s)}</option>{/each}</select
+        >
+        <input
+          aria-label={words.value}
+          placeholder={words.value}
+          value={draft(fragment.id).value}
+          oninput={(e) => edit(fragment.id, { value: e.currentTarget.value })}
+          maxlength="60"
+        />
+        <Button type="submit" class="act">{words.addRow}</Button>
+      </form>
+    {/if}
+    {#if problem[fragment.id]}<p class="wrong" role="alert">{problem[fragment.id]}</p>{/if}
+  </article>
+{/each}
+<form class="new" onsubmit={add}>
+  <input
+    aria-label={words.sourceTitle}
+    placeholder={words.sourceTitleHint}
+    bind:value={title}
+    maxlength="120"
+  />
+  <select aria-label={text.editor.source} bind:value={source}
+    >{#each sources as s (s)}<option value={s}>{text.editor.sources[s]}</option>{/each}</select
+  >
+  <Button type="submit" class="act">{words.addDocument}</Button>
+</form>
+
+<style>
+  article {
+    margin-bottom: 0.7rem;
+    padding-bottom: 0.5rem;
+    border-bottom: 1px solid var(--rule);
+  }
+  h3 {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: baseline;
+    font-size: 1.02rem;
+  }
+  h3 span {
+    font-weight: 400;
+    color: var(--quiet);
+  }
+  h3 .bad {
+    color: var(--stop);
+    font-weight: 700;
+  }
+  ul {
+    margin: 0.2rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    gap: 0.6rem;
+    align-items: baseline;
+  }
+  code {
+    min-width: 9rem;
+    font-family: var(--font-mono);
+  }
+  li button,
+  h3 button {
+    border: 0;
+    background: none;
+    color: var(--quiet);
+    min-width: 1.9rem;
+    min-height: 1.9rem;
+    font-size: 1.1rem;
+    cursor: pointer;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.35rem;
+    align-items: center;
+  }
+  .new {
+    margin-top: 0.6rem;
+  }
+  input,
+  select {
+    min-width: 0;
+    padding: 0.25rem 0.45rem;
+    border: 1px solid var(--rule);
+  }
+  select {
+    padding-right: 2.2rem;
+    max-width: 12rem;
+  }
+  input {
+    flex: 1 1 8rem;
+    max-width: 16rem;
+  }
+  .wrong {
+    margin: 0.3rem 0;
+    padding-left: 0.6rem;
+    border-left: 5px solid var(--stop);
+    font-weight: 600;
+  }
+</style>

@@ -1,0 +1,174 @@
+<script lang="ts">
+  import { kitOf } from '$lib/core/kit';
+  import type { PinHeader, ShelfView } from '$lib/core/model';
+  import { onMount } from 'svelte';
+  import { getBench } from '../context';
+  import { ask } from '../record/send';
+  import { text } from '../text';
+  import Photo from './Photo.svelte';
+  import PowerPlugs from './PowerPlugs.svelte';
+
+  const words = text.sheet;
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const headers = $derived(kit.facts.headers ?? []);
+  const pins = $derived(session.build.pins ?? {});
+  const isAt = $derived(kit.facts.powerPlug !== 'atx');
+  /** Cables that go to a card: they come off when it is exchanged. */
+  const onCards = $derived(
+    session.build.items.flatMap((item) =>
+      item.cable
+        ? [
+            {
+              id: item.id,
+              what: item.label ?? session.parts.get(item.part)?.name ?? item.part,
+              card: session.machine.find(item.cable.to)?.title ?? item.cable.to
+            }
+          ]
+        : []
+    )
+  );
+  const CELL = 46;
+  /** Photographs of the things in this machine; without the server there are none. */
+  let photos = $state.raw<{ item: string; title: string; photo: ShelfView['photos'][number] }[]>([]);
+  onMount(async () => {
+    const used = [session.build.board, ...session.build.items].flatMap((i) => i.specimen ?? []);
+    for (const id of new Set(used)) {
+      const reply = await ask<ShelfView>('GET', `/shelf/${id}`);
+      if (!reply.ok) continue;
+      const { title } = reply.value;
+      photos = [...photos, ...reply.value.photos.map((photo) => ({ item: id, title, photo }))];
+    }
+  });
+
+  function write(header: PinHeader, event: Event) {
+    const told = (event.currentTarget as HTMLInputElement).value.trim();
+    const { [header.id]: _, ...rest } = pins;
+    const { pins: __, ...build } = session.build;
+    const next = told ? { ...rest, [header.id]: told } : rest;
+    session.change(
+      Object.keys(next).length ? { ...build, pins: next } : build,
+      words.pinsChanged(header.label)
+    );
+  }
+</script>
+
+<p class="lead">{words.cablesLead}</p>
+{#if !headers.length}<p>{words.noHeaders}</p>{/if}
+<div class="headers">
+  {#each headers as header (header.id)}
+    <section>
+      <h2><code>{header.label}</code> {words.headerKinds[header.kind]}</h2>
+      <svg
+        width={header.pins.length * CELL + 4}
+        height="62"
+        role="img"
+        aria-label={header.pins.map((p, i) => `${words.pin(i + 1)} ${p}`).join(', ')}
+      >
+        {#each header.pins as pin, i (i)}
+          {@const x = i * CELL + CELL / 2}
+          {#if i === 0}<rect x={x - 11} y="4" width="22" height="22" class="first" />{/if}
+          <rect x={x - 6} y="9" width="12" height="12" class="pin" />
+          <text {x} y="40" text-anchor="middle" class="n">{i + 1}</text>
+          <text {x} y="56" text-anchor="middle">{pin}</text>
+        {/each}
+      </svg>
+      <p class="quiet">{header.polar ? words.polar : words.either}{header.note ? `; ${header.note}` : ''}</p>
+      <input
+        value={pins[header.id] ?? ''}
+        onchange={(e) => write(header, e)}
+        aria-label={words.onIt(header.label)}
+        placeholder={words.onItHint}
+        maxlength="400"
+      />
+    </section>
+  {/each}
+</div>
+{#if headers.some((h) => h.kind === 'turbo-switch')}<p>{words.turbo}</p>{/if}
+<p>{words.diskLed}</p>
+{#if onCards.length}
+  <section>
+    <h2>{words.exchange}</h2>
+    <ul>
+      {#each onCards as c (c.id)}<li><b>{c.what}</b> {words.exchangeOf(c.card)}</li>{/each}
+    </ul>
+  </section>
+{/if}
+{#if isAt}
+  <section>
+    <h2>{words.plugs}</h2>
+    <PowerPlugs />
+    <p class="danger">{words.plugsText}</p>
+  </section>
+{/if}
+<section>
+  <h2>{words.photos}</h2>
+  {#if !photos.length}<p class="quiet">{words.noPhotos}</p>{/if}
+  <div class="photos">
+    {#each photos as p (p.photo.id)}<Photo item={p.item} photo={p.photo} title={p.title} />{/each}
+  </div>
+</section>
+
+<style>
+  .lead,
+  .quiet {
+    color: var(--quiet);
+  }
+  .headers {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
+    gap: 0.8rem 1.6rem;
+  }
+  section {
+    margin-bottom: 0.8rem;
+  }
+  h2 {
+    font-size: 1.1rem;
+  }
+  code {
+    font: 700 1.15rem var(--font-mono);
+  }
+  svg {
+    display: block;
+    max-width: 100%;
+  }
+  .pin {
+    fill: var(--ink);
+  }
+  .first {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 2;
+  }
+  text {
+    font: 11px var(--font-sans);
+    fill: var(--ink);
+  }
+  .n {
+    font: 700 12px var(--font-mono);
+  }
+  p {
+    margin: 0.2rem 0;
+  }
+  input {
+    width: 100%;
+    padding: 0.35rem 0.5rem;
+    border: 1px solid var(--ink);
+  }
+  .danger {
+    padding-left: 0.7rem;
+    border-left: 7px solid var(--stop);
+    font-weight: 650;
+    font-size: 1.1rem;
+  }
+  ul {
+    margin: 0.2rem 0;
+    padding-left: 1.1rem;
+    list-style: square;
+  }
+  .photos {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem;
+  }
+</style>

@@ -1,0 +1,144 @@
+<script lang="ts">
+  import type { PhotoMarks, ShelfView } from '$lib/core/model';
+  import { text } from '../text';
+
+  interface Props {
+    item: string;
+    title: string;
+    alt?: string;
+    photo: ShelfView['photos'][number];
+    /** Left out: the photograph is only looked at. */
+    change?: (marks: PhotoMarks) => void;
+  }
+  let { item, title, alt = title, photo, change }: Props = $props();
+  const words = text.shelf;
+  let open = $state(-1);
+  const R = $derived(Math.max(photo.width, photo.height) / 34);
+
+  /** A click on the picture sets the next mark there; its words are asked for below. */
+  function mark(event: MouseEvent) {
+    if (!change) return;
+    const box = (event.currentTarget as Element).getBoundingClientRect();
+    const at = (v: number, from: number, size: number) => Math.round(((v - from) / size) * 1000) / 10;
+    change([
+      ...photo.marks,
+      {
+        x: at(event.clientX, box.left, box.width),
+        y: at(event.clientY, box.top, box.height),
+        text: words.newMark
+      }
+    ]);
+    open = photo.marks.length;
+  }
+  const set = (i: number, said: string) =>
+    change?.(
+      said
+        ? photo.marks.map((m, n) => (n === i ? { ...m, text: said } : m))
+        : photo.marks.filter((_, n) => n !== i)
+    );
+  /** By keyboard a mark is put in the middle. */
+  const addMiddle = () => change?.([...photo.marks, { x: 50, y: 50, text: words.newMark }]);
+</script>
+
+<figure>
+  <figcaption>{title}{title === photo.name ? '' : `, ${photo.name}`}</figcaption>
+  <div class="picture">
+    <img src="/api/v1/shelf/{item}/photos/{photo.id}" {alt} width={photo.width} height={photo.height} />
+    <!-- The list below does the same by keyboard. -->
+    <svg viewBox="0 0 {photo.width} {photo.height}" onclick={mark} class:edit={change} aria-hidden="true">
+      {#each photo.marks as m, i (i)}
+        {@const [x, y] = [(m.x * photo.width) / 100, (m.y * photo.height) / 100]}
+        <circle cx={x} cy={y} r={R} class:on={open === i} />
+        <text {x} y={y + R * 0.42} text-anchor="middle" font-size={R * 1.25}>{i + 1}</text>
+      {/each}
+    </svg>
+  </div>
+  {#if photo.marks.length}
+    <ol>
+      {#each photo.marks as m, i (i)}
+        <li>
+          {#if change}<input
+              value={m.text}
+              aria-label={words.markOf(i + 1)}
+              maxlength="200"
+              onfocus={() => (open = i)}
+              onchange={(e) => set(i, e.currentTarget.value.trim())}
+            /><button onclick={() => set(i, '')} aria-label={words.removeMark(i + 1)}>×</button>
+          {:else}{m.text}{/if}
+        </li>
+      {/each}
+    </ol>
+  {/if}
+  {#if change}<button class="add" onclick={addMiddle}>{words.addMark}</button>{/if}
+</figure>
+
+<style>
+  figure {
+    width: 22rem;
+    max-width: 100%;
+    margin: 0;
+  }
+  .picture {
+    position: relative;
+    border: 1px solid var(--ink);
+  }
+  img {
+    display: block;
+    width: 100%;
+    height: auto;
+  }
+  svg {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+  }
+  .edit {
+    cursor: crosshair;
+  }
+  circle {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 2;
+  }
+  circle.on {
+    fill: var(--yellow);
+  }
+  text {
+    font-weight: 800;
+    fill: var(--ink);
+  }
+  circle.on + text {
+    fill: var(--on-yellow);
+  }
+  figcaption {
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
+  ol {
+    margin: 0.2rem 0;
+    padding-left: 1.5rem;
+    list-style: decimal;
+  }
+  li input {
+    width: 85%;
+    padding: 0.2rem 0.4rem;
+    border: 1px solid var(--rule);
+  }
+  li button {
+    border: 0;
+    background: none;
+    color: var(--quiet);
+    min-width: 1.9rem;
+    min-height: 1.9rem;
+    font-size: 1.1rem;
+    cursor: pointer;
+  }
+  .add {
+    padding: 0.15rem 0.6rem;
+    border: 1px solid var(--rule);
+    background: none;
+    color: var(--ink);
+    cursor: pointer;
+  }
+</style>

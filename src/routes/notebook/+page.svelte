@@ -1,0 +1,321 @@
+<script lang="ts">
+  import { Button, Input, Label } from 'flowbite-svelte';
+  import { replaceState } from '$app/navigation';
+  import { page } from '$app/state';
+  import type { Block, Notebook, Part } from '$lib/core/model';
+  import Documents from '$lib/ui/notebook/Documents.svelte';
+  import { Keeping } from '$lib/ui/notebook/keeping.svelte';
+  import Merged from '$lib/ui/notebook/Merged.svelte';
+  import Tries from '$lib/ui/notebook/Tries.svelte';
+  import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import { text } from '$lib/ui/text';
+
+  let { data } = $props();
+  const words = text.notebook;
+  const fresh = (): Notebook => ({
+    id: `n-${Math.random().toString(36).slice(2, 10)}`,
+    name: words.fresh,
+    blocks: [],
+    subjects: [],
+    fragments: [],
+    tries: []
+  });
+  // svelte-ignore state_referenced_locally
+  const keeping = new Keeping(data.notebooks, fresh(), page.url.searchParams.get('id'));
+  const now = $derived(keeping.now);
+  const change = (next: Notebook) => keeping.change(next);
+  const isKept = $derived(keeping.kept.some((k) => k.notebook.id === now.id));
+  const parts = $derived(data.parts as Part[]);
+
+  function open(id: string) {
+    const found = keeping.kept.find((k) => k.notebook.id === id);
+    if (!found) return;
+    keeping.open(found.notebook);
+    replaceState(`/notebook?id=${id}`, {});
+  }
+  let kind = $state<'dip' | 'header'>('dip');
+  let called = $state('');
+  let other = $state('');
+  function addBlock(event: SubmitEvent) {
+    event.preventDefault();
+    const label = called.trim() || (kind === 'dip' ? 'SW1' : 'JP1');
+    const id =
+      label
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-+|-+$/g, '') || 'b';
+    if (now.blocks.some((b) => b.id === id)) return;
+    const block: Block =
+      kind === 'dip'
+        ? { id, label, kind, switches: 8, printed: 'ON', flipped: false }
+        : { id, label, kind, rows: 1, columns: 3, pin1: 'top-left' };
+    change({ ...now, blocks: [...now.blocks, block] });
+    called = '';
+  }
+  const setBlock = (block: Block, next: Block) =>
+    change({ ...now, blocks: now.blocks.map((b) => (b === block ? next : b)) });
+  const number = (event: Event, most: number) =>
+    Math.max(1, Math.min(most, Math.round(Number((event.currentTarget as HTMLInputElement).value)) || 1));
+  const toggle = (subject: string) =>
+    change({
+      ...now,
+      subjects: now.subjects.includes(subject)
+        ? now.subjects.filter((s) => s !== subject)
+        : [...now.subjects, subject]
+    });
+  function addOther(event: SubmitEvent) {
+    event.preventDefault();
+    const subject = other.trim().slice(0, 40);
+    if (subject && !now.subjects.includes(subject)) toggle(subject);
+    other = '';
+  }
+  const offered = $derived([...new Set([...Object.keys(words.facts), ...now.subjects])]);
+</script>
+
+<svelte:head><title>{now.name} · {words.title} · {text.product}</title></svelte:head>
+<PlaceBar />
+<main>
+  <h1>{words.title}</h1>
+  <p class="lead">{words.lead}</p>
+  <div class="bar">
+    {#if keeping.kept.length}
+      <label
+        >{words.open}
+        <select value={now.id} onchange={(e) => open(e.currentTarget.value)}>
+          {#each keeping.kept as k (k.notebook.id)}<option value={k.notebook.id}>{k.notebook.name}</option
+            >{/each}
+          {#if !isKept}<option value={now.id}>{now.name}</option>{/if}
+        </select></label
+      >
+    {/if}
+    <Button class="act" onclick={() => keeping.open(fresh())}>{words.start}</Button>
+    {#if isKept}<Button class="act" onclick={() => keeping.remove(now.id, fresh())}
+        >{words.remove(now.name)}</Button
+      >{/if}
+  </div>
+  {#if keeping.trouble}<p class="bad" role="alert">{keeping.trouble}</p>{/if}
+  <p class="sr-only" role="status">{keeping.saved ? words.saved : ''}</p>
+  <div class="body">
+    <section>
+      <div class="name">
+        <Label for="n-name">{words.name}</Label>
+        <Input
+          id="n-name"
+          value={now.name}
+          maxlength={120}
+          onchange={(e) => {
+            const name = (e.currentTarget as HTMLInputElement).value.trim();
+            if (name) change({ ...now, name });
+          }}
+        />
+        <Label for="n-like">{words.like}</Label>
+        <select
+          id="n-like"
+          value={now.like ?? ''}
+          onchange={(e) => {
+            const { like: _, ...rest } = now;
+            change(e.currentTarget.value ? { ...rest, like: e.currentTarget.value } : rest);
+          }}
+        >
+          <option value="">–</option>
+          {#each parts as p (p.id)}<option value={p.id}>{p.maker} {p.name}</option>{/each}
+        </select>
+      </div>
+      <h2>{words.blocks}</h2>
+      {#each now.blocks as block (block.id)}
+        <p class="block">
+          <b>{block.label ?? block.id}</b>
+          {#if block.kind === 'dip'}
+            <label
+              >{words.count}
+              <input
+                type="number"
+                min="1"
+                max="16"
+                value={block.switches}
+                onchange={(e) => setBlock(block, { ...block, switches: number(e, 16) })}
+              /></label
+            >
+            <label
+              >{words.printed}
+              <select
+                value={block.printed}
+                onchange={(e) => setBlock(block, { ...block, printed: e.currentTarget.value as 'ON' })}
+                >{#each ['ON', 'OPEN', 'CLOSED', '0/1', 'arrow'] as p (p)}<option>{p}</option>{/each}</select
+              ></label
+            >
+            <label
+              ><input
+                type="checkbox"
+                checked={block.flipped}
+                onchange={(e) => setBlock(block, { ...block, flipped: e.currentTarget.checked })}
+              />
+              {words.flipped}</label
+            >
+          {:else if block.kind === 'header'}
+            <label
+              >{words.rows}
+              <input
+                type="number"
+                min="1"
+                max="4"
+                value={block.rows}
+                onchange={(e) => setBlock(block, { ...block, rows: number(e, 4) })}
+              /></label
+            >
+            <label
+              >{words.columns}
+              <input
+                type="number"
+                min="1"
+                max="20"
+                value={block.columns}
+                onchange={(e) => setBlock(block, { ...block, columns: number(e, 20) })}
+              /></label
+            >
+          {/if}
+          <button
+            class="x"
+            onclick={() => change({ ...now, blocks: now.blocks.filter((b) => b !== block) })}
+            aria-label={words.removeBlock(block.label ?? block.id)}>×</button
+          >
+        </p>
+      {/each}
+      <form onsubmit={addBlock}>
+        <input bind:value={called} aria-label={words.blockName} placeholder="SW1" maxlength="20" />
+        <select bind:value={kind} aria-label={words.blocks}
+          >{#each Object.entries(words.kinds) as [id, label] (id)}<option value={id}>{label}</option
+            >{/each}</select
+        >
+        <Button type="submit" class="act">{words.addBlock}</Button>
+      </form>
+      <h2>{words.subjects}</h2>
+      <div class="subjects">
+        {#each offered as subject (subject)}
+          <label
+            ><input
+              type="checkbox"
+              checked={now.subjects.includes(subject)}
+              onchange={() => toggle(subject)}
+            />
+            {words.facts[subject] ?? subject}</label
+          >
+        {/each}
+        <form onsubmit={addOther}>
+          <input
+            bind:value={other}
+            aria-label={words.addSubject}
+            placeholder={words.addSubject}
+            maxlength="40"
+          />
+          <Button type="submit" class="act">{text.parts.add}</Button>
+        </form>
+      </div>
+      <h2>{words.documents}</h2>
+      <Documents notebook={now} {change} />
+      <h2>{words.merged}</h2>
+      <Merged notebook={now} {parts} />
+    </section>
+    <section>
+      <h2>{words.tries}</h2>
+      <Tries notebook={now} {parts} {change} />
+    </section>
+  </div>
+</main>
+
+<style>
+  main {
+    padding: 1rem 1.4rem;
+  }
+  h1 {
+    font-size: 1.35rem;
+  }
+  .lead {
+    max-width: 62rem;
+    color: var(--quiet);
+  }
+  .bar,
+  .name,
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 0.9rem;
+    align-items: center;
+  }
+  .name {
+    margin-bottom: 0.4rem;
+  }
+  .name :global(input) {
+    max-width: 18rem;
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 0 2.2rem;
+    margin-top: 0.8rem;
+  }
+  h2 {
+    margin: 1rem 0 0.4rem;
+    padding-bottom: 0.15rem;
+    border-bottom: 2px solid var(--ink);
+    font-size: 1.1rem;
+  }
+  section:last-child h2:first-child {
+    margin-top: 0;
+  }
+  .block {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    align-items: center;
+    margin: 0.3rem 0;
+  }
+  .block b {
+    min-width: 3.5rem;
+    font-family: var(--font-mono);
+  }
+  .x {
+    border: 0;
+    background: none;
+    color: var(--quiet);
+    min-width: 1.9rem;
+    min-height: 1.9rem;
+    font-size: 1.1rem;
+    cursor: pointer;
+  }
+  .subjects {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1rem;
+  }
+  .subjects form {
+    flex-basis: 100%;
+    margin-top: 0.2rem;
+  }
+  input:not([type='checkbox']),
+  select {
+    min-width: 0;
+    padding: 0.25rem 0.45rem;
+    border: 1px solid var(--rule);
+  }
+  select {
+    max-width: 16rem;
+    padding-right: 2.2rem;
+  }
+  input[type='number'] {
+    width: 4rem;
+  }
+  .bad {
+    padding-left: 0.7rem;
+    border-left: 6px solid var(--stop);
+    font-weight: 600;
+  }
+  @media (max-width: 960px) {
+    main {
+      padding: 0.8rem;
+    }
+    .body {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

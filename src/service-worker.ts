@@ -1,0 +1,66 @@
+/// <reference types="@sveltejs/kit" />
+/// <reference lib="webworker" />
+import { build, files, version } from '$service-worker';
+
+/**
+ * Keeps what a machine at the bench needs when the server is gone: the program itself, and the pages of builds
+ * that were open. Pages come from the server while it answers. Nothing of the API is kept here: changes wait in
+ * the browser's storage and are sent by the page.
+ */
+const worker = globalThis as unknown as ServiceWorkerGlobalScope;
+const ASSETS = `yj-assets-${version}`;
+const PAGES = `yj-pages-${version}`;
+const program = new Set([...build, ...files]);
+/** Pages that work without the server, and the data that comes with a move to them. */
+const isKept = (path: string): boolean =>
+  /^\/builds\/[^/]+\/(switches|lines|bench)(\/__data\.json)?$/.test(path);
+
+worker.addEventListener('install', (event) => {
+  event.waitUntil(
+    caches
+      .open(ASSETS)
+      .then((cache) => cache.addAll([...program]))
+      .then(() => worker.skipWaiting())
+  );
+});
+
+worker.addEventListener('activate', (event) => {
+  event.waitUntil(
+    caches
+      .keys()
+      .then((names) =>
+        Promise.all(names.filter((n) => n !== ASSETS && n !== PAGES).map((name) => caches.delete(name)))
+      )
+      .then(() => worker.clients.claim())
+  );
+});
+
+/** A page asks for its build to be kept: `{ keep: ['/builds/x/bench', …] }`. */
+worker.addEventListener('message', (event) => {
+  const { keep } = (event.data ?? {}) as { keep?: unknown };
+  if (!Array.isArray(keep)) return;
+  const paths = keep.filter((p): p is string => typeof p === 'string' && isKept(p)).slice(0, 10);
+  event.waitUntil(Promise.all(paths.map((path) => fromServer(new Request(path)).catch(() => null))));
+});
+
+worker.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (request.method !== 'GET' || url.origin !== worker.location.origin) return;
+  if (program.has(url.pathname))
+    event.respondWith(caches.match(url.pathname).then((kept) => kept ?? fetch(request)));
+  else if (isKept(url.pathname))
+    event.respondWith(
+      fromServer(request).catch(async (error) => (await kept(url.pathname)) ?? Promise.reject(error))
+    );
+});
+
+const kept = async (path: string): Promise<Response | undefined> => (await caches.open(PAGES)).match(path);
+
+/** Asks the server, and keeps a good answer under its path. @throws when the server does not answer */
+async function fromServer(request: Request): Promise<Response> {
+  const response = await fetch(request);
+  if (response.ok && !response.redirected)
+    await (await caches.open(PAGES)).put(new URL(request.url).pathname, response.clone());
+  return response;
+}

@@ -1,0 +1,215 @@
+import { expect } from 'chai';
+import type { Page } from 'puppeteer-core';
+import { press, sees, until, useBench } from '../support/browser';
+
+interface Build {
+  build: {
+    board: { asFound: Record<string, string>; chosen: Record<string, string> };
+    done?: Record<string, { at: string; text: string }>;
+    teardown?: Record<string, { what: string; back?: string }>;
+    pins?: Record<string, string>;
+    items: { id: string; part: string; place?: string; count?: number }[];
+  };
+}
+
+describe('switches and the bench', function () {
+  this.timeout(180_000);
+  const bench = useBench();
+  let page: Page;
+  beforeEach(() => {
+    page = bench.page;
+  });
+  const saved = (id: string) => bench.api<Build>('GET', `/builds/${id}`);
+  const board = async (id: string) => (await saved(id)).build.board;
+  const fill = async (selector: string, words: string) => {
+    await page.waitForSelector(selector);
+    await page.$eval(selector, (e) => ((e as HTMLInputElement).value = ''));
+    await page.type(selector, words);
+  };
+  const within = (region: string) => `[aria-label="${region}"]`;
+
+  it('records a block by its levers, by a typed row, and takes it back', async () => {
+    await bench.open('/builds/dunlin/switches');
+    await sees(page, 'Record these before touching them');
+    const sw2 = within('PX8 SW2');
+    await fill(`${sw2} input`, 'on off sideways');
+    await page.keyboard.press('Enter');
+    await sees(page, '"sideways" is no side of a switch');
+    expect(await page.$eval(`${sw2} input`, (e) => (e as HTMLInputElement).value)).to.equal(
+      'on off sideways'
+    );
+    await fill(`${sw2} input`, 'on off on on off off off off');
+    await page.keyboard.press('Enter');
+    await sees(page, 'Every block is written down.');
+    await until(async () => (await board('dunlin')).asFound.total === '640');
+    // From the keyboard: one lever to the other side, and it reads otherwise.
+    await page.$eval(`${sw2} g[role="button"][aria-label^="switch 2"]`, (e) => (e as SVGGElement).focus());
+    await page.keyboard.press('Enter');
+    await sees(page, 'not looked at');
+    await page.keyboard.press('Enter');
+    await sees(page, '576 KiB');
+    await until(async () => (await board('dunlin')).asFound.total === '576');
+    await bench.reload();
+    await sees(page, '576 KiB');
+    await press(page, 'Forget what was recorded of SW2');
+    await until(async () => (await board('dunlin')).asFound.total === undefined);
+    await press(page, 'Undo');
+    await until(async () => (await board('dunlin')).asFound.total === '576');
+  });
+
+  it('lists what differs, worst first, and a tick makes it the new as found', async () => {
+    await bench.open('/builds/dunlin/switches?view=moves');
+    await sees(page, 'Floppy drives');
+    await sees(page, 'a letter is spent on it');
+    await press(page, 'Choose all');
+    await until(async () => (await board('dunlin')).chosen.floppies === 'one');
+    await page.click('input[aria-label^="Done: PX8 Floppy drives"]');
+    await until(async () => (await board('dunlin')).asFound.floppies === 'one');
+    const { build } = await saved('dunlin');
+    expect(Date.now() - Date.parse(build.done!['board/floppies'].at)).to.be.lessThan(60_000);
+    await press(page, 'Take back');
+    await until(async () => (await board('dunlin')).asFound.floppies === 'two');
+    await sees(page, 'change together: SW1, SW2');
+  });
+
+  it('shows bus, multiplier and core, and what each row of the table would do', async () => {
+    await bench.open('/builds/sanderling/switches?view=clock');
+    await sees(page, 'right for this CPU');
+    await sees(page, 'too fast: it freezes');
+    await sees(page, '33 MHz ÷ 4');
+  });
+
+  it('decodes and encodes a board without a build, over a reload', async () => {
+    await bench.open('/decode?part=skerrin-px8');
+    await sees(page, 'Nothing is set yet');
+    await fill('input[aria-label="Row of SW1"]', '1:off 2:on 5:off 6:off');
+    await page.keyboard.press('Tab');
+    await sees(page, 'First display: monochrome');
+    await page.select('select[aria-label="Meaning of Memory in all"]', '640');
+    await sees(page, 'Memory in all: 640 KiB');
+    expect(await page.$eval('input[aria-label="Row of SW2"]', (e) => (e as HTMLInputElement).value)).to.equal(
+      'on off on on off off off off'
+    );
+    await bench.reload();
+    await sees(page, 'Memory in all: 640 KiB');
+    await fill('input[aria-label="Row of SW1"]', '9:on');
+    await page.keyboard.press('Tab');
+    await sees(page, 'there is no switch 9');
+    await sees(page, 'First display: monochrome');
+  });
+
+  it('works out a board that is half documented, and makes a part of it', async () => {
+    await bench.open('/notebook?id=slipway-486');
+    await sees(page, 'sources disagree');
+    await sees(page, 'The next higher: no source puts it above 40');
+    await bench.open('/notebook?id=loft-xt');
+    await sees(page, 'The next safe try');
+    const before = await page.$eval('.next .change b', (e) => e.textContent);
+    await press(page, 'Set it so below');
+    await page.select('fieldset select', '2');
+    await press(page, 'Write down this start');
+    await page.waitForFunction(
+      (b) => document.querySelector('.next .change b')?.textContent !== b,
+      {},
+      before
+    );
+    await until(async () => {
+      const { notebooks } = await bench.api<{ notebooks: { notebook: { id: string; tries: object[] } }[] }>(
+        'GET',
+        '/notebooks'
+      );
+      return notebooks.find((n) => n.notebook.id === 'loft-xt')!.notebook.tries.length === 2;
+    });
+    await press(page, 'Open it as a part');
+    await page.waitForFunction(() => location.pathname === '/catalogue/edit');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('input')].some((i) => i.value.includes('Loft XT'))
+    );
+    await bench.open('/notebook');
+    await press(page, 'Start a new one');
+    await fill('input[aria-label="Name of the block"]', 'SW9');
+    await press(page, 'Add a block');
+    await sees(page, 'SW9');
+    await bench.reload();
+    await page.select(
+      '.bar select',
+      (await page.$$eval('.bar option', (all) => all.map((o) => o.value))).at(-1)!
+    );
+    await sees(page, 'SW9');
+  });
+
+  it('plans memory to a count, from the shelf, and back from a count', async () => {
+    await bench.open('/builds/plover/fit?view=memory');
+    await fill('section input', '4 MiB');
+    await sees(page, 'counts 7808 KiB');
+    await press(page, 'Fill so: 8 MiB');
+    await until(async () => (await saved('plover')).build.items.filter((i) => i.place).length === 2);
+    await fill('section input', 'much');
+    await sees(page, '"much" is no size');
+    await page.evaluate(() =>
+      [...document.querySelectorAll('section')]
+        .find((s) => s.innerText.includes('What does the count tell'))!
+        .querySelector('input')!
+        .focus()
+    );
+    await page.keyboard.type('3712');
+    await sees(page, '4 MiB fitted');
+    await page.type('input.wide', '8 × 256K');
+    await sees(page, 'The marking does not say the width');
+  });
+
+  it('ticks the sheet, writes down cables and taking apart', async () => {
+    await bench.open('/builds/sanderling/bench');
+    await sees(page, 'A leaked battery is caustic');
+    const box = '.steps .body input[type="checkbox"].small';
+    await page.click(box);
+    await page.waitForSelector('.steps li.struck');
+    await until(async () => Object.keys((await saved('sanderling')).build.done ?? {}).length === 1);
+    await page.click(`${box}:checked`);
+    await until(async () => (await saved('sanderling')).build.done === undefined);
+    await press(page, 'Cables');
+    await fill('input[aria-label="What is on JP5"]', 'green and white, green at 1');
+    await page.keyboard.press('Tab');
+    await until(async () => (await saved('sanderling')).build.pins?.jp5 === 'green and white, green at 1');
+    await press(page, 'Taking apart');
+    for (const what of ['cover', 'ribbon of the card']) {
+      await fill('#apart-what', what);
+      await page.keyboard.press('Enter');
+      await sees(page, `Still off`);
+    }
+    const order = await page.$$eval('section:last-child ol label', (all) =>
+      all.map((l) => l.textContent?.trim())
+    );
+    expect(order.map((o) => /ribbon|cover/.exec(o!)?.[0])).to.deep.equal(['ribbon', 'cover']);
+    await page.click('input[aria-label="ribbon of the card is back on"]');
+    await until(async () =>
+      Object.values((await saved('sanderling')).build.teardown ?? {}).some((s) => s.back !== undefined)
+    );
+  });
+
+  it('goes on with the server gone: the page opens again, ticks are kept and sent when it is back', async () => {
+    await bench.open('/builds/dunlin/bench');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+    await page.waitForFunction(
+      async () =>
+        (await caches.match('/builds/dunlin/bench')) !== undefined &&
+        navigator.serviceWorker.controller !== null
+    );
+    // Saved while the server is there, and after the page was kept.
+    await page.evaluate(() => document.querySelector<HTMLInputElement>('.steps > li > input')!.click());
+    await until(async () => Object.keys((await saved('dunlin')).build.done ?? {}).length === 1);
+    await bench.server.stop('SIGKILL');
+    await page.goto(`${bench.server.url}/builds/dunlin/bench`);
+    await sees(page, 'The server does not answer');
+    await page.waitForFunction(() => document.querySelectorAll('.steps input:checked').length === 1);
+    await page.evaluate(() =>
+      document.querySelectorAll<HTMLInputElement>('.steps input:not(:checked)')[0].click()
+    );
+    await page.waitForFunction(() => document.querySelectorAll('.steps input:checked').length === 2);
+    await page.goto(`${bench.server.url}/builds/dunlin/bench`);
+    await page.waitForFunction(() => document.querySelectorAll('.steps input:checked').length === 2);
+    await bench.server.restart();
+    await until(async () => Object.keys((await saved('dunlin')).build.done ?? {}).length === 2);
+    bench.complaints.splice(0);
+  });
+});
