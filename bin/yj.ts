@@ -7,6 +7,7 @@ import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind 
 import { StoreTrouble } from '../src/lib/server/trouble';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport } from './disk';
+import { SETTINGS_USAGE, SettingsUsage, movesReport, settingCommands } from './settings';
 
 const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
 
@@ -16,9 +17,9 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   sheet FILE [--resolve]        the bench sheet of the chosen positions as plain text; with
                                 --resolve, of the best solution
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
+  moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${DISK_USAGE}
-  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${DISK_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE                  brings a backup back; what was there before is kept beside it
   health                        looks through the data, as JSON
   passphrase                    sets the passphrase of a shared server, from standard input
@@ -34,6 +35,7 @@ interface Args {
   file: string;
   allowOff: boolean;
   resolve: boolean;
+  json: boolean;
   alternatives?: number;
   maxNodes?: number;
 }
@@ -53,7 +55,7 @@ function parseArgs(argv: readonly string[]): Args {
     !(Object.hasOwn(printed, command) || ['check', 'resolve', 'sheet'].includes(command))
   )
     throw new Usage(USAGE);
-  const args: Args = { command, file, allowOff: false, resolve: false };
+  const args: Args = { command, file, allowOff: false, resolve: false, json: false };
   const number = (name: string, text: string | undefined, most: number): number => {
     const value = Number(text);
     if (text === undefined || !Number.isInteger(value) || value < 0 || value > most)
@@ -63,6 +65,10 @@ function parseArgs(argv: readonly string[]): Args {
   for (let i = 0; i < rest.length; i++) {
     if (command === 'sheet' && rest[i] === '--resolve') {
       args.resolve = true;
+      continue;
+    }
+    if (command === 'moves' && rest[i] === '--json') {
+      args.json = true;
       continue;
     }
     if (command !== 'resolve') throw new Usage(`${command} takes no ${rest[i]}\n\n${USAGE}`);
@@ -98,6 +104,10 @@ function run(argv: readonly string[]): number {
     print({ status: isClean(findings) ? 'clean' : 'clash', findings });
     return isClean(findings) ? 0 : 1;
   }
+  if (args.json) {
+    print(movesReport(build, parts));
+    return 0;
+  }
   if (Object.hasOwn(printed, args.command)) {
     process.stdout.write(exported(build, parts, printed[args.command]).content);
     return 0;
@@ -120,6 +130,10 @@ async function main(argv: readonly string[]): Promise<number> {
     process.stdout.write(JSON.stringify(diskReport(rest), null, 2) + '\n');
     return 0;
   }
+  if (Object.hasOwn(settingCommands, command ?? '')) {
+    process.stdout.write(JSON.stringify(settingCommands[command](rest), null, 2) + '\n');
+    return 0;
+  }
   const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
   if (!data) return run(argv);
   const most = command === 'backup' || command === 'restore' ? 1 : 0;
@@ -134,7 +148,8 @@ try {
     process.stderr.write(
       `bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`
     );
-  else if (error instanceof Usage || error instanceof DiskUsage) process.stderr.write(error.message);
+  else if (error instanceof Usage || error instanceof DiskUsage || error instanceof SettingsUsage)
+    process.stderr.write(error.message);
   else if (error instanceof GeometryError) process.stderr.write(`bad input\n  ${error.message}\n`);
   else if (error instanceof StoreTrouble) process.stderr.write(`${error.message}\n`);
   else throw error;

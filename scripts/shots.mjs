@@ -62,11 +62,6 @@ await press('Propose machines');
 await see('Best by your weights');
 await page.evaluate(() => document.querySelector('.plans').previousElementSibling.scrollIntoView());
 await shot('machines');
-await open('/builds/whimbrel/brief');
-await press('Propose machines');
-await see('Nothing fits this brief');
-await page.evaluate(() => document.querySelector('.bar').scrollIntoView());
-await shot('impossible-brief');
 await open('/builds/plover/fit');
 await shot('fit');
 await open('/builds/dunlin/fit?view=memory');
@@ -78,6 +73,14 @@ await press('Digit 16X');
 await shot('catalogue');
 await open('/catalogue/edit?like=tollmark-8');
 await shot('editor');
+await open('/decode?part=skerrin-px8&sw1=off+on+off+off+off+off+off+on');
+await shot('decode');
+await open('/notebook?id=loft-xt');
+await shot('notebook');
+await open('/builds/dunlin/switches');
+await shot('switches');
+await open('/builds/sanderling/bench?view=cables');
+await shot('cables');
 await open('/identify');
 await shot('identify');
 await open('/shelf');
@@ -90,7 +93,6 @@ await shot('lines-clashes');
 await page.evaluate(() => document.activeElement.blur());
 await page.keyboard.press('r');
 await see('settings to move');
-await shot('lines-plan');
 await press('Take this plan');
 await see('No clash');
 await page.select('#selected', 'scsi');
@@ -124,39 +126,6 @@ await page.evaluate(() =>
 );
 await see('From this state to now');
 await shot('log');
-
-// Two windows: one was offline while the other saved.
-const other = async (method, path, body) =>
-  (
-    await fetch(`${url}/api/v1${path}`, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      ...(body ? { body: JSON.stringify(body) } : {})
-    })
-  ).json();
-await open('/builds/dunlin/lines');
-await page.setOfflineMode(true);
-for (const ring of ['mouse/mouse/irq3', 'io/lpt1/irq5']) {
-  const mark = await page.$(`[data-mark="${ring}"].is-ring`);
-  await mark?.evaluate((e) => e.focus());
-  if (mark) await page.keyboard.press('Enter');
-  await wait(200);
-}
-await see('The server does not answer');
-await shot('away');
-const { build, head } = await other('GET', '/builds/dunlin');
-await other('PUT', '/builds/dunlin', {
-  base: head,
-  note: 'elsewhere',
-  build: {
-    ...build,
-    notes: `${build.notes} The mouse lives in the drawer.`,
-    items: build.items.map((i) => (i.id === 'mouse' ? { ...i, chosen: { ...i.chosen, irq: '2' } } : i))
-  }
-});
-await page.setOfflineMode(false);
-await see('Changed in two places');
-await shot('merge');
 
 await size(390, 844);
 await open('/builds/plover/fit');

@@ -25,6 +25,39 @@ describe('the command line', function () {
     expect(out.status).to.equal('clash');
     expect(out.findings.filter((f: { severity: string }) => f.severity === 'clash')).to.have.length(3);
   });
+  it('decodes and encodes switches, and answers the memory of a board', () => {
+    const json = (args: string[]) => JSON.parse(yj(args).stdout);
+    const read = json(['decode', 'skerrin-px8', 'SW1=off on off off off off off on']);
+    expect(read.facts).to.deep.include({ display: 'mono', banks: 4, floppies: 2, fpu: 0 });
+    expect(json(['encode', 'skerrin-px8', 'memory-kib=640', 'display=mono', 'fpu=0']).rows).to.deep.equal({
+      SW1: '? on ? ? off off ? ?',
+      SW2: 'on off on on off off off off'
+    });
+    const { explanations, common } = json(['memory', 'skerrin-px8', '--count', '512']);
+    expect([explanations.length, common.length > 2]).to.deep.equal([1, true]);
+    const { fillings } = json(['memory', 'varnoc-d33', '--target', '3712']);
+    expect(fillings[0].counts).to.be.at.least(3712);
+    const { moves } = json(['moves', file, '--json']);
+    expect(moves).to.be.an('array');
+    expect(yj(['moves', file]).stdout).to.include('what to do');
+  });
+  it('says what is wrong with a row, a block, a part or a fact, exit 2', () => {
+    for (const [args, message] of [
+      [['decode', 'nothing'], /no part "nothing"/],
+      [['decode', 'skerrin-px8'], /name a block/],
+      [['decode', 'skerrin-px8', 'SW9=on'], /it has SW1, SW2/],
+      [['decode', 'skerrin-px8', 'SW1=on sideways'], /"sideways"/],
+      [['decode', 'skerrin-px8', 'SW1'], /has no "="/],
+      [['encode', 'skerrin-px8', 'volts=5'], /no setting of PX8/],
+      [['encode', 'skerrin-px8', 'floppies=9'], /cannot say 9/],
+      [['memory', 'brim-v16', '--count', '1'], /no board/],
+      [['memory', 'skerrin-px8', '--count', 'much'], /--count KIB/]
+    ] as [string[], RegExp][]) {
+      const { status, stderr } = yj(args);
+      expect(status, args.join(' ')).to.equal(2);
+      expect(stderr, args.join(' ')).to.match(message);
+    }
+  });
   it('resolves from standard input, exit 0', () => {
     const { status, stdout } = yj(['resolve', '-'], writeBuildFile(demo('plover'), parts));
     expect(status).to.equal(0);

@@ -92,6 +92,9 @@ describe('the API', function () {
     ).photos;
     const seen = await call('getPhoto', { params: { id: item.id, photo: photo.id } });
     expect((await seen.arrayBuffer()).byteLength).to.be.greaterThan(100);
+    const marks = [{ x: 20, y: 30.5, text: 'red edge here' }];
+    const marked = await call('markPhoto', { params: { id: item.id, photo: photo.id }, body: { marks } });
+    expect(marked.photos[0].marks).to.deep.equal(marks);
     await call('removePhoto', { params: { id: item.id, photo: photo.id } });
     await call('binShelfItem', one);
     expect((await call('listShelf', { query: { from: 'bin' } })).items[0].item.id).to.equal(item.id);
@@ -106,6 +109,18 @@ describe('the API', function () {
     await call('saveSighting', { params: { id: 'seen-9' }, body: { sighting } });
     expect((await call('listSightings')).sightings.map((s: { id: string }) => s.id)).to.include('seen-9');
     await call('removeSighting', { params: { id: 'seen-9' } });
+    const notebook = { id: 'nb-9', name: 'attic', blocks: [], subjects: [], fragments: [], tries: [] };
+    const at = { params: { id: 'nb-9' } };
+    expect((await call('saveNotebook', { ...at, body: { notebook, version: 0 } })).version).to.equal(1);
+    const renamed = { ...notebook, name: 'loft' };
+    expect((await call('saveNotebook', { ...at, body: { notebook: renamed, version: 1 } })).version).to.equal(
+      2
+    );
+    const { notebooks } = await call('listNotebooks');
+    expect(
+      notebooks.find((n: { notebook: { id: string } }) => n.notebook.id === 'nb-9').notebook.name
+    ).to.equal('loft');
+    await call('removeNotebook', at);
   }
 
   it('answers every operation as it is described', async () => {

@@ -5,6 +5,7 @@ import { readWorkshop } from '../../src/lib/formats';
 import { NotFound, Stale } from '../../src/lib/server/errors';
 import { OwnParts } from '../../src/lib/server/own-parts';
 import { readPhoto } from '../../src/lib/server/photos';
+import { NotebookStore } from '../../src/lib/server/notebooks';
 import { ShelfStore } from '../../src/lib/server/shelf';
 import { exportWorkshop, importWorkshop } from '../../src/lib/server/workshop';
 import { demo, parts } from '../support/demo';
@@ -138,7 +139,11 @@ describe('the shelf', function () {
 
   it('the whole workshop carries shelf, photographs and sightings to another machine', async () => {
     const { item } = await shelf.add({ part: 'brim-v16', label: 'shown' });
-    await shelf.addPhoto(item.id, 'front.jpg', await blank(60, 40).jpeg().toBuffer());
+    const { photos } = await shelf.addPhoto(item.id, 'front.jpg', await blank(60, 40).jpeg().toBuffer());
+    const marks = [{ x: 10, y: 90, text: 'pin 1' }];
+    await shelf.markPhoto(item.id, photos[0].id, marks);
+    const book = { id: 'b', name: 'Loft', blocks: [], subjects: ['fpu'], fragments: [], tries: [] };
+    await new NotebookStore(shop.store).save(book, 0);
     await shelf.saveSighting({ id: 'seen-1', name: 'attic', kind: 'board', seen: [], dates: ['9315'] });
     const archive = await exportWorkshop(shop.store, shelf);
     expect((await readWorkshop(archive)).shelf).to.deep.equal([item]);
@@ -150,7 +155,27 @@ describe('the shelf', function () {
     const view = await there.get(item.id);
     expect([view.item, view.photos[0].name]).to.deep.equal([item, 'front.jpg']);
     expect(await there.sightings()).to.have.length(1);
+    expect(view.photos[0].marks).to.deep.equal(marks);
+    expect((await new NotebookStore(other).all()).map((n) => n.notebook)).to.deep.equal([book]);
+    await new NotebookStore(other).save({ ...book, name: 'Other loft' }, 1);
+    await importWorkshop(other, there, archive);
+    expect(
+      (await new NotebookStore(other).all()).map((n) => n.notebook.id),
+      'beside it'
+    ).to.deep.equal(['b', 'b-2']);
     await db.destroy();
+  });
+
+  it('a notebook is saved over the version that it came from, and no other', async () => {
+    const books = new NotebookStore(shop.store);
+    const book = { id: 'b', name: 'Loft', blocks: [], subjects: [], fragments: [], tries: [] };
+    expect((await books.save(book, 0)).version).to.equal(1);
+    await fails(books.save(book, 0), Stale, /another window/);
+    expect((await books.save({ ...book, name: 'Attic' }, 1)).version).to.equal(2);
+    await fails(books.save({ ...book, name: 'Cellar' }, 1), Stale);
+    expect((await books.all())[0].notebook.name).to.equal('Attic');
+    await books.remove('b');
+    await fails(books.remove('b'), NotFound);
   });
 
   it('parts of one’s own are kept, changed, guarded and taken away', async () => {

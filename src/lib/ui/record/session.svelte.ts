@@ -17,25 +17,7 @@ import { text } from '../text';
 import { Live, type Told } from './live.svelte';
 import { PendingStore, lastSaved, type Change, type Pending } from './pending';
 import { ask, problemLines, type Saved } from './send';
-
-/** Two states that were made from one, of which neither may be lost. */
-export interface Collision {
-  base: Build;
-  mine: Build;
-  theirs: Saved;
-}
-
-/** What stands between the screen and the record; `fine` when nothing does. */
-export type Trouble =
-  | { kind: 'fine' }
-  /** The server does not answer; changes wait. */
-  | { kind: 'away' }
-  /** The server will not take the last state. */
-  | { kind: 'refused'; lines: string[] }
-  /** The passphrase is asked for again. */
-  | { kind: 'locked'; lines: string[] }
-  | { kind: 'binned' }
-  | { kind: 'gone' };
+import type { Collision, Trouble } from './trouble';
 
 const RETRY_MS = 2000;
 

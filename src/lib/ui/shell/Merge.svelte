@@ -4,7 +4,8 @@
   import { SvelteMap } from 'svelte/reactivity';
   import { checkBuild } from '$lib/core/model';
   import { merge, type MergeLine, type Side } from '$lib/core/revision';
-  import type { Collision, Session } from '../record/session.svelte';
+  import type { Session } from '../record/session.svelte';
+  import type { Collision } from '../record/trouble';
   import { text } from '../text';
 
   let { session, collision, keepCopy }: { session: Session; collision: Collision; keepCopy: () => void } =

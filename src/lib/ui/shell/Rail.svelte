@@ -3,10 +3,17 @@
 
   let { id, stage, open }: { id: string; stage: string; open: Record<string, number> } = $props();
   const stages = Object.entries(text.stages);
+  let rail: HTMLElement;
+  // On a narrow screen the rail is one line that scrolls: the stage that is open stays in sight.
+  $effect(() => {
+    const open = rail.querySelector<HTMLElement>(`[href$='/${stage}']`);
+    if (open && rail.scrollWidth > rail.clientWidth)
+      rail.scrollLeft = open.offsetLeft - rail.clientWidth / 2 + open.offsetWidth / 2;
+  });
 </script>
 
 <!-- The stages as a pin header: a cap sits over the pins of a stage with nothing left to settle. -->
-<nav class="rail no-print" aria-label={text.stagesLabel}>
+<nav bind:this={rail} class="rail no-print" aria-label={text.stagesLabel}>
   <a class="home" href="/">{text.builds.title}</a>
   <ul>
     {#each stages as [key, label] (key)}

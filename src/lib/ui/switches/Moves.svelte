@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
+  import { sameJson } from '$lib/core/model';
   import {
     byFact,
     clearTicks,
@@ -9,7 +10,8 @@
     settle,
     tickSetting,
     untick,
-    type Difference
+    type Difference,
+    type FactGroup
   } from '$lib/core/settings';
   import { getBench } from '../context';
   import { text } from '../text';
@@ -41,6 +43,8 @@
     return block?.label ?? block?.id ?? '';
   };
 
+  /** Whether choosing a fact as asked would change anything. */
+  const changes = (g: FactGroup) => !sameJson(settle(session.build, g.settings), session.build);
   const take = () => session.change(settled, words.takeNote);
   function tick(d: Difference) {
     const told = { item: d.item, setting: d.setting.id, position: d.wanted, text: what(d) };
@@ -114,6 +118,11 @@
                       )
                       .join(', ')
                   )}</b
+                >{/if}
+              {#if changes(g)}<Button
+                  class="act"
+                  onclick={() => session.change(settle(session.build, g.settings), words.takeNote)}
+                  aria-label={words.takeOne(g.label)}>{words.choose}</Button
                 >{/if}</td
             >
           </tr>

@@ -36,6 +36,8 @@ export const switches = {
 
   movesLead: 'What differs, worst first, and what the machine does if it is left so.',
   take: (n: number) => `Choose all ${n} as asked`,
+  choose: 'Choose',
+  takeOne: (label: string) => `Choose ${label} as asked, on every block`,
   takeNote: 'chosen as the build asks',
   allRight: 'Nothing differs: every setting that the build asks for is where it should be.',
   severity: { stop: 'Stop', clash: 'Clash', unseen: 'Not looked at', caution: 'Caution', note: 'Note' },

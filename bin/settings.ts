@@ -1,0 +1,163 @@
+import { join } from 'node:path';
+import { fillingsFor, fillingsShowing } from '../src/lib/core/boards';
+import {
+  FactId,
+  type Build,
+  type FactValue,
+  type Part,
+  type PartSet,
+  type State
+} from '../src/lib/core/model';
+import { middlePrice } from '../src/lib/core/planner';
+import {
+  EncodeError,
+  NotationError,
+  decode,
+  decodedSentence,
+  differences,
+  encode,
+  encodeFacts,
+  factsTold,
+  handBlocks,
+  readRow,
+  writeRow
+} from '../src/lib/core/settings';
+import { readCatalogue } from '../src/lib/server/catalogue';
+
+export class SettingsUsage extends Error {}
+
+export const SETTINGS_USAGE = `  decode PART BLOCK=ROW …       what switches and jumpers mean: sw1='on off on …', jp4=2-3
+  encode PART WHAT=VALUE …      the rows that say it; WHAT is a setting of the part or a fact:
+                                ${FactId.options.join(', ')}
+  memory PART --target KIB      the fillings of a board whose start-up counts that much
+  memory PART --count KIB       the fillings that show that count, and what they share
+`;
+
+/** Commands about settings, each with what it prints as JSON. */
+export const settingCommands: Record<string, (args: readonly string[]) => object> = {
+  decode: ([id, ...told]) => {
+    const part = partOf(id);
+    const states: Record<string, State> = {};
+    for (const [name, row] of told.map((t) => pair(t, 'sw1="on off on off"'))) {
+      const block = handBlocks(part).find((b) => b.id === name.toLowerCase() || b.label === name);
+      if (!block)
+        throw new SettingsUsage(
+          `${part.name} has no block "${name}"; it has ${blockNames(part) || 'none that is set by hand'}\n`
+        );
+      states[block.id] = asked(() => readRow(row, block));
+    }
+    if (!told.length)
+      throw new SettingsUsage(`name a block and its row; ${part.name} has ${blockNames(part)}\n`);
+    const readings = decode(part, states);
+    return {
+      part: part.id,
+      says: decodedSentence(readings),
+      facts: factsTold(part, readings),
+      settings: readings.map(({ setting, position, possible, words }) => ({
+        setting: setting.id,
+        label: setting.label,
+        position,
+        possible,
+        words
+      }))
+    };
+  },
+  encode: ([id, ...told]) => {
+    const part = partOf(id);
+    let positions: Record<string, string> = {};
+    for (const [what, value] of told.map((t) => pair(t, 'display=mono'))) {
+      const isSetting = part.settings.some((s) => s.id === what && s.positions.some((p) => p.id === value));
+      const fact = FactId.safeParse(what);
+      const says = isSetting || !fact.success ? { [what]: value } : factPositions(part, fact.data, value);
+      positions = { ...positions, ...says };
+    }
+    if (!told.length) throw new SettingsUsage(`say what to encode, as display=mono\n\n${SETTINGS_USAGE}`);
+    const states = asked(() => encode(part, positions));
+    return {
+      part: part.id,
+      positions,
+      rows: Object.fromEntries(
+        part.blocks.flatMap((b) => (states[b.id] ? [[b.label ?? b.id, writeRow(b, states[b.id])]] : []))
+      )
+    };
+  },
+  memory: ([id, option, told, ...rest]) => {
+    const part = partOf(id);
+    const facts = part.board?.memory;
+    if (!facts) throw new SettingsUsage(`${part.name} is no board with a memory table\n`);
+    if (!['--target', '--count'].includes(option ?? '') || rest.length || !/^\d{1,8}$/.test(told ?? ''))
+      throw new SettingsUsage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
+    if (option === '--count')
+      return { part: part.id, count: Number(told), ...fillingsShowing(facts, Number(told)) };
+    const { fillings, whole } = fillingsFor(
+      facts,
+      [...catalogue().values()].filter((p) => p.module),
+      { targetKiB: Number(told), stock: new Map(), from: 'any', price: middlePrice }
+    );
+    return {
+      part: part.id,
+      target: Number(told),
+      whole,
+      fillings: fillings.map((f) => ({
+        kib: f.kib,
+        counts: f.shown.count,
+        cost: Math.round(f.cost),
+        banks: f.banks.map((b) => ({ bank: b.bank, module: b.part.id, count: b.count }))
+      }))
+    };
+  }
+};
+
+/** Where the settings of a build differ from where they should be, worst first. */
+export const movesReport = (build: Build, parts: PartSet): object => ({
+  moves: differences(build, parts).map((d) => ({
+    item: d.item,
+    setting: d.setting.id,
+    severity: d.severity,
+    found: d.found ?? null,
+    wanted: d.wanted,
+    because: d.because,
+    ifLeft: d.ifLeft,
+    actions: d.actions.map((a) => a.text)
+  }))
+});
+
+let known: Map<string, Part> | null = null;
+const catalogue = (): Map<string, Part> =>
+  (known ??= new Map(readCatalogue(join(import.meta.dirname, '..', 'catalogue')).map((p) => [p.id, p])));
+
+function partOf(id: string | undefined): Part {
+  const part = id === undefined ? undefined : catalogue().get(id);
+  if (!part)
+    throw new SettingsUsage(
+      id === undefined ? SETTINGS_USAGE : `there is no part "${id}" in the catalogue\n`
+    );
+  return part;
+}
+
+const blockNames = (part: Part): string =>
+  handBlocks(part)
+    .map((b) => b.label ?? b.id)
+    .join(', ');
+
+function pair(text: string, example: string): [string, string] {
+  const at = text.indexOf('=');
+  if (at < 1) throw new SettingsUsage(`"${text}" has no "="; write it as ${example}\n`);
+  return [text.slice(0, at), text.slice(at + 1)];
+}
+
+function factPositions(part: Part, fact: FactId, value: string): Record<string, string> {
+  const plain: FactValue = /^\d+(\.\d+)?$/.test(value) ? Number(value) : value;
+  return asked(() => encodeFacts(part, { [fact]: plain }));
+}
+
+/** What a person typed wrong is told in one line. */
+function asked<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof NotationError || error instanceof EncodeError)
+      throw new SettingsUsage(`bad input\n  ${error.message}\n`);
+    throw error;
+  }
+}
