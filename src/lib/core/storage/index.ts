@@ -3,3 +3,7 @@ export * from './translation';
 export * from './barriers';
 export * from './fat';
 export * from './types';
+export * from './partition-types';
+export * from './infer';
+export * from './partition';
+export * from './letters';

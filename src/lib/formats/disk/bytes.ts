@@ -1,0 +1,94 @@
+/** Reads sectors of an image; slices only, never the whole. */
+export interface SectorSource {
+  /** Bytes of the whole medium; null while only its first sectors are at hand. */
+  bytes: number | null;
+  /** Bytes from an offset; fewer come back where the source ends. */
+  read(offset: number, length: number): Promise<Uint8Array>;
+}
+
+export const SECTOR = 512;
+
+/** A source over bytes that are at hand. */
+export const bytesSource = (data: Uint8Array, isWhole = true): SectorSource => ({
+  bytes: isWhole ? data.length : null,
+  read: (offset, length) =>
+    Promise.resolve(data.subarray(Math.min(offset, data.length), Math.min(offset + length, data.length)))
+});
+
+/** A source over a file of the browser. */
+export const blobSource = (blob: Blob): SectorSource => ({
+  bytes: blob.size,
+  read: async (offset, length) => new Uint8Array(await blob.slice(offset, offset + length).arrayBuffer())
+});
+
+export const u16 = (b: Uint8Array, at: number): number => (b[at] ?? 0) | ((b[at + 1] ?? 0) << 8);
+export const u32 = (b: Uint8Array, at: number): number =>
+  ((b[at] ?? 0) | ((b[at + 1] ?? 0) << 8) | ((b[at + 2] ?? 0) << 16)) + (b[at + 3] ?? 0) * 2 ** 24;
+
+export function put16(b: Uint8Array, at: number, n: number): void {
+  b[at] = n & 0xff;
+  b[at + 1] = (n >>> 8) & 0xff;
+}
+export function put32(b: Uint8Array, at: number, n: number): void {
+  put16(b, at, n & 0xffff);
+  put16(b, at + 2, Math.floor(n / 65_536) & 0xffff);
+}
+
+/** What was pasted is no hex dump. */
+export class HexDumpError extends Error {}
+const MOST_DUMP = 4 * 1024 * 1024;
+
+/**
+ * Reads a hex dump as programs of the time print it: an address at the start of a line (with or without a colon
+ * or a segment), pairs of hex digits, and text at the right that is passed over. Words of four digits are taken
+ * byte by byte as they stand. A line `*` repeats the line before up to the next address.
+ * @throws HexDumpError naming the line
+ */
+export function readHexDump(text: string): Uint8Array {
+  if (text.length > MOST_DUMP)
+    throw new HexDumpError(`the dump is longer than ${MOST_DUMP / 1024 / 1024} MiB`);
+  const out: number[] = [];
+  let base: number | null = null;
+  let last: number[] = [];
+  let repeat = false;
+  text.split(/\r?\n/).forEach((raw, i) => {
+    const line = raw.trim();
+    if (!line) return;
+    if (line === '*') {
+      repeat = true;
+      return;
+    }
+    const words = line.split(/[\s-]+/);
+    const isAddress = addressLike(words[0], words[1]);
+    const address = isAddress ? parseInt(words[0].replace(/^[0-9a-f]{4}:(?=.)/i, ''), 16) : null;
+    const bytes = hexBytes(isAddress ? words.slice(1) : words);
+    if (!bytes.length && !isAddress)
+      throw new HexDumpError(`line ${i + 1}: "${line.slice(0, 40)}" holds no hex bytes`);
+    base ??= address ?? 0;
+    if (repeat && address !== null && last.length) {
+      const until = Math.max(0, Math.min(address - base, MOST_DUMP));
+      while (out.length < until) out.push(...last);
+      out.length = Math.min(out.length, Math.max(until, 0));
+    }
+    repeat = false;
+    last = bytes;
+    out.push(...bytes);
+  });
+  if (!out.length) throw new HexDumpError('there are no hex bytes in it');
+  return Uint8Array.from(out);
+}
+
+/** Whether the first word of a row is its address: `00000000`, `0010:`, `1A2F:0100`, or four digits before pairs. */
+const addressLike = (word: string, next: string | undefined): boolean =>
+  /^(?:[0-9a-f]{4}:[0-9a-f]{4}:?|[0-9a-f]{3,8}:|[0-9a-f]{6,8})$/i.test(word) ||
+  (/^[0-9a-f]{4}$/i.test(word) && /^[0-9a-f]{2}$/i.test(next ?? ''));
+
+/** Bytes at the start of a row, up to what is no pair of hex digits; at most 32. */
+function hexBytes(words: readonly string[]): number[] {
+  const out: number[] = [];
+  for (const word of words) {
+    if (!/^([0-9a-f]{2}){1,2}$/i.test(word) || out.length >= 32) break;
+    for (let i = 0; i < word.length; i += 2) out.push(parseInt(word.slice(i, i + 2), 16));
+  }
+  return out;
+}

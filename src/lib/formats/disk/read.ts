@@ -1,0 +1,355 @@
+import type { Chs } from '../../core/storage';
+import { partitionTypes } from '../../core/storage';
+import { SECTOR, u16, u32, type SectorSource } from './bytes';
+
+/** A partition entry as it stands in a table. */
+export interface Entry {
+  /** Where it stands: the first table or that of an extended record, and which of its four. */
+  table: number;
+  slot: number;
+  /** Sector of the table that it stands in. */
+  base: number;
+  kind: 'primary' | 'extended' | 'logical' | 'link';
+  type: number;
+  typeName: string;
+  active: boolean;
+  start: Chs;
+  end: Chs;
+  /** First sector, counted from the start of the disk, and how many. */
+  lba: number;
+  sectors: number;
+}
+
+/** Parameter block of a boot sector. */
+export interface BootBlock {
+  lba: number;
+  oem: string;
+  bytesPerSector: number;
+  sectorsPerCluster: number;
+  reserved: number;
+  fats: number;
+  rootEntries: number;
+  sectors: number;
+  media: number;
+  sectorsPerFat: number;
+  sectorsPerTrack: number;
+  heads: number;
+  hidden: number;
+  label: string;
+  /** By the number of clusters, as DOS does; null when the fields are not sound. */
+  fat: 'FAT12' | 'FAT16' | 'FAT32' | null;
+  clusters: number;
+  signature: boolean;
+  /** What is not sound, in words. */
+  faults: string[];
+}
+
+export type Grade = 'stop' | 'caution' | 'note';
+export interface Remark {
+  grade: Grade;
+  text: string;
+}
+
+export interface DiskImage {
+  bytes: number | null;
+  signature: boolean;
+  /** A boot sector without a partition table: a floppy, or a disk used whole. */
+  whole: BootBlock | null;
+  entries: Entry[];
+  boots: BootBlock[];
+  remarks: Remark[];
+  gpt: boolean;
+}
+
+const MOST_LINKS = 64;
+
+/** Reads tables and boot sectors of a disk; whatever is broken is described, nothing of it throws. */
+export async function readDisk(source: SectorSource): Promise<DiskImage> {
+  const remarks: Remark[] = [];
+  const say = (grade: Grade, text: string) => remarks.push({ grade, text });
+  const first = await source.read(0, SECTOR);
+  const image: DiskImage = {
+    bytes: source.bytes,
+    signature: false,
+    whole: null,
+    entries: [],
+    boots: [],
+    remarks,
+    gpt: false
+  };
+  if (first.length < SECTOR) {
+    say('stop', `There are only ${first.length} bytes; the first sector has 512.`);
+    return image;
+  }
+  image.signature = hasSignature(first);
+  if (first.every((b) => b === 0)) {
+    say('note', 'The first sector is empty: never partitioned, or wiped.');
+    return image;
+  }
+  if (!image.signature)
+    say(
+      'stop',
+      'The first sector lacks its signature (55 AA): a BIOS does not start from it, and its table is not trusted.'
+    );
+  const boot = bootBlock(first, 0);
+  const table = entriesOf(first, 0, 0, 0, 'primary');
+  if (looksWhole(boot, first, table)) {
+    image.whole = boot;
+    image.boots.push(boot);
+    boot.faults.forEach((f) => say('caution', `Boot sector: ${f}`));
+    if (source.bytes !== null && boot.sectors * SECTOR > source.bytes)
+      say(
+        'caution',
+        `The file system counts ${boot.sectors} sectors; the image has ${Math.floor(source.bytes / SECTOR)}.`
+      );
+    return image;
+  }
+  image.entries.push(...table);
+  await followExtended(source, image, say);
+  checkEntries(image, say);
+  if (image.entries.some((e) => e.type === 0xee)) {
+    image.gpt = true;
+    say(
+      'stop',
+      'This disk has a GUID partition table: DOS and a BIOS of the time see one unknown partition.'
+    );
+  }
+  for (const e of image.entries.filter(
+    (x) => (x.kind === 'primary' || x.kind === 'logical') && isFat(x.type)
+  )) {
+    if (!isInside(image, e)) continue;
+    const sector = await source.read(e.lba * SECTOR, SECTOR);
+    if (sector.length < SECTOR) {
+      say('caution', `${nameOf(e)}: its boot sector lies past what is at hand.`);
+      continue;
+    }
+    const block = bootBlock(sector, e.lba);
+    image.boots.push(block);
+    judgeBoot(e, block, sector, say);
+  }
+  return image;
+}
+
+const hasSignature = (b: Uint8Array) => b[510] === 0x55 && b[511] === 0xaa;
+
+function entriesOf(
+  sector: Uint8Array,
+  table: number,
+  at: number,
+  base: number,
+  kind: 'primary' | 'logical'
+): Entry[] {
+  return [0, 1, 2, 3].flatMap((slot): Entry[] => {
+    const row = 446 + slot * 16;
+    const type = sector[row + 4];
+    const sectors = u32(sector, row + 12);
+    if (type === 0 && sectors === 0) return [];
+    const isExtended = partitionTypes[type]?.extended === true;
+    return [
+      {
+        table,
+        slot: slot + 1,
+        base: at,
+        kind: isExtended ? (kind === 'primary' ? 'extended' : 'link') : kind,
+        type,
+        typeName:
+          partitionTypes[type]?.name ?? `unknown type ${type.toString(16).toUpperCase().padStart(2, '0')}`,
+        active: sector[row] === 0x80,
+        start: chsAt(sector, row + 1),
+        end: chsAt(sector, row + 5),
+        lba: base + u32(sector, row + 8),
+        sectors
+      }
+    ];
+  });
+}
+
+/** Head, six bits of sector, ten of cylinder. */
+const chsAt = (b: Uint8Array, at: number): Chs => ({
+  h: b[at],
+  s: b[at + 1] & 63,
+  c: b[at + 2] | ((b[at + 1] & 0xc0) << 2)
+});
+
+type Say = (grade: Grade, text: string) => void;
+
+/** Follows the chain of extended records: each holds one logical drive and a link to the next. */
+async function followExtended(source: SectorSource, image: DiskImage, say: Say): Promise<void> {
+  const outer = image.entries.filter((e) => e.kind === 'extended');
+  if (outer.length > 1) say('caution', `There are ${outer.length} extended partitions; DOS uses the first.`);
+  const [root] = outer;
+  if (!root) return;
+  const seen = new Set<number>();
+  let at = root.lba;
+  for (let n = 1; ; n++) {
+    if (seen.has(at))
+      return say(
+        'stop',
+        `The chain of logical drives goes round in a circle at sector ${at}. DOS hangs as it starts.`
+      );
+    if (n > MOST_LINKS)
+      return say(
+        'stop',
+        `The chain of logical drives has more than ${MOST_LINKS} links; the rest was not read.`
+      );
+    seen.add(at);
+    if (!Number.isSafeInteger(at * SECTOR) || (source.bytes !== null && at * SECTOR >= source.bytes))
+      return say('stop', `The chain of logical drives leads to sector ${at}, past the end of the disk.`);
+    const sector = await source.read(at * SECTOR, SECTOR);
+    if (sector.length < SECTOR)
+      return say('caution', `The extended record at sector ${at} lies past what is at hand.`);
+    if (!hasSignature(sector))
+      return say(
+        'stop',
+        `The extended record at sector ${at} lacks its signature: the drives from there on are not seen.`
+      );
+    // The first entry counts from this record, the second from the start of the extended partition.
+    const own = entriesOf(sector, n, at, at, 'logical').filter((e) => e.kind === 'logical');
+    const links = entriesOf(sector, n, at, root.lba, 'logical').filter((e) => e.kind === 'link');
+    if (own.length > 1)
+      say('caution', `The extended record at sector ${at} holds ${own.length} drives; DOS uses the first.`);
+    image.entries.push(...own, ...links.slice(0, 1));
+    if (!links.length) return;
+    at = links[0].lba;
+  }
+}
+
+export const nameOf = (e: Entry): string =>
+  e.kind === 'logical'
+    ? `Logical drive ${e.table}`
+    : e.kind === 'link'
+      ? `Link ${e.table}`
+      : `Entry ${e.slot}`;
+
+const isFat = (type: number) => partitionTypes[type]?.fat === true;
+const isInside = (image: DiskImage, e: Entry) =>
+  e.sectors > 0 && e.lba > 0 && (image.bytes === null || (e.lba + e.sectors) * SECTOR <= image.bytes);
+
+function checkEntries(image: DiskImage, say: Say): void {
+  const real = image.entries.filter((e) => e.kind !== 'link');
+  if (!real.length && image.signature) say('note', 'The partition table is empty.');
+  const active = real.filter((e) => e.active && e.kind === 'primary');
+  if (active.length > 1)
+    say('stop', `${active.length} partitions are marked active: the start says "invalid partition table".`);
+  if (!active.length && real.some((e) => e.kind === 'primary'))
+    say('note', 'No partition is marked active: the disk does not start by itself.');
+  for (const e of real) {
+    if (!(e.type in partitionTypes)) say('note', `${nameOf(e)} has the ${e.typeName}; DOS passes it over.`);
+    if (e.sectors === 0) say('caution', `${nameOf(e)} has no sectors.`);
+    if (e.lba === 0) say('stop', `${nameOf(e)} starts at sector 0, where the table itself is.`);
+    if (image.bytes !== null) {
+      const past = (e.lba + e.sectors) * SECTOR - image.bytes;
+      if (past > 0)
+        say('stop', `${nameOf(e)} runs ${past.toLocaleString('en')} bytes past the end of the medium.`);
+    }
+    if (e.start.s === 0 || e.end.s === 0)
+      say(
+        'caution',
+        `${nameOf(e)} has a sector number of 0 in its cylinder, head, sector fields; sectors count from 1.`
+      );
+  }
+  const flat = real.filter((e) => e.kind !== 'extended' && e.sectors > 0).sort((a, b) => a.lba - b.lba);
+  flat.slice(1).forEach((e, i) => {
+    const before = flat[i];
+    if (before.lba + before.sectors > e.lba)
+      say('stop', `${nameOf(before)} and ${nameOf(e)} overlap: writing to one destroys the other.`);
+  });
+  const root = real.find((e) => e.kind === 'extended');
+  if (root)
+    for (const e of real.filter((x) => x.kind === 'logical'))
+      if (e.lba < root.lba || e.lba + e.sectors > root.lba + root.sectors)
+        say('caution', `${nameOf(e)} lies outside the extended partition.`);
+}
+
+const text = (b: Uint8Array, at: number, length: number) =>
+  String.fromCharCode(...b.subarray(at, at + length))
+    .replace(/[^\x20-\x7e]/g, ' ')
+    .trim();
+
+/** The parameter block of a boot sector, with what is not sound about it. */
+export function bootBlock(b: Uint8Array, lba: number): BootBlock {
+  const small = u16(b, 19);
+  const fatSmall = u16(b, 22);
+  const is32 = fatSmall === 0 && u16(b, 17) === 0;
+  const sectors = small || u32(b, 32);
+  const block = {
+    lba,
+    oem: text(b, 3, 8),
+    bytesPerSector: u16(b, 11),
+    sectorsPerCluster: b[13],
+    reserved: u16(b, 14),
+    fats: b[16],
+    rootEntries: u16(b, 17),
+    sectors,
+    media: b[21],
+    sectorsPerFat: fatSmall || u32(b, 36),
+    sectorsPerTrack: u16(b, 24),
+    heads: u16(b, 26),
+    // Before DOS 4 the field has 16 bits; what follows it there is no part of it.
+    hidden: small ? u16(b, 28) + (b[38] === 0x29 ? u16(b, 30) * 65_536 : 0) : u32(b, 28),
+    label: b[is32 ? 66 : 38] === 0x29 ? text(b, is32 ? 71 : 43, 11) : '',
+    signature: hasSignature(b)
+  };
+  const faults: string[] = [];
+  if (b[0] !== 0xeb && b[0] !== 0xe9) faults.push('it does not begin with a jump');
+  if (block.bytesPerSector !== SECTOR) faults.push(`${block.bytesPerSector} bytes a sector in place of 512`);
+  if (!block.sectorsPerCluster || (block.sectorsPerCluster & (block.sectorsPerCluster - 1)) !== 0)
+    faults.push(`${block.sectorsPerCluster} sectors a cluster; it is a power of two`);
+  if (!block.reserved) faults.push('no reserved sector: the boot sector itself is one');
+  if (block.fats < 1 || block.fats > 2) faults.push(`${block.fats} allocation tables; there are two`);
+  if (!block.sectorsPerFat) faults.push('the allocation table has no sectors');
+  if (block.media < 0xf0) faults.push(`media byte ${block.media.toString(16)} is none`);
+  if (!block.sectorsPerTrack || block.sectorsPerTrack > 63)
+    faults.push(`${block.sectorsPerTrack} sectors a track`);
+  if (!block.heads || block.heads > 256) faults.push(`${block.heads} heads`);
+  const root = Math.ceil((block.rootEntries * 32) / SECTOR);
+  const data = sectors - block.reserved - block.fats * block.sectorsPerFat - root;
+  const clusters = block.sectorsPerCluster ? Math.floor(data / block.sectorsPerCluster) : 0;
+  if (data <= 0) faults.push('its tables are larger than the whole');
+  const fat =
+    data <= 0 || !clusters ? null : clusters <= 4084 ? 'FAT12' : clusters <= 65_524 ? 'FAT16' : 'FAT32';
+  if (fat) {
+    const bits = { FAT12: 12, FAT16: 16, FAT32: 32 }[fat];
+    const needed = Math.ceil(((clusters + 2) * bits) / 8 / SECTOR);
+    if (block.sectorsPerFat < needed)
+      faults.push(
+        `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters; it needs ${needed}`
+      );
+  }
+  return { ...block, clusters: Math.max(0, clusters), fat, faults };
+}
+
+/** A boot sector at the very start: a sound block, and no table that could be one. */
+function looksWhole(boot: BootBlock, first: Uint8Array, table: readonly Entry[]): boolean {
+  const isJump = first[0] === 0xeb || first[0] === 0xe9;
+  const isPlain = [446, 462, 478, 494].every((at) => first[at] === 0 || first[at] === 0x80);
+  return (
+    isJump &&
+    boot.bytesPerSector === SECTOR &&
+    boot.faults.length === 0 &&
+    !(isPlain && table.some((e) => e.lba > 0 && e.type in partitionTypes && e.sectors > 0))
+  );
+}
+
+function judgeBoot(e: Entry, block: BootBlock, sector: Uint8Array, say: Say): void {
+  const name = nameOf(e);
+  if (sector.every((b) => b === 0 || b === 0xf6)) return say('note', `${name} is not formatted yet.`);
+  if (!block.signature) say('caution', `${name}: its boot sector lacks the signature.`);
+  block.faults.forEach((f) => say('caution', `${name}, boot sector: ${f}.`));
+  if (block.faults.length) return;
+  if (block.sectors > e.sectors)
+    say(
+      'stop',
+      `${name}: the file system counts ${block.sectors} sectors and the partition has ${e.sectors}.`
+    );
+  // A logical drive counts from its own extended record, mostly one track.
+  const hidden = e.lba - e.base;
+  if (block.hidden !== hidden && block.hidden !== (hidden & 0xffff) && block.hidden !== e.lba)
+    say(
+      'caution',
+      `${name}: its boot sector says that ${block.hidden} sectors lie before it; it should be ${hidden}. DOS does not start from it.`
+    );
+  const told = partitionTypes[e.type]?.kind;
+  if (told && block.fat && told !== block.fat)
+    say('caution', `${name}: the table says ${told}, and by its clusters it is ${block.fat}.`);
+}
