@@ -171,7 +171,7 @@ describe('choosing a machine', function () {
       ['3', '4', 'IRQ 7']
     ]) {
       for (const pin of [a, b])
-        await page.$eval(`svg[role="group"] [aria-label="${pin}"]`, (e) =>
+        await page.$eval(`svg[role="group"] [aria-label^="pin ${pin}"]`, (e) =>
           e.dispatchEvent(new MouseEvent('click', { bubbles: true }))
         );
       await fill('Called', name);

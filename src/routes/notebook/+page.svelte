@@ -38,7 +38,7 @@
   let other = $state('');
   function addBlock(event: SubmitEvent) {
     event.preventDefault();
-    const label = called.trim() || (kind === 'dip' ? 'SW1' : 'JP1');
+    const label = called.trim() || (kind === 'dip' ? words.blockHint : words.pinsHint);
     const id =
       label
         .toLowerCase()
@@ -182,7 +182,12 @@
         </p>
       {/each}
       <form onsubmit={addBlock}>
-        <input bind:value={called} aria-label={words.blockName} placeholder="SW1" maxlength="20" />
+        <input
+          bind:value={called}
+          aria-label={words.blockName}
+          placeholder={words.blockHint}
+          maxlength="20"
+        />
         <select bind:value={kind} aria-label={words.blocks}
           >{#each Object.entries(words.kinds) as [id, label] (id)}<option value={id}>{label}</option
             >{/each}</select

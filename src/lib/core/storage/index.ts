@@ -7,3 +7,4 @@ export * from './partition-types';
 export * from './infer';
 export * from './partition';
 export * from './letters';
+export * from './setup';

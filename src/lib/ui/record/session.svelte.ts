@@ -51,7 +51,7 @@ export class Session {
 
   private saved: { head: number; build: Build };
   private queue: Change[] = [];
-  private sending = false;
+  private flushing: Promise<void> | null = null;
   private recheck = false;
   private readonly pending: PendingStore;
   private readonly live = new Live((what) => this.hear(what));
@@ -139,18 +139,29 @@ export class Session {
     this.keep();
   }
 
-  /** Sends what waits, in its order, until all is acknowledged or something is in the way. */
-  async flush(): Promise<void> {
-    if (this.sending || this.collision) return;
-    this.sending = true;
+  /**
+   * Sends what waits, in its order, until all is acknowledged or something is in the way. Whoever asks while it
+   * is under way waits for the same end.
+   */
+  flush(): Promise<void> {
+    if (this.collision) return Promise.resolve();
+    this.flushing ??= this.sendAll().then((isThrough) => {
+      this.flushing = null;
+      if (isThrough && this.recheck) void this.look();
+      else if (isThrough && !this.collision) this.resume();
+    });
+    return this.flushing;
+  }
+
+  /** @returns whether nothing stood in the way */
+  private async sendAll(): Promise<boolean> {
     clearTimeout(this.timer);
-    try {
-      while (this.queue.length && !this.collision) if (!(await this.sendFirst())) return;
-    } finally {
-      this.sending = false;
-    }
-    if (this.recheck) void this.look();
-    else if (!this.collision) this.resume();
+    while (this.queue.length && !this.collision) if (!(await this.sendFirst())) return false;
+    return true;
+  }
+
+  private get sending(): boolean {
+    return this.flushing !== null;
   }
 
   private async sendFirst(): Promise<boolean> {

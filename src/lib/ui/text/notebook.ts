@@ -32,6 +32,8 @@ export const notebook = {
   addBlock: 'Add a block',
   kinds: { dip: 'switches', header: 'pins' },
   blockName: 'Name of the block',
+  blockHint: 'SW1',
+  pinsHint: 'JP1',
   count: 'How many',
   rows: 'Rows of pins',
   columns: 'Columns',

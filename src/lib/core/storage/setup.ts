@@ -1,0 +1,250 @@
+import { barriers, type Barrier, type Setup, type Way } from './barriers';
+import { sectorsOf, type Geometry } from './geometry';
+import { INT13, translate, type Translation } from './translation';
+import { fitTypes } from './types';
+
+/** What a setup program of a board offers for a hard disk. */
+export interface SetupFacts {
+  /** Entries of its type table; 0: none. */
+  types: number;
+  user: boolean;
+  translation: Translation;
+  biosCylinders?: number;
+  hangs?: Setup['hangs'];
+}
+
+export interface DriveSize {
+  physical: Geometry;
+  /** Sectors in all, where the geometry does not tell. */
+  total?: number;
+  /** ATA and flash take any geometry that is no larger in all; MFM, RLL and ESDI do not. */
+  translates: boolean;
+}
+
+/** One way to fill the setup in: exactly what to type, what is usable then, and what it costs. */
+export interface SetupChoice {
+  id: 'whole' | 'fewer' | 'type' | 'rom' | 'overlay' | 'smaller' | 'bios' | 'clip';
+  /** Type number, `user`, or `not installed`. */
+  type: string;
+  geometry: Geometry | null;
+  precomp: number | null;
+  landing: number | null;
+  mode: Translation | null;
+  /** Geometry that INT 13h gives then, and its sectors. */
+  logical: Geometry | null;
+  usable: number | null;
+  lost: number;
+  /** Nothing hangs and nothing is garbled. */
+  works: boolean;
+  cost: string;
+}
+
+const NO_PRECOMP = 65_535;
+
+/** Cylinders of a drive that can be typed without a barrier that hangs: the most that still works. */
+export function safeCylinders(drive: DriveSize, facts: SetupFacts, dos: number | null): number {
+  const { physical } = drive;
+  const caps = [
+    physical.cylinders,
+    facts.biosCylinders === undefined ? Infinity : facts.biosCylinders - 1,
+    facts.hangs?.includes('6322') ? 6322 : Infinity
+  ];
+  let most = Math.min(...caps);
+  // Bit-shift reaches 256 heads above 8,192 cylinders of 16 heads, which DOS cannot take.
+  while (most > 1024 && translate({ ...physical, cylinders: most }, facts.translation).geometry.heads === 256)
+    most = most > 8192 ? 8192 : most - 1;
+  if (facts.translation === 'none') most = Math.min(most, INT13.cylinders);
+  return dos === null || most > 0 ? most : 1;
+}
+
+/** Barriers of a drive in a machine, with its setup filled in as the drive says. */
+export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | null): Barrier[] =>
+  barriers({
+    physical: drive.physical,
+    ...(drive.total === undefined ? {} : { total: drive.total }),
+    translation: facts.translation,
+    dos,
+    ...(facts.biosCylinders === undefined ? {} : { biosCylinders: facts.biosCylinders }),
+    ...(facts.hangs ? { hangs: facts.hangs } : {})
+  });
+
+const stopping = new Set(['bios-cylinders', 'bios-6322', 'bios-65535', 'heads-256']);
+
+/**
+ * What to type into the setup, the best first: the drive as it is, fewer cylinders, the best entries of the type
+ * table, and the ways past a limit that need no typing, each with what it costs.
+ */
+export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | null): SetupChoice[] {
+  const { physical, translates } = drive;
+  const total = drive.total ?? sectorsOf(physical);
+  const found = barriersOf(drive, facts, dos);
+  const out: SetupChoice[] = [];
+  const typed = (id: SetupChoice['id'], geometry: Geometry, cost: string, works: boolean): SetupChoice => {
+    const whole = id === 'whole' && facts.translation.startsWith('lba') ? total : sectorsOf(geometry);
+    const { geometry: logical, usable } = translate(geometry, facts.translation, whole);
+    return {
+      id,
+      type: 'user',
+      geometry,
+      precomp: NO_PRECOMP,
+      landing: geometry.cylinders - 1,
+      mode: facts.translation,
+      logical,
+      usable,
+      lost: Math.max(0, total - usable),
+      works,
+      cost
+    };
+  };
+  const hangs =
+    found.some((b) => stopping.has(b.id)) ||
+    (physical.cylinders === 16_383 && !facts.translation.startsWith('lba'));
+  if (facts.user) out.push(typed('whole', physical, hangs ? 'it hangs' : 'nothing', !hangs));
+  const most = safeCylinders(drive, facts, dos);
+  if (facts.user && most < physical.cylinders)
+    out.push(typed('fewer', { ...physical, cylinders: most }, 'the rest of the drive is not used', true));
+  for (const { type, used, lost } of fitTypes(physical, translates, facts.types).slice(0, 3)) {
+    const { cylinders, heads, sectors } = type;
+    const geometry = { cylinders, heads, sectors };
+    const { geometry: logical, usable: reached } = translate(geometry, facts.translation);
+    const usable = Math.min(used, reached);
+    out.push({
+      id: 'type',
+      type: String(type.type),
+      geometry,
+      precomp: type.precomp,
+      landing: type.landing,
+      mode: facts.translation,
+      logical,
+      usable,
+      lost: lost + used - usable,
+      works: true,
+      cost: lost + used - usable ? 'part of the drive is not used' : 'nothing'
+    });
+  }
+  const ways = new Set<Way>(found.flatMap((b) => b.ways));
+  const none = {
+    type: 'not installed',
+    geometry: null,
+    precomp: null,
+    landing: null,
+    mode: null,
+    logical: null,
+    usable: null,
+    lost: 0,
+    works: true
+  };
+  if (ways.has('option ROM'))
+    out.push({
+      ...none,
+      id: 'rom',
+      cost: 'an adapter card or a ROM socket: a slot, a free ROM window, a port base'
+    });
+  if (ways.has('another BIOS'))
+    out.push({ ...none, id: 'bios', type: '', cost: 'another ROM for this very board, if there is one' });
+  if (ways.has('overlay'))
+    out.push({
+      ...none,
+      id: 'overlay',
+      type: 'user',
+      cost: 'unreadable without it; goes wrong when a floppy is started first'
+    });
+  if (ways.has('smaller drive'))
+    out.push({ ...none, id: 'smaller', type: '', cost: 'another drive or flash card' });
+  if (ways.has('clip jumper'))
+    out.push({ ...none, id: 'clip', type: '', cost: 'a jumper on the drive hides the rest' });
+  return out.sort(
+    (a, b) =>
+      Number(isTyped(b)) - Number(isTyped(a)) ||
+      Number(b.works) - Number(a.works) ||
+      (b.usable ?? 0) - (a.usable ?? 0)
+  );
+}
+const isTyped = (c: SetupChoice) => c.geometry !== null;
+
+/** One try of a geometry in a machine: cylinders typed, and what happened. */
+export interface GeometryTry {
+  cylinders: number;
+  result: 'started' | 'hung' | 'too-small' | 'not-found';
+}
+
+export interface NextGeometry {
+  /** Cylinders to try next; null when it is found. */
+  cylinders: number | null;
+  why: string;
+}
+
+/** Cylinder counts at which setups of the time stop, with what stops there. */
+const boundaries: readonly (readonly [number, string])[] = [
+  [1024, 'INT 13h without translation'],
+  [4095, 'a 12-bit cylinder field'],
+  [6322, 'a BIOS that hangs above it'],
+  [8192, 'bit-shift: 128 heads, the last that DOS takes'],
+  [15_360, 'the revised shift with 15 heads'],
+  [16_383, 'what every larger drive reports']
+];
+
+/**
+ * The next cylinder count to try: the known boundary between what started and what hung, else the middle.
+ * @param most cylinders of the drive
+ */
+export function nextGeometry(tries: readonly GeometryTry[], most: number): NextGeometry {
+  const low = Math.max(0, ...tries.filter((t) => t.result === 'started').map((t) => t.cylinders));
+  const high = Math.min(most + 1, ...tries.filter((t) => t.result !== 'started').map((t) => t.cylinders));
+  const say = (n: number) => n.toLocaleString('en');
+  if (!tries.length) return { cylinders: most, why: 'The drive as it reports itself.' };
+  if (low >= high)
+    return {
+      cylinders: null,
+      why: `It started with ${say(low)} and failed with ${say(high)}: something else differs between those tries.`
+    };
+  if (low === most) return { cylinders: null, why: `All ${say(most)} cylinders work.` };
+  if (low + 1 >= high) return { cylinders: null, why: `${say(low)} is the most that works here.` };
+  const known = boundaries.find(([n]) => n === low);
+  if (known && high <= most)
+    return { cylinders: null, why: `${say(low)} is the most that works: ${known[1]}.` };
+  const between = boundaries.filter(([n]) => n > low && n < high);
+  if (between.length) {
+    const [n, what] = between[between.length >> 1];
+    return {
+      cylinders: n,
+      why: `${low ? `${say(low)} started` : 'Nothing has started yet'}${high <= most ? `, ${say(high)} did not` : ''}: heading for ${say(n)}, ${what}.`
+    };
+  }
+  const middle = Math.floor((low + high) / 2);
+  return {
+    cylinders: middle,
+    why: `Halfway between ${say(low)} and ${say(high)}; no known boundary lies between.`
+  };
+}
+
+export interface Verdict {
+  grade: 'stop' | 'caution' | 'note' | 'fine';
+  text: string;
+}
+
+/**
+ * What a declared geometry means for a medium: against its real size, and against the geometry in force when it
+ * was partitioned.
+ */
+export function guard(
+  declared: Geometry,
+  real: { sectors: number; geometry?: Geometry },
+  made: Pick<Geometry, 'heads' | 'sectors'> | null
+): Verdict[] {
+  const out: Verdict[] = [];
+  const past = sectorsOf(declared) - real.sectors;
+  const bytes = (n: number) => (n * 512).toLocaleString('en');
+  if (made && (made.heads !== declared.heads || made.sectors !== declared.sectors))
+    out.push({
+      grade: 'stop',
+      text: `Heads or sectors changed: made with ${made.heads} × ${made.sectors}, declared ${declared.heads} × ${declared.sectors}. Do not start from it, do not write to it.`
+    });
+  if (past > 0)
+    out.push({
+      grade: 'stop',
+      text: `The last partition runs ${bytes(past)} bytes past the end of the medium. It stays quiet until data gets there.`
+    });
+  else if (past < 0) out.push({ grade: 'note', text: `Safe, but ${bytes(-past)} bytes are not used.` });
+  return out.length ? out : [{ grade: 'fine', text: 'Declared just as it is.' }];
+}

@@ -1,0 +1,130 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  guard,
+  nextGeometry,
+  safeCylinders,
+  sectorsOf,
+  setupChoices,
+  translations,
+  type GeometryTry,
+  type SetupFacts
+} from '../../src/lib/core/storage';
+
+const ata = (cylinders: number, heads = 16, sectors = 63) => ({
+  physical: { cylinders, heads, sectors },
+  translates: true
+});
+const facts = (extra: Partial<SetupFacts> = {}): SetupFacts => ({
+  types: 46,
+  user: true,
+  translation: 'bit-shift',
+  ...extra
+});
+
+describe('what to type into the setup', () => {
+  it('a drive under every barrier is typed as it is', () => {
+    const [best] = setupChoices(ata(1000), facts(), 6.22);
+    expect(best).to.deep.include({ id: 'whole', works: true, lost: 0, landing: 999, precomp: 65_535 });
+    expect(best.logical).to.deep.equal({ cylinders: 1000, heads: 16, sectors: 63 });
+  });
+  it('10,400 cylinders under bit-shift: 8,192 is the last that works, and the reasons have prices', () => {
+    const choices = setupChoices(ata(10_400), facts(), 6.22);
+    expect(choices[0]).to.deep.include({ id: 'fewer', works: true });
+    expect(choices[0].geometry!.cylinders).to.equal(8192);
+    expect(choices[0].logical).to.deep.equal({ cylinders: 1024, heads: 128, sectors: 63 });
+    expect(choices.find((c) => c.id === 'whole')!.works).to.equal(false);
+    expect(choices.map((c) => c.id)).to.include.members(['type', 'rom', 'overlay', 'smaller']);
+    for (const c of choices) expect(c.cost.length).to.be.greaterThan(3);
+  });
+  it('without translation 1,024; with a 12-bit field 4,095; with a BIOS that hangs 6,322', () => {
+    expect(safeCylinders(ata(4000), facts({ translation: 'none' }), 6.22)).to.equal(1024);
+    expect(safeCylinders(ata(5000), facts({ biosCylinders: 4096 }), 6.22)).to.equal(4095);
+    expect(safeCylinders(ata(7000), facts({ hangs: ['6322'] }), 6.22)).to.equal(6322);
+    expect(safeCylinders(ata(16_383), facts({ translation: 'lba' }), 6.22)).to.equal(16_383);
+  });
+  it('an old setup without a user type takes the best of its table, and an MFM drive no larger one', () => {
+    const mfm = { physical: { cylinders: 820, heads: 6, sectors: 17 }, translates: false };
+    const [best] = setupChoices(mfm, facts({ user: false, translation: 'none' }), 3.3);
+    expect([best.id, best.type, best.lost]).to.deep.equal(['type', '40', 0]);
+    const few = setupChoices(mfm, facts({ user: false, types: 23, translation: 'none' }), 3.3)[0];
+    expect(few.geometry!.cylinders <= 820 && few.geometry!.heads <= 6).to.equal(true);
+  });
+  it('what is proposed and works never has 256 heads, more than the drive, or more than INT 13h', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 65_535 }),
+        fc.integer({ min: 1, max: 16 }),
+        fc.integer({ min: 1, max: 63 }),
+        fc.constantFrom(...translations),
+        fc.constantFrom(undefined, 4096),
+        (cylinders, heads, sectors, translation, biosCylinders) => {
+          const drive = { physical: { cylinders, heads, sectors }, translates: true };
+          for (const c of setupChoices(
+            drive,
+            facts({ translation, ...(biosCylinders ? { biosCylinders } : {}) }),
+            6.22
+          )) {
+            if (!c.geometry || !c.works) continue;
+            expect(sectorsOf(c.geometry)).to.be.at.most(sectorsOf(drive.physical));
+            expect(c.usable).to.be.at.most(sectorsOf(drive.physical));
+            expect(c.logical!.heads).to.be.at.most(255);
+            expect(c.logical!.cylinders).to.be.at.most(1024);
+          }
+        }
+      ),
+      { numRuns: 400 }
+    );
+  });
+});
+
+describe('the next geometry to try', () => {
+  const t = (cylinders: number, result: GeometryTry['result']): GeometryTry => ({ cylinders, result });
+  it('heads for the boundary between what started and what hung, and names it', () => {
+    const next = nextGeometry([t(7000, 'started'), t(9000, 'hung'), t(10_400, 'hung')], 10_400);
+    expect(next.cylinders).to.equal(8192);
+    expect(next.why).to.match(/heading for 8,192, bit-shift/);
+    const done = nextGeometry([t(7000, 'started'), t(8192, 'started'), t(9000, 'hung')], 10_400);
+    expect([done.cylinders, done.why]).to.deep.equal([
+      null,
+      '8,192 is the most that works: bit-shift: 128 heads, the last that DOS takes.'
+    ]);
+    expect(nextGeometry([], 5000).cylinders).to.equal(5000);
+    expect(nextGeometry([t(5000, 'started')], 5000).cylinders).to.equal(null);
+    expect(nextGeometry([t(4095, 'hung'), t(5000, 'started')], 6000).why).to.match(/something else differs/);
+  });
+  it('finds any limit in a few tries', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 10, max: 20_000 }),
+        fc.integer({ min: 1, max: 20_000 }),
+        (most, limit) => {
+          const tries: GeometryTry[] = [];
+          for (let n = 0; n < 40; n++) {
+            const { cylinders } = nextGeometry(tries, most);
+            if (cylinders === null) break;
+            expect(cylinders).to.be.within(1, most);
+            tries.push(t(cylinders, cylinders <= limit ? 'started' : 'hung'));
+          }
+          expect(tries.length).to.be.lessThan(22);
+          expect(nextGeometry(tries, most).cylinders).to.equal(null);
+        }
+      )
+    );
+  });
+});
+
+describe('the guard of a medium', () => {
+  const real = { sectors: 614 * 4 * 17 };
+  it('past the end, wasteful, and changed heads', () => {
+    const said = (c: number, h: number, made: { heads: number; sectors: number } | null) =>
+      guard({ cylinders: c, heads: h, sectors: 17 }, real, made).map((v) => [v.grade, v.text]);
+    expect(said(614, 4, { heads: 4, sectors: 17 })).to.deep.equal([['fine', 'Declared just as it is.']]);
+    expect(said(615, 4, null)[0]).to.deep.equal([
+      'stop',
+      'The last partition runs 34,816 bytes past the end of the medium. It stays quiet until data gets there.'
+    ]);
+    expect(said(600, 4, null)[0][0]).to.equal('note');
+    expect(said(614, 5, { heads: 4, sectors: 17 })[0][1]).to.match(/Do not start from it, do not write/);
+  });
+});
