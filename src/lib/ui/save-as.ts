@@ -1,11 +1,15 @@
 /** Hands a file made here to the browser, so that it also works while the server is away. */
-export function saveAs(name: string, media: string, content: string | Uint8Array): void {
-  const url = URL.createObjectURL(new Blob([content as BlobPart], { type: media }));
+export const saveAs = (name: string, media: string, content: string | Uint8Array): void =>
+  saveBlob(name, new Blob([content as BlobPart], { type: media }));
+
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
-  URL.revokeObjectURL(url);
+  // A large file is still being written when the click returns.
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
 
 /** A part as a file that `parts/import` takes. */

@@ -4,6 +4,7 @@ import { linesAt, machine, standing } from '../resources';
 import { offerOf } from '../software';
 import { briefRules } from './brief';
 import { cpuRules } from './cpu';
+import { diskRules } from './disks';
 import { driveRules } from './drives';
 import { fitRules } from './fit';
 import { lineRules } from './lines';
@@ -23,6 +24,7 @@ export const rules = [
   ...seatRules,
   ...memoryRules,
   ...driveRules,
+  ...diskRules,
   ...switchRules,
   ...briefRules
 ];

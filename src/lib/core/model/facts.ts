@@ -389,6 +389,8 @@ export const FirmwareFacts = z.strictObject({
     translation: z.enum(['none', 'bit-shift', 'revised', 'lba', 'rom']),
     /** Cylinders that the setup takes. */
     cylinders: z.number().int().min(0).max(65535),
+    /** Cylinder counts above which it hangs at detection. */
+    hangs: z.array(z.enum(['6322', '65535'])).optional(),
     /** Largest disk that it handles whole, in MiB; beyond it hangs or sees less. */
     mostMiB: z.number().int().positive().optional()
   })

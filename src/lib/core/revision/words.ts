@@ -127,7 +127,8 @@ const itemFields: Record<string, string> = {
   place: 'place',
   count: 'how many',
   cable: 'cable',
-  specimen: 'thing of the shelf'
+  specimen: 'thing of the shelf',
+  disk: 'setup, tries and plan of the medium'
 };
 const buildFields: Record<string, string> = {
   name: 'name',

@@ -8,3 +8,4 @@ export * from './infer';
 export * from './partition';
 export * from './letters';
 export * from './setup';
+export * from './ruler';

@@ -1,4 +1,5 @@
 import { barriers, type Barrier, type Setup, type Way } from './barriers';
+import { largestPartition } from './fat';
 import { sectorsOf, type Geometry } from './geometry';
 import { INT13, translate, type Translation } from './translation';
 import { fitTypes } from './types';
@@ -247,4 +248,40 @@ export function guard(
     });
   else if (past < 0) out.push({ grade: 'note', text: `Safe, but ${bytes(-past)} bytes are not used.` });
   return out.length ? out : [{ grade: 'fine', text: 'Declared just as it is.' }];
+}
+
+export interface Layer {
+  who: 'drive' | 'controller' | 'BIOS' | 'DOS' | 'FAT';
+  /** Sectors that it sees, or that one partition takes. */
+  sectors: number;
+  label: string;
+  /** It stops short of the drive. */
+  isShort: boolean;
+}
+
+/** How far each layer sees into a drive, from the drive outwards. */
+export function layers(drive: DriveSize, facts: SetupFacts, dos: number | null): Layer[] {
+  const { physical } = drive;
+  const total = drive.total ?? sectorsOf(physical);
+  const { geometry, usable } = translate(physical, facts.translation, total);
+  const stop = barriersOf(drive, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
+  const bios = Math.min(usable, stop?.sectors ?? Infinity);
+  const chs = ({ cylinders, heads, sectors }: Geometry) =>
+    `${cylinders.toLocaleString('en')} / ${heads} / ${sectors}`;
+  const made: Omit<Layer, 'isShort'>[] = [
+    { who: 'drive', sectors: total, label: chs(physical) },
+    {
+      who: 'controller',
+      sectors: drive.translates ? 2 ** 28 : total,
+      label: drive.translates ? '28-bit LBA' : 'as the drive'
+    },
+    { who: 'BIOS', sectors: bios, label: `${facts.translation}: ${chs(geometry)}` },
+    {
+      who: 'DOS',
+      sectors: dos === null || dos >= 7 ? 2 ** 32 - 1 : INT13.cylinders * 255 * 63,
+      label: dos === null || dos >= 7 ? 'sector numbers' : 'INT 13h'
+    },
+    { who: 'FAT', sectors: largestPartition(dos ?? 6), label: 'one partition' }
+  ];
+  return made.map((l) => ({ ...l, isShort: l.sectors < total && l.who !== 'FAT' }));
 }

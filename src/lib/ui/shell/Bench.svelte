@@ -33,7 +33,7 @@
   let staying = $state(false);
   let notices: Notices;
   /** These also work while the server is away. */
-  const offlineStages = ['switches', 'lines', 'bench'];
+  const offlineStages = ['switches', 'lines', 'disks', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
@@ -48,10 +48,11 @@
     brief: serious(/^(brief|software|os|period)/),
     parts: 0,
     fit: serious(
-      /^(slot|part|isa|cpu|fpu|vlb|memory|video|keyboard|disk|floppy|scsi|ata|st506|drive|bay|power|battery|pnp|evidence|setting|dma)/
+      /^(slot|part|isa|cpu|fpu|vlb|memory|video|keyboard|disk\.(interface|rom|controller)|scsi|ata|st506|drive|bay|power|battery|pnp|evidence|setting|dma)/
     ),
     switches: toSet,
     lines: serious(/^(line|rom|audio)/),
+    disks: serious(/^(disk\.(limit|setup|type)|floppy)/),
     bench: 0,
     log: 0
   });
@@ -92,6 +93,7 @@
     else if (key === 'b') void goto(here('brief'));
     else if (key === 'f') void goto(here('fit'));
     else if (key === 's') void goto(here('switches'));
+    else if (key === 'd') void goto(here('disks'));
     else if (key === '/') void goto(here('parts')).then(() => document.getElementById('part-query')?.focus());
     else if (key === '?') help = !help;
     else if (key === 'escape') {

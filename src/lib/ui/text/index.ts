@@ -5,6 +5,7 @@
 import { brief, plan } from './brief';
 import { builds } from './builds';
 import { catalogue, compare, editor, identify } from './catalogue';
+import { disks } from './disks';
 import { fit } from './fit';
 import { log } from './log';
 import { lines } from './lines';
@@ -22,6 +23,7 @@ export const text = {
   builds,
   catalogue,
   compare,
+  disks,
   editor,
   fit,
   identify,

@@ -8,6 +8,7 @@ export const shell = {
     fit: 'Fit',
     switches: 'Switches',
     lines: 'Lines',
+    disks: 'Disks',
     bench: 'Bench',
     log: 'Log'
   },
@@ -42,6 +43,7 @@ export const shell = {
     ['B', 'brief'],
     ['F', 'fit'],
     ['S', 'switches'],
+    ['D', 'disks'],
     ['G', 'log: every state of this build'],
     ['/', 'search parts'],
     ['Tab', 'to the loom, and on to the next thing'],
@@ -60,7 +62,7 @@ export const shell = {
         : `${counted('change is', 'changes are')(changes)} kept in this browser and sent when it is back.`
     }`,
   awayStay:
-    'That page needs the server, which does not answer. Switches, Lines, Bench and this page still work.',
+    'That page needs the server, which does not answer. Switches, Lines, Disks, Bench and this page still work.',
   followed: 'Changed in another window; you see that state now.',
   refused: 'The last change was not saved; it is still on the screen.',
   revert: 'Back to the last saved state',

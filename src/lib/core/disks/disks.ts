@@ -1,0 +1,83 @@
+import { cablesOf, type Controller, type Kit, type Placed } from '../kit';
+import { systemOf } from '../software';
+import {
+  guard,
+  setupChoices,
+  type DriveSize,
+  type SetupChoice,
+  type SetupFacts,
+  type Verdict
+} from '../storage';
+
+/** A hard disk or card of a build with what runs it and what the setup takes. */
+export interface KitDisk {
+  drive: Placed;
+  controller: Controller | null;
+  size: DriveSize | null;
+  /** null: a ROM of the controller runs it, and the setup says "not installed". */
+  facts: SetupFacts | null;
+  dos: number | null;
+  choices: SetupChoice[];
+  /** What the declared geometry means for this medium. */
+  verdicts: Verdict[];
+}
+
+/** Setup facts of the board's BIOS; null while none is known or it knows no hard disks. */
+export function setupFactsOf(kit: Kit): SetupFacts | null {
+  const disk = kit.firmware?.firmware?.disk;
+  if (!disk || disk.translation === 'rom' || (disk.types === 0 && !disk.user)) return null;
+  return {
+    types: disk.types,
+    user: disk.user,
+    translation: disk.translation,
+    ...(disk.cylinders === 4096 ? { biosCylinders: 4096 } : {}),
+    ...(disk.hangs ? { hangs: disk.hangs } : {})
+  };
+}
+
+/** Whether a card's own ROM runs what hangs on a controller. */
+const hasRom = (kit: Kit, c: Controller): boolean =>
+  !c.onBoard &&
+  (kit.parts.get(kit.build.items.find((i) => i.id === c.item)?.part ?? '')?.functions ?? []).some((fn) =>
+    fn.claims.some((k) => k.resource === 'memory' && k.use === 'rom')
+  );
+
+/** Every hard disk and flash card of a build, in the order of its items. */
+export function disksOf(kit: Kit): KitDisk[] {
+  const { dos } = systemOf(kit.build.brief.os);
+  const bios = setupFactsOf(kit);
+  return cablesOf(kit).flatMap(({ drive, controller }): KitDisk[] => {
+    const d = drive.part.drive!;
+    if (d.medium !== 'hard' && d.medium !== 'flash') return [];
+    const size: DriveSize | null = d.geometry
+      ? {
+          physical: d.geometry,
+          ...(d.sectors ? { total: d.sectors } : {}),
+          translates: d.interface === 'ata'
+        }
+      : null;
+    const byRom = d.interface === 'scsi' || (controller !== null && hasRom(kit, controller));
+    const facts = byRom ? null : bios;
+    const record = drive.item.disk;
+    return [
+      {
+        drive,
+        controller,
+        size,
+        facts,
+        dos,
+        choices: size && facts ? setupChoices(size, facts, dos) : [],
+        verdicts:
+          record?.setup && size
+            ? guard(
+                record.setup,
+                {
+                  sectors: size.total ?? size.physical.cylinders * size.physical.heads * size.physical.sectors
+                },
+                record.made ?? null
+              )
+            : []
+      }
+    ];
+  });
+}

@@ -1,0 +1,141 @@
+import { cablesOf, type Kit } from '../kit';
+import { systemOf } from '../software';
+
+/** A link between a floppy and a program: whether it holds, and what it is. */
+export interface Link {
+  what: 'drive' | 'controller' | 'BIOS' | 'DOS' | 'cable';
+  ok: boolean;
+  text: string;
+}
+
+export interface FloppyChain {
+  item: string;
+  title: string;
+  kib: number;
+  /** Letter that follows from its place on the cable. */
+  letter: 'A' | 'B' | null;
+  links: Link[];
+  /** The first link that fails; null: all hold. */
+  failing: Link | null;
+  /** How it is jumpered and where on the cable it hangs. */
+  select: string;
+  reads: string[];
+  writes: string[];
+}
+
+const names: Record<number, string> = {
+  160: '160K',
+  180: '180K',
+  320: '320K',
+  360: '360K',
+  720: '720K',
+  1200: '1.2M',
+  1440: '1.44M',
+  2880: '2.88M'
+};
+const firstDos: Record<number, number> = {
+  160: 1,
+  180: 2,
+  320: 1.1,
+  360: 2,
+  720: 3.2,
+  1200: 3,
+  1440: 3.3,
+  2880: 5
+};
+
+/** What a drive reads and writes. A 1.2M drive writes 360K disks in a narrower track: a 360K drive may not read them. */
+export function mediaOf(kib: number): { reads: number[]; writes: number[]; note?: string } {
+  if (kib === 360) return { reads: [160, 180, 320, 360], writes: [160, 180, 320, 360] };
+  if (kib === 1200)
+    return {
+      reads: [160, 180, 320, 360, 1200],
+      writes: [1200],
+      note: 'What it writes on a 360K disk may not be read by a 360K drive: its track is narrower.'
+    };
+  if (kib === 720) return { reads: [720], writes: [720] };
+  if (kib === 1440) return { reads: [720, 1440], writes: [720, 1440] };
+  return { reads: [720, 1440, 2880], writes: [720, 1440, 2880] };
+}
+
+/**
+ * Every floppy drive of a build with the links that must hold, in order: drive, controller rate, BIOS type, DOS,
+ * cable. On a cable with a twist the drive behind it is A and the one before it B, both jumpered as the second
+ * select.
+ */
+export function floppyChains(kit: Kit): FloppyChain[] {
+  const { dos } = systemOf(kit.build.brief.os);
+  const known = kit.firmware?.firmware?.floppyKiB;
+  const all = cablesOf(kit).filter((c) => c.drive.part.drive!.interface === 'floppy');
+  return all.map(({ drive, controller, unit }, i): FloppyChain => {
+    const kib = drive.part.drive!.floppyKiB ?? 1440;
+    const name = names[kib];
+    const rate = controller?.fn.floppyKiB ?? 2880;
+    const ownRom =
+      controller !== null &&
+      !controller.onBoard &&
+      (kit.m.find(controller.item)?.part.functions.some((f) => f.kind === 'rom') ?? false);
+    const place = unit === 'A' || unit === 'B' ? unit : i === 0 ? 'A' : i === 1 ? 'B' : null;
+    const links: Link[] = [
+      {
+        what: 'controller',
+        ok: controller !== null && controller.isOn,
+        text: controller
+          ? controller.isOn
+            ? `hangs on ${controller.title}`
+            : `${controller.title} is switched off`
+          : 'no floppy controller has a place left'
+      },
+      {
+        what: 'drive',
+        ok: rate >= kib,
+        text:
+          rate >= kib
+            ? `the controller has the rate of ${name}`
+            : `the controller ends at ${names[rate] ?? rate}`
+      },
+      {
+        what: 'BIOS',
+        ok: known === undefined || known >= kib || ownRom,
+        text:
+          known === undefined
+            ? 'what the BIOS knows is not described'
+            : known >= kib
+              ? `the BIOS knows ${name}`
+              : ownRom
+                ? `the ROM of the controller knows ${name}`
+                : kib === 720 || (kib === 1440 && known >= 1200)
+                  ? `the BIOS ends at ${names[known] ?? known}; a driver line makes it work after the start`
+                  : `the BIOS ends at ${names[known] ?? known}`
+      },
+      {
+        what: 'DOS',
+        ok: dos === null || dos >= firstDos[kib],
+        text:
+          dos === null ? 'no DOS is chosen' : `${name} came with DOS ${firstDos[kib]}; the brief has ${dos}`
+      },
+      {
+        what: 'cable',
+        ok: place !== null && !all.some((o, n) => n !== i && (o.unit ?? 'AB'[n]) === place),
+        text:
+          place === null
+            ? 'a cable carries two drives'
+            : place === 'A'
+              ? 'behind the twist'
+              : 'before the twist'
+      }
+    ];
+    const { reads, writes } = mediaOf(kib);
+    return {
+      item: drive.item.id,
+      title: drive.title,
+      kib,
+      letter: place,
+      links,
+      failing: links.find((l) => !l.ok) ?? null,
+      select: 'jumpered as the second select (DS1), whichever letter it gets',
+      reads: reads.map((n) => names[n]),
+      writes: writes.map((n) => names[n])
+    };
+  });
+}

@@ -1,0 +1,345 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { KitDisk } from '$lib/core/disks';
+  import {
+    GeometryError,
+    SECTOR,
+    driveLetters,
+    formatMinutesLeft,
+    makesExtended,
+    mostCylinders,
+    partition,
+    proposeSizes,
+    toolDisplay,
+    type Geometry,
+    type PartitionPlan
+  } from '$lib/core/storage';
+  import { diskImage, imagePieces } from '$lib/formats/disk';
+  import { getBench } from '../context';
+  import { saveBlob } from '../save-as';
+  import { text } from '../text';
+  import { bytesText, withDisk } from './record';
+
+  interface Props {
+    disk: KitDisk;
+    all: readonly KitDisk[];
+    /** Geometry that INT 13h gives: of what is typed, else of the best choice. */
+    geometryOf: (disk: KitDisk) => Geometry | null;
+  }
+  let { disk, all, geometryOf }: Props = $props();
+  const words = text.disks;
+  const { session } = getBench();
+  const W = 720;
+  const geometry = $derived(geometryOf(disk)!);
+  const dos = $derived(disk.dos ?? 6.22);
+  const fallback = $derived.by((): number[] => {
+    try {
+      return proposeSizes(geometry, dos);
+    } catch (error) {
+      if (!(error instanceof GeometryError)) throw error;
+      return [];
+    }
+  });
+  const planOf = (d: KitDisk, sizes: readonly number[]): PartitionPlan | string => {
+    try {
+      return partition(geometryOf(d)!, d.dos ?? 6.22, sizes);
+    } catch (error) {
+      if (!(error instanceof GeometryError)) throw error;
+      return error.message;
+    }
+  };
+  /** While a boundary is dragged the sizes are only tried. */
+  let trial = $state.raw<number[] | null>(null);
+  const kept = $derived(disk.drive.item.disk?.plan ?? fallback);
+  const sizes = $derived(trial ?? kept);
+  const plan = $derived(planOf(disk, sizes));
+  const most = $derived(mostCylinders(geometry, dos));
+  let files = $state('1000');
+  const count = $derived(Math.max(0, Math.min(1_000_000, Math.round(Number(files.replace(/\D/g, ''))) || 0)));
+  const x = (cylinder: number) => (cylinder / geometry.cylinders) * W;
+
+  function save(next: number[] | null) {
+    trial = null;
+    session.item(
+      disk.drive.item.id,
+      (i) => withDisk(i, ({ plan: _, ...old }) => (next ? { ...old, plan: next } : old)),
+      words.planned
+    );
+  }
+  /** The sizes with the end of one partition at a cylinder; the next one gives or takes, the last leaves free. */
+  function moved(index: number, end: number): number[] {
+    const out = [...kept];
+    const from = out.slice(0, index).reduce((a, b) => a + b, 0);
+    const after = index + 1 < out.length ? from + out[index] + out[index + 1] : geometry.cylinders;
+    const limit = Math.min(after - (index + 1 < out.length ? 1 : 0), from + most);
+    let size = Math.max(1, Math.min(limit - from, end - from));
+    if (index + 1 < out.length) {
+      const rest = after - from - size;
+      if (rest > most) size += rest - most;
+      out[index + 1] = after - from - size;
+    }
+    out[index] = size;
+    return out;
+  }
+  function drag(index: number, event: PointerEvent) {
+    const target = event.currentTarget as SVGGElement;
+    const svg = target.ownerSVGElement!;
+    target.setPointerCapture(event.pointerId);
+    const cylinder = (e: PointerEvent) => {
+      const box = svg.getBoundingClientRect();
+      return Math.round(((e.clientX - box.left) / box.width) * geometry.cylinders);
+    };
+    const move = (e: Event) => (trial = moved(index, cylinder(e as PointerEvent)));
+    const done = () => {
+      target.removeEventListener('pointermove', move);
+      target.removeEventListener('pointerup', done);
+      if (trial) save(trial);
+    };
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', done);
+  }
+  function key(index: number, event: KeyboardEvent) {
+    const step = { ArrowLeft: -1, ArrowRight: 1, PageDown: -16, PageUp: 16 }[event.key];
+    if (!step) return;
+    event.preventDefault();
+    const end = kept.slice(0, index + 1).reduce((a, b) => a + b, 0);
+    save(moved(index, end + step));
+  }
+  const left = $derived(geometry.cylinders - sizes.reduce((a, b) => a + b, 0));
+  function addOne() {
+    if (left > 0) return save([...kept, Math.min(left, most)]);
+    const largest = kept.indexOf(Math.max(...kept));
+    const half = Math.floor(kept[largest] / 2);
+    if (half < 1) return;
+    save(kept.flatMap((s, i) => (i === largest ? [s - half, half] : [s])));
+  }
+  const lettered = $derived(
+    driveLetters(
+      all.flatMap((d) => {
+        const g = geometryOf(d);
+        if (!g) return [];
+        const own = d === disk ? sizes : (d.drive.item.disk?.plan ?? safeSizes(d));
+        const p = planOf(d, own);
+        if (typeof p === 'string') return [];
+        const name = (list: PartitionPlan['partitions']) =>
+          list.map((q) => `${d.drive.title} ${bytesText(q.sectors * SECTOR)} ${q.fat.kind}`);
+        return [
+          {
+            name: d.drive.title,
+            primary: name(p.partitions.filter((q) => q.kind === 'primary')),
+            logical: name(p.partitions.filter((q) => q.kind === 'logical'))
+          }
+        ];
+      }),
+      dos,
+      session.build.items.flatMap((i) => {
+        const part = session.parts.get(i.part);
+        return part?.drive?.medium === 'optical' ? [i.label ?? part.name] : [];
+      }),
+      session.build.items.filter((i) => session.parts.get(i.part)?.drive?.interface === 'floppy').length
+    )
+  );
+  function safeSizes(d: KitDisk): number[] {
+    try {
+      return proposeSizes(geometryOf(d)!, d.dos ?? 6.22);
+    } catch {
+      return [];
+    }
+  }
+  /** Letters of the partitions of this disk, in their order. */
+  const letterOf = (i: number) => lettered.filter((l) => l.disk === disk.drive.title)[i]?.letter ?? '';
+  const tool = $derived(toolDisplay(disk.size?.total ?? 0));
+
+  let format = $state(true);
+  let label = $state('');
+  function write() {
+    if (typeof plan === 'string') return;
+    const pieces = [...imagePieces(diskImage(plan, { dos, format, ...(label.trim() ? { label } : {}) }))];
+    saveBlob(
+      `${disk.drive.item.id}.img`,
+      new Blob(pieces as BlobPart[], { type: 'application/octet-stream' })
+    );
+  }
+  let percent = $state('');
+  let minutes = $state('');
+  const remaining = $derived.by(() => {
+    try {
+      return percent && minutes ? formatMinutesLeft(Number(percent), Number(minutes)) : null;
+    } catch {
+      return null;
+    }
+  });
+</script>
+
+<p class="lead">{words.partLead}{disk.dos === null ? ` ${words.dosNone}` : ''}</p>
+{#if typeof plan === 'string'}<p class="bad" role="alert">{plan}</p>{:else}
+  <svg viewBox="0 0 {W} 74" aria-label={words.barLabel} role="group">
+    <rect x="0" y="1" width={W} height="72" class="free" />
+    {#each plan.partitions as p, i (p.lba)}
+      {@const w = x(p.to + 1) - x(p.from)}
+      <rect x={x(p.from)} y="1" width={w} height="72" class="part" />
+      {#if w > 40}<text x={x(p.from) + 10} y="44" class="letter">{letterOf(i)}</text>{/if}
+      {#if w > 130}
+        <text x={x(p.from) + 40} y="28">{bytesText(p.sectors * SECTOR)} {p.kind}</text>
+        <text x={x(p.from) + 40} y="46" class="small"
+          >{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</text
+        >
+        <text x={x(p.from) + 40} y="62" class="small">{p.from}–{p.to}</text>
+      {/if}
+    {/each}
+    {#each plan.partitions as p, i (p.lba)}
+      <g
+        role="slider"
+        tabindex="0"
+        aria-label={words.boundary(i + 1, p.to + 1)}
+        aria-valuemin="1"
+        aria-valuemax={geometry.cylinders}
+        aria-valuenow={p.to + 1}
+        onpointerdown={(e) => drag(i, e)}
+        onkeydown={(e) => key(i, e)}
+      >
+        <rect x={Math.min(W - 14, x(p.to + 1) - 7)} y="0" width="14" height="74" class="grip" />
+        <line
+          x1={Math.min(W - 1, x(p.to + 1))}
+          x2={Math.min(W - 1, x(p.to + 1))}
+          y1="0"
+          y2="74"
+          class="edge"
+        />
+      </g>
+    {/each}
+  </svg>
+  <p class="row">
+    {#if makesExtended(dos)}<Button class="act" onclick={addOne}>{words.addPart}</Button>{/if}
+    <Button class="act" disabled={kept.length < 2} onclick={() => save(kept.slice(0, -1))}
+      >{words.removePart}</Button
+    >
+    <Button class="act" onclick={() => save(null)}>{words.even}</Button>
+    <label>{words.files} <input bind:value={files} inputmode="numeric" maxlength="7" /></label>
+  </p>
+  <table>
+    <tbody>
+      {#each plan.partitions as p, i (p.lba)}
+        <tr>
+          <th scope="row">{letterOf(i)}:</th>
+          <td>{bytesText(p.sectors * SECTOR)} {p.kind}, {p.from}–{p.to}</td>
+          <td>{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</td>
+          <td>{words.waste((p.fat.wasteOf(count) / 1e6).toFixed(1), count.toLocaleString('en'))}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#if tool.shown !== tool.mib}<p>
+      {words.tool(tool.shown.toLocaleString('en'), tool.mib.toLocaleString('en'))}
+    </p>{/if}
+  <h2>{words.letters}</h2>
+  <ol>
+    {#each lettered as l (l.letter)}<li><b>{l.letter}:</b> {l.what}</li>{/each}
+  </ol>
+  {#if all.length > 1}<p class="lead">{words.lettersNote}</p>{/if}
+  <h2>{words.write}</h2>
+  <p class="lead">{words.writeLead}</p>
+  <p class="row">
+    <label><input type="checkbox" bind:checked={format} /> {words.format}</label>
+    <label>{words.label} <input bind:value={label} maxlength="11" /></label>
+    <Button class="act main" onclick={write}
+      >{words.writeNow(bytesText(geometry.cylinders * geometry.heads * geometry.sectors * SECTOR))}</Button
+    >
+  </p>
+  <p class="lead">{words.after}</p>
+  <h2>{words.formatTime}</h2>
+  <p class="row">
+    <label><input bind:value={percent} inputmode="numeric" maxlength="3" /> {words.percent}</label>
+    <label><input bind:value={minutes} inputmode="numeric" maxlength="4" /> {words.minutes}</label>
+    {#if remaining !== null}<b>{words.left(remaining.toFixed(0))}</b>{/if}
+  </p>
+{/if}
+
+<style>
+  .lead {
+    margin: 0.2rem 0;
+    color: var(--quiet);
+  }
+  .bad {
+    padding-left: 0.7rem;
+    border-left: 7px solid var(--stop);
+    font-weight: 650;
+  }
+  svg {
+    display: block;
+    width: 100%;
+    max-width: 60rem;
+    touch-action: none;
+  }
+  .free {
+    fill: var(--paper);
+    stroke: var(--rule);
+    stroke-dasharray: 4 3;
+  }
+  .part {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 1.6;
+  }
+  .letter {
+    font: 800 24px var(--font-sans);
+    fill: var(--ink);
+  }
+  text {
+    font: 600 13px var(--font-sans);
+    fill: var(--ink);
+  }
+  .small {
+    font-size: 11px;
+    font-weight: 400;
+    fill: var(--quiet);
+  }
+  .grip {
+    fill: transparent;
+    cursor: ew-resize;
+  }
+  .edge {
+    stroke: var(--ink);
+    stroke-width: 4;
+    pointer-events: none;
+  }
+  g:focus-visible {
+    outline: 3px solid var(--ink);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: center;
+    margin: 0.5rem 0;
+  }
+  input:not([type='checkbox']) {
+    width: 7rem;
+    padding: 0.3rem 0.5rem;
+    border: 1px solid var(--ink);
+  }
+  h2 {
+    margin: 1rem 0 0.3rem;
+    border-bottom: 2px solid var(--ink);
+    font-size: 1.05rem;
+  }
+  table {
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 0.15rem 1rem 0.15rem 0;
+    text-align: left;
+  }
+  ol {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.2rem 1.4rem;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li b {
+    font-family: var(--font-mono);
+  }
+</style>

@@ -1,0 +1,214 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { KitDisk } from '$lib/core/disks';
+  import { SECTOR, type Geometry } from '$lib/core/storage';
+  import {
+    HexDumpError,
+    blobSource,
+    bytesSource,
+    diagnose,
+    nameOf,
+    readDisk,
+    readHexDump,
+    type DiskImage,
+    type SectorSource
+  } from '$lib/formats/disk';
+  import { getBench } from '../context';
+  import { text } from '../text';
+  import { bytesText, withDisk } from './record';
+
+  let { disk, geometry }: { disk: KitDisk | null; geometry: Geometry | null } = $props();
+  const words = text.disks;
+  const { session } = getBench();
+  let image = $state.raw<DiskImage | null>(null);
+  let name = $state('');
+  let dump = $state('');
+  let problem = $state('');
+  const found = $derived(image ? diagnose(image, geometry) : null);
+
+  async function read(source: SectorSource, called: string) {
+    problem = '';
+    image = await readDisk(source);
+    name = called;
+  }
+  async function open(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = '';
+    if (file) await read(blobSource(file), file.name.slice(0, 120));
+  }
+  async function paste() {
+    try {
+      await read(bytesSource(readHexDump(dump), false), words.paste);
+    } catch (error) {
+      if (!(error instanceof HexDumpError)) throw error;
+      problem = error.message;
+    }
+  }
+  const chs = ({ c, h, s }: { c: number; h: number; s: number }) => `${c}/${h}/${s}`;
+  function keep() {
+    if (!disk || !found?.candidates[0]) return;
+    const { heads, sectors } = found.candidates[0];
+    const made = { heads, sectors, where: name.slice(0, 120), at: new Date().toISOString() };
+    session.item(
+      disk.drive.item.id,
+      (i) => withDisk(i, (old) => ({ ...old, made })),
+      words.madeDone(disk.drive.title)
+    );
+  }
+</script>
+
+<p class="lead">{words.readLead}</p>
+<p class="row">
+  <label class="act file"
+    >{words.openImage}<input
+      type="file"
+      class="sr-only"
+      accept=".img,.ima,.bin,.raw,.dsk,*/*"
+      onchange={open}
+    /></label
+  >
+</p>
+<label class="dump"
+  >{words.paste}
+  <textarea bind:value={dump} rows="4" spellcheck="false" maxlength="4000000"></textarea></label
+>
+<Button class="act" onclick={paste} disabled={!dump.trim()}>{words.readDump}</Button>
+{#if problem}<p class="bad" role="alert">{problem}</p>{/if}
+
+{#if image && found}
+  <h2>{name}{image.bytes === null ? '' : `, ${bytesText(image.bytes)}`}</h2>
+  <div aria-live="polite">
+    {#if geometry && disk}<p class="lead">{words.against(disk.drive.title)}</p>{/if}
+    {#each found.remarks as r, i (i)}<p class="remark {r.grade}">
+        <b>{words.grades[r.grade]}</b>
+        {r.text}
+      </p>{:else}<p>
+        <b>{words.allWell}</b>
+      </p>{/each}
+  </div>
+  <h2>{words.geometry}</h2>
+  {#if !found.candidates.length}<p>{words.noCandidate}</p>{/if}
+  <ul>
+    {#each found.candidates.slice(0, 4) as c (`${c.heads} ${c.sectors}`)}
+      <li>
+        <b class:best={c.fits}>{words.candidate(c.heads, c.sectors)}</b>
+        {c.fits ? words.fits : ''}
+        {words.agree(c.agree.length)}{c.disagree.length ? `; ${words.disagree(c.disagree.join(', '))}` : ''}
+      </li>
+    {/each}
+  </ul>
+  {#if disk && found.made}<Button class="act" onclick={keep}>{words.useMade}</Button>{/if}
+  {#if image.whole}<p>{words.whole}</p>{/if}
+  {#if image.entries.length}
+    <h2>{words.entries}</h2>
+    <div class="scroll">
+      <table>
+        <thead
+          ><tr
+            >{#each words.entryCols as col (col)}<th>{col}</th>{/each}</tr
+          ></thead
+        >
+        <tbody>
+          {#each image.entries.filter((e) => e.kind !== 'link') as e, i (i)}
+            <tr>
+              <td>{nameOf(e)}{e.active ? `, ${words.active}` : ''}</td>
+              <td>{e.typeName}</td>
+              <td class="mono">{chs(e.start)}</td>
+              <td class="mono">{chs(e.end)}</td>
+              <td class="mono">{e.lba.toLocaleString('en')}</td>
+              <td>{bytesText(e.sectors * SECTOR)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
+  {#if image.boots.length}
+    <h2>{words.boots}</h2>
+    <ul>
+      {#each image.boots as b (b.lba)}
+        <li>
+          <b>{b.fat ?? '?'}</b>
+          {b.label || b.oem}, {words.candidate(b.heads, b.sectorsPerTrack)}, {b.clusters.toLocaleString('en')} ×
+          {(b.sectorsPerCluster * SECTOR) / 1024} KiB
+        </li>
+      {/each}
+    </ul>
+  {/if}
+{/if}
+
+<style>
+  .lead {
+    color: var(--quiet);
+  }
+  .row {
+    margin: 0.4rem 0;
+  }
+  .file {
+    display: inline-block;
+  }
+  .file:focus-within {
+    outline: 3px solid var(--ink);
+    outline-offset: 2px;
+  }
+  .dump {
+    display: block;
+  }
+  textarea {
+    display: block;
+    width: 100%;
+    margin: 0.2rem 0 0.4rem;
+    padding: 0.4rem 0.6rem;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    font: 0.85rem var(--font-mono);
+  }
+  h2 {
+    margin: 0.9rem 0 0.3rem;
+    border-bottom: 2px solid var(--ink);
+    font-size: 1.05rem;
+  }
+  .remark {
+    margin: 0.25rem 0;
+    padding-left: 0.7rem;
+    border-left: 6px double var(--rule);
+  }
+  .remark.stop,
+  .bad {
+    border-left: 7px solid var(--stop);
+    padding-left: 0.7rem;
+    font-weight: 600;
+  }
+  .remark.caution {
+    border-left-color: var(--ink);
+  }
+  .best {
+    padding: 0 0.4rem;
+    background: var(--yellow);
+    color: var(--on-yellow);
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    padding: 0.15rem 0;
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  table {
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 0.15rem 1rem 0.15rem 0;
+    border-bottom: 1px solid var(--rule);
+    text-align: left;
+  }
+  .mono {
+    font-family: var(--font-mono);
+  }
+</style>

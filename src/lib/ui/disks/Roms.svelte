@@ -1,0 +1,217 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { freeWindows } from '$lib/core/disks';
+  import { kitOf } from '$lib/core/kit';
+  import {
+    MAX_ROM,
+    compareRoms,
+    crc32,
+    fixChecksum,
+    joinPair,
+    readRom,
+    splitPair,
+    type RomReport
+  } from '$lib/formats/rom';
+  import { getBench } from '../context';
+  import { saveAs } from '../save-as';
+  import { text } from '../text';
+
+  const words = text.disks;
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  interface Dump {
+    name: string;
+    data: Uint8Array;
+    report: RomReport;
+  }
+  let one = $state.raw<Dump | null>(null);
+  let two = $state.raw<Dump | null>(null);
+  let problem = $state('');
+  let burnt = $state('');
+  const difference = $derived(one && two ? compareRoms(one.data, two.data) : null);
+  const windows = $derived(one ? freeWindows(kit, one.report.header?.length || one.data.length) : []);
+  const most = $derived(difference ? Math.max(1, ...difference.map) : 1);
+  const hex = (n: number) => n.toString(16).toUpperCase();
+  const n = (x: number) => x.toLocaleString('en');
+
+  async function open(event: Event, which: 'one' | 'two') {
+    const input = event.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    problem = burnt = '';
+    if (file.size > MAX_ROM) {
+      problem = words.tooLarge;
+      return;
+    }
+    const data = new Uint8Array(await file.arrayBuffer());
+    const dump = { name: file.name.slice(0, 120), data, report: await readRom(data) };
+    if (which === 'one') one = dump;
+    else two = dump;
+  }
+  const save = (name: string, data: Uint8Array) => saveAs(name, 'application/octet-stream', data);
+  const base = (name: string) => name.replace(/\.[^.]*$/, '');
+  function attempt(work: () => void) {
+    try {
+      problem = '';
+      work();
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      problem = error.message;
+    }
+  }
+  function split() {
+    const { even, odd } = splitPair(one!.data);
+    save(`${base(one!.name)}.even.bin`, even);
+    save(`${base(one!.name)}.odd.bin`, odd);
+  }
+  /** The stand-in takes the bytes into its chip, reads them back and compares. */
+  function burn() {
+    const chip = one!.report.chip;
+    if (!chip) {
+      problem = words.burnNo;
+      return;
+    }
+    const held = one!.data.slice();
+    if (compareRoms(held, one!.data).same) burnt = words.burnt(chip, hex(crc32(held)));
+  }
+</script>
+
+<p class="lead">{words.romLead}</p>
+<p class="row">
+  <label class="act file"
+    >{words.openRom}<input type="file" class="sr-only" onchange={(e) => open(e, 'one')} /></label
+  >
+  {#if one}<label class="act file"
+      >{words.openSecond}<input type="file" class="sr-only" onchange={(e) => open(e, 'two')} /></label
+    >{/if}
+</p>
+{#if problem}<p class="bad" role="alert">{problem}</p>{/if}
+<div class="dumps">
+  {#each [one, two].filter((d) => d !== null) as dump (dump)}
+    {@const r = dump.report}
+    <section>
+      <h2>{dump.name}</h2>
+      <p>{words.bytes(n(r.bytes))}, {words.chip(r.chip)}</p>
+      {#if r.header}<p>
+          {words.header(n(r.header.length))},
+          <b class:red={r.header.sum !== 0}>{r.header.sum === 0 ? words.sumRight : words.sumWrong}</b>
+        </p>{/if}
+      {#if r.pnp}<p>{words.pnp(r.pnp.maker, r.pnp.product)}</p>{/if}
+      {#each r.remarks as remark (remark)}<p class="bad">{remark}</p>{/each}
+      <dl>
+        <dt>{words.crc}</dt>
+        <dd>{r.crc32}</dd>
+        <dt>{words.sha}</dt>
+        <dd>{r.sha256}</dd>
+      </dl>
+      {#if r.strings.length}<details>
+          <summary>{words.strings}</summary>
+          <p class="strings">{r.strings.slice(0, 60).join(' · ')}</p>
+        </details>{/if}
+    </section>
+  {/each}
+</div>
+{#if one}
+  <p class="row">
+    {#if one.report.header && one.report.header.sum !== 0}<Button
+        class="act"
+        onclick={() => attempt(() => save(`${base(one!.name)}.mended.bin`, fixChecksum(one!.data)))}
+        >{words.fix}</Button
+      >{/if}
+    <Button class="act" onclick={() => attempt(split)}>{words.splitSave}</Button>
+    {#if two}<Button
+        class="act"
+        onclick={() => attempt(() => save(`${base(one!.name)}.joined.bin`, joinPair(one!.data, two!.data)))}
+        >{words.joinSave}</Button
+      >{/if}
+  </p>
+  {#if difference}
+    <p>
+      <b>{difference.same ? words.same : words.differ(n(difference.count), hex(difference.first ?? 0))}</b>
+    </p>
+    <svg viewBox="0 0 640 34" role="img" aria-label={words.mapLabel}>
+      {#each difference.map as count, i (i)}<rect
+          x={i * 10}
+          y="2"
+          width="9"
+          height="30"
+          class="cell"
+          class:on={count > 0}
+          fill-opacity={count ? 0.35 + (0.65 * count) / most : 1}
+        />{/each}
+    </svg>
+  {/if}
+  <h2>{words.windows}</h2>
+  <p class="mono">{windows.length ? windows.map((w) => `${hex(w)}h`).join('  ') : words.noWindow}</p>
+  <h2>{words.programmer}</h2>
+  <p class="lead">{words.programmerNote}</p>
+  <Button class="act" onclick={burn}>{words.burn}</Button>
+  {#if burnt}<p role="status"><b>{burnt}</b></p>{/if}
+{/if}
+
+<style>
+  .lead {
+    color: var(--quiet);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    margin: 0.5rem 0;
+  }
+  .file {
+    display: inline-block;
+  }
+  .file:focus-within {
+    outline: 3px solid var(--ink);
+    outline-offset: 2px;
+  }
+  .dumps {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
+    gap: 0 2rem;
+  }
+  h2 {
+    margin: 0.8rem 0 0.2rem;
+    border-bottom: 2px solid var(--ink);
+    font-size: 1.05rem;
+    overflow-wrap: anywhere;
+  }
+  p {
+    margin: 0.2rem 0;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 6px solid var(--stop);
+  }
+  .red {
+    color: var(--stop);
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 5rem minmax(0, 1fr);
+    gap: 0.1rem 0.6rem;
+  }
+  dd {
+    margin: 0;
+    font: 0.85rem var(--font-mono);
+    overflow-wrap: anywhere;
+  }
+  .strings,
+  .mono {
+    font: 0.9rem var(--font-mono);
+    overflow-wrap: anywhere;
+  }
+  svg {
+    width: 100%;
+    max-width: 40rem;
+  }
+  .cell {
+    fill: var(--sheet);
+    stroke: var(--rule);
+  }
+  .cell.on {
+    fill: var(--stop);
+  }
+</style>

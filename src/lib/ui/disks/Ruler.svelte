@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { scaleLog } from 'd3';
+  import { SECTOR, gates, type Barrier, type Layer } from '$lib/core/storage';
+  import { text } from '../text';
+
+  interface Props {
+    layers: readonly Layer[];
+    barriers: readonly Barrier[];
+  }
+  let { layers, barriers }: Props = $props();
+  const words = text.disks;
+  const W = 760;
+  const LEFT = 110;
+  const TOP = 92;
+  const ROW = 34;
+  const x = $derived(
+    scaleLog()
+      .domain([16e6, 300e9])
+      .range([LEFT, W - 10])
+      .clamp(true)
+  );
+  const at = (sectors: number) => x(Math.max(16e6, sectors * SECTOR));
+  const nearest = $derived(barriers[0]);
+  const hit = (ids: readonly string[]) => ids.some((id) => barriers.some((b) => b.id === id));
+  const first = (ids: readonly string[]) => nearest !== undefined && ids.includes(nearest.id);
+  const H = $derived(TOP + layers.length * ROW + 6);
+  const ticks = [16e6, 128e6, 1e9, 10e9, 100e9];
+  const tick = (n: number) => (n >= 1e9 ? `${n / 1e9} GB` : `${n / 1e6} MB`);
+</script>
+
+<svg viewBox="0 0 {W} {H}" role="img" aria-label={words.rulerLabel}>
+  {#each gates as gate (gate.label)}
+    {@const gx = at(gate.sectors)}
+    <line
+      x1={gx}
+      x2={gx}
+      y1="58"
+      y2={H - 4}
+      class="gate"
+      class:hit={hit(gate.ids)}
+      class:first={first(gate.ids)}
+    />
+    <text x={gx} y="54" transform="rotate(-35 {gx} 54)" class="label" class:red={hit(gate.ids)}
+      >{gate.label}</text
+    >
+  {/each}
+  <line x1={LEFT} x2={W - 10} y1="72" y2="72" class="axis" />
+  {#each ticks as t (t)}<text x={x(t)} y="86" text-anchor="middle" class="tick">{tick(t)}</text>{/each}
+  {#each layers as layer, i (layer.who)}
+    {@const y = TOP + i * ROW}
+    <text x={LEFT - 8} y={y + 17} text-anchor="end" class="who" class:bold={layer.isShort}
+      >{words.layers[layer.who]}</text
+    >
+    <rect
+      x={LEFT}
+      {y}
+      width={Math.max(2, at(layer.sectors) - LEFT)}
+      height="24"
+      class="bar"
+      class:drive={layer.who === 'drive'}
+      class:short={layer.isShort}
+    />
+    <text x={LEFT + 8} y={y + 17} class="in" class:on={layer.who === 'drive'}>{layer.label}</text>
+  {/each}
+</svg>
+
+<style>
+  svg {
+    display: block;
+    width: 100%;
+    max-width: 60rem;
+  }
+  .gate {
+    stroke: var(--rule);
+    stroke-width: 1.5;
+  }
+  .gate.hit {
+    stroke: var(--stop);
+  }
+  .gate.first {
+    stroke-width: 3.5;
+  }
+  .axis {
+    stroke: var(--ink);
+  }
+  .label {
+    font: 600 11px var(--font-sans);
+    fill: var(--ink);
+  }
+  .label.red {
+    fill: var(--stop);
+    font-weight: 800;
+  }
+  .tick {
+    font: 11px var(--font-mono);
+    fill: var(--quiet);
+  }
+  .who {
+    font: 13px var(--font-sans);
+    fill: var(--ink);
+  }
+  .bold {
+    font-weight: 800;
+  }
+  .bar {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 1.4;
+  }
+  .bar.drive {
+    fill: var(--yellow);
+  }
+  .bar.short {
+    stroke: var(--stop);
+    stroke-width: 3;
+  }
+  .in {
+    font: 12px var(--font-sans);
+    fill: var(--ink);
+  }
+  .in.on {
+    fill: var(--on-yellow);
+  }
+</style>
