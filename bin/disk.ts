@@ -1,27 +1,41 @@
+import { closeSync, fstatSync, openSync, readFileSync, readSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import {
   barriers,
   fatPlan,
   fitTypes,
   largestPartition,
+  setupChoices,
   sectorsOf,
   sizeWords,
   translate,
   translations,
   type Geometry,
+  type SetupFacts,
   type Translation
 } from '../src/lib/core/storage';
+import { firmwareFacts } from '../src/lib/core/disks';
+import { diagnose, nameOf, readDisk, type SectorSource } from '../src/lib/formats/disk';
+import { MAX_ROM, compareRoms, readRom } from '../src/lib/formats/rom';
+import { readCatalogue } from '../src/lib/server/catalogue';
 
 export class DiskUsage extends Error {}
 
-export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--os dosN]
-                                what a BIOS and DOS see of a drive, as JSON; kinds: ${translations.join(', ')}
+export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--profile BIOS] [--os dosN]
+                                what a BIOS and DOS see of a drive, as JSON; kinds: ${translations.join(', ')};
+                                --profile takes the translation of a BIOS of the catalogue, and says what to type
+  image FILE [--setup C/H/S]    tables and boot sectors of a raw image, and the geometry it was made under
+  rom FILE [OTHER]              header, checksum and identity of a ROM; compared with another
 `;
 
 /** `yj disk`: geometry, barriers, types and the file system of the first partition. */
 export function diskReport(args: readonly string[]): object {
   const options = new Map<string, string>();
   for (let i = 0; i < args.length; i += 2) {
-    if (!['--chs', '--sectors', '--translation', '--os'].includes(args[i]) || args[i + 1] === undefined)
+    if (
+      !['--chs', '--sectors', '--translation', '--profile', '--os'].includes(args[i]) ||
+      args[i + 1] === undefined
+    )
       throw new DiskUsage(`disk takes no ${args[i]} here\n\n${DISK_USAGE}`);
     options.set(args[i], args[i + 1]);
   }
@@ -36,7 +50,9 @@ export function diskReport(args: readonly string[]): object {
     ? { cylinders: Number(chs[1]), heads: Number(chs[2]), sectors: Number(chs[3]) }
     : { cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told) / 1008))), heads: 16, sectors: 63 };
   const total = told === undefined ? sectorsOf(physical) : Number(told);
-  const kind = (options.get('--translation') ?? 'none') as Translation;
+  const profile = options.get('--profile');
+  const facts = profile === undefined ? null : profileFacts(profile);
+  const kind = (options.get('--translation') ?? facts?.translation ?? 'none') as Translation;
   if (!translations.includes(kind))
     throw new DiskUsage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
   const os = options.get('--os');
@@ -47,10 +63,13 @@ export function diskReport(args: readonly string[]): object {
   return {
     physical: { ...physical, sectorsInAll: total, size: sizeWords(total) },
     logical: { ...logical.geometry, usable: logical.usable, size: sizeWords(logical.usable) },
-    barriers: barriers({ physical, total, translation: kind, dos }).map((b) => ({
+    barriers: barriers({ physical, total, dos, ...facts, translation: kind }).map((b) => ({
       ...b,
       size: sizeWords(b.sectors)
     })),
+    ...(facts
+      ? { setup: setupChoices({ physical, total, translates: true }, { ...facts, translation: kind }, dos) }
+      : {}),
     types: fitTypes(physical, true)
       .slice(0, 3)
       .map(({ type, used, lost }) => ({ ...type, used, lost })),
@@ -61,4 +80,91 @@ export function diskReport(args: readonly string[]): object {
             fatPlan(first, dos!)
           )
   };
+}
+
+/** Setup facts of a BIOS of the catalogue. */
+function profileFacts(id: string): SetupFacts {
+  const parts = readCatalogue(join(import.meta.dirname, '..', 'catalogue'));
+  const found = parts.find((p) => p.id === id && p.firmware);
+  const facts = found && firmwareFacts(found.firmware!.disk);
+  if (!facts)
+    throw new DiskUsage(
+      found
+        ? `${found.name} knows no hard disks; a ROM of the controller runs them\n`
+        : `there is no BIOS "${id}"; the catalogue has ${parts
+            .filter((p) => p.firmware)
+            .map((p) => p.id)
+            .join(', ')}\n`
+    );
+  return facts;
+}
+
+const chsOf = (told: string | undefined): Geometry | null => {
+  const m = /^(\d+)\/(\d+)\/(\d+)$/.exec(told ?? '');
+  return m ? { cylinders: Number(m[1]), heads: Number(m[2]), sectors: Number(m[3]) } : null;
+};
+
+/** `yj image`: reads a raw image in slices, never whole. */
+export async function imageReport([file, option, told, ...rest]: readonly string[]): Promise<object> {
+  const setup = option === undefined ? null : option === '--setup' ? chsOf(told) : undefined;
+  if (!file || rest.length || setup === undefined || (option && !setup))
+    throw new DiskUsage(`image wants a file, and --setup C/H/S if there is one\n\n${DISK_USAGE}`);
+  const fd = opened(file);
+  try {
+    const { size } = fstatSync(fd);
+    const source: SectorSource = {
+      bytes: size,
+      read: (offset, length) => {
+        const bytes = new Uint8Array(Math.max(0, Math.min(length, size - offset)));
+        const got = bytes.length ? readSync(fd, bytes, 0, bytes.length, offset) : 0;
+        return Promise.resolve(bytes.subarray(0, got));
+      }
+    };
+    const image = await readDisk(source);
+    const { candidates, made, remarks } = diagnose(image, setup);
+    return {
+      bytes: size,
+      signature: image.signature,
+      gpt: image.gpt,
+      entries: image.entries.map((e) => ({ name: nameOf(e), ...e })),
+      boots: image.boots,
+      geometry: made && { heads: made.heads, sectors: made.sectors },
+      candidates,
+      remarks
+    };
+  } finally {
+    closeSync(fd);
+  }
+}
+
+/** `yj rom`: reads a ROM, and compares it with another. */
+export async function romReport([file, other, ...rest]: readonly string[]): Promise<object> {
+  if (!file || rest.length)
+    throw new DiskUsage(`rom wants a file, and another to compare it with\n\n${DISK_USAGE}`);
+  const one = romBytes(file);
+  return {
+    ...(await readRom(one)),
+    ...(other === undefined ? {} : { compared: compareRoms(one, romBytes(other)) })
+  };
+}
+
+function romBytes(file: string): Uint8Array {
+  closeSync(opened(file));
+  if (statSync(file).size > MAX_ROM)
+    throw new DiskUsage(`${file}: is larger than ${MAX_ROM / 1024 / 1024} MiB\n`);
+  return readFileSync(file);
+}
+
+function opened(file: string): number {
+  try {
+    const fd = openSync(file, 'r');
+    if (fstatSync(fd).isFile()) return fd;
+    closeSync(fd);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    throw new DiskUsage(
+      `${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code})`}\n`
+    );
+  }
+  throw new DiskUsage(`${file}: is no file\n`);
 }

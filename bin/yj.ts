@@ -6,7 +6,7 @@ import { GeometryError } from '../src/lib/core/storage';
 import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
 import { StoreTrouble } from '../src/lib/server/trouble';
 import { dataCommands } from './data';
-import { DISK_USAGE, DiskUsage, diskReport } from './disk';
+import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
 import { SETTINGS_USAGE, SettingsUsage, movesReport, settingCommands } from './settings';
 
 const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
@@ -128,6 +128,11 @@ async function main(argv: readonly string[]): Promise<number> {
   const [command, ...rest] = argv;
   if (command === 'disk') {
     process.stdout.write(JSON.stringify(diskReport(rest), null, 2) + '\n');
+    return 0;
+  }
+  if (command === 'image' || command === 'rom') {
+    const report = await (command === 'image' ? imageReport : romReport)(rest);
+    process.stdout.write(JSON.stringify(report, null, 2) + '\n');
     return 0;
   }
   if (Object.hasOwn(settingCommands, command ?? '')) {

@@ -1,4 +1,5 @@
 import { cablesOf, type Controller, type Kit, type Placed } from '../kit';
+import type { FirmwareFacts } from '../model';
 import { systemOf } from '../software';
 import {
   guard,
@@ -22,10 +23,9 @@ export interface KitDisk {
   verdicts: Verdict[];
 }
 
-/** Setup facts of the board's BIOS; null while none is known or it knows no hard disks. */
-export function setupFactsOf(kit: Kit): SetupFacts | null {
-  const disk = kit.firmware?.firmware?.disk;
-  if (!disk || disk.translation === 'rom' || (disk.types === 0 && !disk.user)) return null;
+/** What the setup of a BIOS offers for hard disks; null when it knows none. */
+export function firmwareFacts(disk: FirmwareFacts['disk']): SetupFacts | null {
+  if (disk.translation === 'rom' || (disk.types === 0 && !disk.user)) return null;
   return {
     types: disk.types,
     user: disk.user,
@@ -34,6 +34,10 @@ export function setupFactsOf(kit: Kit): SetupFacts | null {
     ...(disk.hangs ? { hangs: disk.hangs } : {})
   };
 }
+
+/** Setup facts of the board's BIOS; null while none is known or it knows no hard disks. */
+export const setupFactsOf = (kit: Kit): SetupFacts | null =>
+  kit.firmware?.firmware ? firmwareFacts(kit.firmware.firmware.disk) : null;
 
 /** Whether a card's own ROM runs what hangs on a controller. */
 const hasRom = (kit: Kit, c: Controller): boolean =>

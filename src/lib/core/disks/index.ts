@@ -1,3 +1,4 @@
-export { disksOf, setupFactsOf, type KitDisk } from './disks';
+export { disksOf, firmwareFacts, setupFactsOf, type KitDisk } from './disks';
 export { floppyChains, mediaOf, type FloppyChain, type Link } from './floppies';
+export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
 export { freeWindows } from './windows';

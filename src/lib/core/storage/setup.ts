@@ -188,12 +188,16 @@ const boundaries: readonly (readonly [number, string])[] = [
 /**
  * The next cylinder count to try: the known boundary between what started and what hung, else the middle.
  * @param most cylinders of the drive
+ * @param expected cylinders that should work by what is known of the BIOS
  */
-export function nextGeometry(tries: readonly GeometryTry[], most: number): NextGeometry {
+export function nextGeometry(tries: readonly GeometryTry[], most: number, expected = most): NextGeometry {
   const low = Math.max(0, ...tries.filter((t) => t.result === 'started').map((t) => t.cylinders));
   const high = Math.min(most + 1, ...tries.filter((t) => t.result !== 'started').map((t) => t.cylinders));
   const say = (n: number) => n.toLocaleString('en');
-  if (!tries.length) return { cylinders: most, why: 'The drive as it reports itself.' };
+  if (!tries.length)
+    return expected < most
+      ? { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' }
+      : { cylinders: most, why: 'The drive as it reports itself.' };
   if (low >= high)
     return {
       cylinders: null,

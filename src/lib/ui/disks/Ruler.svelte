@@ -24,6 +24,15 @@
   const hit = (ids: readonly string[]) => ids.some((id) => barriers.some((b) => b.id === id));
   const first = (ids: readonly string[]) => nearest !== undefined && ids.includes(nearest.id);
   const H = $derived(TOP + layers.length * ROW + 6);
+  /** Labels that have room beside each other; those of barriers in the way come first. */
+  const labelled = $derived(
+    [...gates]
+      .sort((a, b) => Number(hit(b.ids)) - Number(hit(a.ids)))
+      .reduce<number[]>(
+        (kept, g) => (kept.every((k) => Math.abs(at(k) - at(g.sectors)) > 22) ? [...kept, g.sectors] : kept),
+        []
+      )
+  );
   const ticks = [16e6, 128e6, 1e9, 10e9, 100e9];
   const tick = (n: number) => (n >= 1e9 ? `${n / 1e9} GB` : `${n / 1e6} MB`);
 </script>
@@ -40,9 +49,13 @@
       class:hit={hit(gate.ids)}
       class:first={first(gate.ids)}
     />
-    <text x={gx} y="54" transform="rotate(-35 {gx} 54)" class="label" class:red={hit(gate.ids)}
-      >{gate.label}</text
-    >
+    {#if labelled.includes(gate.sectors)}<text
+        x={gx}
+        y="54"
+        transform="rotate(-35 {gx} 54)"
+        class="label"
+        class:red={hit(gate.ids)}>{gate.label}</text
+      >{/if}
   {/each}
   <line x1={LEFT} x2={W - 10} y1="72" y2="72" class="axis" />
   {#each ticks as t (t)}<text x={x(t)} y="86" text-anchor="middle" class="tick">{tick(t)}</text>{/each}

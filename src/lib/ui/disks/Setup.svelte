@@ -6,6 +6,7 @@
     barriersOf,
     layers,
     nextGeometry,
+    safeCylinders,
     sectorsOf,
     sizeWords,
     translate,
@@ -32,7 +33,7 @@
   const typed = $derived(record?.setup);
   const typedGives = $derived(typed ? translate(plain(typed), facts.translation) : null);
   const tries = $derived(record?.tries ?? []);
-  const next = $derived(nextGeometry(tries, size.physical.cylinders));
+  const next = $derived(nextGeometry(tries, size.physical.cylinders, safeCylinders(size, facts, disk.dos)));
   const n = (x: number) => x.toLocaleString('en');
 
   function plain({ cylinders, heads, sectors }: Geometry): Geometry {
@@ -82,7 +83,7 @@
   {#each found as b (b.id)}
     <div class="barrier" class:hang={b.symptom.includes('hang')}>
       <b>{b.who}: {sizeWords(b.sectors)}</b>
-      <p>{words.expect(b.symptom)} {b.cause}.</p>
+      <p>{words.expect(b.symptom)} {b.cause.charAt(0).toUpperCase()}{b.cause.slice(1)}.</p>
       <p class="quiet">{words.ways(b.ways.join(', '))}</p>
     </div>
   {/each}

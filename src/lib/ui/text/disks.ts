@@ -6,6 +6,7 @@ export const disks = {
     setup: 'Setup',
     partitions: 'Partitions',
     read: 'Read a disk',
+    interfaces: 'Interfaces',
     floppies: 'Floppies',
     roms: 'ROMs'
   },
@@ -173,5 +174,21 @@ export const disks = {
   programmerNote: 'Stands in for a real one: it takes the bytes, reads them back and compares.',
   burn: 'Program and verify',
   burnt: (chip: string, crc: string) => `${chip} programmed and verified, CRC-32 ${crc}.`,
-  burnNo: 'No chip has just this size; cut the reading to size first.'
+  burnNo: 'No chip has just this size; cut the reading to size first.',
+
+  interleave: 'Interleave',
+  rate: (kb: number) => `${kb} kB/s`,
+  keepsUp: 'the controllers of this class keep up',
+  tooTight: 'mostly one step too tight: then one sector a turn',
+  lowLevel: 'Low-level format',
+  lowLevelDanger: 'It destroys everything on the drive. Copy it before the first write.',
+  replace: 'If it is dead',
+  replaceLead: 'Ways to replace it, each tried as a whole machine: seat, lines, power, bay.',
+  seek: (name: string) => `Find a replacement for ${name}`,
+  inSlot: (slot: string) => `a card in slot ${slot}`,
+  onWhatIsThere: 'on what is in the machine',
+  onShelf: 'all on the shelf',
+  buyFor: (cost: number) => `about ${cost} to buy`,
+  noLines: 'its lines cannot be resolved',
+  noRoute: 'Nothing of the catalogue fits this machine.'
 } as const;

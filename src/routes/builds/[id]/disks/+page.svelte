@@ -5,6 +5,7 @@
   import { translate, type Geometry } from '$lib/core/storage';
   import { getBench } from '$lib/ui/context';
   import Floppies from '$lib/ui/disks/Floppies.svelte';
+  import Interfaces from '$lib/ui/disks/Interfaces.svelte';
   import Partitions from '$lib/ui/disks/Partitions.svelte';
   import ReadDisk from '$lib/ui/disks/ReadDisk.svelte';
   import Roms from '$lib/ui/disks/Roms.svelte';
@@ -50,6 +51,8 @@
 {:else if view === 'roms'}<Roms />
 {:else if view === 'read'}<ReadDisk {disk} geometry={disk ? geometryOf(disk) : null} />
 {:else if !disk}<p>{words.none}</p>
+{:else if view === 'interfaces'}
+  {#key disk.drive.item.id}<Interfaces {disk} />{/key}
 {:else if !disk.size}<p>{words.noGeometry(disk.drive.title)}</p>
 {:else if view === 'partitions'}
   {#key disk.drive.item.id}<Partitions {disk} {all} {geometryOf} />{/key}

@@ -1,0 +1,141 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { interfaceNotes, interleaves, lowLevelSteps, type KitDisk } from '$lib/core/disks';
+  import { kitOf } from '$lib/core/kit';
+  import type { Part, ShelfView } from '$lib/core/model';
+  import { replacementRoutes, type Route } from '$lib/core/replace';
+  import { getBench } from '../context';
+  import { ask } from '../record/send';
+  import { text } from '../text';
+
+  let { disk }: { disk: KitDisk } = $props();
+  const words = text.disks;
+  const { session } = getBench();
+  const SHOWN = 8;
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const notes = $derived(interfaceNotes(kit, disk.drive.item.id));
+  const kind = $derived(disk.drive.part.drive!.interface);
+  const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
+  const steps = $derived(interleaves(disk.size?.physical.sectors ?? 17, kit.facts.class === 'xt'));
+  let routes = $state.raw<Route[] | null>(null);
+  let busy = $state(false);
+  let trouble = $state('');
+
+  async function seek() {
+    busy = true;
+    trouble = '';
+    const asked = await Promise.all([
+      ask<{ parts: Part[] }>('GET', '/parts?drawer=drive&limit=500'),
+      ask<{ parts: Part[] }>('GET', '/parts?drawer=disk&limit=500'),
+      ask<{ items: ShelfView[] }>('GET', '/shelf?limit=500')
+    ]);
+    const [drives, cards, shelf] = asked;
+    if (!drives.ok || !cards.ok || !shelf.ok) trouble = text.serverGone;
+    else {
+      const stock = new Map<string, number>();
+      for (const v of shelf.value.items)
+        if (!v.lentTo && v.item.condition !== 'faulty')
+          stock.set(v.item.part, (stock.get(v.item.part) ?? 0) + 1);
+      const offered = [...drives.value.parts, ...cards.value.parts].filter(
+        (p) => p.id !== disk.drive.part.id
+      );
+      routes = replacementRoutes(session.build, session.parts, disk.drive.item.id, offered, stock);
+    }
+    busy = false;
+  }
+</script>
+
+<ul class="notes">
+  {#each notes as note (note.text)}<li class={note.grade}>{note.text}</li>{/each}
+</ul>
+{#if isOld}
+  <h2>{words.interleave}</h2>
+  <table>
+    <tbody>
+      {#each steps as s (s.step)}<tr class:off={!s.fits}>
+          <th scope="row">{s.step}:1</th>
+          <td>{words.rate(Math.round(s.bytesPerSecond / 1000))}</td>
+          <td>{s.fits ? words.keepsUp : words.tooTight}</td>
+        </tr>{/each}
+    </tbody>
+  </table>
+  <h2>{words.lowLevel}</h2>
+  <p class="danger">{words.lowLevelDanger}</p>
+  <ol>
+    {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
+  </ol>
+{/if}
+<h2>{words.replace}</h2>
+<p class="lead">{words.replaceLead}</p>
+<Button class="act main" onclick={seek} disabled={busy}>{words.seek(disk.drive.title)}</Button>
+{#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+{#if routes}
+  <ol class="routes">
+    {#each routes.slice(0, SHOWN) as r (`${r.drive.id} ${r.card?.id ?? ''}`)}
+      <li class:off={!r.linesFit || r.problems.length > 0}>
+        <b>{r.drive.name}{r.card ? ` + ${r.card.name}` : ''}</b>
+        <span
+          >{r.card ? words.inSlot(r.slot ?? '') : words.onWhatIsThere}; {r.cost
+            ? words.buyFor(r.cost)
+            : words.onShelf}</span
+        >
+        {#if !r.linesFit}<small>{words.noLines}</small>{/if}
+        {#each r.problems.slice(0, 3) as p (p)}<small>{p}</small>{/each}
+      </li>
+    {:else}<li>{words.noRoute}</li>{/each}
+  </ol>
+{/if}
+
+<style>
+  .lead {
+    color: var(--quiet);
+  }
+  ul,
+  ol {
+    margin: 0.3rem 0;
+  }
+  .notes {
+    padding: 0;
+    list-style: none;
+  }
+  .notes li {
+    margin: 0.25rem 0;
+    padding-left: 0.7rem;
+    border-left: 6px solid var(--rule);
+  }
+  .notes .caution {
+    border-left: 6px double var(--ink);
+  }
+  ol {
+    padding-left: 1.6rem;
+    list-style: decimal;
+  }
+  h2 {
+    margin: 0.9rem 0 0.3rem;
+    border-bottom: 2px solid var(--ink);
+    font-size: 1.05rem;
+  }
+  th,
+  td {
+    padding: 0.1rem 1.2rem 0.1rem 0;
+    text-align: left;
+  }
+  .off {
+    color: var(--quiet);
+  }
+  .danger,
+  .bad {
+    padding-left: 0.7rem;
+    border-left: 7px solid var(--stop);
+    font-weight: 650;
+  }
+  .routes li {
+    padding: 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  small {
+    display: block;
+    padding-left: 0.6rem;
+    border-left: 4px solid var(--stop);
+  }
+</style>

@@ -1,0 +1,95 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import type { Page } from 'puppeteer-core';
+import { partition } from '../../src/lib/core/storage';
+import { diskImage, imagePieces } from '../../src/lib/formats/disk';
+import { press, sees, until, upload, useBench } from '../support/browser';
+
+interface Disk {
+  setup?: { cylinders: number };
+  made?: { heads: number; sectors: number };
+  tries: { cylinders: number; result: string }[];
+  plan?: number[];
+}
+
+describe('disks', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  let page: Page;
+  beforeEach(() => {
+    page = bench.page;
+  });
+  const disk = async (build: string, item: string): Promise<Disk> => {
+    const { build: b } = await bench.saved(build);
+    return (b.items.find((i) => i.id === item) as unknown as { disk?: Disk }).disk ?? { tries: [] };
+  };
+
+  it('say what to type, write tries down, and guard the medium', async () => {
+    await bench.open('/builds/sanderling/lines');
+    await page.keyboard.press('d');
+    await page.waitForFunction(() => location.pathname.endsWith('/disks'));
+    await sees(page, 'keeps the cylinders in a field for fewer than 4,096');
+    await press(page, 'This is typed');
+    await until(async () => (await disk('sanderling', 'card')).setup?.cylinders === 4095);
+    await page.type('input[aria-label="Cylinders typed"]', '7964');
+    await page.select('select[aria-label="What happened"]', 'hung');
+    await press(page, 'Write it down');
+    await sees(page, 'heading for');
+    expect((await disk('sanderling', 'card')).tries).to.have.length(1);
+    await page.type('input[aria-label="heads"]', '255');
+    await page.type('input[aria-label="sectors a track"]', '63');
+    await press(page, 'Write down');
+    await sees(page, 'Heads or sectors changed');
+    await bench.reload();
+    await sees(page, 'Heads or sectors changed');
+  });
+
+  it('plan partitions by keyboard, with their letters', async () => {
+    await bench.open('/builds/sanderling/disks?view=partitions');
+    await press(page, 'One more partition');
+    await until(async () => (await disk('sanderling', 'card')).plan?.length === 2);
+    const before = (await disk('sanderling', 'card')).plan![0];
+    await page.$eval('g[role="slider"]', (e) => (e as SVGGElement).focus());
+    await page.keyboard.press('ArrowLeft');
+    await until(async () => (await disk('sanderling', 'card')).plan![0] === before - 1);
+    await sees(page, 'D: Card 4G');
+    await sees(page, 'E: CD-4');
+  });
+
+  it('read an image, name the geometry, and a hex dump that is none', async () => {
+    const plan = partition({ cylinders: 40, heads: 16, sectors: 63 }, 6.22, [20, 20]);
+    const file = join(mkdtempSync(join(tmpdir(), 'yj-image-')), 'card.img');
+    writeFileSync(file, Buffer.concat([...imagePieces(diskImage(plan, { dos: 6.22, format: true }))]));
+    await bench.open('/builds/sanderling/disks?view=read');
+    await upload(page, 'input[type="file"]', file);
+    await sees(page, '16 heads × 63 sectors');
+    await sees(page, 'fits everything');
+    await sees(page, 'second partition reads as garbage');
+    await press(page, 'Write it down for this drive');
+    await until(async () => (await disk('sanderling', 'card')).made?.heads === 16);
+    await page.type('textarea', 'no dump');
+    await press(page, 'Read the dump');
+    await sees(page, 'holds no hex bytes');
+  });
+
+  it('name floppies link by link, ROMs by their bytes, and ways to replace a drive', async () => {
+    await bench.open('/builds/plover/disks?view=floppies');
+    await sees(page, 'Every link holds.');
+    const file = join(mkdtempSync(join(tmpdir(), 'yj-rom-')), 'option.bin');
+    const rom = new Uint8Array(8192);
+    rom.set([0x55, 0xaa, 16, 0xcb, 1]);
+    writeFileSync(file, rom);
+    await bench.open('/builds/plover/disks?view=roms');
+    await upload(page, 'input[type="file"]', file);
+    await sees(page, 'checksum wrong');
+    await sees(page, 'Windows free for it');
+    await press(page, 'Program and verify');
+    await sees(page, 'programmed and verified');
+    await bench.open('/builds/dunlin/disks?view=interfaces');
+    await sees(page, 'low-level format belongs to this drive');
+    await press(page, 'Find a replacement');
+    await page.waitForSelector('.routes li');
+  });
+});
