@@ -27,6 +27,13 @@ describe('disks', function () {
   };
 
   it('say what to type, write tries down, and guard the medium', async () => {
+    // The card is a thing of the shelf: what is found out goes with it into the next machine.
+    const shelved = await bench.api<{ item: { id: string } }>('POST', '/shelf', {
+      item: { part: 'feldspar-cf4g' }
+    });
+    const { build, head } = await bench.saved('sanderling');
+    const items = build.items.map((i) => (i.id === 'card' ? { ...i, specimen: shelved.item.id } : i));
+    await bench.api('PUT', '/builds/sanderling', { build: { ...build, items }, base: head, note: 'x' });
     await bench.open('/builds/sanderling/lines');
     await page.keyboard.press('d');
     await page.waitForFunction(() => location.pathname.endsWith('/disks'));
@@ -44,6 +51,10 @@ describe('disks', function () {
     await sees(page, 'Heads or sectors changed');
     await bench.reload();
     await sees(page, 'Heads or sectors changed');
+    await until(async () => {
+      const { item } = await bench.api<{ item: { medium?: Disk } }>('GET', `/shelf/${shelved.item.id}`);
+      return item.medium?.tries.length === 1 && item.medium.made?.heads === 255;
+    });
   });
 
   it('plan partitions by keyboard, with their letters', async () => {

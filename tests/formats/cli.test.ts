@@ -3,6 +3,8 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
+import { partition } from '../../src/lib/core/storage';
+import { diskImage, imagePieces } from '../../src/lib/formats/disk';
 import { writeBuildFile } from '../../src/lib/formats';
 import { BuildStore } from '../../src/lib/server/builds';
 import { openDatabase } from '../../src/lib/server/database';
@@ -40,6 +42,29 @@ describe('the command line', function () {
     const { moves } = json(['moves', file, '--json']);
     expect(moves).to.be.an('array');
     expect(yj(['moves', file]).stdout).to.include('what to do');
+  });
+  it('reads disk images and ROMs, and says what to type for a BIOS of the catalogue', () => {
+    const plan = partition({ cylinders: 40, heads: 8, sectors: 17 }, 6.22, [40]);
+    const image = join(folder, 'disk.img');
+    writeFileSync(image, Buffer.concat([...imagePieces(diskImage(plan, { dos: 6.22, format: true }))]));
+    const read = JSON.parse(yj(['image', image, '--setup', '40/16/17']).stdout);
+    expect(read.geometry).to.deep.equal({ heads: 8, sectors: 17 });
+    expect(read.remarks.some((r: { grade: string }) => r.grade === 'stop')).to.equal(true);
+    const rom = join(folder, 'a.bin');
+    writeFileSync(rom, Buffer.alloc(8192, 0x90));
+    expect(JSON.parse(yj(['rom', rom, rom]).stdout).compared.same).to.equal(true);
+    const { setup } = JSON.parse(
+      yj(['disk', '--chs', '10400/16/63', '--profile', 'rookwell-at4', '--os', 'dos6.22']).stdout
+    );
+    expect(setup[0]).to.deep.include({ id: 'fewer', works: true });
+    for (const args of [
+      ['image'],
+      ['image', 'no-such.img'],
+      ['image', image, '--setup', 'x'],
+      ['rom', folder],
+      ['disk', '--chs', '9/9/9', '--profile', 'x']
+    ])
+      expect(yj(args).status, args.join(' ')).to.equal(2);
   });
   it('says what is wrong with a row, a block, a part or a fact, exit 2', () => {
     for (const [args, message] of [

@@ -21,6 +21,8 @@ export interface FloppyChain {
   select: string;
   reads: string[];
   writes: string[];
+  /** What else is to be known of this drive here. */
+  notes: string[];
 }
 
 const names: Record<number, string> = {
@@ -125,7 +127,23 @@ export function floppyChains(kit: Kit): FloppyChain[] {
               : 'before the twist'
       }
     ];
-    const { reads, writes } = mediaOf(kib);
+    const { reads, writes, note } = mediaOf(kib);
+    const notes = [
+      ...(note ? [note] : []),
+      ...(ownRom
+        ? [
+            'This controller has its own ROM: tell the board that there are no floppy drives, give the ROM a window, and leave IRQ 6, DMA 2 and 3F0h to one controller.'
+          ]
+        : []),
+      ...(drive.part.drive!.medium === 'emulator'
+        ? [
+            'An emulator is one more drive: set its select jumper as for any drive, and use one image format at a time.'
+          ]
+        : []),
+      ...(kib >= 1440
+        ? ['A disk of high density formatted as 720K without its hole covered fails in other drives.']
+        : [])
+    ];
     return {
       item: drive.item.id,
       title: drive.title,
@@ -135,7 +153,8 @@ export function floppyChains(kit: Kit): FloppyChain[] {
       failing: links.find((l) => !l.ok) ?? null,
       select: 'jumpered as the second select (DS1), whichever letter it gets',
       reads: reads.map((n) => names[n]),
-      writes: writes.map((n) => names[n])
+      writes: writes.map((n) => names[n]),
+      notes
     };
   });
 }

@@ -1,47 +1,12 @@
 import { z } from 'zod';
 import { Address } from './hex';
+import { DiskRecord } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 
 const Text = z.string().max(4000);
 const Name = z.string().trim().min(1, 'give it a name').max(120);
 const Positions = z.record(Id, Id);
-
-const DiskGeometry = z.strictObject({
-  cylinders: z.number().int().min(1).max(65_536),
-  heads: z.number().int().min(1).max(256),
-  sectors: z.number().int().min(1).max(255)
-});
-
-/** What is known of one medium: how it was declared, made and tried. */
-export const DiskRecord = z.strictObject({
-  /** As it is typed into the setup of this machine; type is a number of the table, `user` or `not installed`. */
-  setup: DiskGeometry.extend({ type: z.string().max(20).optional() }).optional(),
-  /** Heads and sectors in force when it was partitioned, and where that was. */
-  made: z
-    .strictObject({
-      heads: z.number().int().min(1).max(256),
-      sectors: z.number().int().min(1).max(63),
-      where: z.string().max(120).optional(),
-      at: z.iso.datetime().optional()
-    })
-    .optional(),
-  /** Geometries that were tried, in which machine, and what happened. */
-  tries: z
-    .array(
-      z.strictObject({
-        at: z.iso.datetime(),
-        where: z.string().max(120),
-        cylinders: z.number().int().min(1).max(65_536),
-        result: z.enum(['started', 'hung', 'too-small', 'not-found']),
-        note: z.string().max(400).optional()
-      })
-    )
-    .max(100)
-    .default([]),
-  /** Cylinders of each partition that is planned. */
-  plan: z.array(z.number().int().min(1).max(65_536)).max(24).optional()
-});
 
 /** One physical specimen: a part, where it sits, and how its settings stand. */
 export const Item = z.strictObject({
@@ -203,7 +168,6 @@ export const BuildFile = z.strictObject({
   parts: z.array(Part).max(250)
 });
 
-export type DiskRecord = z.output<typeof DiskRecord>;
 export type Tick = z.output<typeof Tick>;
 export type Teardown = z.output<typeof Teardown>;
 export type Item = z.output<typeof Item>;

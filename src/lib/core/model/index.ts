@@ -2,6 +2,7 @@ export * from './hex';
 export * from './part';
 export * from './facts';
 export * from './wishes';
+export * from './medium';
 export * from './build';
 export * from './shelf';
 export * from './notebook';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id, Label } from './base';
+import { DiskRecord } from './medium';
 import { Evidence, type Part } from './part';
 
 const Day = z.string().regex(/^\d{4}(-\d{2}(-\d{2})?)?$/, 'write a date as 2026-03-14');
@@ -38,6 +39,8 @@ export const ShelfItem = z.strictObject({
   bought: Day.optional(),
   notes: Words.optional(),
   trials: z.array(Trial).max(200).default([]),
+  /** A disk or card as a medium: how it was made, and every machine and setup it was tried in. */
+  medium: DiskRecord.optional(),
   loans: z.array(Loan).max(100).default([]),
   evidence: z.array(Evidence).max(50).default([])
 });

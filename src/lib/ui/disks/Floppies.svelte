@@ -56,6 +56,7 @@
           </li>{/each}
       </ul>
       <p class="lead">{c.select}; {words.reads(c.reads.join(', '))}, {words.writes(c.writes.join(', '))}</p>
+      {#each c.notes as note (note)}<p class="lead">{note}</p>{/each}
     </section>
   {/each}
 {/if}

@@ -18,7 +18,7 @@
   import { getBench } from '../context';
   import { saveBlob } from '../save-as';
   import { text } from '../text';
-  import { bytesText, withDisk } from './record';
+  import { bytesText, keepMedium } from './record';
 
   interface Props {
     disk: KitDisk;
@@ -60,9 +60,10 @@
 
   function save(next: number[] | null) {
     trial = null;
-    session.item(
-      disk.drive.item.id,
-      (i) => withDisk(i, ({ plan: _, ...old }) => (next ? { ...old, plan: next } : old)),
+    keepMedium(
+      session,
+      disk.drive.item,
+      ({ plan: _, ...old }) => (next ? { ...old, plan: next } : old),
       words.planned
     );
   }

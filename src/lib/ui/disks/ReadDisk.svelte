@@ -15,7 +15,7 @@
   } from '$lib/formats/disk';
   import { getBench } from '../context';
   import { text } from '../text';
-  import { bytesText, withDisk } from './record';
+  import { bytesText, keepMedium } from './record';
 
   let { disk, geometry }: { disk: KitDisk | null; geometry: Geometry | null } = $props();
   const words = text.disks;
@@ -50,11 +50,7 @@
     if (!disk || !found?.candidates[0]) return;
     const { heads, sectors } = found.candidates[0];
     const made = { heads, sectors, where: name.slice(0, 120), at: new Date().toISOString() };
-    session.item(
-      disk.drive.item.id,
-      (i) => withDisk(i, (old) => ({ ...old, made })),
-      words.madeDone(disk.drive.title)
-    );
+    keepMedium(session, disk.drive.item, (old) => ({ ...old, made }), words.madeDone(disk.drive.title));
   }
 </script>
 

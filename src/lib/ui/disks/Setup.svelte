@@ -13,10 +13,11 @@
     type Geometry,
     type SetupChoice
   } from '$lib/core/storage';
+  import { onMount } from 'svelte';
   import { getBench } from '../context';
   import { text } from '../text';
   import { timeText } from '../time';
-  import { withDisk } from './record';
+  import { keepMedium, mediumOnShelf } from './record';
   import Ruler from './Ruler.svelte';
 
   let { disk }: { disk: KitDisk } = $props();
@@ -34,13 +35,20 @@
   const typedGives = $derived(typed ? translate(plain(typed), facts.translation) : null);
   const tries = $derived(record?.tries ?? []);
   const next = $derived(nextGeometry(tries, size.physical.cylinders, safeCylinders(size, facts, disk.dos)));
+  /** What the shelf knows of this very medium from other machines. */
+  let elsewhere = $state.raw<DiskRecord | null>(null);
+  onMount(async () => {
+    const { specimen } = disk.drive.item;
+    elsewhere = specimen ? ((await mediumOnShelf(specimen))?.item.medium ?? null) : null;
+  });
+  const others = $derived((elsewhere?.tries ?? []).filter((t) => t.where !== session.build.name));
   const n = (x: number) => x.toLocaleString('en');
 
   function plain({ cylinders, heads, sectors }: Geometry): Geometry {
     return { cylinders, heads: Math.min(16, heads), sectors };
   }
   const save = (to: (old: DiskRecord) => DiskRecord, note: string) =>
-    session.item(disk.drive.item.id, (i) => withDisk(i, to), note);
+    keepMedium(session, disk.drive.item, to, note);
   const take = (c: SetupChoice) =>
     save((old) => ({ ...old, setup: { ...c.geometry!, type: c.type } }), words.taken(disk.drive.title));
 
@@ -183,6 +191,14 @@
     </form>
     <h2>{words.guard}</h2>
     {#each disk.verdicts as v (v.text)}<p class="verdict {v.grade}">{v.text}</p>{/each}
+    {#each others as t (t.at)}<p>
+        {words.elsewhere(t.where, n(t.cylinders))} <b>{words.results[t.result]}</b>
+      </p>{/each}
+    {#if elsewhere?.made && !record?.made}<p>
+        {words.made}
+        <b>{elsewhere.made.heads} {words.madeHeads}, {elsewhere.made.sectors} {words.madeSectors}</b>
+        {elsewhere.made.where ? `${words.madeWhere} ${elsewhere.made.where}` : ''}
+      </p>{/if}
     {#if record?.made}<p>
         {words.made}
         <b>{record.made.heads} {words.madeHeads}, {record.made.sectors} {words.madeSectors}</b>

@@ -1,10 +1,41 @@
-import type { DiskRecord, Item } from '../../core/model';
+import type { DiskRecord, Item, ShelfView } from '../../core/model';
+import type { Session } from '../record/session.svelte';
+import { ask } from '../record/send';
 
-/** An item with what is known of it as a medium changed. */
-export const withDisk = (item: Item, to: (old: DiskRecord) => DiskRecord): Item => ({
+const withDisk = (item: Item, to: (old: DiskRecord) => DiskRecord): Item => ({
   ...item,
   disk: to(item.disk ?? { tries: [] })
 });
+
+/**
+ * Writes down what is known of a medium: in the build, and on the shelf where it is a thing of it, so that the
+ * next machine that it goes into knows. Without the server the shelf is left as it is.
+ */
+export function keepMedium(
+  session: Session,
+  item: Item,
+  to: (old: DiskRecord) => DiskRecord,
+  note: string
+): void {
+  session.item(item.id, (i) => withDisk(i, to), note);
+  const { specimen } = item;
+  // One after the other: each starts from what the one before it saved.
+  if (specimen) last = last.then(() => keepOnShelf(specimen, to));
+}
+let last: Promise<void> = Promise.resolve();
+
+async function keepOnShelf(id: string, to: (old: DiskRecord) => DiskRecord): Promise<void> {
+  const now = await mediumOnShelf(id);
+  if (!now) return;
+  const { plan: _plan, setup: _setup, ...medium } = to(now.item.medium ?? { tries: [] });
+  await ask('PUT', `/shelf/${id}`, { item: { ...now.item, medium }, version: now.version });
+}
+
+/** The thing on the shelf that a drive is, or null. */
+export async function mediumOnShelf(id: string): Promise<ShelfView | null> {
+  const reply = await ask<ShelfView>('GET', `/shelf/${id}`);
+  return reply.ok ? reply.value : null;
+}
 
 /** `2 MB`, `1.5 GB`, of bytes in powers of ten. */
 export const bytesText = (bytes: number): string =>

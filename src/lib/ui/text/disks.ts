@@ -72,6 +72,7 @@ export const disks = {
   next: 'Next',
   removeTry: (n: number) => `Remove the try with ${n} cylinders`,
   guard: 'Medium and setup',
+  elsewhere: (where: string, cylinders: string) => `In ${where} with ${cylinders} cylinders:`,
   made: 'Made with',
   madeHeads: 'heads',
   madeSectors: 'sectors a track',

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+
+const DiskGeometry = z.strictObject({
+  cylinders: z.number().int().min(1).max(65_536),
+  heads: z.number().int().min(1).max(256),
+  sectors: z.number().int().min(1).max(255)
+});
+
+/** What is known of one medium: how it was declared, made and tried. */
+export const DiskRecord = z.strictObject({
+  /** As it is typed into the setup of this machine; type is a number of the table, `user` or `not installed`. */
+  setup: DiskGeometry.extend({ type: z.string().max(20).optional() }).optional(),
+  /** Heads and sectors in force when it was partitioned, and where that was. */
+  made: z
+    .strictObject({
+      heads: z.number().int().min(1).max(256),
+      sectors: z.number().int().min(1).max(63),
+      where: z.string().max(120).optional(),
+      at: z.iso.datetime().optional()
+    })
+    .optional(),
+  /** Geometries that were tried, in which machine, and what happened. */
+  tries: z
+    .array(
+      z.strictObject({
+        at: z.iso.datetime(),
+        where: z.string().max(120),
+        cylinders: z.number().int().min(1).max(65_536),
+        result: z.enum(['started', 'hung', 'too-small', 'not-found']),
+        note: z.string().max(400).optional()
+      })
+    )
+    .max(100)
+    .default([]),
+  /** Cylinders of each partition that is planned. */
+  plan: z.array(z.number().int().min(1).max(65_536)).max(24).optional()
+});
+
+export type DiskRecord = z.output<typeof DiskRecord>;

@@ -1,0 +1,119 @@
+import { expect } from 'chai';
+import {
+  disksOf,
+  floppyChains,
+  freeWindows,
+  interfaceNotes,
+  interleaves,
+  mediaOf
+} from '../../src/lib/core/disks';
+import { check } from '../../src/lib/core/check';
+import { kitOf } from '../../src/lib/core/kit';
+import { Build, type Item } from '../../src/lib/core/model';
+import { replacementRoutes } from '../../src/lib/core/replace';
+import { linesAt } from '../../src/lib/core/resources';
+import { demo, parts } from '../support/demo';
+
+const kit = (b: Build) => kitOf(b, parts);
+const with_ = (b: Build, id: string, to: (i: Item) => Item): Build => ({
+  ...b,
+  items: b.items.map((i) => (i.id === id ? to(i) : i))
+});
+
+describe('the disks of the demo', () => {
+  it('Sanderling: the card over the barrier, 4,095 cylinders to type', () => {
+    const [card] = disksOf(kit(demo('sanderling')));
+    expect(card.choices[0]).to.deep.include({ id: 'fewer', works: true });
+    expect(card.choices[0].geometry!.cylinders).to.equal(4095);
+  });
+  it('Turnstone: an MFM drive, and a table without a user type', () => {
+    const [drive] = disksOf(kit(demo('turnstone')));
+    expect(drive.choices.map((c) => c.id)).to.not.include('whole');
+    expect(drive.choices[0]).to.deep.include({ id: 'type', type: '40', lost: 0 });
+    expect(
+      interfaceNotes(kit(demo('turnstone')), 'hard-disk')
+        .map((n) => n.text)
+        .join()
+    ).to.match(/low-level format belongs/);
+  });
+  it('Plover and Dunlin: a ROM takes over, and the setup says nothing', () => {
+    for (const id of ['plover', 'dunlin']) expect(disksOf(kit(demo(id)))[0].facts, id).to.equal(null);
+  });
+  it('a setup that is not what the medium was made under is a finding', () => {
+    const wrong = with_(demo('sanderling'), 'card', (i) => ({
+      ...i,
+      disk: {
+        tries: [],
+        setup: { cylinders: 4095, heads: 16, sectors: 63 },
+        made: { heads: 255, sectors: 63 }
+      }
+    }));
+    expect(Build.safeParse(wrong).success).to.equal(true);
+    const found = check(wrong, parts).find((f) => f.rule === 'disk.setup')!;
+    expect([found.severity, /255/.test(found.sentence)]).to.deep.equal(['clash', true]);
+    expect(check(demo('sanderling'), parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
+  });
+});
+
+describe('floppies', () => {
+  it('the first failing link is named', () => {
+    const chain = (b: Build, i = 0) => floppyChains(kit(b))[i];
+    expect(chain(demo('plover')).failing).to.equal(null);
+    expect([chain(demo('plover')).letter, chain(demo('plover'), 1).letter]).to.deep.equal(['A', 'B']);
+    const without = { ...demo('plover'), items: demo('plover').items.filter((i) => i.id !== 'io') };
+    expect(chain(without).failing!.what).to.equal('controller');
+    const large = with_(demo('dunlin'), 'floppy-a', (i) => ({ ...i, part: 'dornfleet-f1440' }));
+    expect(chain(large).failing).to.not.equal(null);
+    const old: Build = { ...demo('plover'), brief: { ...demo('plover').brief, os: 'DOS 3.2' } };
+    expect(chain(old).failing!.what).to.equal('DOS');
+  });
+  it('media: a 1.2M drive does not write 360K for good', () => {
+    expect(mediaOf(1200).writes).to.deep.equal([1200]);
+    expect(mediaOf(1440).reads).to.deep.equal([720, 1440]);
+  });
+});
+
+describe('ROM windows', () => {
+  it('that are called free meet no other memory, on every demo machine', () => {
+    for (const id of ['plover', 'dunlin', 'turnstone', 'sanderling', 'curlew']) {
+      const k = kit(demo(id));
+      const memory = linesAt(k.m, k.at).filter((l) => l.resource === 'memory');
+      for (const bytes of [2048, 8192, 16_384, 32_768])
+        for (const base of freeWindows(k, bytes)) {
+          expect(base % bytes).to.equal(0);
+          for (const l of memory)
+            expect(l.value + l.length <= base || l.value >= base + bytes, id).to.equal(true);
+        }
+    }
+  });
+});
+
+describe('interleave, and a dead drive', () => {
+  it('throughput falls with each step: the figures of the field', () => {
+    const kB = interleaves(17, true).map((s) => Math.round(s.bytesPerSecond / 1000));
+    expect([kB[0], kB[2], kB[5]]).to.deep.equal([522, 174, 87]);
+    expect(
+      interleaves(17, true)
+        .filter((s) => s.fits)
+        .map((s) => s.step)
+    ).to.deep.equal([3, 4, 5, 6]);
+  });
+  it('routes are whole machines: a route without problems checks clean of new stops and clashes', () => {
+    const build = demo('dunlin');
+    const offered = [...parts.values()].filter(
+      (p) => p.drive || (p.card && p.functions.some((f) => f.speaks))
+    );
+    const stock = new Map([['feldspar-ata8', 1], ['feldspar-cf512', 1]]); // prettier-ignore
+    const routes = replacementRoutes(build, parts, 'hard-disk', offered, stock);
+    expect(routes.length).to.be.greaterThan(2);
+    const good = routes.filter((r) => r.linesFit && !r.problems.length);
+    expect(good.length).to.be.greaterThan(0);
+    expect(routes.indexOf(good[0])).to.equal(0);
+    expect(
+      routes.some((r) => r.card?.id === 'feldspar-ata8'),
+      'what lies on the shelf is among them'
+    ).to.equal(true);
+    for (const r of routes.filter((x) => x.card))
+      expect(build.items.some((i) => i.slot === r.slot)).to.equal(false);
+  });
+});
