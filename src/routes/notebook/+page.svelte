@@ -7,6 +7,7 @@
   import { Keeping } from '$lib/ui/notebook/keeping.svelte';
   import Merged from '$lib/ui/notebook/Merged.svelte';
   import Tries from '$lib/ui/notebook/Tries.svelte';
+  import BlockShape from '$lib/ui/parts/BlockShape.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
 
@@ -54,8 +55,6 @@
   }
   const setBlock = (block: Block, next: Block) =>
     change({ ...now, blocks: now.blocks.map((b) => (b === block ? next : b)) });
-  const number = (event: Event, most: number) =>
-    Math.max(1, Math.min(most, Math.round(Number((event.currentTarget as HTMLInputElement).value)) || 1));
   const toggle = (subject: string) =>
     change({
       ...now,
@@ -125,55 +124,7 @@
       {#each now.blocks as block (block.id)}
         <p class="block">
           <b>{block.label ?? block.id}</b>
-          {#if block.kind === 'dip'}
-            <label
-              >{words.count}
-              <input
-                type="number"
-                min="1"
-                max="16"
-                value={block.switches}
-                onchange={(e) => setBlock(block, { ...block, switches: number(e, 16) })}
-              /></label
-            >
-            <label
-              >{words.printed}
-              <select
-                value={block.printed}
-                onchange={(e) => setBlock(block, { ...block, printed: e.currentTarget.value as 'ON' })}
-                >{#each ['ON', 'OPEN', 'CLOSED', '0/1', 'arrow'] as p (p)}<option>{p}</option>{/each}</select
-              ></label
-            >
-            <label
-              ><input
-                type="checkbox"
-                checked={block.flipped}
-                onchange={(e) => setBlock(block, { ...block, flipped: e.currentTarget.checked })}
-              />
-              {words.flipped}</label
-            >
-          {:else if block.kind === 'header'}
-            <label
-              >{words.rows}
-              <input
-                type="number"
-                min="1"
-                max="4"
-                value={block.rows}
-                onchange={(e) => setBlock(block, { ...block, rows: number(e, 4) })}
-              /></label
-            >
-            <label
-              >{words.columns}
-              <input
-                type="number"
-                min="1"
-                max="20"
-                value={block.columns}
-                onchange={(e) => setBlock(block, { ...block, columns: number(e, 20) })}
-              /></label
-            >
-          {/if}
+          <BlockShape {block} change={(next) => setBlock(block, next)} />
           <button
             class="x"
             onclick={() => change({ ...now, blocks: now.blocks.filter((b) => b !== block) })}
@@ -306,9 +257,6 @@
   select {
     max-width: 16rem;
     padding-right: 2.2rem;
-  }
-  input[type='number'] {
-    width: 4rem;
   }
   .bad {
     padding-left: 0.7rem;

@@ -46,10 +46,16 @@ const hasRom = (kit: Kit, c: Controller): boolean =>
     fn.claims.some((k) => k.resource === 'memory' && k.use === 'rom')
   );
 
+/** Another BIOS or version of DOS than those of the build, to see what it would change. */
+export interface WhatIf {
+  bios?: FirmwareFacts['disk'];
+  dos?: number;
+}
+
 /** Every hard disk and flash card of a build, in the order of its items. */
-export function disksOf(kit: Kit): KitDisk[] {
-  const { dos } = systemOf(kit.build.brief.os);
-  const bios = setupFactsOf(kit);
+export function disksOf(kit: Kit, whatIf: WhatIf = {}): KitDisk[] {
+  const dos = whatIf.dos ?? systemOf(kit.build.brief.os).dos;
+  const bios = whatIf.bios ? firmwareFacts(whatIf.bios) : setupFactsOf(kit);
   return cablesOf(kit).flatMap(({ drive, controller }): KitDisk[] => {
     const d = drive.part.drive!;
     if (d.medium !== 'hard' && d.medium !== 'flash') return [];

@@ -1,4 +1,4 @@
-export { disksOf, firmwareFacts, setupFactsOf, type KitDisk } from './disks';
+export { disksOf, firmwareFacts, setupFactsOf, type KitDisk, type WhatIf } from './disks';
 export { floppyChains, mediaOf, type FloppyChain, type Link } from './floppies';
 export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
 export { freeWindows } from './windows';

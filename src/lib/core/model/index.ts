@@ -1,5 +1,6 @@
 export * from './hex';
 export * from './part';
+export * from './meaning';
 export * from './facts';
 export * from './wishes';
 export * from './medium';

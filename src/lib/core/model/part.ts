@@ -11,7 +11,6 @@ import {
   FpuFacts,
   KeyboardFacts,
   LookFacts,
-  Meaning,
   ModuleFacts,
   MonitorFacts,
   PowerNeed,
@@ -20,6 +19,7 @@ import {
   boardFit
 } from './facts';
 import { Address } from './hex';
+import { Meaning } from './meaning';
 
 export { Id };
 

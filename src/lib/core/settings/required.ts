@@ -10,7 +10,8 @@ import {
 import { actionsFor, type Action } from '../moves';
 import { kitOf, type Kit } from '../kit';
 import { positionOf, type Fitted } from '../resources';
-import { factRules, type Of } from './facts';
+import { factRules } from './facts';
+import type { Of } from './look';
 import { isByHand, meaningsOf, type Meant } from './meaning';
 import { blockState, foundState } from './record';
 

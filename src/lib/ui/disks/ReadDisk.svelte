@@ -126,8 +126,10 @@
       {#each image.boots as b (b.lba)}
         <li>
           <b>{b.fat ?? '?'}</b>
-          {b.label || b.oem}, {words.candidate(b.heads, b.sectorsPerTrack)}, {b.clusters.toLocaleString('en')} ×
-          {(b.sectorsPerCluster * SECTOR) / 1024} KiB
+          {b.label || b.oem}, {words.candidate(b.heads, b.sectorsPerTrack)}, {words.clusters(
+            b.clusters.toLocaleString('en'),
+            (b.sectorsPerCluster * SECTOR) / 1024
+          )}
         </li>
       {/each}
     </ul>

@@ -254,7 +254,7 @@
   }
   .typed {
     display: grid;
-    grid-template-columns: 10rem auto;
+    grid-template-columns: 11.5rem auto;
     gap: 0.1rem 0.8rem;
     margin: 0.2rem 0 0.5rem;
     font: 1.1rem var(--font-mono);

@@ -3,6 +3,7 @@
   import type { Block, Part, Setting, State } from '$lib/core/model';
   import { text } from '../text';
   import BlockInput from '../parts/BlockInput.svelte';
+  import BlockShape from '../parts/BlockShape.svelte';
   import Sources from './Sources.svelte';
 
   interface Props {
@@ -32,8 +33,6 @@
     change({ ...part, blocks: part.blocks.map((b) => (b === block ? next : b)) });
   const setSetting = (next: Setting) =>
     change({ ...part, settings: part.settings.map((s) => (s.id === next.id ? next : s)) });
-  const number = (event: Event, most: number) =>
-    Math.max(1, Math.min(most, Math.round(Number((event.currentTarget as HTMLInputElement).value)) || 1));
 
   function remove() {
     const gone = new Set(own.map((s) => s.id));
@@ -111,46 +110,7 @@
         onchange={(e) => setBlock({ ...block, label: e.currentTarget.value.trim() || block.id })}
       /></label
     >
-    {#if block.kind === 'header'}
-      <label
-        >{words.rows}
-        <input
-          type="number"
-          min="1"
-          max="4"
-          value={block.rows}
-          onchange={(e) => setBlock({ ...block, rows: number(e, 4) })}
-        /></label
-      >
-      <label
-        >{words.columns}
-        <input
-          type="number"
-          min="1"
-          max="40"
-          value={block.columns}
-          onchange={(e) => setBlock({ ...block, columns: number(e, 40) })}
-        /></label
-      >
-    {:else if block.kind === 'dip'}
-      <label
-        >{words.switches}
-        <input
-          type="number"
-          min="1"
-          max="16"
-          value={block.switches}
-          onchange={(e) => setBlock({ ...block, switches: number(e, 16) })}
-        /></label
-      >
-      <select
-        aria-label={words.switches}
-        value={block.printed}
-        onchange={(e) => setBlock({ ...block, printed: e.currentTarget.value as 'ON' })}
-      >
-        {#each ['ON', 'OPEN', 'CLOSED', '0/1', 'arrow'] as p (p)}<option value={p}>{p}</option>{/each}
-      </select>
-    {/if}
+    <BlockShape {block} change={setBlock} />
     <Button class="act" onclick={remove} aria-label={words.removeBlock(block.label ?? block.id)}>×</Button>
   </div>
   {#each own as s (s.id)}
@@ -243,17 +203,10 @@
     padding: 0.3rem 0 0.5rem;
     border-top: 1px solid var(--rule);
   }
-  input:not([type='checkbox']),
-  select {
+  input:not([type='checkbox']) {
     padding: 0.25rem 0.4rem;
     border: 1px solid var(--ink);
     font-size: 0.9rem;
-  }
-  select {
-    padding-right: 1.7rem;
-  }
-  input[type='number'] {
-    width: 4rem;
   }
   ul {
     margin: 0.2rem 0;

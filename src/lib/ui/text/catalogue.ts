@@ -99,6 +99,8 @@ export const editor = {
   rows: 'Rows',
   columns: 'Columns',
   switches: 'Switches',
+  printed: 'Printed beside the closed side',
+  flipped: 'mounted upside down',
   removeBlock: (name: string) => `Remove ${name}`,
   settingsOf: (name: string) => `What ${name} sets`,
   addSetting: 'Name a setting',

@@ -14,6 +14,11 @@ export const disks = {
   lead: 'How far each layer can see into the drive, and what to type into the setup.',
   none: 'No hard disk or flash card is in this build. Add one under Parts.',
   pick: 'Drive',
+  bios: 'BIOS',
+  dos: 'DOS',
+  ofBuild: (name: string) => `of the build: ${name}`,
+  unknown: 'not known',
+  whatIf: 'Only looked at; the build is as it was.',
   noGeometry: (name: string) => `The geometry of ${name} is not described.`,
   byRom: (who: string) => `${who} runs it with its own ROM: the setup says “not installed”.`,
   noSetup: 'What the BIOS of this board knows of hard disks is not described.',
@@ -130,6 +135,7 @@ export const disks = {
   grades: { stop: 'Stop', caution: 'Caution', note: 'Note' },
   whole: 'No partition table: a floppy, or a disk used whole.',
   active: 'active',
+  clusters: (count: string, kib: number) => `${count} clusters of ${kib} KiB`,
 
   floppyLead:
     'Drive, controller rate, BIOS type, DOS and cable must all hold; the first link that fails is named.',

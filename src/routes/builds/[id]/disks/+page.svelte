@@ -1,7 +1,9 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { onMount } from 'svelte';
   import { disksOf, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
+  import type { Part } from '$lib/core/model';
   import { translate, type Geometry } from '$lib/core/storage';
   import { getBench } from '$lib/ui/context';
   import Floppies from '$lib/ui/disks/Floppies.svelte';
@@ -10,6 +12,7 @@
   import ReadDisk from '$lib/ui/disks/ReadDisk.svelte';
   import Roms from '$lib/ui/disks/Roms.svelte';
   import Setup from '$lib/ui/disks/Setup.svelte';
+  import { ask } from '$lib/ui/record/send';
   import Views from '$lib/ui/parts/Views.svelte';
   import { text } from '$lib/ui/text';
 
@@ -17,7 +20,20 @@
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'setup');
-  const all = $derived(disksOf(kitOf(session.build, session.parts, session.machine)));
+  /** Another BIOS or DOS, looked at without changing the build. */
+  let biosId = $state('');
+  let dosText = $state('');
+  let profiles = $state.raw<Part[]>([]);
+  onMount(async () => {
+    const reply = await ask<{ parts: Part[] }>('GET', '/parts?drawer=bios&limit=100');
+    if (reply.ok) profiles = reply.value.parts.filter((p) => p.firmware);
+  });
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const bios = $derived(profiles.find((p) => p.id === biosId)?.firmware?.disk);
+  const all = $derived(
+    disksOf(kit, { ...(bios ? { bios } : {}), ...(dosText ? { dos: Number(dosText) } : {}) })
+  );
+  const versions = ['2.1', '3.2', '3.3', '4', '5', '6.22', '7', '7.1'];
   let picked = $state('');
   const disk = $derived(all.find((d) => d.drive.item.id === picked) ?? all[0] ?? null);
 
@@ -36,15 +52,32 @@
 
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
-{#if all.length > 1 && !['floppies', 'roms'].includes(view)}
-  <p>
-    <label
-      >{words.pick}
-      <select value={disk?.drive.item.id} onchange={(e) => (picked = e.currentTarget.value)}
-        >{#each all as d (d.drive.item.id)}<option value={d.drive.item.id}>{d.drive.title}</option
-          >{/each}</select
-      ></label
-    >
+{#if disk && (view === 'setup' || view === 'partitions' || view === 'read' || view === 'interfaces')}
+  <p class="row">
+    {#if all.length > 1}<label
+        >{words.pick}
+        <select value={disk.drive.item.id} onchange={(e) => (picked = e.currentTarget.value)}
+          >{#each all as d (d.drive.item.id)}<option value={d.drive.item.id}>{d.drive.title}</option
+            >{/each}</select
+        ></label
+      >{/if}
+    {#if view === 'setup' || view === 'partitions'}
+      <label
+        >{words.bios}
+        <select bind:value={biosId}>
+          <option value="">{words.ofBuild(kit.firmware?.name ?? words.unknown)}</option>
+          {#each profiles as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
+        </select></label
+      >
+      <label
+        >{words.dos}
+        <select bind:value={dosText}>
+          <option value="">{words.ofBuild(session.build.brief.os ?? words.unknown)}</option>
+          {#each versions as v (v)}<option>{v}</option>{/each}
+        </select></label
+      >
+      {#if biosId || dosText}<b>{words.whatIf}</b>{/if}
+    {/if}
   </p>
 {/if}
 {#if view === 'floppies'}<Floppies />
@@ -71,6 +104,12 @@
   .lead {
     margin: 0 0 0.4rem;
     color: var(--quiet);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1.2rem;
+    align-items: center;
   }
   select {
     padding: 0.3rem 2.2rem 0.3rem 0.5rem;

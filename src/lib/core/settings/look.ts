@@ -1,0 +1,167 @@
+import { clocksOf, fittedKiB, settingsFor } from '../boards';
+import { cablesOf, type Kit } from '../kit';
+import type { FactValue, Finding } from '../model';
+import { hookedMonitors, withSwitch } from '../video';
+import type { Meant } from './meaning';
+
+/** What the build asks of a fact, with the reasons in their order. */
+export interface Want {
+  /** The wanted value in words: `two`, `monochrome`. */
+  said: string;
+  because: string[];
+  /** Whether a value does; among those that do the lowest `rank` is best. */
+  suits(value: FactValue): boolean;
+  rank?(value: FactValue): number;
+}
+
+/** What happens at the machine while a setting says something else. */
+export interface Wrong {
+  severity: Finding['severity'];
+  sentence: string;
+}
+
+/** A setting with the item that it is on. */
+export interface Of extends Meant {
+  item: string;
+}
+
+export interface FactRule {
+  label: string;
+  /** null: the build does not decide it. */
+  want(kit: Kit, of: Of): Want | null;
+  wrong(kit: Kit, value: FactValue, of: Of): Wrong;
+}
+
+export const exactly = (value: FactValue, said: string, because: string[]): Want => ({
+  said,
+  because,
+  suits: (v) => v === value
+});
+export const say = (severity: Wrong['severity'], sentence: string): Wrong => ({ severity, sentence });
+export const amount = (kib: number) => (kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`);
+export const mhz = (n: FactValue) => `${Math.round(Number(n) * 10) / 10} MHz`;
+export const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+export const filledBanks = (kit: Kit): string[] =>
+  (kit.memory?.banks ?? []).filter((b) => (kit.banks.get(b.id)?.length ?? 0) > 0).map((b) => b.label ?? b.id);
+
+export const totalKiB = (kit: Kit): number =>
+  kit.memory
+    ? fittedKiB(
+        kit.memory,
+        [...kit.banks].flatMap(([bank, list]) =>
+          list.map(({ placed, count }) => ({ bank, module: placed.part.module!, count }))
+        )
+      )
+    : 0;
+
+export const floppies = (kit: Kit) => kit.drives.filter((d) => d.part.drive!.interface === 'floppy');
+export const seen = (kit: Kit) => (s: string) => s in kit.build.board.asFound || s in kit.build.board.chosen;
+/** The external clock that the machine is to have: that of the CPU, as far as the board gives it. */
+export function busMHz(kit: Kit): number | null {
+  const { cpu } = kit;
+  const set = clocksOf(kit.board, cpu, kit.at, seen(kit)).bus;
+  if (set.setting === null && set.value !== null) return set.value;
+  const position = cpu && settingsFor(kit.board, cpu);
+  const told = kit.facts.busClock;
+  if (position && told && !Array.isArray(told)) return told.values[position[told.setting]] ?? set.value;
+  return set.value ?? cpu?.cpu?.busMHz ?? null;
+}
+
+export type DisplayKind = 'mono' | 'colour' | 'own-bios';
+export interface Shown {
+  kind: DisplayKind;
+  title: string;
+  where: string;
+}
+export const displayOrder: DisplayKind[] = ['own-bios', 'colour', 'mono'];
+/** What the displays are to the board, the one that starts first by preference. */
+export function displaysOf(kit: Kit): Shown[] {
+  return kit.displays
+    .filter((d) => d.isOn && d.facts.standard !== '3d-only')
+    .map((d): Shown => {
+      const sent = withSwitch(kit, d).standard;
+      const slot = kit.m.find(d.item)?.slot;
+      return {
+        kind: sent === 'mono' ? 'mono' : sent === 'cga' ? 'colour' : 'own-bios',
+        title: d.title,
+        where: slot ? (slot.label ?? `slot ${slot.id}`) : 'the board'
+      };
+    })
+    .sort((x, y) => displayOrder.indexOf(x.kind) - displayOrder.indexOf(y.kind));
+}
+
+export const displayWords = { mono: 'monochrome', colour: 'colour', 'own-bios': 'a card with its own BIOS' };
+export const cpuReason = ({ cpu }: Kit): string[] => {
+  const c = cpu?.cpu;
+  return c
+    ? [
+        `${cpu.name} is rated ${mhz(c.busMHz)} outside × ${Math.round((c.coreMHz / c.busMHz) * 100) / 100} = ${mhz(c.coreMHz)} inside`
+      ]
+    : [];
+};
+
+/** A setting that the CPU decides: the position that `settingsFor` gives. */
+export const byCpu =
+  (said: (v: FactValue) => string, why: (kit: Kit) => string) =>
+  (kit: Kit, of: Of): Want | null => {
+    if (!kit.cpu?.cpu) return null;
+    const position = settingsFor(kit.board, kit.cpu)?.[of.setting.id];
+    const value = position === undefined ? undefined : of.values.get(position);
+    return value === undefined ? null : exactly(value, said(value), [...cpuReason(kit), why(kit)]);
+  };
+
+export const keyboardOf = (kit: Kit): 'xt' | 'at' | null => {
+  const protocols = kit.keyboard?.part.keyboard?.protocols ?? [];
+  const both = protocols.filter((p) => kit.facts.keyboard?.protocols.includes(p));
+  return both.find((p) => p === 'at') ?? both[0] ?? null;
+};
+
+/** Kinds of function of which a machine has one at one place. */
+export const rivals = (kit: Kit, of: Of) => {
+  const fn = kit.board.functions.find((f) => f.id === of.fn)!;
+  const single = fn.kind === 'display' || fn.kind === 'floppy' || fn.kind === 'hard-disk';
+  const cards = single
+    ? kit.m.fitted.filter(
+        (f) =>
+          f.part.card && f.part.functions.some((x) => x.kind === fn.kind && !isOffOn(kit, f.item.id, x.id))
+      )
+    : [];
+  return { fn, cards };
+};
+export const isOffOn = (kit: Kit, item: string, fn: string): boolean =>
+  kit.controllers.some((c) => c.item === item && c.fn.id === fn && !c.isOn);
+
+export const isUsed = (kit: Kit, item: string, fn: string): boolean =>
+  kit.build.brief.mustBeOn.some((r) => r.item === item && r.function === fn) ||
+  cablesOf(kit).some((c) => c.told && c.controller?.item === item && c.controller.fn.id === fn);
+
+export const cautious = (value: FactValue, want: number, low: Wrong, high: Wrong): Wrong =>
+  Number(value) > want ? high : low;
+
+export function hookedAt(kit: Kit, of: Of, value: FactValue) {
+  const position = [...of.values].find(([, v]) => v === value)?.[0];
+  const at: Kit['at'] = (item, s) => (item === of.item && s === of.setting.id ? position : kit.at(item, s));
+  return hookedMonitors({ ...kit, at }).find((h) => h.display?.item === of.item);
+}
+
+/** The monitor kinds of a card under which the connected monitor shows most and nothing is damaged. */
+export function monitorWant(kit: Kit, of: Of): Want | null {
+  const monitor = hookedMonitors(kit).find((h) => h.display?.item === of.item)?.monitor;
+  if (!monitor) return null;
+  const shown = new Map<FactValue, number>();
+  for (const value of new Set(of.values.values())) {
+    const checks = hookedAt(kit, of, value)?.checks ?? [];
+    const isDanger = checks.some((c) => c.verdict === 'danger' && c.mode.standards);
+    const count = checks.filter((c) => c.verdict === 'shown').length;
+    if (count && !isDanger) shown.set(value, count);
+  }
+  const best = Math.max(0, ...shown.values());
+  if (!best) return null;
+  const good = [...shown].filter(([, n]) => n === best).map(([v]) => v);
+  return {
+    said: good.map(String).join(' or '),
+    because: [`${monitor.title} hangs on it`, 'of the kinds that cannot damage it, this one shows most'],
+    suits: (v) => good.includes(v)
+  };
+}

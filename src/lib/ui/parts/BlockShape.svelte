@@ -1,0 +1,73 @@
+<script lang="ts">
+  import type { Block } from '$lib/core/model';
+  import { text } from '../text';
+
+  let { block, change }: { block: Block; change: (next: Block) => void } = $props();
+  const words = text.editor;
+  const printed = ['ON', 'OPEN', 'CLOSED', '0/1', 'arrow'] as const;
+  const number = (event: Event, most: number) =>
+    Math.max(1, Math.min(most, Math.round(Number((event.currentTarget as HTMLInputElement).value)) || 1));
+</script>
+
+<!-- How large a block is, and how it is printed. -->
+{#if block.kind === 'header'}
+  <label
+    >{words.rows}
+    <input
+      type="number"
+      min="1"
+      max="4"
+      value={block.rows}
+      onchange={(e) => change({ ...block, rows: number(e, 4) })}
+    /></label
+  >
+  <label
+    >{words.columns}
+    <input
+      type="number"
+      min="1"
+      max="40"
+      value={block.columns}
+      onchange={(e) => change({ ...block, columns: number(e, 40) })}
+    /></label
+  >
+{:else if block.kind === 'dip'}
+  <label
+    >{words.switches}
+    <input
+      type="number"
+      min="1"
+      max="16"
+      value={block.switches}
+      onchange={(e) => change({ ...block, switches: number(e, 16) })}
+    /></label
+  >
+  <label
+    >{words.printed}
+    <select
+      value={block.printed}
+      onchange={(e) => change({ ...block, printed: e.currentTarget.value as 'ON' })}
+      >{#each printed as p (p)}<option value={p}>{p}</option>{/each}</select
+    ></label
+  >
+  <label
+    ><input
+      type="checkbox"
+      checked={block.flipped}
+      onchange={(e) => change({ ...block, flipped: e.currentTarget.checked })}
+    />
+    {words.flipped}</label
+  >
+{/if}
+
+<style>
+  input[type='number'] {
+    width: 4rem;
+    padding: 0.25rem 0.45rem;
+    border: 1px solid var(--rule);
+  }
+  select {
+    padding: 0.25rem 2.2rem 0.25rem 0.45rem;
+    border: 1px solid var(--rule);
+  }
+</style>
