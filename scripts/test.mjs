@@ -108,14 +108,8 @@ buildApplication();
 await mocha('Server tests', [files('http')]);
 if (ensureChromium())
   await mocha('Browser tests', [
-    ['tests/browser/look.test.ts', 'tests/browser/switches.test.ts'],
-    [
-      'tests/browser/**/*.test.ts',
-      '--ignore',
-      'tests/browser/look.test.ts',
-      '--ignore',
-      'tests/browser/switches.test.ts'
-    ]
+    ['tests/browser/look.test.ts'],
+    ['tests/browser/**/*.test.ts', '--ignore', 'tests/browser/look.test.ts']
   ]);
 else failed++;
 console.log(`\n${passed} passed, ${failed} failed`);
