@@ -51,6 +51,12 @@ describe('the disks of the demo', () => {
     expect(Build.safeParse(wrong).success).to.equal(true);
     const found = check(wrong, parts).find((f) => f.rule === 'disk.setup')!;
     expect([found.severity, /255/.test(found.sentence)]).to.deep.equal(['clash', true]);
+    // 4,095 × 16 shift to 1,023 × 64: a card that was made with 64 heads goes with what is typed.
+    const right = with_(wrong, 'card', (i) => ({
+      ...i,
+      disk: { ...i.disk!, made: { heads: 64, sectors: 63 } }
+    }));
+    expect(check(right, parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
     expect(check(demo('sanderling'), parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
   });
 });

@@ -1,8 +1,10 @@
 import { cablesOf, type Controller, type Kit, type Placed } from '../kit';
-import type { FirmwareFacts } from '../model';
+import type { DiskRecord, FirmwareFacts } from '../model';
 import { systemOf } from '../software';
 import {
   guard,
+  sectorsOf,
+  translate,
   setupChoices,
   type DriveSize,
   type SetupChoice,
@@ -77,17 +79,18 @@ export function disksOf(kit: Kit, whatIf: WhatIf = {}): KitDisk[] {
         facts,
         dos,
         choices: size && facts ? setupChoices(size, facts, dos) : [],
-        verdicts:
-          record?.setup && size
-            ? guard(
-                record.setup,
-                {
-                  sectors: size.total ?? size.physical.cylinders * size.physical.heads * size.physical.sectors
-                },
-                record.made ?? null
-              )
-            : []
+        verdicts: size && record ? verdictsOf(size, record, facts) : []
       }
     ];
   });
+}
+
+/** What is typed for a medium, against its size and how it was made. */
+function verdictsOf(size: DriveSize, { setup, made }: DiskRecord, facts: SetupFacts | null): Verdict[] {
+  if (!setup) return [];
+  const { cylinders, heads, sectors } = setup;
+  const declared = { cylinders, heads, sectors };
+  // A geometry of more than 16 heads is one that a BIOS made already.
+  const logical = facts && heads <= 16 ? translate(declared, facts.translation).geometry : declared;
+  return guard(declared, { sectors: size.total ?? sectorsOf(size.physical) }, made ?? null, logical);
 }

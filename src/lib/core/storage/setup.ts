@@ -231,19 +231,22 @@ export interface Verdict {
 /**
  * What a declared geometry means for a medium: against its real size, and against the geometry in force when it
  * was partitioned.
+ * @param declared as typed into the setup
+ * @param logical what INT 13h makes of it: partitions are addressed in this one
  */
 export function guard(
   declared: Geometry,
-  real: { sectors: number; geometry?: Geometry },
-  made: Pick<Geometry, 'heads' | 'sectors'> | null
+  real: { sectors: number },
+  made: Pick<Geometry, 'heads' | 'sectors'> | null,
+  logical: Pick<Geometry, 'heads' | 'sectors'> = declared
 ): Verdict[] {
   const out: Verdict[] = [];
   const past = sectorsOf(declared) - real.sectors;
   const bytes = (n: number) => (n * 512).toLocaleString('en');
-  if (made && (made.heads !== declared.heads || made.sectors !== declared.sectors))
+  if (made && (made.heads !== logical.heads || made.sectors !== logical.sectors))
     out.push({
       grade: 'stop',
-      text: `Heads or sectors changed: made with ${made.heads} × ${made.sectors}, declared ${declared.heads} × ${declared.sectors}. Do not start from it, do not write to it.`
+      text: `Heads or sectors changed: made with ${made.heads} × ${made.sectors}, and this setup gives ${logical.heads} × ${logical.sectors}. Do not start from it, do not write to it.`
     });
   if (past > 0)
     out.push({
