@@ -100,7 +100,7 @@ describe('interleave, and a dead drive', () => {
     expect([kB[0], kB[2], kB[5]]).to.deep.equal([522, 174, 87]);
     expect(
       interleaves(17, true)
-        .filter((s) => s.fits)
+        .filter((s) => s.verdict === 'fits')
         .map((s) => s.step)
     ).to.deep.equal([3, 4, 5, 6]);
   });
@@ -110,7 +110,9 @@ describe('interleave, and a dead drive', () => {
       (p) => p.drive || (p.card && p.functions.some((f) => f.speaks))
     );
     const stock = new Map([['feldspar-ata8', 1], ['feldspar-cf512', 1]]); // prettier-ignore
-    const routes = replacementRoutes(build, parts, 'hard-disk', offered, stock);
+    const { routes, linesOpen } = replacementRoutes(build, parts, 'hard-disk', offered, stock);
+    expect(linesOpen).to.equal(false);
+    expect(replacementRoutes(demo('turnstone'), parts, 'hard-disk', offered, stock).linesOpen).to.equal(true);
     expect(routes.length).to.be.greaterThan(2);
     const good = routes.filter((r) => r.linesFit && !r.problems.length);
     expect(good.length).to.be.greaterThan(0);

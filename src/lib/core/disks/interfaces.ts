@@ -73,8 +73,8 @@ export function interfaceNotes(kit: Kit, item: string): InterfaceNote[] {
 export interface Interleave {
   step: number;
   bytesPerSecond: number;
-  /** The controllers of this class keep up. */
-  fits: boolean;
+  /** Controllers of this class mostly miss the next sector; keep up; or wait longer than they need. */
+  verdict: 'tight' | 'fits' | 'slow';
 }
 
 /** Interleave steps for an MFM or RLL drive with what each lets through when the controller keeps up. */
@@ -82,7 +82,7 @@ export function interleaves(sectorsATrack: number, isXt: boolean, rpm = 3600): I
   return [1, 2, 3, 4, 5, 6].map((step) => ({
     step,
     bytesPerSecond: interleaveRate(rpm, sectorsATrack, step),
-    fits: isXt ? step >= 3 : step <= 3
+    verdict: isXt ? (step < 3 ? 'tight' : 'fits') : step <= 3 ? 'fits' : 'slow'
   }));
 }
 

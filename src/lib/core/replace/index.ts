@@ -23,6 +23,8 @@ const MOST_TRIED = 24;
  * Ranked routes to replace a drive: with what is in the machine, or with one more card, each tried as a whole
  * machine: its seat, its lines, its power and its bay. What is on the shelf comes first.
  * @param stock how many of a part lie on the shelf
+ * @returns the routes, the best first; `linesOpen`: the machine's lines cannot be resolved as it is, so that a
+ * card more is not judged by them
  */
 export function replacementRoutes(
   build: Build,
@@ -30,7 +32,7 @@ export function replacementRoutes(
   dead: string,
   offered: readonly Part[],
   stock: ReadonlyMap<string, number>
-): Route[] {
+): { routes: Route[]; linesOpen: boolean } {
   const parts = new Map([...known, ...offered.map((p) => [p.id, p] as const)]);
   const without: Build = { ...build, items: build.items.filter((i) => i.id !== dead) };
   const before = new Set(
@@ -59,7 +61,9 @@ export function replacementRoutes(
     (stock.get(drive.id) ? 0 : middlePrice(drive)) +
     (card ? (stock.get(card.id) ? 5 : 20 + middlePrice(card)) : 0);
   const seen = new Map<string, number>();
-  return ways
+  const limits = { alternatives: 0, relaxations: 0, maxNodes: 5000 };
+  const linesOpen = resolve(without, parts, limits).status !== 'solved';
+  const routes = ways
     .sort((a, b) => score(a) - score(b) || (a.drive.id < b.drive.id ? -1 : 1))
     .filter(({ drive, card }) => {
       // Three drives for each interface and card tell the way; more of them are neighbours.
@@ -78,7 +82,7 @@ export function replacementRoutes(
       });
       const withCard = card ? add(without, card, { slot: slot! }) : without;
       const whole = add(withCard, drive);
-      const answer = card ? resolve(whole, parts, { alternatives: 0, relaxations: 0, maxNodes: 5000 }) : null;
+      const answer = card && !linesOpen ? resolve(whole, parts, limits) : null;
       const problems = check(whole, parts).filter(
         (f) => isBad(f) && !before.has(f.rule) && !f.rule.startsWith('line')
       );
@@ -100,5 +104,7 @@ export function replacementRoutes(
         a.cost - b.cost ||
         Number(a.card !== null) - Number(b.card !== null)
     );
+  return { routes, linesOpen };
 }
+
 const isBad = (f: Finding): boolean => !isClean([f]);

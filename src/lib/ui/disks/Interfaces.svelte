@@ -18,6 +18,7 @@
   const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
   const steps = $derived(interleaves(disk.size?.physical.sectors ?? 17, kit.facts.class === 'xt'));
   let routes = $state.raw<Route[] | null>(null);
+  let linesOpen = $state(false);
   let busy = $state(false);
   let trouble = $state('');
 
@@ -39,7 +40,13 @@
       const offered = [...drives.value.parts, ...cards.value.parts].filter(
         (p) => p.id !== disk.drive.part.id
       );
-      routes = replacementRoutes(session.build, session.parts, disk.drive.item.id, offered, stock);
+      ({ routes, linesOpen } = replacementRoutes(
+        session.build,
+        session.parts,
+        disk.drive.item.id,
+        offered,
+        stock
+      ));
     }
     busy = false;
   }
@@ -52,10 +59,10 @@
   <h2>{words.interleave}</h2>
   <table>
     <tbody>
-      {#each steps as s (s.step)}<tr class:off={!s.fits}>
+      {#each steps as s (s.step)}<tr class:off={s.verdict !== 'fits'}>
           <th scope="row">{s.step}:1</th>
           <td>{words.rate(Math.round(s.bytesPerSecond / 1000))}</td>
-          <td>{s.fits ? words.keepsUp : words.tooTight}</td>
+          <td>{words.verdicts[s.verdict]}</td>
         </tr>{/each}
     </tbody>
   </table>
@@ -70,6 +77,7 @@
 <Button class="act main" onclick={seek} disabled={busy}>{words.seek(disk.drive.title)}</Button>
 {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
 {#if routes}
+  {#if linesOpen}<p class="lead">{words.linesOpen}</p>{/if}
   <ol class="routes">
     {#each routes.slice(0, SHOWN) as r (`${r.drive.id} ${r.card?.id ?? ''}`)}
       <li class:off={!r.linesFit || r.problems.length > 0}>

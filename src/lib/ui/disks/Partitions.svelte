@@ -29,7 +29,8 @@
   let { disk, all, geometryOf }: Props = $props();
   const words = text.disks;
   const { session } = getBench();
-  const W = 720;
+  let width = $state(720);
+  const W = $derived(Math.max(300, width));
   const geometry = $derived(geometryOf(disk)!);
   const dos = $derived(disk.dos ?? 6.22);
   const fallback = $derived.by((): number[] => {
@@ -174,42 +175,44 @@
 
 <p class="lead">{words.partLead}{disk.dos === null ? ` ${words.dosNone}` : ''}</p>
 {#if typeof plan === 'string'}<p class="bad" role="alert">{plan}</p>{:else}
-  <svg viewBox="0 0 {W} 74" aria-label={words.barLabel} role="group">
-    <rect x="0" y="1" width={W} height="72" class="free" />
-    {#each plan.partitions as p, i (p.lba)}
-      {@const w = x(p.to + 1) - x(p.from)}
-      <rect x={x(p.from)} y="1" width={w} height="72" class="part" />
-      {#if w > 40}<text x={x(p.from) + 10} y="44" class="letter">{letterOf(i)}</text>{/if}
-      {#if w > 130}
-        <text x={x(p.from) + 40} y="28">{bytesText(p.sectors * SECTOR)} {p.kind}</text>
-        <text x={x(p.from) + 40} y="46" class="small"
-          >{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</text
+  <div class="bar" bind:clientWidth={width}>
+    <svg viewBox="0 0 {W} 74" aria-label={words.barLabel} role="group">
+      <rect x="0" y="1" width={W} height="72" class="free" />
+      {#each plan.partitions as p, i (p.lba)}
+        {@const w = x(p.to + 1) - x(p.from)}
+        <rect x={x(p.from)} y="1" width={w} height="72" class="part" />
+        {#if w > 40}<text x={x(p.from) + 10} y="44" class="letter">{letterOf(i)}</text>{/if}
+        {#if w > 130}
+          <text x={x(p.from) + 40} y="28">{bytesText(p.sectors * SECTOR)} {p.kind}</text>
+          <text x={x(p.from) + 40} y="46" class="small"
+            >{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</text
+          >
+          <text x={x(p.from) + 40} y="62" class="small">{p.from}–{p.to}</text>
+        {/if}
+      {/each}
+      {#each plan.partitions as p, i (p.lba)}
+        <g
+          role="slider"
+          tabindex="0"
+          aria-label={words.boundary(i + 1, p.to + 1)}
+          aria-valuemin="1"
+          aria-valuemax={geometry.cylinders}
+          aria-valuenow={p.to + 1}
+          onpointerdown={(e) => drag(i, e)}
+          onkeydown={(e) => key(i, e)}
         >
-        <text x={x(p.from) + 40} y="62" class="small">{p.from}–{p.to}</text>
-      {/if}
-    {/each}
-    {#each plan.partitions as p, i (p.lba)}
-      <g
-        role="slider"
-        tabindex="0"
-        aria-label={words.boundary(i + 1, p.to + 1)}
-        aria-valuemin="1"
-        aria-valuemax={geometry.cylinders}
-        aria-valuenow={p.to + 1}
-        onpointerdown={(e) => drag(i, e)}
-        onkeydown={(e) => key(i, e)}
-      >
-        <rect x={Math.min(W - 14, x(p.to + 1) - 7)} y="0" width="14" height="74" class="grip" />
-        <line
-          x1={Math.min(W - 1, x(p.to + 1))}
-          x2={Math.min(W - 1, x(p.to + 1))}
-          y1="0"
-          y2="74"
-          class="edge"
-        />
-      </g>
-    {/each}
-  </svg>
+          <rect x={Math.min(W - 14, x(p.to + 1) - 7)} y="0" width="14" height="74" class="grip" />
+          <line
+            x1={Math.min(W - 1, x(p.to + 1))}
+            x2={Math.min(W - 1, x(p.to + 1))}
+            y1="0"
+            y2="74"
+            class="edge"
+          />
+        </g>
+      {/each}
+    </svg>
+  </div>
   <p class="row">
     {#if makesExtended(dos)}<Button class="act" onclick={addOne}>{words.addPart}</Button>{/if}
     <Button class="act" disabled={kept.length < 2} onclick={() => save(kept.slice(0, -1))}
@@ -269,8 +272,10 @@
   svg {
     display: block;
     width: 100%;
-    max-width: 60rem;
     touch-action: none;
+  }
+  .bar {
+    max-width: 60rem;
   }
   .free {
     fill: var(--paper);

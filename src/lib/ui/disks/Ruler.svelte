@@ -9,8 +9,10 @@
   }
   let { layers, barriers }: Props = $props();
   const words = text.disks;
-  const W = 760;
-  const LEFT = 110;
+  /** Drawn in the pixels that there are, so that its words stay as large as the rest. */
+  let width = $state(760);
+  const W = $derived(Math.max(330, width));
+  const LEFT = $derived(W < 500 ? 78 : 110);
   const TOP = 92;
   const ROW = 34;
   const x = $derived(
@@ -33,55 +35,59 @@
         []
       )
   );
-  const ticks = [16e6, 128e6, 1e9, 10e9, 100e9];
+  const ticks = $derived(W < 500 ? [16e6, 1e9, 100e9] : [16e6, 128e6, 1e9, 10e9, 100e9]);
   const tick = (n: number) => (n >= 1e9 ? `${n / 1e9} GB` : `${n / 1e6} MB`);
 </script>
 
-<svg viewBox="0 0 {W} {H}" role="img" aria-label={words.rulerLabel}>
-  {#each gates as gate (gate.label)}
-    {@const gx = at(gate.sectors)}
-    <line
-      x1={gx}
-      x2={gx}
-      y1="58"
-      y2={H - 4}
-      class="gate"
-      class:hit={hit(gate.ids)}
-      class:first={first(gate.ids)}
-    />
-    {#if labelled.includes(gate.sectors)}<text
-        x={gx}
-        y="54"
-        transform="rotate(-35 {gx} 54)"
-        class="label"
-        class:red={hit(gate.ids)}>{gate.label}</text
-      >{/if}
-  {/each}
-  <line x1={LEFT} x2={W - 10} y1="72" y2="72" class="axis" />
-  {#each ticks as t (t)}<text x={x(t)} y="86" text-anchor="middle" class="tick">{tick(t)}</text>{/each}
-  {#each layers as layer, i (layer.who)}
-    {@const y = TOP + i * ROW}
-    <text x={LEFT - 8} y={y + 17} text-anchor="end" class="who" class:bold={layer.isShort}
-      >{words.layers[layer.who]}</text
-    >
-    <rect
-      x={LEFT}
-      {y}
-      width={Math.max(2, at(layer.sectors) - LEFT)}
-      height="24"
-      class="bar"
-      class:drive={layer.who === 'drive'}
-      class:short={layer.isShort}
-    />
-    <text x={LEFT + 8} y={y + 17} class="in" class:on={layer.who === 'drive'}>{layer.label}</text>
-  {/each}
-</svg>
+<div bind:clientWidth={width}>
+  <svg viewBox="0 0 {W} {H}" role="img" aria-label={words.rulerLabel}>
+    {#each gates as gate (gate.label)}
+      {@const gx = at(gate.sectors)}
+      <line
+        x1={gx}
+        x2={gx}
+        y1="58"
+        y2={H - 4}
+        class="gate"
+        class:hit={hit(gate.ids)}
+        class:first={first(gate.ids)}
+      />
+      {#if labelled.includes(gate.sectors)}<text
+          x={gx}
+          y="54"
+          transform="rotate(-35 {gx} 54)"
+          class="label"
+          class:red={hit(gate.ids)}>{gate.label}</text
+        >{/if}
+    {/each}
+    <line x1={LEFT} x2={W - 10} y1="72" y2="72" class="axis" />
+    {#each ticks as t (t)}<text x={x(t)} y="86" text-anchor="middle" class="tick">{tick(t)}</text>{/each}
+    {#each layers as layer, i (layer.who)}
+      {@const y = TOP + i * ROW}
+      <text x={LEFT - 8} y={y + 17} text-anchor="end" class="who" class:bold={layer.isShort}
+        >{words.layers[layer.who]}</text
+      >
+      <rect
+        x={LEFT}
+        {y}
+        width={Math.max(2, at(layer.sectors) - LEFT)}
+        height="24"
+        class="bar"
+        class:drive={layer.who === 'drive'}
+        class:short={layer.isShort}
+      />
+      <text x={LEFT + 8} y={y + 17} class="in" class:on={layer.who === 'drive'}>{layer.label}</text>
+    {/each}
+  </svg>
+</div>
 
 <style>
+  div {
+    max-width: 60rem;
+  }
   svg {
     display: block;
     width: 100%;
-    max-width: 60rem;
   }
   .gate {
     stroke: var(--rule);

@@ -185,8 +185,13 @@ export const disks = {
 
   interleave: 'Interleave',
   rate: (kb: number) => `${kb} kB/s`,
-  keepsUp: 'the controllers of this class keep up',
-  tooTight: 'mostly one step too tight: then one sector a turn',
+  verdicts: {
+    fits: 'the controllers of this class keep up',
+    tight: 'mostly too tight: then one sector a turn',
+    slow: 'wider than it needs to be'
+  },
+  linesOpen:
+    'The lines of this machine cannot be resolved as it is; see Lines first. Cards are not judged by them.',
   lowLevel: 'Low-level format',
   lowLevelDanger: 'It destroys everything on the drive. Copy it before the first write.',
   replace: 'If it is dead',
