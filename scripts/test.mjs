@@ -103,7 +103,11 @@ step('Lint', 'npx', ['eslint', '.']);
 step('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
-await mocha('Unit tests', [files('core', 'ui'), files('formats', 'server')]);
+const commandLine = 'tests/formats/cli.test.ts';
+await mocha('Unit tests', [
+  [...files('core', 'ui'), commandLine],
+  [...files('formats', 'server'), '--ignore', commandLine]
+]);
 buildApplication();
 await mocha('Server tests', [files('http')]);
 if (ensureChromium())
