@@ -30,34 +30,26 @@ export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND]
 
 /** `yj disk`: geometry, barriers, types and the file system of the first partition. */
 export function diskReport(args: readonly string[]): object {
-  const options = new Map<string, string>();
-  for (let i = 0; i < args.length; i += 2) {
-    if (
-      !['--chs', '--sectors', '--translation', '--profile', '--os'].includes(args[i]) ||
-      args[i + 1] === undefined
-    )
-      throw new DiskUsage(`disk takes no ${args[i]} here\n\n${DISK_USAGE}`);
-    options.set(args[i], args[i + 1]);
-  }
-  const chs = /^(\d+)\/(\d+)\/(\d+)$/.exec(options.get('--chs') ?? '');
+  const options = optionsOf(args, ['--chs', '--sectors', '--translation', '--profile', '--os'], 'disk');
+  const chs = chsOf(options.get('--chs'));
   const told = options.get('--sectors');
   if (!chs && told === undefined)
     throw new DiskUsage(`disk wants --chs C/H/S or --sectors N\n\n${DISK_USAGE}`);
   if (told !== undefined && !/^\d+$/.test(told))
     throw new DiskUsage(`--sectors wants a whole number, not "${told}"\n`);
   // A drive of which only the size is known reports what all large ones do.
-  const physical: Geometry = chs
-    ? { cylinders: Number(chs[1]), heads: Number(chs[2]), sectors: Number(chs[3]) }
-    : { cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told) / 1008))), heads: 16, sectors: 63 };
+  const physical: Geometry = chs ?? {
+    cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told) / 1008))),
+    heads: 16,
+    sectors: 63
+  };
   const total = told === undefined ? sectorsOf(physical) : Number(told);
   const profile = options.get('--profile');
   const facts = profile === undefined ? null : profileFacts(profile);
   const kind = (options.get('--translation') ?? facts?.translation ?? 'none') as Translation;
   if (!translations.includes(kind))
     throw new DiskUsage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
-  const os = options.get('--os');
-  const dos = os === undefined ? null : Number(/^(?:dos)?(\d+(?:\.\d+)?)$/i.exec(os)?.[1] ?? NaN);
-  if (Number.isNaN(dos)) throw new DiskUsage(`--os wants a version such as dos6.22, not "${os}"\n`);
+  const dos = dosOf(options.get('--os'));
   const logical = translate(physical, kind, total);
   const first = dos === null ? null : Math.min(logical.usable, largestPartition(dos));
   return {
@@ -99,7 +91,30 @@ function profileFacts(id: string): SetupFacts {
   return facts;
 }
 
-const chsOf = (told: string | undefined): Geometry | null => {
+/** Options in pairs. @throws DiskUsage naming one that the command does not take, or that has no value */
+export function optionsOf(
+  args: readonly string[],
+  known: readonly string[],
+  command: string
+): Map<string, string> {
+  const options = new Map<string, string>();
+  for (let i = 0; i < args.length; i += 2) {
+    if (!known.includes(args[i])) throw new DiskUsage(`${command} takes no ${args[i]} here\n\n${DISK_USAGE}`);
+    if (args[i + 1] === undefined) throw new DiskUsage(`${args[i]} wants a value\n\n${DISK_USAGE}`);
+    options.set(args[i], args[i + 1]);
+  }
+  return options;
+}
+
+/** A version of DOS as `dos6.22` or `6.22`; null when none is told. */
+export function dosOf(os: string | undefined): number | null {
+  if (os === undefined) return null;
+  const dos = Number(/^(?:dos)?(\d+(?:\.\d+)?)$/i.exec(os)?.[1] ?? NaN);
+  if (Number.isNaN(dos)) throw new DiskUsage(`--os wants a version such as dos6.22, not "${os}"\n`);
+  return dos;
+}
+
+export const chsOf = (told: string | undefined): Geometry | null => {
   const m = /^(\d+)\/(\d+)\/(\d+)$/.exec(told ?? '');
   return m ? { cylinders: Number(m[1]), heads: Number(m[2]), sectors: Number(m[3]) } : null;
 };

@@ -7,6 +7,7 @@ import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind 
 import { StoreTrouble } from '../src/lib/server/trouble';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
+import { WRITE_USAGE, writeImage } from './write';
 import { SETTINGS_USAGE, SettingsUsage, movesReport, settingCommands } from './settings';
 
 const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
@@ -19,7 +20,7 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${DISK_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${DISK_USAGE}${WRITE_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE                  brings a backup back; what was there before is kept beside it
   health                        looks through the data, as JSON
   passphrase                    sets the passphrase of a shared server, from standard input
@@ -128,6 +129,10 @@ async function main(argv: readonly string[]): Promise<number> {
   const [command, ...rest] = argv;
   if (command === 'disk') {
     process.stdout.write(JSON.stringify(diskReport(rest), null, 2) + '\n');
+    return 0;
+  }
+  if (command === 'write') {
+    process.stdout.write(JSON.stringify(writeImage(rest), null, 2) + '\n');
     return 0;
   }
   if (command === 'image' || command === 'rom') {

@@ -69,6 +69,86 @@ describe('disks', function () {
     await sees(page, 'E: CD-4');
   });
 
+  it('look at a drive that is not there, and at another controller, and keep the build as it is', async () => {
+    await bench.open('/builds/sanderling/disks');
+    await sees(page, 'With what is typed');
+    const before = JSON.stringify((await bench.saved('sanderling')).build);
+    const pick = async (label: string, value: string) => {
+      const select = await page.waitForSelector(
+        `::-p-xpath(//label[starts-with(normalize-space(.), "${label}")]//select)`
+      );
+      await select!.select(value);
+    };
+    await page.waitForSelector('optgroup option');
+    await pick('Drive', 'look/cairnholt-a13');
+    await sees(page, 'Only looked at');
+    await sees(page, '16,383');
+    await pick('Controller', 'rom');
+    await sees(page, 'not installed');
+    await sees(page, 'DOS 6.22 calls INT 13h');
+    expect(JSON.stringify((await bench.saved('sanderling')).build)).to.equal(before);
+  });
+
+  it('write the image in pieces where the browser can, and only what is not zeros', async () => {
+    await bench.open('/builds/sanderling/disks?view=partitions');
+    // A stand-in for the dialog: a file of the browser's own.
+    await page.evaluate(`
+      window.put = [];
+      window.showSaveFilePicker = async ({ suggestedName }) => {
+        const folder = await navigator.storage.getDirectory();
+        const file = await folder.getFileHandle(suggestedName, { create: true });
+        const whole = await file.createWritable();
+        return { createWritable: async () => ({
+          truncate: (n) => whole.truncate(Math.min(n, 2 ** 26)),
+          write: async (w) => {
+            window.put.push(w.data.length);
+            if (w.position < 2 ** 20) await whole.write(w);
+          },
+          close: () => whole.close()
+        }) };
+      };`);
+    await press(page, 'Save the image');
+    await sees(page, 'card.img is written.');
+    const { head, put } = (await page.evaluate(`(async () => {
+      const folder = await navigator.storage.getDirectory();
+      const file = await (await folder.getFileHandle('card.img')).getFile();
+      const bytes = new Uint8Array(await file.slice(0, 512).arrayBuffer());
+      return { head: [bytes[510], bytes[511], bytes[446]], put: window.put };
+    })()`)) as { head: number[]; put: number[] };
+    expect(head).to.deep.equal([0x55, 0xaa, 0x80]);
+    expect(put.reduce((a, b) => a + b, 0)).to.be.below(100_000);
+  });
+
+  it('write down plugs, jumpers, terminators and the size of this very drive', async () => {
+    await bench.open('/builds/plover/disks?view=interfaces');
+    await sees(page, 'as it should be');
+    await page.select('select[aria-label="Terminators: S210"]', 'out');
+    await sees(page, 'S210 ends the bus without terminators');
+    await page.select('select[aria-label="Jumpered as: S210"]', '7');
+    await sees(page, 'S210 has the adapter’s number');
+    // The tray offers the way back, and takes it.
+    await (await page.waitForSelector('summary ::-p-text(adapter’s number)'))!.click();
+    await press(page, 'S210: 0');
+    await until(async () => {
+      const { build } = await bench.saved('plover');
+      const disk = build.items.find((i) => i.id === 'disk') as { cable?: { unit?: string } } | undefined;
+      return disk?.cable?.unit === '0';
+    });
+    await bench.open('/builds/sanderling/disks');
+    await (await page.waitForSelector('summary ::-p-text(another size)'))!.click();
+    await page.type('input[aria-label="Real cylinders"]', '7,000');
+    await page.type('input[aria-label="Real heads"]', '99');
+    await page.type('input[aria-label="Real sectors a track"]', '63');
+    await press(page, 'Write the size down');
+    await sees(page, 'a whole number from 1 to 16');
+    await page.$eval('input[aria-label="Real heads"]', (e) => ((e as HTMLInputElement).value = ''));
+    await page.type('input[aria-label="Real heads"]', '16');
+    await press(page, 'Write the size down');
+    await sees(page, '7,000 × 16 × 63');
+    await bench.reload();
+    await sees(page, '7,000 × 16 × 63');
+  });
+
   it('read an image, name the geometry, and a hex dump that is none', async () => {
     const plan = partition({ cylinders: 40, heads: 16, sectors: 63 }, 6.22, [20, 20]);
     const file = join(mkdtempSync(join(tmpdir(), 'yj-image-')), 'card.img');

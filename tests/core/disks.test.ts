@@ -1,16 +1,21 @@
 import { expect } from 'chai';
 import {
+  choicesFor,
+  diskOfPart,
   disksOf,
   floppyChains,
   freeWindows,
+  geometryOf,
   interfaceNotes,
   interleaves,
-  mediaOf
+  mediaOf,
+  standing
 } from '../../src/lib/core/disks';
 import { check } from '../../src/lib/core/check';
 import { kitOf } from '../../src/lib/core/kit';
 import { Build, type Item } from '../../src/lib/core/model';
 import { replacementRoutes } from '../../src/lib/core/replace';
+import { applyFix } from '../../src/lib/core/solver';
 import { linesAt } from '../../src/lib/core/resources';
 import { demo, parts } from '../support/demo';
 
@@ -23,13 +28,17 @@ const with_ = (b: Build, id: string, to: (i: Item) => Item): Build => ({
 describe('the disks of the demo', () => {
   it('Sanderling: the card over the barrier, 4,095 cylinders to type', () => {
     const [card] = disksOf(kit(demo('sanderling')));
-    expect(card.choices[0]).to.deep.include({ id: 'fewer', works: true });
-    expect(card.choices[0].geometry!.cylinders).to.equal(4095);
+    const [best] = choicesFor(card);
+    expect(best).to.deep.include({ id: 'fewer', works: true });
+    expect(best.geometry!.cylinders).to.equal(4095);
   });
   it('Turnstone: an MFM drive, and a table without a user type', () => {
     const [drive] = disksOf(kit(demo('turnstone')));
-    expect(drive.choices.map((c) => c.id)).to.not.include('whole');
-    expect(drive.choices[0]).to.deep.include({ id: 'type', type: '40', lost: 0 });
+    const choices = choicesFor(drive);
+    expect(choices.map((c) => c.id)).to.not.include('whole');
+    // One cylinder of 6 × 17 sectors is kept for diagnostics.
+    expect(choices[0]).to.deep.include({ id: 'type', type: '40', lost: 102 });
+    expect(choices[0].cost).to.match(/diagnostics/);
     expect(
       interfaceNotes(kit(demo('turnstone')), 'hard-disk')
         .map((n) => n.text)
@@ -37,7 +46,14 @@ describe('the disks of the demo', () => {
     ).to.match(/low-level format belongs/);
   });
   it('Plover and Dunlin: a ROM takes over, and the setup says nothing', () => {
-    for (const id of ['plover', 'dunlin']) expect(disksOf(kit(demo(id)))[0].facts, id).to.equal(null);
+    for (const id of ['plover', 'dunlin']) {
+      const [disk] = disksOf(kit(demo(id)));
+      expect(disk.facts, id).to.include({ isRom: true });
+      expect(
+        choicesFor(disk).map((c) => c.type),
+        id
+      ).to.deep.equal(['not installed']);
+    }
   });
   it('a setup that is not what the medium was made under is a finding', () => {
     const wrong = with_(demo('sanderling'), 'card', (i) => ({
@@ -58,6 +74,56 @@ describe('the disks of the demo', () => {
     }));
     expect(check(right, parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
     expect(check(demo('sanderling'), parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
+  });
+});
+
+describe('the size and the setup of one specimen', () => {
+  const real = { cylinders: 7000, heads: 16, sectors: 63 };
+  const disk = (more: Item['disk']) =>
+    with_(demo('sanderling'), 'card', (i) => ({ ...i, ...(more ? { disk: more } : {}) }));
+  const limits = (b: Build) => check(b, parts).filter((f) => f.rule.startsWith('disk.limit'));
+  it('what this one really has comes before what its model is said to have', () => {
+    const [card] = disksOf(kit(disk({ tries: [], real })));
+    expect(card.size!.physical).to.deep.equal(real);
+    const [over] = disksOf(
+      kit(disk({ tries: [], real, setup: { cylinders: 7001, heads: 16, sectors: 63 } }))
+    );
+    expect(over.verdicts.map((v) => v.grade)).to.deep.equal(['stop']);
+    expect(over.verdicts[0].text).to.contain((16 * 63 * 512).toLocaleString('en'));
+  });
+  it('the fix of a limit types a geometry, and ends it', () => {
+    const [limit] = limits(disk(undefined));
+    const typed = applyFix(demo('sanderling'), limit.fixes[0].fix, parts);
+    expect(typed.items.find((i) => i.id === 'card')!.disk!.setup).to.include({ cylinders: 4095 });
+    expect(limits(typed)).to.deep.equal([]);
+    expect(limits(disk({ tries: [], setup: { cylinders: 7964, heads: 16, sectors: 63 } })).length).to.equal(
+      1
+    );
+  });
+  it('a drive that is not in the build can be looked at', () => {
+    const look = diskOfPart(kit(demo('sanderling')), parts.get('cairnholt-a13')!)!;
+    expect(choicesFor(look)[0].works).to.equal(true);
+    expect(geometryOf(look)!.cylinders).to.be.at.most(1024);
+    const byRom = diskOfPart(kit(demo('sanderling')), parts.get('cairnholt-a13')!, { byRom: true })!;
+    expect(choicesFor(byRom)).to.have.length(1);
+    expect(standing(byRom).map((b) => b.id)).to.include('dos-int13');
+    expect(diskOfPart(kit(demo('plover')), parts.get('wexmoor-cd4')!)).to.equal(null);
+  });
+  it('a drive on a ROM: what it was made with against what the ROM gives', () => {
+    const made = (heads: number, sectors: number) =>
+      with_(demo('plover'), 'disk', (i) => ({ ...i, disk: { tries: [], made: { heads, sectors } } }));
+    expect(check(made(64, 32), parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
+    expect(check(made(255, 63), parts).some((f) => f.rule === 'disk.setup')).to.equal(true);
+  });
+});
+
+describe('drivers', () => {
+  it('a CPU or DOS below what a driver wants is named, also in the routes that replace a drive', () => {
+    const cd: Item = { id: 'cd', part: 'wexmoor-cd24', asFound: {}, chosen: {}, locked: [] };
+    const add = (b: Build): Build => ({ ...b, items: [...b.items, cd] });
+    const driver = (b: Build) => check(b, parts).filter((f) => f.rule === 'os.driver');
+    expect(driver(add(demo('dunlin'))).length).to.be.greaterThan(0);
+    expect(driver(add(demo('curlew')))).to.deep.equal([]);
   });
 });
 

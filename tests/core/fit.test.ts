@@ -1,47 +1,12 @@
 import { expect } from 'chai';
-import { z } from 'zod';
 import { check } from '../../src/lib/core/check';
-import { Build, checkBuild, partSet, type Finding, type Part, type PartSet } from '../../src/lib/core/model';
-import { applyFix } from '../../src/lib/core/solver';
-import { powerOf } from '../../src/lib/core/power';
 import { kitOf, placeDrives } from '../../src/lib/core/kit';
+import { powerOf } from '../../src/lib/core/power';
 import { readSoftware } from '../../src/lib/server/catalogue';
-import { parts as known } from '../support/demo';
+import { ends, find, machine, severity, type Case, type ItemIn } from '../support/cases';
 
-type ItemIn = Partial<NonNullable<z.input<typeof Build>['items']>[number]> & { part: string };
 const software = readSoftware(new URL('../../catalogue', import.meta.url).pathname);
 const program = (id: string) => software.find((p) => p.id === id)!;
-
-interface Case {
-  board: string;
-  items?: ItemIn[];
-  found?: Record<string, string>;
-  brief?: z.input<typeof Build>['brief'];
-  change?: (part: Part) => Part;
-}
-function machine({ board, items = [], found = {}, brief, change }: Case): { build: Build; parts: PartSet } {
-  const build = Build.parse({
-    id: 'm',
-    name: 'M',
-    brief: brief ?? {},
-    board: { id: 'board', part: board, asFound: found },
-    items: items.map((i, n) => ({ id: `i${n}`, ...i }))
-  });
-  const parts = change ? partSet([...known.values()].map(change)) : known;
-  expect(checkBuild(build, parts)).to.deep.equal([]);
-  return { build, parts };
-}
-const find = (c: Case, rule: string): Finding | undefined => {
-  const { build, parts } = machine(c);
-  return check(build, parts).find((f) => f.rule === rule || f.rule.startsWith(`${rule}.`));
-};
-const severity = (c: Case, rule: string) => find(c, rule)?.severity ?? null;
-/** Whether the first fix of a finding ends it. */
-function ends(c: Case, rule: string): boolean {
-  const { build, parts } = machine(c);
-  const [fix] = find(c, rule)!.fixes;
-  return !check(applyFix(build, fix.fix, parts), parts).some((f) => f.rule === rule);
-}
 
 const v66 = (clock: string, volts: string, cpu: string, more: ItemIn[] = []): Case => ({
   board: 'varnoc-v66',
@@ -233,100 +198,6 @@ describe('slots', () => {
     const memory: Case = { board: 'grevane-86', items: [{ part: 'tollmark-8', slot: 'm' }] };
     expect(severity(memory, 'slot.kind')).to.equal('stop');
     expect(ends(memory, 'slot.kind')).to.equal(true);
-  });
-});
-
-describe('drives', () => {
-  it('plugs that look alike are named', () => {
-    const xta: Case = {
-      board: 'varnoc-d33',
-      items: [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-x20' }]
-    };
-    expect(find(xta, 'disk.interface')!.sentence).to.match(/looks the same and speaks ATA/);
-    const off: Case = {
-      board: 'varnoc-d33',
-      items: [
-        { part: 'lanteg-io16', slot: '3', asFound: { ide: 'off' } },
-        { part: 'cairnholt-a120', cable: { to: 'i0', function: 'disk' } }
-      ]
-    };
-    expect(find(off, 'disk.interface')!.title).to.match(/switched off/);
-  });
-  it('floppies: rate, BIOS, DOS, the same letter twice', () => {
-    const xt = (drive: string, os?: string): Case => ({
-      board: 'skerrin-px8',
-      ...(os ? { brief: { os } } : {}),
-      items: [{ part: 'lanteg-io8', slot: '2' }, { part: drive }]
-    });
-    expect(severity(xt('dornfleet-f360'), 'floppy.rate')).to.equal(null);
-    expect(severity(xt('dornfleet-f1440'), 'floppy.rate')).to.equal('clash');
-    expect(severity(xt('dornfleet-f720'), 'floppy.bios'), 'a driver helps').to.equal('caution');
-    expect(severity(xt('dornfleet-f1440'), 'floppy.bios')).to.equal('clash');
-    expect(severity(xt('dornfleet-f720', 'DOS 2.1'), 'floppy.dos')).to.equal('clash');
-    const same: Case = {
-      board: 'varnoc-d33',
-      items: [
-        { part: 'lanteg-io16', slot: '3' },
-        { part: 'dornfleet-f1440', cable: { to: 'i0', function: 'floppy', unit: 'A' } },
-        { part: 'dornfleet-f1200', cable: { to: 'i0', function: 'floppy', unit: 'A' } }
-      ]
-    };
-    expect(severity(same, 'floppy.cable')).to.equal('clash');
-  });
-  it('SCSI numbers, two masters, a lone slave', () => {
-    const scsi = (...unit: string[]): Case => ({
-      board: 'varnoc-d33',
-      items: [
-        { part: 'quillon-scsi', slot: '3' },
-        ...unit.map((u) => ({ part: 'cairnholt-s80', cable: { to: 'i0', function: 'scsi', unit: u } }))
-      ]
-    });
-    expect(severity(scsi('0', '1'), 'scsi.id')).to.equal(null);
-    expect(severity(scsi('0', '0'), 'scsi.id')).to.equal('clash');
-    expect(severity(scsi('7'), 'scsi.id')).to.equal('clash');
-    const ata = (...unit: string[]): Case => ({
-      board: 'varnoc-d33',
-      items: [
-        { part: 'lanteg-io16', slot: '3' },
-        ...unit.map((u) => ({ part: 'cairnholt-a120', cable: { to: 'i0', function: 'disk', unit: u } }))
-      ]
-    });
-    expect(severity(ata('master', 'slave'), 'ata.select')).to.equal(null);
-    expect(severity(ata('master', 'master'), 'ata.select')).to.equal('clash');
-    expect(severity(ata('slave'), 'ata.select')).to.equal('caution');
-  });
-  it('a BIOS that sees less, one that knows no disks, bays', () => {
-    const big: Case = {
-      board: 'varnoc-d33',
-      items: [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-a1200' }]
-    };
-    expect(find(big, 'disk.limit')!.rule).to.equal('disk.limit.int13-ata');
-    expect(find(big, 'disk.limit')!.sentence).to.include('504 MiB');
-    const trap: Case = {
-      board: 'varnoc-v66',
-      items: [{ part: 'lanteg-io16', slot: '1' }, { part: 'cairnholt-a13' }],
-      change: (p) =>
-        p.id === 'rookwell-at4'
-          ? { ...p, firmware: { ...p.firmware!, disk: { ...p.firmware!.disk, cylinders: 65535 } } }
-          : p
-    };
-    expect(severity(trap, 'disk.limit.heads-256'), 'DOS cannot take 256 heads').to.equal('clash');
-    const table: Case = {
-      board: 'ostrel-t286',
-      items: [{ part: 'lanteg-io16', slot: '2' }, { part: 'cairnholt-a40' }]
-    };
-    expect(find(table, 'disk.type')!.title).to.match(/type \d+/);
-    const xt = (controller: string): Case => ({
-      board: 'skerrin-px8',
-      items: [{ part: controller, slot: '3' }, { part: 'cairnholt-h20' }]
-    });
-    expect(severity(xt('quillon-mfm'), 'disk.rom'), 'its ROM takes over').to.equal(null);
-    const bay = (n: number): Case => ({
-      board: 'skerrin-px8',
-      items: [{ part: 'tinhallow-x8' }, ...Array.from({ length: n }, () => ({ part: 'dornfleet-f360-full' }))]
-    });
-    expect(severity(bay(2), 'bay.size')).to.equal(null);
-    expect(severity(bay(3), 'bay.size')).to.equal('clash');
   });
 });
 

@@ -73,6 +73,14 @@ describe('translation', () => {
     ]);
     expect(translate(geo(16_383), 'lba', 2 ** 30).usable).to.equal(16_450_560);
   });
+  it('SCSI adapters: 64 × 32 up to 1 GiB, 255 × 63 beyond; a cylinder kept for diagnostics', () => {
+    const scsi = (total: number) => translate(geo(16_384), 'scsi', total).geometry;
+    expect(scsi(411_000)).to.deep.equal({ cylinders: 200, heads: 64, sectors: 32 });
+    expect(scsi(2 ** 21)).to.deep.equal({ cylinders: 1024, heads: 64, sectors: 32 });
+    expect(scsi(2 ** 21 + 1)).to.deep.equal({ cylinders: 130, heads: 255, sectors: 63 });
+    const mfm = { cylinders: 615, heads: 4, sectors: 17 };
+    expect(translate(mfm, 'none', undefined, true).geometry.cylinders).to.equal(614);
+  });
   it('usable is never more than the drive has, nor than INT 13h offers, and every result is one it can name', () => {
     fc.assert(
       fc.property(drive, fc.constantFrom(...translations), (g, kind) => {
@@ -81,7 +89,8 @@ describe('translation', () => {
         expect(geometry.cylinders).to.be.within(1, 1024);
         expect(geometry.heads).to.be.within(1, 256);
         expect(geometry.sectors).to.be.within(1, 63);
-        if (kind !== 'lba' && kind !== 'lba-by-cylinders')
+        // Those by the total round a drive smaller than one of their cylinders up to it.
+        if (!['lba', 'lba-by-cylinders', 'scsi'].includes(kind))
           expect(sectorsOf(geometry)).to.be.at.most(sectorsOf(g));
       })
     );

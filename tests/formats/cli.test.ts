@@ -1,5 +1,15 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  mkdtempSync,
+  openSync,
+  readSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
@@ -70,6 +80,55 @@ describe('the command line', function () {
       ['disk', '--chs', '9/9/9', '--profile', 'x']
     ])
       expect(yj(args).status, args.join(' ')).to.equal(2);
+  });
+  it('writes a plan as a sparse image that it reads again, and never over anything', () => {
+    const image = join(folder, 'new.img');
+    const args = [
+      'write',
+      image,
+      '--chs',
+      '1023/128/63',
+      '--os',
+      'dos6.22',
+      '--cylinders',
+      '519,504',
+      '--label',
+      'TIDES'
+    ];
+    const out = JSON.parse(yj(args).stdout);
+    expect(out.bytes).to.equal(1023 * 128 * 63 * 512);
+    expect(out.partitions.map((p: { kind: string }) => p.kind)).to.deep.equal(['primary', 'logical']);
+    const { size, blocks } = statSync(image);
+    expect(size).to.equal(out.bytes);
+    expect(blocks * 512, 'zeros take no room').to.be.below(1_000_000);
+    const read = JSON.parse(yj(['image', image]).stdout);
+    expect(read.geometry).to.deep.equal({ heads: 128, sectors: 63 });
+    expect(read.remarks.filter((r: { grade: string }) => r.grade === 'stop')).to.deep.equal([]);
+    const first = () => {
+      const bytes = Buffer.alloc(512);
+      const fd = openSync(image, 'r');
+      readSync(fd, bytes, 0, 512, 0);
+      closeSync(fd);
+      return bytes;
+    };
+    const before = first();
+    for (const wrong of [
+      args,
+      ['write', '/dev/null', '--chs', '40/8/17'],
+      ['write', folder, '--chs', '40/8/17'],
+      ['write', join(folder, 'no/where.img'), '--chs', '40/8/17'],
+      ['write', join(folder, 'b.img'), '--chs', '40/8'],
+      ['write', join(folder, 'b.img'), '--chs', '40/8/17', '--cylinders', '50'],
+      ['write', join(folder, 'b.img'), '--chs', '40/8/17', '--cylinders', 'many'],
+      ['write', join(folder, 'b.img'), '--chs', '40/8/17', '--os', 'dosX'],
+      ['write', join(folder, 'b.img'), '--chs', '40/8/17', '--label']
+    ]) {
+      const { status, stderr } = yj(wrong);
+      expect(status, wrong.join(' ')).to.equal(2);
+      expect(stderr, wrong.join(' ')).to.not.include('    at ');
+    }
+    expect(existsSync(join(folder, 'b.img')), 'nothing half made is left').to.equal(false);
+    expect(first().equals(before)).to.equal(true);
   });
   it('says what is wrong with a row, a block, a part or a fact, exit 2', () => {
     for (const [args, message] of [

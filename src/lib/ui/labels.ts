@@ -47,6 +47,14 @@ export function fixText(m: Machine, fix: Fix, partName: (item: string) => string
       return words.out(titleOf(m, fix.item));
     case 'never-together':
       return words.apart;
+    case 'jumper':
+      return fix.unit === undefined
+        ? words.terminators(titleOf(m, fix.item), fix.terminated === true)
+        : `${titleOf(m, fix.item)}: ${fix.unit}`;
+    case 'ribbon':
+      return `${titleOf(m, fix.item)}: ${text.disks.ribbons[fix.ribbon]}`;
+    case 'declare':
+      return words.declare(titleOf(m, fix.item), fix.setup.cylinders);
     case 'acknowledge':
       return words.known;
   }

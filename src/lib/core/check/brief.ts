@@ -228,6 +228,36 @@ const system = rule('os', 'An operating system has its own least machine.', (s) 
   return out;
 });
 
+const driver = rule(
+  'os.driver',
+  'A driver is a program: it has a least CPU and a least DOS of its own.',
+  (s) => {
+    const family = s.kit.cpu?.cpu?.family;
+    const { dos } = systemOf(s.kit.build.brief.os);
+    return s.kit.build.items.flatMap((item): Said[] => {
+      const part = s.parts.get(item.part)!;
+      if (!part.driver) return [];
+      const title = item.label ?? part.name;
+      const out: Said[] = [];
+      if (family && families[family].rank < families[part.driver.cpu].rank)
+        out.push({
+          severity: 'clash',
+          about: [item.id, 'board'],
+          title: `The driver of ${title} does not run on a ${family}`,
+          sentence: `It is written for a ${part.driver.cpu} or later: it hangs or stops as it is loaded, and ${title} stays without use.`
+        });
+      if (dos !== null && part.driver.dos !== undefined && dos < part.driver.dos)
+        out.push({
+          severity: 'clash',
+          about: [item.id],
+          title: `The driver of ${title} wants a later DOS`,
+          sentence: `It loads from DOS ${part.driver.dos} on, and the brief has DOS ${dos}.`
+        });
+      return out;
+    });
+  }
+);
+
 const pnpNoBios = rule(
   'pnp.nobios',
   'Until something configures them, plug-and-play cards do not answer.',
@@ -244,4 +274,13 @@ const pnpNoBios = rule(
   }
 );
 
-export const briefRules: readonly Rule[] = [early, late, wishes, system, software, missing, pnpNoBios];
+export const briefRules: readonly Rule[] = [
+  early,
+  late,
+  wishes,
+  system,
+  driver,
+  software,
+  missing,
+  pnpNoBios
+];

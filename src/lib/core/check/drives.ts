@@ -1,6 +1,7 @@
 import type { DriveInterface } from '../model';
-import { cablesOf, placeDrives, speaks, type Cabled, type Controller, type Placed } from '../kit';
-import { barriers, fitTypes, sizeWords } from '../storage';
+import { chainsOf, faultsOf, type Fault } from '../cabling';
+import { hasOwnRom } from '../disks';
+import { cablesOf, placeDrives, speaks, type Cabled } from '../kit';
 import { systemOf } from '../software';
 import { rule, type Rule, type Said, type Situation } from './rule';
 
@@ -59,84 +60,6 @@ const diskInterface = rule(
     })
 );
 
-const hasRom = (s: Situation, c: Controller) =>
-  s.m
-    .find(c.item)
-    ?.part.functions.some((fn) => fn.claims.some((k) => k.resource === 'memory' && k.use === 'rom')) ?? false;
-
-/** Hard disks that the BIOS of the board runs: no ROM of a card takes over. */
-function biosDisks(s: Situation): { drive: Placed; controller: Controller }[] {
-  return cablesOf(s.kit).flatMap(({ drive, controller }) => {
-    const { medium, interface: kind } = drive.part.drive!;
-    const own = controller && ['hard', 'flash'].includes(medium) && kind !== 'scsi';
-    return own && !(hasRom(s, controller) && !controller.onBoard) ? [{ drive, controller }] : [];
-  });
-}
-
-const diskRom = rule(
-  'disk.rom',
-  'Without hard-disk code in the BIOS a controller needs a ROM of its own.',
-  (s) => {
-    const disk = s.kit.firmware?.firmware?.disk;
-    if (!disk || (disk.translation !== 'rom' && disk.types > 0)) return [];
-    return biosDisks(s).map(({ drive, controller }) => ({
-      severity: 'clash' as const,
-      about: [drive.item.id, controller.item],
-      title: `Nothing starts ${drive.title}`,
-      sentence: `${s.kit.firmware!.name} knows no hard disks: the controller needs a ROM of its own.`
-    }));
-  }
-);
-
-const diskLimit = rule('disk.limit', 'Each layer sees only so much of a drive.', (s) => {
-  const disk = s.kit.firmware?.firmware?.disk;
-  if (!disk || disk.translation === 'rom' || disk.types === 0) return [];
-  const { translation, cylinders } = disk;
-  const { dos } = systemOf(s.kit.build.brief.os);
-  return biosDisks(s).flatMap(({ drive }): Said[] => {
-    const { geometry, sectors } = drive.part.drive!;
-    if (!geometry) return [];
-    const [nearest] = barriers({
-      physical: geometry,
-      ...(sectors ? { total: sectors } : {}),
-      translation,
-      dos,
-      // A field of 12 bits; wider ones end beyond what such a BIOS translates.
-      ...(cylinders === 4096 ? { biosCylinders: cylinders } : {})
-    });
-    if (!nearest || nearest.id === 'reports-16383') return [];
-    return [
-      {
-        rule: `disk.limit.${nearest.id}`,
-        severity: nearest.id === 'heads-256' ? 'clash' : 'caution',
-        about: [drive.item.id],
-        title: `${drive.title} is larger than the ${nearest.who} sees`,
-        sentence: `Expect ${nearest.symptom}. All is well up to ${sizeWords(nearest.sectors)}. Ways past it: ${nearest.ways.join(', ')}.`,
-        why: `${nearest.cause.charAt(0).toUpperCase()}${nearest.cause.slice(1)}.`
-      }
-    ];
-  });
-});
-
-const diskType = rule('disk.type', 'The oldest setups have a table of types and none to fill in.', (s) => {
-  const disk = s.kit.firmware?.firmware?.disk;
-  if (!disk || disk.user || disk.translation === 'rom' || disk.types === 0) return [];
-  return biosDisks(s).flatMap(({ drive }): Said[] => {
-    const { geometry, interface: kind } = drive.part.drive!;
-    const best = geometry && fitTypes(geometry, kind === 'ata', disk.types)[0];
-    return best
-      ? [
-          {
-            severity: 'note',
-            about: [drive.item.id],
-            title: `${drive.title}: type ${best.type.type}`,
-            sentence: `${s.kit.firmware!.name} has ${disk.types} types and none to fill in. Type ${best.type.type} (${best.type.cylinders} × ${best.type.heads} × ${best.type.sectors}) uses most: ${sizeWords(best.used)}, ${sizeWords(best.lost)} stay unused.`
-          }
-        ]
-      : [];
-  });
-});
-
 const twice = rule('disk.controller-twice', 'Two controllers at one address hide each other.', (s) => {
   const disks = s.kit.controllers.filter((c) => c.isOn && c.fn.kind === 'floppy');
   return disks.length > 1 && disks.some((c) => c.onBoard)
@@ -179,7 +102,7 @@ const floppyBios = rule('floppy.bios', 'The BIOS must know the kind of floppy dr
   const known = s.kit.firmware?.firmware?.floppyKiB;
   if (!known) return [];
   return floppies(s)
-    .filter((c) => kib(c) > known && c.controller && !(hasRom(s, c.controller) && !c.controller.onBoard))
+    .filter((c) => kib(c) > known && c.controller && !hasOwnRom(s.kit, c.controller))
     .map((c): Said => {
       const helped = kib(c) === 720 || (kib(c) === 1440 && known >= 1200);
       return {
@@ -206,56 +129,20 @@ const floppyDosRule = rule('floppy.dos', 'Each floppy format came with a version
     }));
 });
 
-const units = rule('drive.unit', 'Two drives on one cable need different numbers.', (s) => {
-  const groups = new Map<string, Cabled[]>();
-  for (const c of cablesOf(s.kit))
-    if (c.controller && c.unit) {
-      const key = `${c.controller.item}/${c.controller.fn.id}`;
-      groups.set(key, [...(groups.get(key) ?? []), c]);
-    }
-  return [...groups.values()].flatMap((list): Said[] => {
-    const kind = list[0].drive.part.drive!.interface;
-    const id =
-      kind === 'scsi'
-        ? 'scsi.id'
-        : kind === 'ata'
-          ? 'ata.select'
-          : kind === 'floppy'
-            ? 'floppy.cable'
-            : 'st506.select';
-    const seen = new Map<string, Cabled>();
-    const out: Said[] = [];
-    for (const c of list) {
-      const other = seen.get(c.unit!);
-      if (other)
-        out.push({
-          rule: id,
-          severity: 'clash',
-          about: [c.drive.item.id, other.drive.item.id],
-          title: `${c.drive.title} and ${other.drive.title} are both ${c.unit}`,
-          sentence: 'Neither is found, or both answer at once. Give one of them another number.'
-        });
-      seen.set(c.unit!, c);
-      if (kind === 'scsi' && c.unit === '7')
-        out.push({
-          rule: id,
-          severity: 'clash',
-          about: [c.drive.item.id, c.controller!.item],
-          title: `${c.drive.title} has the adapter’s number`,
-          sentence: 'The host adapter is usually 7: give the drive a number from 0 to 6.'
-        });
-    }
-    if (kind === 'ata' && list.length === 1 && list[0].unit === 'slave')
-      out.push({
-        rule: id,
-        severity: 'caution',
-        about: [list[0].drive.item.id],
-        title: `${list[0].drive.title} is a lone slave`,
-        sentence: 'Old hosts do not find it: set it to master or single.'
-      });
-    return out;
-  });
-});
+const cabling = rule('drive.cabling', 'Drives on one cable are told apart by their jumpers.', (s) =>
+  chainsOf(s.kit).flatMap((chain): Said[] =>
+    faultsOf(chain).map((fault) => ({ ...fault, why: cablingWhy[fault.rule] }))
+  )
+);
+const cablingWhy: Record<Fault['rule'], string> = {
+  'ata.select': 'An ATA cable has one master, or a single, and one slave; or both by cable select.',
+  'st506.select':
+    'The controller selects by a line of the cable; the twist in lines 25 to 29 exchanges two of them.',
+  'scsi.id': 'Each device on a SCSI bus has a number of its own, 0 to 7, the adapter usually 7.',
+  'scsi.termination': 'A SCSI bus is terminated at exactly its two physical ends.',
+  'floppy.cable':
+    'A floppy controller has a select and a motor line for each drive; the twist in lines 10 to 16 exchanges them.'
+};
 
 const needText = {
   'full-5': 'a full-height bay of 5.25 inch',
@@ -290,13 +177,10 @@ const bays = rule('bay.size', 'A drive needs a bay of its size, or rails.', (s) 
 
 export const driveRules: readonly Rule[] = [
   diskInterface,
-  diskRom,
-  diskLimit,
-  diskType,
   twice,
   floppyRate,
   floppyBios,
   floppyDosRule,
-  units,
+  cabling,
   bays
 ];

@@ -1,12 +1,16 @@
-import { cablesOf, type Controller, type Kit, type Placed } from '../kit';
-import type { DiskRecord, FirmwareFacts } from '../model';
+import { cablesOf, speaks, type Controller, type Kit, type Placed } from '../kit';
+import type { DiskRecord, DriveInterface, FirmwareFacts, Part } from '../model';
 import { systemOf } from '../software';
 import {
+  barriersOf,
   guard,
+  offered,
   sectorsOf,
-  translate,
   setupChoices,
+  translate,
+  type Barrier,
   type DriveSize,
+  type Geometry,
   type SetupChoice,
   type SetupFacts,
   type Verdict
@@ -17,10 +21,12 @@ export interface KitDisk {
   drive: Placed;
   controller: Controller | null;
   size: DriveSize | null;
-  /** null: a ROM of the controller runs it, and the setup says "not installed". */
+  /**
+   * What is offered to the drive: the setup of the board, or the ROM of its controller (`isRom`), where the setup
+   * says "not installed". Null: nothing is known of it, or nothing knows hard disks.
+   */
   facts: SetupFacts | null;
   dos: number | null;
-  choices: SetupChoice[];
   /** What the declared geometry means for this medium. */
   verdicts: Verdict[];
 }
@@ -32,65 +38,133 @@ export function firmwareFacts(disk: FirmwareFacts['disk']): SetupFacts | null {
     types: disk.types,
     user: disk.user,
     translation: disk.translation,
+    // A field of 12 bits; wider ones end beyond what such a BIOS translates.
     ...(disk.cylinders === 4096 ? { biosCylinders: 4096 } : {}),
-    ...(disk.hangs ? { hangs: disk.hangs } : {})
+    ...(disk.hangs ? { hangs: disk.hangs } : {}),
+    ...(disk.table ? { table: disk.table } : {}),
+    ...(disk.keepsLast ? { keepsLast: true } : {})
   };
 }
 
-/** Setup facts of the board's BIOS; null while none is known or it knows no hard disks. */
-export const setupFactsOf = (kit: Kit): SetupFacts | null =>
-  kit.firmware?.firmware ? firmwareFacts(kit.firmware.firmware.disk) : null;
+/** What the ROM of a controller makes of a drive: SCSI of blocks, ATA of numbers, the older ones nothing. */
+const romFacts = (kind: DriveInterface): SetupFacts => ({
+  types: 0,
+  user: false,
+  isRom: true,
+  translation: kind === 'scsi' ? 'scsi' : kind === 'ata' ? 'lba' : 'none'
+});
 
 /** Whether a card's own ROM runs what hangs on a controller. */
-const hasRom = (kit: Kit, c: Controller): boolean =>
+export const hasOwnRom = (kit: Kit, c: Controller): boolean =>
   !c.onBoard &&
   (kit.parts.get(kit.build.items.find((i) => i.id === c.item)?.part ?? '')?.functions ?? []).some((fn) =>
     fn.claims.some((k) => k.resource === 'memory' && k.use === 'rom')
   );
 
-/** Another BIOS or version of DOS than those of the build, to see what it would change. */
+/** Size of a drive: of this very specimen where it is known, else of its model. Null: not described. */
+export function sizeOf({ drive: facts }: Part, record?: DiskRecord): DriveSize | null {
+  if (!facts) return null;
+  const translates = facts.interface === 'ata';
+  if (record?.real) {
+    const { total, ...physical } = record.real;
+    return { physical, ...(total ? { total } : {}), translates };
+  }
+  const { geometry, sectors } = facts;
+  if (geometry) return { physical: geometry, ...(sectors ? { total: sectors } : {}), translates };
+  if (facts.interface !== 'scsi' || !sectors) return null;
+  const physical = { cylinders: Math.min(65_536, Math.ceil(sectors / 1008)), heads: 16, sectors: 63 };
+  return { physical, total: sectors, translates, byNumber: true };
+}
+
+/** Another BIOS, version of DOS or ROM than those of the build, to see what it would change. */
 export interface WhatIf {
   bios?: FirmwareFacts['disk'];
   dos?: number;
+  /** As if a controller with a ROM of its own ran it. */
+  byRom?: boolean;
 }
 
+const isDisk = (part: Part): boolean => part.drive?.medium === 'hard' || part.drive?.medium === 'flash';
+
 /** Every hard disk and flash card of a build, in the order of its items. */
-export function disksOf(kit: Kit, whatIf: WhatIf = {}): KitDisk[] {
-  const dos = whatIf.dos ?? systemOf(kit.build.brief.os).dos;
-  const bios = whatIf.bios ? firmwareFacts(whatIf.bios) : setupFactsOf(kit);
-  return cablesOf(kit).flatMap(({ drive, controller }): KitDisk[] => {
-    const d = drive.part.drive!;
-    if (d.medium !== 'hard' && d.medium !== 'flash') return [];
-    const size: DriveSize | null = d.geometry
-      ? {
-          physical: d.geometry,
-          ...(d.sectors ? { total: d.sectors } : {}),
-          translates: d.interface === 'ata'
-        }
-      : null;
-    const byRom = d.interface === 'scsi' || (controller !== null && hasRom(kit, controller));
-    const facts = byRom ? null : bios;
-    const record = drive.item.disk;
-    return [
-      {
-        drive,
-        controller,
-        size,
-        facts,
-        dos,
-        choices: size && facts ? setupChoices(size, facts, dos) : [],
-        verdicts: size && record ? verdictsOf(size, record, facts) : []
-      }
-    ];
-  });
+export const disksOf = (kit: Kit, whatIf: WhatIf = {}): KitDisk[] =>
+  cablesOf(kit)
+    .filter(({ drive }) => isDisk(drive.part))
+    .map(({ drive, controller }) => diskOf(kit, drive, controller, whatIf));
+
+/** A drive that is not in the build, as if it hung on the first controller that speaks its language. */
+export function diskOfPart(kit: Kit, part: Part, whatIf: WhatIf = {}): KitDisk | null {
+  if (!isDisk(part)) return null;
+  const item = { id: '', part: part.id, asFound: {}, chosen: {}, locked: [] };
+  const controller = kit.controllers.find((c) => c.isOn && speaks(c, part.drive!.interface)) ?? null;
+  return diskOf(kit, { item, part, title: part.name }, controller, whatIf);
+}
+
+function diskOf(kit: Kit, drive: Placed, controller: Controller | null, whatIf: WhatIf): KitDisk {
+  const kind = drive.part.drive!.interface;
+  const firmware = whatIf.bios ?? kit.firmware?.firmware?.disk;
+  const record = drive.item.disk;
+  const size = sizeOf(drive.part, record);
+  const byRom = whatIf.byRom || kind === 'scsi' || (controller !== null && hasOwnRom(kit, controller));
+  const facts = byRom ? romFacts(kind) : firmware ? firmwareFacts(firmware) : null;
+  return {
+    drive,
+    controller,
+    size,
+    facts,
+    dos: whatIf.dos ?? systemOf(kit.build.brief.os).dos,
+    verdicts: size && record ? verdictsOf(size, record, facts) : []
+  };
+}
+
+/** Ways to fill the setup in for a disk, the best first. */
+export const choicesFor = ({ size, facts, dos }: KitDisk): SetupChoice[] =>
+  size && facts ? setupChoices(size, facts, dos) : [];
+
+/** What INT 13h gives of a disk: of what is typed, else of the best choice. Null while its size is not known. */
+export function geometryOf(disk: KitDisk): Geometry | null {
+  const { size, facts } = disk;
+  if (!size) return null;
+  const typed = typedOf(disk);
+  if (typed && facts) return offered(typed, facts).geometry;
+  const best = choicesFor(disk).find((c) => c.works && c.logical);
+  return best?.logical ?? translate(size.physical, 'lba', size.total).geometry;
+}
+
+/** A geometry as it can be typed: at most 16 heads. */
+const physicalOf = ({ cylinders, heads, sectors }: Geometry): Geometry => ({
+  cylinders,
+  heads: Math.min(16, heads),
+  sectors
+});
+
+/** The geometry that was typed into the setup for a disk; null where none was, or a ROM does it. */
+export function typedOf({ drive, facts }: KitDisk): Geometry | null {
+  const typed = drive.item.disk?.setup;
+  return typed && !facts?.isRom ? physicalOf(typed) : null;
+}
+
+/** Barriers that are in the way as the setup is filled in: what was typed, or the drive as it is. */
+export function standing(disk: KitDisk): Barrier[] {
+  const { size, facts, dos } = disk;
+  if (!size || !facts) return [];
+  const typed = typedOf(disk);
+  return barriersOf(typed ? { physical: typed, translates: size.translates } : size, facts, dos);
 }
 
 /** What is typed for a medium, against its size and how it was made. */
 function verdictsOf(size: DriveSize, { setup, made }: DiskRecord, facts: SetupFacts | null): Verdict[] {
+  const real = { sectors: size.total ?? sectorsOf(size.physical) };
+  if (facts?.isRom) {
+    if (!made) return [];
+    // Nothing is typed: what the ROM makes of the drive meets how it was made.
+    const { geometry } = offered(size.physical, facts, size.total);
+    return guard({ ...geometry, cylinders: 1 }, real, made).filter((v) => v.grade === 'stop');
+  }
   if (!setup) return [];
   const { cylinders, heads, sectors } = setup;
   const declared = { cylinders, heads, sectors };
   // A geometry of more than 16 heads is one that a BIOS made already.
-  const logical = facts && heads <= 16 ? translate(declared, facts.translation).geometry : declared;
-  return guard(declared, { sectors: size.total ?? sectorsOf(size.physical) }, made ?? null, logical);
+  const logical = facts && heads <= 16 ? offered(declared, facts).geometry : declared;
+  return guard(declared, real, made ?? null, logical);
 }

@@ -1,5 +1,7 @@
+import { chainsOf, faultsOf } from '../cabling';
 import { cablesOf, type Kit } from '../kit';
 import { systemOf } from '../software';
+import { hasOwnRom } from './disks';
 
 /** A link between a floppy and a program: whether it holds, and what it is. */
 export interface Link {
@@ -62,22 +64,22 @@ export function mediaOf(kib: number): { reads: number[]; writes: number[]; note?
 
 /**
  * Every floppy drive of a build with the links that must hold, in order: drive, controller rate, BIOS type, DOS,
- * cable. On a cable with a twist the drive behind it is A and the one before it B, both jumpered as the second
- * select.
+ * cable.
  */
 export function floppyChains(kit: Kit): FloppyChain[] {
   const { dos } = systemOf(kit.build.brief.os);
   const known = kit.firmware?.firmware?.floppyKiB;
   const all = cablesOf(kit).filter((c) => c.drive.part.drive!.interface === 'floppy');
-  return all.map(({ drive, controller, unit }, i): FloppyChain => {
+  const cables = chainsOf(kit).filter((c) => c.family === 'floppy');
+  return all.map(({ drive, controller }): FloppyChain => {
     const kib = drive.part.drive!.floppyKiB ?? 1440;
     const name = names[kib];
     const rate = controller?.fn.floppyKiB ?? 2880;
-    const ownRom =
-      controller !== null &&
-      !controller.onBoard &&
-      (kit.m.find(controller.item)?.part.functions.some((f) => f.kind === 'rom') ?? false);
-    const place = unit === 'A' || unit === 'B' ? unit : i === 0 ? 'A' : i === 1 ? 'B' : null;
+    const ownRom = controller !== null && hasOwnRom(kit, controller);
+    const cable = cables.find((c) => c.drives.some((p) => p.drive.item.id === drive.item.id));
+    const plugged = cable?.drives.find((p) => p.drive.item.id === drive.item.id);
+    const letter = (plugged?.answers ?? null) as FloppyChain['letter'];
+    const fault = cable && faultsOf(cable).find((f) => f.about.includes(drive.item.id));
     const links: Link[] = [
       {
         what: 'controller',
@@ -118,13 +120,12 @@ export function floppyChains(kit: Kit): FloppyChain[] {
       },
       {
         what: 'cable',
-        ok: place !== null && !all.some((o, n) => n !== i && (o.unit ?? 'AB'[n]) === place),
+        ok: plugged !== undefined && (!fault || fault.severity === 'note'),
         text:
-          place === null
+          plugged === undefined
             ? 'a cable carries two drives'
-            : place === 'A'
-              ? 'behind the twist'
-              : 'before the twist'
+            : (fault?.sentence ??
+              `on plug ${plugged.plug}${cable!.ribbon === 'floppy-twist' && plugged.plug === 2 ? ', behind the twist' : ''}`)
       }
     ];
     const { reads, writes, note } = mediaOf(kib);
@@ -148,10 +149,10 @@ export function floppyChains(kit: Kit): FloppyChain[] {
       item: drive.item.id,
       title: drive.title,
       kib,
-      letter: place,
+      letter,
       links,
       failing: links.find((l) => !l.ok) ?? null,
-      select: 'jumpered as the second select (DS1), whichever letter it gets',
+      select: `jumpered as the ${plugged?.want.unit ?? 'second'} select, whichever letter it gets`,
       reads: reads.map((n) => names[n]),
       writes: writes.map((n) => names[n]),
       notes

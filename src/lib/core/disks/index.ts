@@ -1,4 +1,16 @@
-export { disksOf, firmwareFacts, setupFactsOf, type KitDisk, type WhatIf } from './disks';
+export {
+  choicesFor,
+  diskOfPart,
+  disksOf,
+  firmwareFacts,
+  geometryOf,
+  hasOwnRom,
+  sizeOf,
+  standing,
+  typedOf,
+  type KitDisk,
+  type WhatIf
+} from './disks';
 export { floppyChains, mediaOf, type FloppyChain, type Link } from './floppies';
 export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
 export { freeWindows } from './windows';

@@ -3,13 +3,12 @@ import type { DriveInterface } from '../model';
 import { interleaveRate } from '../storage';
 
 /** What a bus carries of a disk, in MB/s: programmed transfer through an 8-bit slot, 16-bit ISA, local bus, PCI. */
-const ceilings: Record<string, number> = {
-  isa8: 0.9,
-  isa16: 3,
-  vlb: 11.1,
-  pci: 16.7,
-  agp: 16.7,
-  board: 16.7
+const ceilings: Record<string, { words: string; rate: number }> = {
+  isa8: { words: 'an 8-bit ISA slot', rate: 0.9 },
+  isa16: { words: 'a 16-bit ISA slot', rate: 3 },
+  vlb: { words: 'a local-bus slot', rate: 11.1 },
+  pci: { words: 'a PCI slot', rate: 16.7 },
+  board: { words: 'the board', rate: 16.7 }
 };
 /** PIO modes 0 to 4 in MB/s; 3 and 4 need flow control. */
 export const pioModes = [3.3, 5.2, 8.3, 11.1, 16.7] as const;
@@ -41,11 +40,11 @@ export function interfaceNotes(kit: Kit, item: string): InterfaceNote[] {
   if (controller) {
     const slot = kit.m.find(controller.item)?.slot;
     const bus = slot ? slot.bus : controller.onBoard ? 'board' : 'isa16';
-    const rate = ceilings[bus] ?? 3;
+    const { words, rate } = ceilings[bus] ?? ceilings.isa16;
     if (d.interface === 'ata')
       out.push({
         grade: 'note',
-        text: `Through ${slot ? `a slot of ${bus}` : 'the board'} at most about ${rate} MB/s: ${rate < pioModes[0] ? 'less than PIO mode 0' : `PIO mode ${pioModes.findLastIndex((m) => m <= rate + 0.01)}`}.`
+        text: `Through ${words} at most about ${rate} MB/s: ${rate < pioModes[0] ? 'less than PIO mode 0' : `PIO mode ${pioModes.findLastIndex((m) => m <= rate + 0.01)}`}.`
       });
   }
   const mates = cablesOf(kit).filter((c) => c.controller && c.controller === controller);

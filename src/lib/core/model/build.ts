@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Address } from './hex';
-import { DiskRecord } from './medium';
+import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 
@@ -19,8 +19,23 @@ export const Item = z.strictObject({
   place: Id.optional(),
   /** How many of it: modules in a bank. */
   count: z.number().int().min(1).max(36).optional(),
-  /** The item, and its function where it has several, that its cable goes to; the unit is master, slave, an ID. */
-  cable: z.strictObject({ to: Id, function: Id.optional(), unit: z.string().max(20).optional() }).optional(),
+  /**
+   * The item, and its function where it has several, that its cable goes to; the unit is master, slave, an ID;
+   * the plug its place on the cable counted from the controller; the select the jumper of a floppy drive.
+   */
+  cable: z
+    .strictObject({
+      to: Id,
+      function: Id.optional(),
+      unit: z.string().max(20).optional(),
+      plug: z.number().int().min(1).max(15).optional(),
+      select: Select.optional()
+    })
+    .optional(),
+  /** The cable on each of its functions that runs drives. */
+  ribbons: z.record(Id, Ribbon).optional(),
+  /** Whether its terminators are in, of a drive or a host adapter. Left out: nobody looked. */
+  terminated: z.boolean().optional(),
   /** The shelf item that this is. */
   specimen: Id.optional(),
   /** A hard disk or card as a medium. */
@@ -156,7 +171,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 3;
+export const FORMAT_MINOR = 4;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */

@@ -324,6 +324,24 @@ export const AdapterFacts = z.strictObject({
   units: z.number().int().min(1).max(8).default(1)
 });
 
+/** An entry of the drive-type table of a setup; precompensation 65535 is none. */
+export const DriveTypeEntry = z.strictObject({
+  type: z.number().int().min(1).max(60),
+  cylinders: z.number().int().min(1).max(4096),
+  heads: z.number().int().min(1).max(16),
+  sectors: z.number().int().min(1).max(63),
+  precomp: z.number().int().min(0).max(65_535),
+  landing: z.number().int().min(0).max(65_535)
+});
+
+/** What a program that runs a device asks of the machine. */
+export const DriverFacts = z.strictObject({
+  /** Lowest CPU class that it runs on. */
+  cpu: CpuFamily,
+  /** First version of DOS that loads it. */
+  dos: z.number().positive().max(9).optional()
+});
+
 /** What the set-up program of a board knows. */
 export const FirmwareFacts = z.strictObject({
   year: z.number().int().min(1978).max(2002),
@@ -337,7 +355,20 @@ export const FirmwareFacts = z.strictObject({
     /** How many drive types its table holds; 0: the controller's ROM does it. */
     types: z.number().int().min(0).max(60),
     user: z.boolean(),
-    translation: z.enum(['none', 'bit-shift', 'revised', 'lba', 'rom']),
+    translation: z.enum([
+      'none',
+      'bit-shift',
+      'bit-shift-128',
+      'revised',
+      'revised-always',
+      'lba',
+      'lba-by-cylinders',
+      'rom'
+    ]),
+    /** Entries of its type table that are not those of the common one. */
+    table: z.array(DriveTypeEntry).max(60).optional(),
+    /** Keeps the last cylinder back for diagnostics: one fewer than typed is offered. */
+    keepsLast: z.boolean().optional(),
     /** Cylinders that the setup takes. */
     cylinders: z.number().int().min(0).max(65535),
     /** Cylinder counts above which it hangs at detection. */
@@ -376,4 +407,6 @@ export type PowerNeed = z.output<typeof PowerNeed>;
 export type KeyboardFacts = z.output<typeof KeyboardFacts>;
 export type ChassisFacts = z.output<typeof ChassisFacts>;
 export type FirmwareFacts = z.output<typeof FirmwareFacts>;
+export type DriverFacts = z.output<typeof DriverFacts>;
+export type DriveTypeEntry = z.output<typeof DriveTypeEntry>;
 export type AdapterFacts = z.output<typeof AdapterFacts>;

@@ -1,3 +1,5 @@
+import type { DiskRecord, Ribbon } from './medium';
+
 /** stop: do not power on · clash: will not work · caution · note. */
 export type Severity = 'stop' | 'clash' | 'caution' | 'note';
 
@@ -17,6 +19,11 @@ export type Fix =
   | { action: 'switch-off'; item: string; function: string }
   | { action: 'exchange'; item: string; with: string }
   | { action: 'take-out'; item: string }
+  /** How a drive is jumpered on its cable, or whether a drive or an adapter is terminated. */
+  | { action: 'jumper'; item: string; unit?: string; terminated?: boolean }
+  | { action: 'ribbon'; item: string; function: string; ribbon: Ribbon }
+  /** A geometry typed into the setup. */
+  | { action: 'declare'; item: string; setup: NonNullable<DiskRecord['setup']> }
   /** The user knows and has seen to it; a stop or a clash cannot be acknowledged. */
   | { action: 'acknowledge'; finding: string }
   | {

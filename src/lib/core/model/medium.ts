@@ -6,8 +6,34 @@ const DiskGeometry = z.strictObject({
   sectors: z.number().int().min(1).max(255)
 });
 
+/**
+ * A cable of drives: straight; with the twist of floppies (lines 10 to 16) or the one of hard disks (25 to 29);
+ * or with a terminator of its own at its end.
+ */
+export const Ribbon = z.enum(['straight', 'floppy-twist', 'disk-twist', 'end-terminator']);
+export type Ribbon = z.output<typeof Ribbon>;
+
+/** Select jumpers of drives on a 34-pin cable, as they are counted from one: DS0 or DS1 is the first. */
+export const Select = z.enum(['first', 'second', 'third', 'fourth']);
+export type Select = z.output<typeof Select>;
+
 /** What is known of one medium: how it was declared, made and tried. */
 export const DiskRecord = z.strictObject({
+  /** What this very specimen has, where that is not what its model is said to have. */
+  real: z
+    .strictObject({
+      cylinders: z.number().int().min(1).max(65_536),
+      heads: z.number().int().min(1).max(16),
+      sectors: z.number().int().min(1).max(255),
+      /** Sectors in all, where the geometry does not tell. */
+      total: z
+        .number()
+        .int()
+        .min(1)
+        .max(2 ** 48)
+        .optional()
+    })
+    .optional(),
   /** As it is typed into the setup of this machine; type is a number of the table, `user` or `not installed`. */
   setup: DiskGeometry.extend({ type: z.string().max(20).optional() }).optional(),
   /** Heads and sectors in force when it was partitioned, and where that was. */
@@ -26,6 +52,8 @@ export const DiskRecord = z.strictObject({
         at: z.iso.datetime(),
         where: z.string().max(120),
         cylinders: z.number().int().min(1).max(65_536),
+        heads: z.number().int().min(1).max(256).optional(),
+        sectors: z.number().int().min(1).max(255).optional(),
         result: z.enum(['started', 'hung', 'too-small', 'not-found']),
         note: z.string().max(400).optional()
       })

@@ -1,4 +1,13 @@
-import { seatItem, type Build, type Fix, type FunctionRef, type Item, type PartSet } from '../model';
+import { withJumper, withRibbon, withSetup } from '../cabling';
+import {
+  seatItem,
+  withItem,
+  type Build,
+  type Fix,
+  type FunctionRef,
+  type Item,
+  type PartSet
+} from '../model';
 import { isOn, machine, seatOf, standing, type Fitted, type Machine } from '../resources';
 import { compile } from './compile';
 import { findCore } from './core';
@@ -26,7 +35,10 @@ const FIX_COST: Record<Fix['action'], number> = {
   unlock: 3,
   exchange: 4,
   'take-out': 8,
-  acknowledge: 1
+  acknowledge: 1,
+  jumper: 1,
+  ribbon: 1,
+  declare: 1
 };
 
 export const fixCost = (fixes: readonly Fix[]): number =>
@@ -34,19 +46,17 @@ export const fixCost = (fixes: readonly Fix[]): number =>
 
 /** Applies a fix to a build and returns the new build; the old one is not touched. */
 export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
-  const change = (id: string, to: (item: Item) => Item): Build => ({
-    ...build,
-    board: build.board.id === id ? to(build.board) : build.board,
-    items: build.items.map((item) => (item.id === id ? to(item) : item))
-  });
   switch (fix.action) {
     case 'set':
-      return change(fix.item, (item) => ({
+      return withItem(build, fix.item, (item) => ({
         ...item,
         chosen: { ...item.chosen, [fix.setting]: fix.position }
       }));
     case 'unlock':
-      return change(fix.item, (item) => ({ ...item, locked: item.locked.filter((s) => s !== fix.setting) }));
+      return withItem(build, fix.item, (item) => ({
+        ...item,
+        locked: item.locked.filter((s) => s !== fix.setting)
+      }));
     case 'move-slot':
       return moveSlot(build, fix);
     case 'switch-off':
@@ -66,6 +76,12 @@ export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
     }
     case 'acknowledge':
       return { ...build, acknowledged: [...new Set([...build.acknowledged, fix.finding])] };
+    case 'jumper':
+      return withJumper(build, parts, fix.item, fix);
+    case 'ribbon':
+      return withRibbon(build, fix.item, fix.function, fix.ribbon);
+    case 'declare':
+      return withSetup(build, fix);
     case 'never-together':
       return { ...build, neverTogether: [...build.neverTogether, [fix.a, fix.b]] };
   }

@@ -24,6 +24,10 @@ export interface Setup {
   biosCylinders?: number;
   /** Some BIOSes hang above 6,322 cylinders of 16 × 63, some at 65,535. */
   hangs?: readonly ('6322' | '65535')[];
+  /** The BIOS keeps the last cylinder for diagnostics. */
+  keepsLast?: boolean;
+  /** Addressed by number alone, as SCSI drives are: its geometry is made up, and 28 bits are no limit. */
+  byNumber?: boolean;
 }
 
 export interface Barrier {
@@ -51,7 +55,7 @@ const biosWays: readonly Way[] = [
 export function barriers(setup: Setup): Barrier[] {
   const { physical, translation, dos } = setup;
   const total = setup.total ?? sectorsOf(physical);
-  const { geometry, usable } = translate(physical, translation, total);
+  const { geometry, usable } = translate(physical, translation, total, setup.keepsLast);
   const track = physical.heads * physical.sectors;
   const out: Barrier[] = [];
   const add = (b: Barrier) => {
@@ -97,8 +101,8 @@ export function barriers(setup: Setup): Barrier[] {
       cause: `${physical.cylinders.toLocaleString('en')} cylinders × ${physical.heads} heads shift to ${geometry.cylinders} × 256, and DOS cannot take 256 heads`,
       ways: biosWays
     });
-  // Less than one cylinder of INT 13h is rounding, not a barrier.
-  else if (total - usable >= geometry.heads * geometry.sectors)
+  // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics.
+  else if (total - usable >= geometry.heads * geometry.sectors * (setup.keepsLast ? 2 : 1))
     add({
       id: translation === 'none' ? 'int13-ata' : 'int13',
       sectors: usable,
@@ -116,7 +120,7 @@ export function barriers(setup: Setup): Barrier[] {
       cause: `DOS ${dos} calls INT 13h with cylinder, head and sector only`,
       ways: ['smaller drive', 'fewer cylinders']
     });
-  if (physical.cylinders === 16_383)
+  if (physical.cylinders === 16_383 && !setup.byNumber)
     add({
       id: 'reports-16383',
       sectors: 16_383 * 16 * 63,
@@ -125,13 +129,14 @@ export function barriers(setup: Setup): Barrier[] {
       cause: 'every larger ATA drive reports 16,383 × 16 × 63',
       ways: ['fewer cylinders', 'option ROM', 'overlay']
     });
-  add({
-    id: 'lba-28',
-    sectors: 2 ** 28,
-    who: 'controller',
-    symptom: 'data past it can wrap round and overwrite the start',
-    cause: '28 bits of sector number',
-    ways: ['smaller drive', 'option ROM']
-  });
+  if (!setup.byNumber)
+    add({
+      id: 'lba-28',
+      sectors: 2 ** 28,
+      who: 'controller',
+      symptom: 'data past it can wrap round and overwrite the start',
+      cause: '28 bits of sector number',
+      ways: ['smaller drive', 'option ROM']
+    });
   return out.sort((a, b) => a.sectors - b.sectors);
 }

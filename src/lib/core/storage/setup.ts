@@ -1,8 +1,8 @@
 import { barriers, type Barrier, type Setup, type Way } from './barriers';
 import { largestPartition } from './fat';
 import { sectorsOf, type Geometry } from './geometry';
-import { INT13, translate, type Translation } from './translation';
-import { fitTypes } from './types';
+import { INT13, translate, type Logical, type Translation } from './translation';
+import { fitTypes, type DriveType } from './types';
 
 /** What a setup program of a board offers for a hard disk. */
 export interface SetupFacts {
@@ -12,19 +12,27 @@ export interface SetupFacts {
   translation: Translation;
   biosCylinders?: number;
   hangs?: Setup['hangs'];
+  /** Entries of its table that are not those of the common one. */
+  table?: readonly DriveType[];
+  /** It keeps the last cylinder for diagnostics. */
+  keepsLast?: boolean;
+  /** A ROM of the controller runs the drive: the setup says "not installed". */
+  isRom?: boolean;
 }
 
 export interface DriveSize {
   physical: Geometry;
   /** Sectors in all, where the geometry does not tell. */
   total?: number;
+  /** Addressed by number alone (SCSI): the geometry is made up and shown nowhere. */
+  byNumber?: boolean;
   /** ATA and flash take any geometry that is no larger in all; MFM, RLL and ESDI do not. */
   translates: boolean;
 }
 
 /** One way to fill the setup in: exactly what to type, what is usable then, and what it costs. */
 export interface SetupChoice {
-  id: 'whole' | 'fewer' | 'type' | 'rom' | 'overlay' | 'smaller' | 'bios' | 'clip';
+  id: 'whole' | 'fewer' | 'type' | 'by-rom' | 'rom' | 'overlay' | 'smaller' | 'bios' | 'clip';
   /** Type number, `user`, or `not installed`. */
   type: string;
   geometry: Geometry | null;
@@ -66,8 +74,14 @@ export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | nu
     translation: facts.translation,
     dos,
     ...(facts.biosCylinders === undefined ? {} : { biosCylinders: facts.biosCylinders }),
-    ...(facts.hangs ? { hangs: facts.hangs } : {})
+    ...(facts.hangs ? { hangs: facts.hangs } : {}),
+    ...(facts.keepsLast ? { keepsLast: true } : {}),
+    ...(drive.byNumber ? { byNumber: true } : {})
   });
+
+/** What INT 13h offers of a geometry that is typed, or of the drive as it is. */
+export const offered = (geometry: Geometry, facts: SetupFacts, total?: number): Logical =>
+  translate(geometry, facts.translation, total, facts.keepsLast);
 
 const stopping = new Set(['bios-cylinders', 'bios-6322', 'bios-65535', 'heads-256']);
 
@@ -80,9 +94,30 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   const total = drive.total ?? sectorsOf(physical);
   const found = barriersOf(drive, facts, dos);
   const out: SetupChoice[] = [];
+  const notTyped = {
+    type: 'not installed',
+    geometry: null,
+    precomp: null,
+    landing: null,
+    mode: null,
+    logical: null,
+    usable: null,
+    lost: 0,
+    works: true
+  };
+  if (facts.isRom) {
+    const { geometry: logical, usable } = offered(physical, facts, total);
+    return [{ ...notTyped, id: 'by-rom', logical, usable, lost: total - usable, cost: 'nothing' }];
+  }
+  const costOf = (unused: number, g: Geometry) =>
+    !unused
+      ? 'nothing'
+      : facts.keepsLast && unused <= g.heads * g.sectors
+        ? 'one cylinder, which this BIOS keeps for diagnostics'
+        : 'part of the drive is not used';
   const typed = (id: SetupChoice['id'], geometry: Geometry, cost: string, works: boolean): SetupChoice => {
     const whole = id === 'whole' && facts.translation.startsWith('lba') ? total : sectorsOf(geometry);
-    const { geometry: logical, usable } = translate(geometry, facts.translation, whole);
+    const { geometry: logical, usable } = offered(geometry, facts, whole);
     return {
       id,
       type: 'user',
@@ -104,10 +139,10 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   const most = safeCylinders(drive, facts, dos);
   if (facts.user && most < physical.cylinders)
     out.push(typed('fewer', { ...physical, cylinders: most }, 'the rest of the drive is not used', true));
-  for (const { type, used, lost } of fitTypes(physical, translates, facts.types).slice(0, 3)) {
+  for (const { type, used, lost } of fitTypes(physical, translates, facts.types, facts.table).slice(0, 3)) {
     const { cylinders, heads, sectors } = type;
     const geometry = { cylinders, heads, sectors };
-    const { geometry: logical, usable: reached } = translate(geometry, facts.translation);
+    const { geometry: logical, usable: reached } = offered(geometry, facts);
     const usable = Math.min(used, reached);
     out.push({
       id: 'type',
@@ -120,40 +155,29 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
       usable,
       lost: lost + used - usable,
       works: true,
-      cost: lost + used - usable ? 'part of the drive is not used' : 'nothing'
+      cost: costOf(lost + used - usable, geometry)
     });
   }
   const ways = new Set<Way>(found.flatMap((b) => b.ways));
-  const none = {
-    type: 'not installed',
-    geometry: null,
-    precomp: null,
-    landing: null,
-    mode: null,
-    logical: null,
-    usable: null,
-    lost: 0,
-    works: true
-  };
   if (ways.has('option ROM'))
     out.push({
-      ...none,
+      ...notTyped,
       id: 'rom',
       cost: 'an adapter card or a ROM socket: a slot, a free ROM window, a port base'
     });
   if (ways.has('another BIOS'))
-    out.push({ ...none, id: 'bios', type: '', cost: 'another ROM for this very board, if there is one' });
+    out.push({ ...notTyped, id: 'bios', type: '', cost: 'another ROM for this very board, if there is one' });
   if (ways.has('overlay'))
     out.push({
-      ...none,
+      ...notTyped,
       id: 'overlay',
       type: 'user',
       cost: 'unreadable without it; goes wrong when a floppy is started first'
     });
   if (ways.has('smaller drive'))
-    out.push({ ...none, id: 'smaller', type: '', cost: 'another drive or flash card' });
+    out.push({ ...notTyped, id: 'smaller', type: '', cost: 'another drive or flash card' });
   if (ways.has('clip jumper'))
-    out.push({ ...none, id: 'clip', type: '', cost: 'a jumper on the drive hides the rest' });
+    out.push({ ...notTyped, id: 'clip', type: '', cost: 'a jumper on the drive hides the rest' });
   return out.sort(
     (a, b) =>
       Number(isTyped(b)) - Number(isTyped(a)) ||
@@ -258,7 +282,7 @@ export function guard(
 }
 
 export interface Layer {
-  who: 'drive' | 'controller' | 'BIOS' | 'DOS' | 'FAT';
+  who: 'drive' | 'controller' | 'BIOS' | 'ROM' | 'DOS' | 'FAT';
   /** Sectors that it sees, or that one partition takes. */
   sectors: number;
   label: string;
@@ -266,23 +290,38 @@ export interface Layer {
   isShort: boolean;
 }
 
-/** How far each layer sees into a drive, from the drive outwards. */
-export function layers(drive: DriveSize, facts: SetupFacts, dos: number | null): Layer[] {
+/**
+ * How far each layer sees into a drive, from the drive outwards.
+ * @param typed geometry that was typed into the setup in place of what the drive says
+ */
+export function layers(drive: DriveSize, facts: SetupFacts, dos: number | null, typed?: Geometry): Layer[] {
   const { physical } = drive;
   const total = drive.total ?? sectorsOf(physical);
-  const { geometry, usable } = translate(physical, facts.translation, total);
-  const stop = barriersOf(drive, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
+  const { geometry, usable } = typed ? offered(typed, facts) : offered(physical, facts, total);
+  const seen = typed ? { physical: typed, translates: drive.translates } : drive;
+  const stop = barriersOf(seen, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
   const bios = Math.min(usable, stop?.sectors ?? Infinity);
   const chs = ({ cylinders, heads, sectors }: Geometry) =>
     `${cylinders.toLocaleString('en')} / ${heads} / ${sectors}`;
   const made: Omit<Layer, 'isShort'>[] = [
-    { who: 'drive', sectors: total, label: chs(physical) },
+    {
+      who: 'drive',
+      sectors: total,
+      label: drive.byNumber ? `${total.toLocaleString('en')} blocks` : chs(physical)
+    },
     {
       who: 'controller',
-      sectors: drive.translates ? 2 ** 28 : total,
-      label: drive.translates ? '28-bit LBA' : 'as the drive'
+      sectors: drive.byNumber ? 2 ** 32 - 1 : drive.translates ? 2 ** 28 : total,
+      label: drive.byNumber ? 'block numbers' : drive.translates ? '28-bit LBA' : 'as the drive'
     },
-    { who: 'BIOS', sectors: bios, label: `${facts.translation}: ${chs(geometry)}` },
+    {
+      who: facts.isRom ? 'ROM' : 'BIOS',
+      sectors: bios,
+      label:
+        facts.translation === 'none' || facts.translation === 'scsi'
+          ? chs(geometry)
+          : `${facts.translation}: ${chs(geometry)}`
+    },
     {
       who: 'DOS',
       sectors: dos === null || dos >= 7 ? 2 ** 32 - 1 : INT13.cylinders * 255 * 63,
@@ -290,5 +329,7 @@ export function layers(drive: DriveSize, facts: SetupFacts, dos: number | null):
     },
     { who: 'FAT', sectors: largestPartition(dos ?? 6), label: 'one partition' }
   ];
-  return made.map((l) => ({ ...l, isShort: l.sectors < total && l.who !== 'FAT' }));
+  // What rounding to whole cylinders leaves, and the one kept for diagnostics, stops nobody.
+  const rounding = geometry.heads * geometry.sectors * (facts.keepsLast ? 2 : 1);
+  return made.map((l) => ({ ...l, isShort: total - l.sectors >= rounding && l.who !== 'FAT' }));
 }

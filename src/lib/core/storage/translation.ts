@@ -3,7 +3,8 @@ import { GeometryError, checkGeometry, sectorsOf, type Geometry } from './geomet
 /**
  * How a BIOS turns the physical geometry into the one of INT 13h. `bit-shift-128` halves only while the result
  * is above 1,024 and stops at 128 heads; `revised` first turns 16 heads into 15 above 8,192 cylinders,
- * `revised-always` at any size; `lba-by-cylinders` keeps the smaller head count slightly past a boundary.
+ * `revised-always` at any size; `lba-by-cylinders` keeps the smaller head count slightly past a boundary. `scsi` is
+ * what the ROMs of host adapters make of a number of blocks: 64 × 32 up to 1 GiB, 255 × 63 beyond.
  */
 export const translations = [
   'none',
@@ -12,7 +13,8 @@ export const translations = [
   'revised',
   'revised-always',
   'lba',
-  'lba-by-cylinders'
+  'lba-by-cylinders',
+  'scsi'
 ] as const;
 export type Translation = (typeof translations)[number];
 
@@ -53,10 +55,10 @@ function lbaHeads(total: number): number {
   return 255;
 }
 
-const byTotal = (total: number, heads: number): Geometry => ({
-  cylinders: Math.max(1, Math.min(1024, Math.floor(total / (heads * 63)))),
+const byTotal = (total: number, heads: number, sectors = 63): Geometry => ({
+  cylinders: Math.max(1, Math.min(1024, Math.floor(total / (heads * sectors)))),
   heads,
-  sectors: 63
+  sectors
 });
 
 const rules: Record<Translation, (physical: Geometry, total: number) => Geometry> = {
@@ -69,22 +71,33 @@ const rules: Record<Translation, (physical: Geometry, total: number) => Geometry
   'lba-by-cylinders': (p, total) => {
     const k = shiftBy(p.cylinders);
     return byTotal(total, k === 16 ? 255 : 16 * k);
-  }
+  },
+  scsi: (_, total) => (total <= 1024 * 64 * 32 ? byTotal(total, 64, 32) : byTotal(total, 255))
 };
 
 /**
  * What INT 13h offers of a drive.
  * @param physical as the drive reports it: at most 65,536 cylinders, 16 heads, 255 sectors
  * @param total sectors of the drive, where the geometry does not tell (16,383 cylinders); default its product
+ * @param keepsLast the BIOS keeps the last cylinder for diagnostics: 614 are offered of 615
  * @throws GeometryError outside those ranges
  */
-export function translate(physical: Geometry, kind: Translation, total = sectorsOf(physical)): Logical {
+export function translate(
+  physical: Geometry,
+  kind: Translation,
+  total = sectorsOf(physical),
+  keepsLast = false
+): Logical {
   checkGeometry(physical);
   if (physical.heads > 16) throw new GeometryError(`heads ${physical.heads} is outside 1 to 16 of a drive`);
   if (!Number.isInteger(total) || total < 1 || total > 2 ** 48)
     throw new GeometryError(`sectors in all ${total} is outside 1 to 2^48`);
   const made = rules[kind](physical, total);
   // INT 13h has six bits for the sector; a drive with more is used to 63 of each track.
-  const geometry = { ...made, sectors: Math.min(63, made.sectors) };
+  const geometry = {
+    ...made,
+    cylinders: keepsLast ? Math.max(1, made.cylinders - 1) : made.cylinders,
+    sectors: Math.min(63, made.sectors)
+  };
   return { geometry, usable: Math.min(sectorsOf(geometry), total) };
 }

@@ -78,11 +78,17 @@ export interface TypeFit {
  * Types that a drive can be set to, the most capacity first. One that does not translate needs cylinders, heads
  * and sectors each within its own; one that does (ATA) takes any that is no larger in all.
  * @param known how many types the BIOS has: 14, 23 or 46
+ * @param own entries of its table that are not those of the common one
  */
-export function fitTypes(drive: Geometry, translates: boolean, known = 46): TypeFit[] {
+export function fitTypes(
+  drive: Geometry,
+  translates: boolean,
+  known = 46,
+  own: readonly DriveType[] = []
+): TypeFit[] {
   const total = sectorsOf(drive);
-  return driveTypes
-    .filter((t) => t.type <= known)
+  return [...driveTypes.filter((t) => own.every((o) => o.type !== t.type)), ...own]
+    .filter((t) => t.type <= known || own.includes(t))
     .filter((t) =>
       translates
         ? sectorsOf(t) <= total

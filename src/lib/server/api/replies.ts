@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { Build, Notebook, Part, PhotoMarks, ShelfItem, type Finding } from '../../core/model';
+import {
+  Build,
+  DiskRecord,
+  Notebook,
+  Part,
+  PhotoMarks,
+  Ribbon,
+  ShelfItem,
+  type Finding
+} from '../../core/model';
 import type { Change } from '../../core/revision';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
 
@@ -18,6 +27,14 @@ export const Fix = z.union([
   z.object({ action: z.literal('switch-off'), item: z.string(), function: z.string() }),
   z.object({ action: z.literal('exchange'), item: z.string(), with: z.string() }),
   z.object({ action: z.literal('take-out'), item: z.string() }),
+  z.object({
+    action: z.literal('jumper'),
+    item: z.string(),
+    unit: z.string().optional(),
+    terminated: z.boolean().optional()
+  }),
+  z.object({ action: z.literal('ribbon'), item: z.string(), function: z.string(), ribbon: Ribbon }),
+  z.object({ action: z.literal('declare'), item: z.string(), setup: DiskRecord.shape.setup.unwrap() }),
   z.object({ action: z.literal('acknowledge'), finding: z.string() }),
   z.object({ action: z.literal('never-together'), a: Ref, b: Ref })
 ]);

@@ -7,22 +7,23 @@
   import { getBench } from '../context';
   import { ask } from '../record/send';
   import { text } from '../text';
+  import Cabling from './Cabling.svelte';
 
-  let { disk }: { disk: KitDisk } = $props();
+  let { disk }: { disk: KitDisk | null } = $props();
   const words = text.disks;
   const { session } = getBench();
   const SHOWN = 8;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
-  const notes = $derived(interfaceNotes(kit, disk.drive.item.id));
-  const kind = $derived(disk.drive.part.drive!.interface);
+  const notes = $derived(disk ? interfaceNotes(kit, disk.drive.item.id) : []);
+  const kind = $derived(disk?.drive.part.drive!.interface);
   const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
-  const steps = $derived(interleaves(disk.size?.physical.sectors ?? 17, kit.facts.class === 'xt'));
+  const steps = $derived(interleaves(disk?.size?.physical.sectors ?? 17, kit.facts.class === 'xt'));
   let routes = $state.raw<Route[] | null>(null);
   let linesOpen = $state(false);
   let busy = $state(false);
   let trouble = $state('');
 
-  async function seek() {
+  async function seek(disk: KitDisk) {
     busy = true;
     trouble = '';
     const asked = await Promise.all([
@@ -52,46 +53,52 @@
   }
 </script>
 
-<ul class="notes">
-  {#each notes as note (note.text)}<li class={note.grade}>{note.text}</li>{/each}
-</ul>
-{#if isOld}
-  <h2>{words.interleave}</h2>
-  <table>
-    <tbody>
-      {#each steps as s (s.step)}<tr class:off={s.verdict !== 'fits'}>
-          <th scope="row">{s.step}:1</th>
-          <td>{words.rate(Math.round(s.bytesPerSecond / 1000))}</td>
-          <td>{words.verdicts[s.verdict]}</td>
-        </tr>{/each}
-    </tbody>
-  </table>
-  <h2>{words.lowLevel}</h2>
-  <p class="danger">{words.lowLevelDanger}</p>
-  <ol>
-    {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
-  </ol>
-{/if}
-<h2>{words.replace}</h2>
-<p class="lead">{words.replaceLead}</p>
-<Button class="act main" onclick={seek} disabled={busy}>{words.seek(disk.drive.title)}</Button>
-{#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
-{#if routes}
-  {#if linesOpen}<p class="lead">{words.linesOpen}</p>{/if}
-  <ol class="routes">
-    {#each routes.slice(0, SHOWN) as r (`${r.drive.id} ${r.card?.id ?? ''}`)}
-      <li class:off={!r.linesFit || r.problems.length > 0}>
-        <b>{r.drive.name}{r.card ? ` + ${r.card.name}` : ''}</b>
-        <span
-          >{r.card ? words.inSlot(r.slot ?? '') : words.onWhatIsThere}; {r.cost
-            ? words.buyFor(r.cost)
-            : words.onShelf}</span
-        >
-        {#if !r.linesFit}<small>{words.noLines}</small>{/if}
-        {#each r.problems.slice(0, 3) as p (p)}<small>{p}</small>{/each}
-      </li>
-    {:else}<li>{words.noRoute}</li>{/each}
-  </ol>
+<h2 class="first">{words.cabling}</h2>
+<p class="lead">{words.cablingLead}</p>
+<Cabling families={['ata', 'st506', 'scsi']} />
+{#if disk}
+  <h2>{words.interfaceOf(disk.drive.title)}</h2>
+  <ul class="notes">
+    {#each notes as note (note.text)}<li class={note.grade}>{note.text}</li>{/each}
+  </ul>
+  {#if isOld}
+    <h2>{words.interleave}</h2>
+    <table>
+      <tbody>
+        {#each steps as s (s.step)}<tr class:off={s.verdict !== 'fits'}>
+            <th scope="row">{s.step}:1</th>
+            <td>{words.rate(Math.round(s.bytesPerSecond / 1000))}</td>
+            <td>{words.verdicts[s.verdict]}</td>
+          </tr>{/each}
+      </tbody>
+    </table>
+    <h2>{words.lowLevel}</h2>
+    <p class="danger">{words.lowLevelDanger}</p>
+    <ol>
+      {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
+    </ol>
+  {/if}
+  <h2>{words.replace}</h2>
+  <p class="lead">{words.replaceLead}</p>
+  <Button class="act main" onclick={() => seek(disk)} disabled={busy}>{words.seek(disk.drive.title)}</Button>
+  {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+  {#if routes}
+    {#if linesOpen}<p class="lead">{words.linesOpen}</p>{/if}
+    <ol class="routes">
+      {#each routes.slice(0, SHOWN) as r (`${r.drive.id} ${r.card?.id ?? ''}`)}
+        <li class:off={!r.linesFit || r.problems.length > 0}>
+          <b>{r.drive.name}{r.card ? ` + ${r.card.name}` : ''}</b>
+          <span
+            >{r.card ? words.inSlot(r.slot ?? '') : words.onWhatIsThere}; {r.cost
+              ? words.buyFor(r.cost)
+              : words.onShelf}</span
+          >
+          {#if !r.linesFit}<small>{words.noLines}</small>{/if}
+          {#each r.problems.slice(0, 3) as p (p)}<small>{p}</small>{/each}
+        </li>
+      {:else}<li>{words.noRoute}</li>{/each}
+    </ol>
+  {/if}
 {/if}
 
 <style>
@@ -122,6 +129,9 @@
     margin: 0.9rem 0 0.3rem;
     border-bottom: 2px solid var(--ink);
     font-size: 1.05rem;
+  }
+  .first {
+    margin-top: 0.4rem;
   }
   th,
   td {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import type { KitDisk } from '$lib/core/disks';
+  import { geometryOf, type KitDisk } from '$lib/core/disks';
   import {
     GeometryError,
     SECTOR,
@@ -11,22 +11,21 @@
     partition,
     proposeSizes,
     toolDisplay,
-    type Geometry,
     type PartitionPlan
   } from '$lib/core/storage';
   import { diskImage, imagePieces } from '$lib/formats/disk';
   import { getBench } from '../context';
-  import { saveBlob } from '../save-as';
+  import { canSaveSparse, saveBlob, saveSparse } from '../save-as';
   import { text } from '../text';
   import { bytesText, keepMedium } from './record';
 
   interface Props {
     disk: KitDisk;
     all: readonly KitDisk[];
-    /** Geometry that INT 13h gives: of what is typed, else of the best choice. */
-    geometryOf: (disk: KitDisk) => Geometry | null;
+    /** The drive is not in the build: its plan is tried and not kept. */
+    isLook: boolean;
   }
-  let { disk, all, geometryOf }: Props = $props();
+  let { disk, all, isLook }: Props = $props();
   const words = text.disks;
   const { session } = getBench();
   let width = $state(720);
@@ -51,7 +50,9 @@
   };
   /** While a boundary is dragged the sizes are only tried. */
   let trial = $state.raw<number[] | null>(null);
-  const kept = $derived(disk.drive.item.disk?.plan ?? fallback);
+  /** Plan of a drive that is only looked at. */
+  let loose = $state.raw<number[] | null>(null);
+  const kept = $derived((isLook ? loose : disk.drive.item.disk?.plan) ?? fallback);
   const sizes = $derived(trial ?? kept);
   const plan = $derived(planOf(disk, sizes));
   const most = $derived(mostCylinders(geometry, dos));
@@ -61,6 +62,8 @@
 
   function save(next: number[] | null) {
     trial = null;
+    loose = next;
+    if (isLook) return;
     keepMedium(
       session,
       disk.drive.item,
@@ -117,7 +120,7 @@
   }
   const lettered = $derived(
     driveLetters(
-      all.flatMap((d) => {
+      (isLook ? [disk] : all).flatMap((d) => {
         const g = geometryOf(d);
         if (!g) return [];
         const own = d === disk ? sizes : (d.drive.item.disk?.plan ?? safeSizes(d));
@@ -127,7 +130,7 @@
           list.map((q) => `${d.drive.title} ${bytesText(q.sectors * SECTOR)} ${q.fat.kind}`);
         return [
           {
-            name: d.drive.title,
+            name: d.drive.item.id,
             primary: name(p.partitions.filter((q) => q.kind === 'primary')),
             logical: name(p.partitions.filter((q) => q.kind === 'logical'))
           }
@@ -149,18 +152,28 @@
     }
   }
   /** Letters of the partitions of this disk, in their order. */
-  const letterOf = (i: number) => lettered.filter((l) => l.disk === disk.drive.title)[i]?.letter ?? '';
+  const letterOf = (i: number) => lettered.filter((l) => l.disk === disk.drive.item.id)[i]?.letter ?? '';
   const tool = $derived(toolDisplay(disk.size?.total ?? 0));
 
   let format = $state(true);
   let label = $state('');
-  function write() {
+  const isSparse = canSaveSparse();
+  let saved = $state('');
+  async function write() {
     if (typeof plan === 'string') return;
-    const pieces = [...imagePieces(diskImage(plan, { dos, format, ...(label.trim() ? { label } : {}) }))];
-    saveBlob(
-      `${disk.drive.item.id}.img`,
-      new Blob(pieces as BlobPart[], { type: 'application/octet-stream' })
-    );
+    const name = `${disk.drive.item.id || disk.drive.part.id}.img`;
+    const image = diskImage(plan, { dos, format, ...(label.trim() ? { label } : {}) });
+    saved = '';
+    try {
+      if (isSparse) saved = (await saveSparse(name, image)) ? words.written(name) : '';
+      else {
+        const pieces = [...imagePieces(image)] as BlobPart[];
+        saveBlob(name, new Blob(pieces, { type: 'application/octet-stream' }));
+        saved = words.written(name);
+      }
+    } catch (error) {
+      saved = words.notWritten(error instanceof Error ? error.message : String(error));
+    }
   }
   let percent = $state('');
   let minutes = $state('');
@@ -250,7 +263,8 @@
       >{words.writeNow(bytesText(geometry.cylinders * geometry.heads * geometry.sectors * SECTOR))}</Button
     >
   </p>
-  <p class="lead">{words.after}</p>
+  <p role="status">{saved}</p>
+  <p class="lead">{isSparse ? words.sparse : words.notSparse} {words.after}</p>
   <h2>{words.formatTime}</h2>
   <p class="row">
     <label><input bind:value={percent} inputmode="numeric" maxlength="3" /> {words.percent}</label>

@@ -44,3 +44,10 @@ export const bytesText = (bytes: number): string =>
     : bytes >= 1e6
       ? `${Math.round(bytes / 1e6)} MB`
       : `${Math.round(bytes / 1e3)} kB`;
+
+/** A whole number from 1 to a limit, as people type it (8,192 or 8 192); null when it is none. */
+export function wholeNumber(typed: string, most: number): number | null {
+  const digits = typed.trim().replace(/(?<=\d)[\s,.](?=\d{3}(\D|$))/g, '');
+  const value = /^\d{1,16}$/.test(digits) ? Number(digits) : NaN;
+  return value >= 1 && value <= most ? value : null;
+}

@@ -1,10 +1,11 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
+  import { chainsOf, unitsOf, withJumper } from '$lib/core/cabling';
   import { bayKinds, cablesOf, kitOf, placeDrives, speaks } from '$lib/core/kit';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import { text } from '../text';
-  import { addPart, setOne, takeOut } from './edit';
+  import { addPart, hangOn, setOne, takeOut } from './edit';
 
   const words = text.fit;
   const { session } = getBench();
@@ -22,44 +23,22 @@
       }))
     )
   );
-  const units: Record<string, readonly string[]> = {
-    ata: ['single', 'master', 'slave', 'cable select'],
-    scsi: ['0', '1', '2', '3', '4', '5', '6', '7'],
-    floppy: ['A', 'B'],
-    st506: ['first', 'second'],
-    rll: ['first', 'second'],
-    esdi: ['first', 'second']
-  };
   const key = (item: string, fn: string) => `${item}/${fn}`;
 
   function hang(drive: string, told: string) {
     const [to, fn] = told.split('/');
-    session.item(
-      drive,
-      ({ cable, ...item }) => ({
-        ...item,
-        ...(told ? { cable: { to, function: fn, ...(cable?.unit ? { unit: cable.unit } : {}) } } : {})
-      }),
-      words.runBy
-    );
+    hangOn(session, drive, told ? { to, function: fn } : null);
   }
-  function number(drive: string, unit: string, to: { item: string; fn: string } | null) {
-    if (!to) return;
-    session.item(
-      drive,
-      (item) => ({
-        ...item,
-        cable: { to: to.item, function: to.fn, ...(unit ? { unit } : {}) }
-      }),
-      words.unit
-    );
-  }
+  const number = (drive: string, unit: string) =>
+    session.change(withJumper(session.build, session.parts, drive, { unit: unit || null }), words.unit);
+  const chained = $derived(chainsOf(kit).flatMap((c) => c.drives.map((p) => ({ family: c.family, ...p }))));
 </script>
 
 <p class="lead">{words.drivesLead}</p>
 <ul>
-  {#each cabled as { drive, controller, told, unit } (drive.item.id)}
+  {#each cabled as { drive, controller, told } (drive.item.id)}
     {@const facts = drive.part.drive!}
+    {@const plugged = chained.find((p) => p.drive.item.id === drive.item.id)}
     <li>
       <span class="what"
         ><b>{drive.title}</b>
@@ -81,20 +60,15 @@
             >
           {/each}
         </select>
-        {#if units[facts.interface]}
+        {#if plugged}
           <label class="sr-only" for="unit-{drive.item.id}">{words.unit}</label>
           <select
             id="unit-{drive.item.id}"
-            value={unit ?? ''}
-            onchange={(e) =>
-              number(
-                drive.item.id,
-                e.currentTarget.value,
-                controller ? { item: controller.item, fn: controller.fn.id } : null
-              )}
+            value={plugged.unit ?? ''}
+            onchange={(e) => number(drive.item.id, e.currentTarget.value)}
           >
             <option value="">{words.unit}</option>
-            {#each units[facts.interface] as u (u)}<option value={u}>{u}</option>{/each}
+            {#each unitsOf[plugged.family] as u (u)}<option value={u}>{u}</option>{/each}
           </select>
         {/if}
         <Button

@@ -41,9 +41,11 @@ export function setOne(session: Session, kind: Part['kind'], part: Part): void {
 export async function fitSpecimen(session: Session, thing: ShelfView, slot?: string): Promise<boolean> {
   const reply = await ask<Part>('GET', `/parts/${thing.item.part}`);
   if (!reply.ok) return false;
+  const { made, real } = thing.item.medium ?? {};
   addPart(session, reply.value, {
     specimen: thing.item.id,
     asFound: thing.item.asFound,
+    ...(made || real ? { disk: { ...(made ? { made } : {}), ...(real ? { real } : {}), tries: [] } } : {}),
     ...(slot ? { slot } : {}),
     ...(thing.item.label ? { label: thing.item.label } : {})
   });
@@ -60,6 +62,14 @@ export function seat(session: Session, id: string, slot: string | undefined): vo
 
 export const takeOut = (session: Session, id: string): void =>
   session.change(applyFix(session.build, { action: 'take-out', item: id }, session.parts), text.log.did.out);
+
+/** Hangs a drive on a controller, with its number kept; null: nobody says on which. */
+export const hangOn = (session: Session, drive: string, to: { to: string; function: string } | null): void =>
+  session.item(
+    drive,
+    ({ cable, ...item }) => ({ ...item, ...(to ? { cable: { ...cable, ...to } } : {}) }),
+    text.fit.runBy
+  );
 
 /** `4 MiB`, `640 KiB`. */
 export const sizeText = (kib: number): string =>

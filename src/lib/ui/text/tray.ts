@@ -73,6 +73,8 @@ export const tray = {
     off: (fn: string, item: string) => `Switch off ${fn} of ${item}`,
     exchange: (item: string, other: string) => `Exchange ${item} for ${other} from the shelf`,
     out: (item: string) => `Take ${item} out`,
+    terminators: (title: string, isIn: boolean) => `${title}: terminators ${isIn ? 'in' : 'out'}`,
+    declare: (title: string, cylinders: number) => `${title}: type ${cylinders} cylinders`,
     apart: 'Never used together',
     known: 'Seen to'
   },

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { page } from '$app/state';
   import { onMount } from 'svelte';
-  import { disksOf, type KitDisk } from '$lib/core/disks';
-  import { kitOf } from '$lib/core/kit';
+  import { page } from '$app/state';
+  import { diskOfPart, disksOf, geometryOf } from '$lib/core/disks';
+  import { kitOf, speaks } from '$lib/core/kit';
   import type { Part } from '$lib/core/model';
-  import { translate, type Geometry } from '$lib/core/storage';
+  import { sizeWords } from '$lib/core/storage';
   import { getBench } from '$lib/ui/context';
   import Floppies from '$lib/ui/disks/Floppies.svelte';
   import Interfaces from '$lib/ui/disks/Interfaces.svelte';
@@ -12,6 +12,7 @@
   import ReadDisk from '$lib/ui/disks/ReadDisk.svelte';
   import Roms from '$lib/ui/disks/Roms.svelte';
   import Setup from '$lib/ui/disks/Setup.svelte';
+  import { hangOn } from '$lib/ui/fit/edit';
   import { ask } from '$lib/ui/record/send';
   import Views from '$lib/ui/parts/Views.svelte';
   import { text } from '$lib/ui/text';
@@ -20,48 +21,84 @@
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'setup');
-  /** Another BIOS or DOS, looked at without changing the build. */
+  const versions = ['2.1', '3.2', '3.3', '4', '5', '6.22', '7', '7.1'];
+  const LOOK = 'look/';
+  const ROM = 'rom';
+  /** A drive, BIOS, DOS or controller that is only looked at; the build stays as it is. */
   let biosId = $state('');
   let dosText = $state('');
+  let byRom = $state(false);
+  let picked = $state('');
   let profiles = $state.raw<Part[]>([]);
+  let drives = $state.raw<Part[]>([]);
   onMount(async () => {
-    const reply = await ask<{ parts: Part[] }>('GET', '/parts?drawer=bios&limit=100');
-    if (reply.ok) profiles = reply.value.parts.filter((p) => p.firmware);
+    const [bios, drive] = await Promise.all([
+      ask<{ parts: Part[] }>('GET', '/parts?drawer=bios&limit=100'),
+      ask<{ parts: Part[] }>('GET', '/parts?drawer=drive&limit=500')
+    ]);
+    if (bios.ok) profiles = bios.value.parts.filter((p) => p.firmware);
+    if (drive.ok)
+      drives = drive.value.parts
+        .filter((p) => p.drive?.sectors && ['hard', 'flash'].includes(p.drive.medium))
+        .sort((a, b) => a.drive!.sectors! - b.drive!.sectors!);
   });
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const bios = $derived(profiles.find((p) => p.id === biosId)?.firmware?.disk);
-  const all = $derived(
-    disksOf(kit, { ...(bios ? { bios } : {}), ...(dosText ? { dos: Number(dosText) } : {}) })
+  const whatIf = $derived({
+    ...(bios ? { bios } : {}),
+    ...(dosText ? { dos: Number(dosText) } : {}),
+    ...(byRom ? { byRom } : {})
+  });
+  const all = $derived(disksOf(kit, whatIf));
+  const other = $derived(drives.find((p) => `${LOOK}${p.id}` === picked));
+  const isLook = $derived(other !== undefined && (view === 'setup' || view === 'partitions'));
+  const disk = $derived(
+    (isLook ? diskOfPart(kit, other!, whatIf) : all.find((d) => d.drive.item.id === picked)) ?? all[0] ?? null
   );
-  const versions = ['2.1', '3.2', '3.3', '4', '5', '6.22', '7', '7.1'];
-  let picked = $state('');
-  const disk = $derived(all.find((d) => d.drive.item.id === picked) ?? all[0] ?? null);
-
-  /** What INT 13h gives: of what is typed, else of the best choice, else of the drive itself under a ROM. */
-  function geometryOf(d: KitDisk): Geometry | null {
-    const typed = d.drive.item.disk?.setup;
-    if (typed && d.facts) {
-      const { cylinders, heads, sectors } = typed;
-      return translate({ cylinders, heads: Math.min(16, heads), sectors }, d.facts.translation).geometry;
-    }
-    const best = d.choices.find((c) => c.works && c.logical);
-    if (best) return best.logical;
-    return d.size ? translate(d.size.physical, 'lba', d.size.total).geometry : null;
+  const controllers = $derived(
+    disk ? kit.controllers.filter((c) => speaks(c, disk.drive.part.drive!.interface)) : []
+  );
+  const keyOf = (c: { item: string; fn: { id: string } }) => `${c.item}/${c.fn.id}`;
+  function chooseController(value: string) {
+    byRom = value === ROM;
+    const c = controllers.find((x) => keyOf(x) === value);
+    if (c && disk && !isLook) hangOn(session, disk.drive.item.id, { to: c.item, function: c.fn.id });
   }
 </script>
 
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
-{#if disk && (view === 'setup' || view === 'partitions' || view === 'read' || view === 'interfaces')}
+{#if view === 'setup' || view === 'partitions' || (all.length > 1 && (view === 'read' || view === 'interfaces'))}
   <p class="row">
-    {#if all.length > 1}<label
-        >{words.pick}
-        <select value={disk.drive.item.id} onchange={(e) => (picked = e.currentTarget.value)}
-          >{#each all as d (d.drive.item.id)}<option value={d.drive.item.id}>{d.drive.title}</option
-            >{/each}</select
-        ></label
-      >{/if}
-    {#if view === 'setup' || view === 'partitions'}
+    <label
+      >{words.pick}
+      <select
+        value={isLook ? picked : (disk?.drive.item.id ?? '')}
+        onchange={(e) => (picked = e.currentTarget.value)}
+      >
+        {#if !all.length}<option value="">{words.noneHere}</option>{/if}
+        {#each all as d (d.drive.item.id)}<option value={d.drive.item.id}>{d.drive.title}</option>{/each}
+        {#if view === 'setup' || view === 'partitions'}
+          <optgroup label={words.others}>
+            {#each drives as p (p.id)}<option value="{LOOK}{p.id}"
+                >{p.name}, {sizeWords(p.drive!.sectors!)}</option
+              >{/each}
+          </optgroup>
+        {/if}
+      </select></label
+    >
+    {#if disk && (view === 'setup' || view === 'partitions')}
+      <label
+        >{words.controllerOf}
+        <select
+          value={byRom ? ROM : disk.controller ? keyOf(disk.controller) : ''}
+          onchange={(e) => chooseController(e.currentTarget.value)}
+        >
+          {#if !disk.controller}<option value="">{words.noController}</option>{/if}
+          {#each controllers as c (keyOf(c))}<option value={keyOf(c)}>{c.title}</option>{/each}
+          <option value={ROM}>{words.withRom}</option>
+        </select></label
+      >
       <label
         >{words.bios}
         <select bind:value={biosId}>
@@ -76,25 +113,23 @@
           {#each versions as v (v)}<option>{v}</option>{/each}
         </select></label
       >
-      {#if biosId || dosText}<b>{words.whatIf}</b>{/if}
+      {#if biosId || dosText || byRom || isLook}<b class="look">{words.whatIf}</b>{/if}
     {/if}
   </p>
 {/if}
 {#if view === 'floppies'}<Floppies />
 {:else if view === 'roms'}<Roms />
 {:else if view === 'read'}<ReadDisk {disk} geometry={disk ? geometryOf(disk) : null} />
-{:else if !disk}<p>{words.none}</p>
 {:else if view === 'interfaces'}
-  {#key disk.drive.item.id}<Interfaces {disk} />{/key}
+  {#key disk?.drive.item.id}<Interfaces {disk} />{/key}
+{:else if !disk}<p>{words.none}</p>
 {:else if !disk.size}<p>{words.noGeometry(disk.drive.title)}</p>
 {:else if view === 'partitions'}
-  {#key disk.drive.item.id}<Partitions {disk} {all} {geometryOf} />{/key}
-{:else if !disk.facts}<p>
-    {disk.controller ? words.byRom(disk.controller.title) : words.noSetup}
-  </p>
+  {#key `${disk.drive.item.id} ${picked}`}<Partitions {disk} {all} {isLook} />{/key}
+{:else if !disk.facts}<p>{words.noSetup}</p>
 {:else}
   <p class="lead">{words.lead}</p>
-  {#key disk.drive.item.id}<Setup {disk} />{/key}
+  {#key `${disk.drive.item.id} ${picked}`}<Setup {disk} {isLook} />{/key}
 {/if}
 
 <style>
@@ -111,7 +146,12 @@
     gap: 0.4rem 1.2rem;
     align-items: center;
   }
+  .look {
+    padding: 0.15rem 0.6rem;
+    border: 2px dashed var(--ink);
+  }
   select {
+    max-width: 15rem;
     padding: 0.3rem 2.2rem 0.3rem 0.5rem;
     border: 1px solid var(--ink);
   }

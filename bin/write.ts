@@ -1,0 +1,72 @@
+import { closeSync, fsyncSync, ftruncateSync, openSync, unlinkSync, writeSync } from 'node:fs';
+import { SECTOR, partition, proposeSizes, sizeWords } from '../src/lib/core/storage';
+import { diskImage } from '../src/lib/formats/disk';
+import { DiskUsage, chsOf, dosOf, optionsOf } from './disk';
+
+export const WRITE_USAGE = `  write FILE --chs C/H/S [--os dosN] [--cylinders N,N] [--label NAME] [--no-format]
+                                a sparse raw image with a partition table and empty file systems; only a new
+                                file, never a device
+`;
+
+/**
+ * `yj write`: a partition plan as a sparse image, for a flash card that is prepared on a modern machine. The file must
+ * not be there yet, so a device is never written to.
+ */
+export function writeImage([file, ...args]: readonly string[]): object {
+  const format = !args.includes('--no-format');
+  const options = optionsOf(
+    args.filter((a) => a !== '--no-format'),
+    ['--chs', '--os', '--cylinders', '--label'],
+    'write'
+  );
+  const geometry = chsOf(options.get('--chs'));
+  if (!file || file.startsWith('--') || !geometry)
+    throw new DiskUsage(`write wants a file and --chs C/H/S, as INT 13h gives it\n\n${WRITE_USAGE}`);
+  const dos = dosOf(options.get('--os')) ?? 6.22;
+  const told = options.get('--cylinders');
+  if (told !== undefined && !/^\d+(,\d+)*$/.test(told))
+    throw new DiskUsage(`--cylinders wants numbers such as 400,624, not "${told}"\n`);
+  const plan = partition(geometry, dos, told?.split(',').map(Number) ?? proposeSizes(geometry, dos));
+  const label = options.get('--label');
+  const image = diskImage(plan, { dos, format, ...(label ? { label } : {}) });
+  const fd = created(file);
+  try {
+    ftruncateSync(fd, image.size);
+    for (const { offset, bytes } of image.chunks) writeSync(fd, bytes, 0, bytes.length, offset);
+    fsyncSync(fd);
+  } catch (error) {
+    closeSync(fd);
+    unlinkSync(file);
+    throw new DiskUsage(`${file}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
+  }
+  closeSync(fd);
+  return {
+    file,
+    bytes: image.size,
+    written: image.chunks.reduce((n, c) => n + c.bytes.length, 0),
+    geometry,
+    partitions: plan.partitions.map((p) => ({
+      kind: p.kind,
+      cylinders: `${p.from}-${p.to}`,
+      lba: p.lba,
+      sectors: p.sectors,
+      size: sizeWords(p.sectors),
+      fat: p.fat.kind,
+      clusterBytes: p.fat.clusterBytes
+    })),
+    sectorBytes: SECTOR
+  };
+}
+
+function created(file: string): number {
+  try {
+    return openSync(file, 'wx');
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    const why: Record<string, string> = {
+      EEXIST: 'is there already, and is left as it is',
+      ENOENT: 'its folder is not there'
+    };
+    throw new DiskUsage(`${file}: ${why[code ?? ''] ?? `cannot be made (${code})`}\n`);
+  }
+}

@@ -1,0 +1,236 @@
+import { cablesOf, type Cabled, type Controller, type Kit, type Placed } from '../kit';
+import type { DriveInterface, Ribbon, Select } from '../model';
+import { diskNumber, floppyLetter, selectFor } from './lines';
+
+/** Families of cables; drives of one family hang on a controller in the same way. */
+export type Family = 'ata' | 'st506' | 'scsi' | 'floppy';
+const families: Partial<Record<DriveInterface, Family>> = {
+  ata: 'ata',
+  xta: 'ata',
+  st506: 'st506',
+  rll: 'st506',
+  esdi: 'st506',
+  scsi: 'scsi',
+  floppy: 'floppy'
+};
+
+/** A drive where it hangs, how it is jumpered, and how it should be. */
+export interface Plugged {
+  drive: Placed;
+  /** Place on the cable, from 1 at the controller. */
+  plug: number;
+  /** On the connector outside the case. */
+  isOutside: boolean;
+  /** At the end of the cable. */
+  isEnd: boolean;
+  /** Jumpered as: master, a number, a select. Null: nobody wrote it down. */
+  unit: string | null;
+  terminated: boolean | null;
+  want: { unit: string; terminated: boolean | null };
+  /** What it answers as here: a letter, a number of a disk, a SCSI ID. */
+  answers: string | null;
+}
+
+/** Everything on one cable, from the controller to its end. */
+export interface Chain {
+  family: Family;
+  controller: Controller;
+  /** As somebody said, or as is usual for it. */
+  ribbon: Ribbon;
+  ribbonTold: boolean;
+  drives: Plugged[];
+  /** The host adapter as an end of the bus; null for cables that end at their controller anyhow. */
+  adapter: { terminated: boolean | null; want: boolean } | null;
+}
+
+const usual: Record<Family, Ribbon> = {
+  ata: 'straight',
+  st506: 'disk-twist',
+  scsi: 'straight',
+  floppy: 'floppy-twist'
+};
+/** Cables that such drives are found on; a wrong one may be written down to be told so. */
+export const ribbonsOf: Record<Family, readonly Ribbon[]> = {
+  ata: ['straight'],
+  st506: ['disk-twist', 'straight', 'floppy-twist'],
+  scsi: ['straight', 'end-terminator'],
+  floppy: ['floppy-twist', 'straight', 'disk-twist']
+};
+/** What a drive can be jumpered as. */
+export const unitsOf: Record<Family, readonly string[]> = {
+  ata: ['single', 'master', 'slave', 'cable select'],
+  st506: ['first', 'second', 'third', 'fourth'],
+  scsi: ['0', '1', '2', '3', '4', '5', '6', '7'],
+  floppy: ['first', 'second', 'third', 'fourth']
+};
+
+/** Places on one cable. */
+const room: Record<Family, number> = { ata: 2, st506: 2, floppy: 2, scsi: 15 };
+/** Number of the host adapter on its own bus, nearly always. */
+export const ADAPTER_ID = '7';
+
+export const familyOf = (kind: DriveInterface): Family | null => families[kind] ?? null;
+
+/** Every cable of a build that runs drives, with what hangs on it. A channel for four drives is two cables. */
+export function chainsOf(kit: Kit): Chain[] {
+  const groups = new Map<string, { controller: Controller; family: Family; drives: Cabled[] }>();
+  for (const c of cablesOf(kit)) {
+    const family = familyOf(c.drive.part.drive!.interface);
+    if (!c.controller || !family) continue;
+    const key = `${c.controller.item}/${c.controller.fn.id}/${family}`;
+    const group = groups.get(key) ?? { controller: c.controller, family, drives: [] };
+    group.drives.push(c);
+    groups.set(key, group);
+  }
+  return [...groups.values()].flatMap(({ controller, family, drives }) =>
+    halves(drives, room[family]).map((list) => chain(kit, controller, family, list))
+  );
+}
+
+function halves<T>(list: readonly T[], size: number): T[][] {
+  return list.length <= size ? [[...list]] : [list.slice(0, size), ...halves(list.slice(size), size)];
+}
+
+function chain(kit: Kit, controller: Controller, family: Family, cabled: readonly Cabled[]): Chain {
+  const host = controller.onBoard ? kit.build.board : kit.build.items.find((i) => i.id === controller.item)!;
+  const told = host.ribbons?.[controller.fn.id];
+  // ESDI codes its selects, which a twist would scramble.
+  const isEsdi = cabled.some((c) => c.drive.part.drive!.interface === 'esdi');
+  const ribbon = told ?? (isEsdi ? 'straight' : usual[family]);
+  const isTwisted = family === 'st506' || family === 'floppy' ? ribbon !== 'straight' : false;
+  const places = plugs(cabled, family, isTwisted);
+  const isOutside = (c: Cabled) => c.drive.part.drive!.bay === 'outside' && family === 'scsi';
+  const seats = cabled
+    .map((c) => ({ c, plug: places.get(c)!, outside: isOutside(c) }))
+    .sort((a, b) => Number(b.outside) - Number(a.outside) || a.plug - b.plug);
+  const isEnd = (s: (typeof seats)[number]) =>
+    seats.every((o) => o.outside !== s.outside || o.plug <= s.plug);
+  const inside = seats.some((s) => !s.outside);
+  const outside = seats.some((s) => s.outside);
+  const wanted = unitsWanted(family, cabled);
+  const hasTerminator = ribbon === 'end-terminator';
+  return {
+    family,
+    controller,
+    ribbon,
+    ribbonTold: told !== undefined,
+    drives: seats.map((s): Plugged => {
+      const { item } = s.c.drive;
+      // Behind a twist hangs the last plug; on a cable of one plug that is the only one.
+      const behind = isTwisted && s.plug === 2;
+      const unit = unitNow(family, s.c, behind, ribbon);
+      const want = unitWanted(family, ribbon, behind, wanted.get(s.c)!);
+      return {
+        drive: s.c.drive,
+        plug: s.plug,
+        isOutside: s.outside,
+        isEnd: isEnd(s),
+        unit,
+        terminated: item.terminated ?? null,
+        want: {
+          unit: want,
+          terminated:
+            family === 'scsi'
+              ? isEnd(s) && (s.outside || !hasTerminator)
+              : family === 'st506'
+                ? isEnd(s)
+                : null
+        },
+        answers: answersTo(family, ribbon, behind, unit ?? want)
+      };
+    }),
+    adapter: family === 'scsi' ? { terminated: host.terminated ?? null, want: !(inside && outside) } : null
+  };
+}
+
+/** Who hangs on which plug: as told, the others on what is left; with a twist the first drive hangs behind it. */
+function plugs(cabled: readonly Cabled[], family: Family, isTwisted: boolean): Map<Cabled, number> {
+  const at = new Map<Cabled, number>();
+  const free = new Set(Array.from({ length: Math.max(2, cabled.length) }, (_, i) => i + 1));
+  const letter = { A: 2, B: 1 } as Record<string, number>;
+  for (const c of cabled) {
+    const told = c.drive.item.cable?.plug ?? (family === 'floppy' ? letter[c.unit ?? ''] : undefined);
+    if (told === undefined) continue;
+    at.set(c, told);
+    free.delete(told);
+  }
+  for (const c of cabled) {
+    if (at.has(c)) continue;
+    const [first] = isTwisted ? [...free].sort((a, b) => b - a) : free;
+    at.set(c, first ?? cabled.length);
+    free.delete(first);
+  }
+  return at;
+}
+
+/** As somebody wrote it down. Of old floppy entries only the letter is known, which tells the plug. */
+function unitNow(family: Family, { unit, drive }: Cabled, behind: boolean, ribbon: Ribbon): string | null {
+  if (family !== 'floppy') return unit;
+  const { select } = drive.item.cable ?? {};
+  if (select) return select;
+  if (unit !== 'A' && unit !== 'B') return null;
+  return selectFor(unit, (s) => floppyLetter(ribbon, behind, s));
+}
+
+/** What each should be on its cable, whatever the cable does to it. */
+function unitsWanted(family: Family, cabled: readonly Cabled[]): Map<Cabled, string> {
+  const out = new Map<Cabled, string>();
+  if (family === 'scsi') {
+    const taken = new Set([ADAPTER_ID, ...cabled.map((c) => c.unit)]);
+    const seen = new Set<string>();
+    for (const c of cabled) {
+      const own = c.unit !== null && c.unit !== ADAPTER_ID && !seen.has(c.unit) ? c.unit : null;
+      const id = own ?? unitsOf.scsi.find((u) => !taken.has(u)) ?? '0';
+      taken.add(id);
+      seen.add(id);
+      out.set(c, id);
+    }
+    return out;
+  }
+  if (family === 'ata') {
+    const bySelect = cabled.length > 1 && cabled.every((c) => (c.unit ?? 'cable select') === 'cable select');
+    const said = cabled.some((c) => c.unit === 'cable select') && bySelect;
+    const isMaster = (c: Cabled) => c.unit === 'master' || c.unit === 'single';
+    const master =
+      cabled.find(isMaster) ??
+      cabled.find((c) => c.unit !== 'slave' && c.drive.part.drive!.medium !== 'optical') ??
+      cabled.find((c) => c.unit !== 'slave') ??
+      cabled[0];
+    for (const c of cabled)
+      out.set(
+        c,
+        said
+          ? 'cable select'
+          : cabled.length === 1
+            ? c.unit === 'master' || c.unit === 'cable select'
+              ? c.unit
+              : 'single'
+            : c === master
+              ? 'master'
+              : 'slave'
+      );
+    return out;
+  }
+  cabled.forEach((c, i) => out.set(c, String(i + 1)));
+  return out;
+}
+
+function unitWanted(family: Family, ribbon: Ribbon, behind: boolean, wanted: string): string {
+  if (family === 'floppy') {
+    const letter = ribbon === 'straight' ? 'B' : behind ? 'A' : 'B';
+    return selectFor(letter, (s) => floppyLetter(ribbon, behind, s)) ?? 'second';
+  }
+  if (family !== 'st506') return wanted;
+  // With the twist the place on the cable says which disk it is.
+  const number = ribbon === 'disk-twist' ? (behind ? 1 : 2) : Number(wanted);
+  return selectFor(number, (s) => diskNumber(ribbon, behind, s)) ?? 'second';
+}
+
+function answersTo(family: Family, ribbon: Ribbon, behind: boolean, unit: string): string | null {
+  if (family === 'floppy') return floppyLetter(ribbon, behind, unit as Select);
+  if (family === 'st506') {
+    const n = diskNumber(ribbon, behind, unit as Select);
+    return n === null ? null : String(n);
+  }
+  return unit;
+}

@@ -1,0 +1,13 @@
+export {
+  chainsOf,
+  familyOf,
+  ribbonsOf,
+  unitsOf,
+  ADAPTER_ID,
+  type Chain,
+  type Family,
+  type Plugged
+} from './chains';
+export { faultsOf, type Fault } from './faults';
+export { diskNumber, floppyLetter } from './lines';
+export { withJumper, withRibbon, withSetup, type Jumpered } from './apply';
