@@ -94,3 +94,56 @@ describe('drives', () => {
     expect(severity(bay(3), 'bay.size')).to.equal('clash');
   });
 });
+
+describe('drives: power, and what only one controller runs', () => {
+  it('a drive on a card takes its power from the slot, and gets none from a cable of the board', () => {
+    const onCard: Case = {
+      board: 'skerrin-px8',
+      items: [
+        { part: 'quillon-xt8', slot: '3' },
+        { part: 'cairnholt-x20c', cable: { to: 'i0', function: 'disk' } }
+      ]
+    };
+    const onBoard: Case = {
+      board: 'brackwell-s286d',
+      items: [{ part: 'cairnholt-x20c' }],
+      change: (p) => ({
+        ...p,
+        functions: p.functions.map((f) => (f.speaks?.includes('one-cable') ? { ...f, speaks: ['xta'] } : f))
+      })
+    };
+    expect(severity(onCard, 'disk.power')).to.equal(null);
+    expect(severity(onBoard, 'disk.power')).to.equal('clash');
+  });
+  it('a small plug on a supply of large leads wants an adapter', () => {
+    const supplied = (small: number): Case => ({
+      board: 'skerrin-px8',
+      items: [
+        { part: 'ampstead-x150' },
+        { part: 'lanteg-io8', slot: '2' },
+        { part: 'dornfleet-f720', cable: { to: 'i1', function: 'floppy' } }
+      ],
+      change: (p) => (p.supply ? { ...p, supply: { ...p.supply, plugs: { large: 4, small } } } : p)
+    });
+    expect(severity(supplied(1), 'disk.power')).to.equal(null);
+    expect(severity(supplied(0), 'disk.power')).to.equal('note');
+  });
+  it('one-cable drives hang on their own board and on nothing else', () => {
+    const on = (board: string): Case => ({ board, items: [{ part: 'cairnholt-b30' }] });
+    expect(severity(on('brackwell-s286d'), 'disk.interface')).to.equal(null);
+    expect(severity(on('brackwell-s286'), 'disk.interface')).to.equal('clash');
+  });
+  it('a ROM built for one port base with the switches elsewhere', () => {
+    const at = (base: string, build: string): Case => ({
+      board: 'skerrin-px8',
+      items: [{ part: 'quillon-rom8', slot: '3', asFound: { base, build } }]
+    });
+    expect(severity(at('300', 'for-300'), 'disk.firmware-base')).to.equal(null);
+    expect(severity(at('320', 'for-300'), 'disk.firmware-base')).to.equal('clash');
+  });
+  it('two floppy controllers, one of the board, are both on', () => {
+    const fd: Case = { board: 'brackwell-s286', items: [{ part: 'corvane-fd2', slot: '1' }] };
+    expect(severity(fd, 'disk.controller-twice')).to.equal('caution');
+    expect(severity({ ...fd, found: { fdc: 'off' } }, 'disk.controller-twice')).to.equal(null);
+  });
+});

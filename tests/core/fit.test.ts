@@ -3,9 +3,16 @@ import { check } from '../../src/lib/core/check';
 import { kitOf, placeDrives } from '../../src/lib/core/kit';
 import { powerOf } from '../../src/lib/core/power';
 import { readSoftware } from '../../src/lib/server/catalogue';
+import { parts as known } from '../support/demo';
 import { ends, find, machine, severity, type Case, type ItemIn } from '../support/cases';
 
 const software = readSoftware(new URL('../../catalogue', import.meta.url).pathname);
+/** Slots of a board that share a bracket. */
+const sharing = (board: string) =>
+  known
+    .get(board)!
+    .board!.slots.filter((s) => s.bracket)
+    .map((s) => s.id);
 const program = (id: string) => software.find((p) => p.id === id)!;
 
 const v66 = (clock: string, volts: string, cpu: string, more: ItemIn[] = []): Case => ({
@@ -309,6 +316,48 @@ describe('the rest of the machine', () => {
       ])
     ).to.include('display');
     expect(run('chartwright', [cpu, memory, ...disk])).to.include('fpu');
+  });
+  it('a picture that only more memory on the card would show names the memory', () => {
+    const desk = (kib: number): Case => ({
+      board: 'varnoc-d33',
+      items: [{ part: 'brim-v16', slot: '3' }, { part: 'glimmerby-sv15' }],
+      brief: {
+        profiles: [{ id: 'chart', name: 'Chart', wants: { display: ['800x600x8'] } }]
+      },
+      change: (p) =>
+        p.id === 'brim-v16'
+          ? { ...p, video: { ...p.video!, memoryKiB: kib, modes: ['800x600@60'], depths: [4, 8] } }
+          : p
+    });
+    expect(find(desk(256), 'video.memory')!.sentence).to.match(/469 KiB.*256 KiB/);
+    expect(severity(desk(512), 'video.memory')).to.equal(null);
+    expect(severity(desk(256), 'software.display'), 'said once').to.equal(null);
+  });
+  it('systems: memory and disk below what Windows wants', () => {
+    const windows = (...items: ItemIn[]): Case => ({
+      board: 'varnoc-d33',
+      brief: { os: 'Windows 95' },
+      items
+    });
+    const modules = (part: string): ItemIn => ({ part, place: '0', count: 4 });
+    expect(severity(windows(modules('pendrum-s30-256')), 'os.memory')).to.equal('clash');
+    expect(severity(windows(modules('pendrum-s30-4m')), 'os.memory')).to.equal(null);
+    const disk = (part: string) => windows({ part: 'lanteg-io16', slot: '3' }, { part });
+    expect(severity(disk('cairnholt-a40'), 'os.disk')).to.equal('clash');
+    expect(severity(disk('cairnholt-a340'), 'os.disk')).to.equal(null);
+  });
+  it('two slots that share a bracket take one card', () => {
+    const shared = find(
+      {
+        board: 'tessaly-p200',
+        items: [
+          { part: 'harl-pci', slot: sharing('tessaly-p200')[0] },
+          { part: 'lanteg-io16', slot: sharing('tessaly-p200')[1] }
+        ]
+      },
+      'slot.shared'
+    );
+    expect(shared!.severity).to.equal('clash');
   });
   it('a program that knows only some numbers of a card', () => {
     const at = (irq: string): Case => ({

@@ -14,12 +14,13 @@ const named: Record<DriveInterface, string> = {
   scsi: 'SCSI',
   floppy: 'floppy (34 pins)',
   'cd-panel': 'a CD-ROM panel interface',
+  'one-cable': 'the one cable of a certain system board, power inside',
   usb: 'USB'
 };
 /** Interfaces whose plugs are taken for each other. */
 const alike: readonly (readonly DriveInterface[])[] = [
   ['st506', 'rll', 'esdi'],
-  ['xta', 'ata', 'cd-panel']
+  ['xta', 'ata', 'cd-panel', 'one-cable']
 ];
 const looksLike = (a: DriveInterface, b: DriveInterface) =>
   a !== b && alike.some((group) => group.includes(a) && group.includes(b));
@@ -144,6 +145,32 @@ const cablingWhy: Record<Fault['rule'], string> = {
     'A floppy controller has a select and a motor line for each drive; the twist in lines 10 to 16 exchanges them.'
 };
 
+const power = rule('disk.power', 'A drive has a power lead of its own, or sits on a card in a slot.', (s) =>
+  cablesOf(s.kit).flatMap(({ drive, controller }): Said[] => {
+    const { plug } = drive.part.drive!;
+    const leads = s.kit.supply?.part.supply?.plugs;
+    if (plug === 'slot' && controller && (controller.onBoard || !s.m.find(controller.item)?.slot))
+      return [
+        {
+          severity: 'clash',
+          about: [drive.item.id, controller.item],
+          title: `${drive.title} gets no power`,
+          sentence: `It sits on its card and takes its power from the slot; ${controller.title} is in none.`
+        }
+      ];
+    if (plug === 'small' && leads && leads.small === 0 && leads.large > 0)
+      return [
+        {
+          severity: 'note',
+          about: [drive.item.id],
+          title: `${drive.title} needs an adapter for its power`,
+          sentence: `${s.kit.supply!.title} has large leads only: an adapter from large to small, notch to notch.`
+        }
+      ];
+    return [];
+  })
+);
+
 const needText = {
   'full-5': 'a full-height bay of 5.25 inch',
   'half-5': 'a bay of 5.25 inch',
@@ -182,5 +209,6 @@ export const driveRules: readonly Rule[] = [
   floppyBios,
   floppyDosRule,
   cabling,
+  power,
   bays
 ];

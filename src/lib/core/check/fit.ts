@@ -141,7 +141,7 @@ const combination: Rule = {
                 ? Object.keys(constraint.forbid)
                 : [];
           return finding({
-            rule: 'part.constraint',
+            rule: hasDiskRom(f.part) ? 'disk.firmware-base' : 'part.constraint',
             severity: 'clash',
             subjects: settings.map((setting) => ({ item: f.item.id, setting })),
             title: `${f.title} does not allow this`,
@@ -153,6 +153,10 @@ const combination: Rule = {
     });
   }
 };
+
+/** A card of drives with a ROM: what it does not allow is a base that the ROM was not built for. */
+const hasDiskRom = ({ functions }: Part): boolean =>
+  functions.some((f) => f.speaks) && functions.some((f) => f.claims.some((c) => c.resource === 'memory'));
 
 const notRecorded: Rule = {
   id: 'setting.unseen',

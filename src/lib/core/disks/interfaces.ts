@@ -27,6 +27,8 @@ const plugs: Record<DriveInterface, string> = {
   scsi: '50 pins, SCSI: a number of its own, terminated at the two ends of the cable',
   floppy: '34 pins, floppy',
   'cd-panel': '40 pins or fewer for one maker’s CD-ROM: not ATA',
+  'one-cable':
+    'one cable with power inside, for one system board: no other drive fits it; a replacement is a drive on a card, powered from the slot',
   usb: 'USB'
 };
 

@@ -168,6 +168,7 @@ export const DriveInterface = z.enum([
   'scsi',
   'floppy',
   'cd-panel',
+  'one-cable',
   'usb'
 ]);
 
@@ -194,7 +195,7 @@ export const DriveFacts = z.strictObject({
     .union([z.literal(360), z.literal(720), z.literal(1200), z.literal(1440), z.literal(2880)])
     .optional(),
   bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'none']),
-  /** Its power lead: the large four-pin one, the small one of floppies, or none. */
+  /** Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, or none. */
   plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
   speed: z.number().positive().optional()
 });

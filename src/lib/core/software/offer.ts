@@ -14,6 +14,10 @@ export interface Offer {
   memory: { base: number; extended: number; expanded: number } | null;
   /** Null while there is no monitor. */
   pictures: ReadonlySet<Picture> | null;
+  /** Pictures that there would be with more memory on the card; worked out when asked. */
+  roomier?: () => ReadonlySet<Picture>;
+  /** Memory of the largest display card that is on, in KiB. */
+  videoKiB?: number;
   abilities: ReadonlySet<Ability>;
   functions: ReadonlySet<FunctionKind>;
   /** MiB of the largest hard disk or flash; null without one. */
@@ -75,6 +79,8 @@ export function offerOf(kit: Kit): Offer {
     fpu: (cpu?.fpu ?? false) || kit.fpu !== null,
     memory: memoryOf(kit, dos ?? 6),
     pictures: picturesOf(kit),
+    roomier: () => withMoreMemory(kit),
+    videoKiB: Math.max(0, ...kit.displays.filter((d) => d.isOn).map((d) => d.facts.memoryKiB)),
     abilities,
     functions,
     diskMiB: disks.length
@@ -113,6 +119,12 @@ function memoryOf(kit: Kit, dos: number): Offer['memory'] {
     extended: shown.extended,
     expanded: Math.max(boards, fromDriver)
   };
+}
+
+/** Pictures that chain and monitor would show if the card had all the memory in the world. */
+function withMoreMemory(kit: Kit): ReadonlySet<Picture> {
+  const roomy = kit.displays.map((d) => ({ ...d, facts: { ...d.facts, memoryKiB: 1024 * 1024 } }));
+  return picturesOf({ ...kit, displays: roomy }) ?? new Set();
 }
 
 function picturesOf(kit: Kit): Offer['pictures'] {

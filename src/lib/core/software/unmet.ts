@@ -1,5 +1,6 @@
-import type { Ability, FunctionKind, Profile, Wants } from '../model';
+import type { Ability, FunctionKind, Picture, Profile, Wants } from '../model';
 import { families, runs } from '../boards';
+import { pictureKiB } from '../video';
 import type { Offer } from './offer';
 
 /** The part of a machine that a want is about: what a planner decides at one time. */
@@ -42,6 +43,10 @@ const standIns: Partial<Record<FunctionKind, readonly FunctionKind[]>> = {
 };
 /** Functions that serve for one that a program names: a mouse or a modem also hangs on a serial port. */
 export const serving = (named: FunctionKind): readonly FunctionKind[] => standIns[named] ?? [named];
+
+/** The pictures that a program offers, when none of them can be shown. */
+const lacked = (display: Wants['display'], offer: Offer): readonly Picture[] | null =>
+  display?.length && offer.pictures && !display.some((p) => offer.pictures!.has(p)) ? display : null;
 
 /** What a program can ask, one entry each. */
 const tests: readonly Test[] = [
@@ -118,12 +123,27 @@ const tests: readonly Test[] = [
     }
   },
   {
+    rule: 'video.memory',
+    area: 'display',
+    find: ({ display }, offer) => {
+      const [roomy] = lacked(display, offer)?.filter((p) => offer.roomier?.().has(p)) ?? [];
+      const kib = roomy && pictureKiB(roomy);
+      return kib
+        ? hard(
+            `It shows ${roomy}, which takes ${kib} KiB of video memory, and the card has ${offer.videoKiB} KiB.`
+          )
+        : null;
+    }
+  },
+  {
     rule: 'software.display',
     area: 'display',
-    find: ({ display }, offer) =>
-      display?.length && offer.pictures && !display.some((p) => offer.pictures!.has(p))
-        ? hard(`It shows ${list(display)}, and this card and monitor show none of it.`)
-        : null
+    find: ({ display }, offer) => {
+      const missing = lacked(display, offer);
+      return missing && !missing.some((p) => pictureKiB(p) && offer.roomier?.().has(p))
+        ? hard(`It shows ${list(missing)}, and this card and monitor show none of it.`)
+        : null;
+    }
   },
   {
     rule: 'software.audio',

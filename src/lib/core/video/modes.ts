@@ -197,6 +197,12 @@ export function depthIn(card: VideoFacts, mode: Mode): number {
 
 const size = /^(\d+)x(\d+)x(\d+)$/;
 
+/** KiB of video memory that a picture takes, rounded up; null for the ones every card of their kind shows. */
+export function pictureKiB(picture: Picture): number | null {
+  const [, w, h, bits] = size.exec(picture)?.map(Number) ?? [];
+  return w ? Math.ceil(displayKiB(w, h, bits)) : null;
+}
+
 /**
  * Whether a picture that a program asks for can be had of a card in a list of modes. A card of a later
  * standard also shows the pictures of the earlier colour ones.

@@ -116,7 +116,7 @@
                   ? `; ${words.lost(sizeWords(c.lost))}`
                   : ''}</span
               >{/if}
-            <small>{words.costs(c.cost)}</small>
+            {#if c.works}<small>{words.costs(c.cost)}</small>{/if}
           </li>
         {/each}
       </ul>

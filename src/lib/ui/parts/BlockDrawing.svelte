@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Block, State } from '$lib/core/model';
+  import { CELL, pitchOf } from './layout';
   import { pinAt, printedMark } from './printed';
 
   interface Props {
@@ -10,10 +11,10 @@
     /** Size of one pin cell. */
     cell?: number;
   }
-  let { block, found, chosen, cell = 15 }: Props = $props();
+  let { block, found, chosen, cell = CELL }: Props = $props();
 
   const labels = $derived(block.kind === 'header' ? (block.columnLabels ?? []) : []);
-  const pitch = $derived(Math.max(cell, ...labels.map((l) => l.length * 6.6 + 4)));
+  const pitch = $derived(pitchOf(block, cell));
 
   /** Centre of a pin, counted down each column from the corner that holds pin 1. */
   function pin(n: number): [number, number] {

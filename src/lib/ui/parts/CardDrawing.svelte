@@ -3,12 +3,14 @@
   import { foundPosition, positionOf } from '$lib/core/resources';
   import { text } from '../text';
   import BlockDrawing from './BlockDrawing.svelte';
+  import { headOf, layOut } from './layout';
 
   let { part, item }: { part: Part; item: Item } = $props();
 
-  const W = 286;
-  const H = $derived(part.card ? 196 : 206);
   const drawn = $derived(part.blocks.filter((b) => ['header', 'dip', 'rotary', 'solder'].includes(b.kind)));
+  const laid = $derived(layOut(drawn, 286, part.card ? 196 : 206));
+  const W = $derived(laid.width);
+  const H = $derived(laid.height);
   function states(block: string, which: 'found' | 'chosen'): State[] {
     return part.settings
       .filter((s) => s.block === block)
@@ -35,11 +37,9 @@
       <text x="4" y="-4" class="note">{text.tray.rearEdge}</text>
       <rect x="2" y="2" width={W - 4} height={H - 4} class="edge" />
     {/if}
-    {#each drawn as block (block.id)}
-      <g transform="translate({((block.at?.x ?? 10) * W) / 100} {(block.at?.y ?? 30) * 1.75 + 30})">
-        <text x="0" y={block.kind === 'header' && block.columnLabels ? -17 : -6} class="name"
-          >{block.label ?? block.id}</text
-        >
+    {#each laid.spots as { block, x, y } (block.id)}
+      <g transform="translate({x} {y})">
+        <text x="0" y={-headOf(block)} class="name">{block.label ?? block.id}</text>
         <BlockDrawing {block} found={states(block.id, 'found')} chosen={states(block.id, 'chosen')} />
       </g>
     {/each}

@@ -1,0 +1,49 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { Block } from '../../src/lib/core/model';
+import { layOut } from '../../src/lib/ui/parts/layout';
+import { parts } from '../support/demo';
+
+/** Blocks as boxes without their names, to see whether two lie on each other. */
+const width = (b: Block) => (b.kind === 'header' ? b.columns * 15 : b.kind === 'dip' ? b.switches * 15 : 16);
+const height = (b: Block) => (b.kind === 'header' ? b.rows * 15 : b.kind === 'dip' ? 34 : 10);
+function overlaps(blocks: readonly Block[]): string[] {
+  const { spots, height: H } = layOut(blocks, 286, 196);
+  return spots.flatMap((a, i) => [
+    ...(a.y < 0 || a.y + height(a.block) > H ? [`${a.block.id} outside`] : []),
+    ...spots
+      .slice(i + 1)
+      .filter(
+        (b) =>
+          a.x < b.x + width(b.block) &&
+          b.x < a.x + width(a.block) &&
+          a.y < b.y + height(b.block) &&
+          b.y < a.y + height(a.block)
+      )
+      .map((b) => `${a.block.id} on ${b.block.id}`)
+  ]);
+}
+
+describe('drawing of a card', () => {
+  it('no block of the catalogue lies on another', () => {
+    for (const part of parts.values())
+      expect(overlaps(part.blocks.filter((b) => b.at)), part.id).to.deep.equal([]);
+  });
+  it('nor do any others, wherever they are said to sit', () => {
+    const block = fc.record({
+      at: fc.record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) }),
+      size: fc.integer({ min: 1, max: 16 }),
+      dip: fc.boolean()
+    });
+    fc.assert(
+      fc.property(fc.array(block, { maxLength: 12 }), (list) => {
+        const blocks = list.map(({ at, size, dip }, i) =>
+          dip
+            ? { id: `b${i}`, kind: 'dip', switches: size, printed: 'ON', flipped: false, at }
+            : { id: `b${i}`, kind: 'header', rows: 2, columns: size, at }
+        ) as unknown as Block[];
+        expect(overlaps(blocks)).to.deep.equal([]);
+      })
+    );
+  });
+});
