@@ -118,7 +118,7 @@ describe('SCSI', () => {
     expect(severity(three(false, false, true), 'scsi.termination')).to.equal(null);
     expect(severity(three(false, true, true), 'scsi.termination')).to.equal('clash');
     expect(severity(three(false, false, false), 'scsi.termination')).to.equal('clash');
-    expect(severity(scsi([drive('0', 1)]), 'scsi.termination'), 'nobody looked').to.equal('caution');
+    expect(severity(scsi([drive('0', 1)]), 'scsi.termination'), 'nobody looked').to.equal('note');
     expect(
       severity(
         scsi([drive('0', 1, false)], { terminated: true, ribbons: { scsi: 'end-terminator' } }),

@@ -1,6 +1,16 @@
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { check } from '../../src/lib/core/check';
-import { Brief, Build, Part, checkBuild, partSet, type Profile } from '../../src/lib/core/model';
+import {
+  Brief,
+  Build,
+  Part,
+  checkBuild,
+  lentTo,
+  partSet,
+  type Profile,
+  type ShelfItem
+} from '../../src/lib/core/model';
 import {
   adopt,
   front,
@@ -26,6 +36,14 @@ const software = readSoftware(new URL('../../catalogue', import.meta.url).pathna
 const programs = (...ids: string[]): Profile[] => ids.map((id) => software.find((p) => p.id === id)!);
 const brief = (extra: Partial<Brief>): Brief => Brief.parse({ ...extra });
 const shelf = (...ids: string[]): Unit[] => ids.map((part, i) => ({ specimen: `s${i}`, part, asFound: {} }));
+/** What lies on the shelf of the demo and can be used. */
+function demoShelf(): Unit[] {
+  const file = new URL('../../demo/shelf.json', import.meta.url);
+  const items = JSON.parse(readFileSync(file, 'utf8')) as ShelfItem[];
+  return items
+    .filter((i) => !lentTo({ loans: i.loans ?? [] }) && !['faulty', 'parts-only'].includes(i.condition))
+    .map((i) => ({ specimen: i.id, part: i.part, asFound: i.asFound ?? {} }));
+}
 const against = (p: Plan) =>
   check(p.build, parts).filter(
     (f) => (f.severity === 'stop' || f.severity === 'clash') && !/^(software|audio\.profile)/.test(f.rule)
@@ -153,6 +171,43 @@ describe('the planner', function () {
     expect(search(request).best!.chosen).to.deep.equal(a.chosen);
   });
 
+  it('each wish is met by what is proposed, with what lies on the shelf of the demo, in any order', () => {
+    const things = demoShelf();
+    const games = demo('sanderling').brief;
+    const wishes: NonNullable<Brief['wishes']> = [
+      ...(
+        ['network', 'scsi', 'cdrom', 'midi', 'game', 'modem', 'mouse', 'floppy-5', 'floppy-3', 'fpu'] as const
+      ).map((what) => ({ kind: 'have' as const, what })),
+      { kind: 'real-disk' },
+      { kind: 'spare-slots', count: 3 },
+      { kind: 'original-look' },
+      { kind: 'emulator-outside' }
+    ];
+    for (const wish of wishes) {
+      const request = { brief: { ...games, wishes: [wish] }, parts: all, shelf: things };
+      const { best, exact } = search(request);
+      const told = 'what' in wish ? wish.what : wish.kind;
+      expect(best, told).to.not.equal(null);
+      expect(
+        check(best!.build, parts).filter((f) => f.rule.startsWith('brief.wish')),
+        told
+      ).to.deep.equal([]);
+      expect(exact, told).to.equal(true);
+      const turned = search({ ...request, parts: [...all].reverse(), shelf: [...things].reverse() });
+      expect(turned.best!.score, told).to.be.closeTo(best!.score, 1e-6);
+    }
+  });
+  it('a sound card that is heavier stays when it brings what the brief wants', () => {
+    // An early machine: only one 8-bit card of its time has a MIDI interface, only another a place for a CD-ROM drive.
+    for (const what of ['midi', 'cdrom'] as const) {
+      const request = {
+        brief: { ...demo('dunlin').brief, wishes: [{ kind: 'have' as const, what }] },
+        parts: all,
+        shelf: demoShelf()
+      };
+      expect(search(request).best, what).to.not.equal(null);
+    }
+  });
   it('weights turn it: a heavier cost never makes it dearer', () => {
     const at = (weights: Partial<Weights>) =>
       search({ brief: briefs[2], parts: all, shelf: [], weights: { ...middleWeights, ...weights } }).best!;

@@ -227,7 +227,7 @@ const scsi: Judge = (chain) => {
   if (unseen.length)
     out.push({
       rule: 'scsi.termination',
-      severity: 'caution',
+      severity: 'note',
       about: unseen.map((e) => e.about),
       title: 'Terminators nobody looked at',
       sentence: `${unseen.map((e) => `${e.title}: ${e.want ? 'in' : 'out'}`).join('; ')}. Look, and write it down under Disks, Interfaces.`,

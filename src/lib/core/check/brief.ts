@@ -86,6 +86,12 @@ const showsNew = (part: Part) =>
   (part.drive?.medium === 'emulator' && part.drive.bay !== 'outside') ||
   (part.drive?.medium === 'flash' && part.drive.bay !== 'none');
 
+/** What drives of 5.25 and of 3.5 inch write at most, in KiB. */
+export const floppySizes: Record<'floppy-5' | 'floppy-3', readonly number[]> = {
+  'floppy-5': [360, 1200],
+  'floppy-3': [720, 1440, 2880]
+};
+
 const whatName: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
   network: 'a network card',
   scsi: 'a SCSI adapter',
@@ -109,9 +115,8 @@ function has(
     case 'cdrom':
       return kit.drives.some((d) => d.part.drive!.medium === 'optical');
     case 'floppy-5':
-      return kit.drives.some((d) => [360, 1200].includes(d.part.drive!.floppyKiB ?? 0));
     case 'floppy-3':
-      return kit.drives.some((d) => [720, 1440, 2880].includes(d.part.drive!.floppyKiB ?? 0));
+      return kit.drives.some((d) => floppySizes[what].includes(d.part.drive!.floppyKiB ?? 0));
     case 'fpu':
       return kit.fpu !== null || (kit.cpu?.cpu?.fpu ?? false);
     case 'mouse':

@@ -10,7 +10,7 @@ import {
   speedIndex,
   type Filling
 } from '../boards';
-import { floppiesRead, systemOf, unmet, type Area, type Offer } from '../software';
+import { systemOf, unmet, type Area, type Offer } from '../software';
 import { chain, gives } from '../video';
 import { weighSides, type Pool } from './pool';
 
@@ -74,19 +74,27 @@ export function narrowed<T extends Option>(
   group: (option: T) => string
 ): T[] {
   const kept = new Map<string, T[]>();
-  const sorted = [...options].sort((a, b) => a.weight - b.weight || (nameOf(a) < nameOf(b) ? -1 : 1));
+  const sorted = [...options].sort(byWeight);
   for (const option of sorted) {
     const key = group(option);
     const list = kept.get(key) ?? [];
     if (list.length < ALIKE || option.parts.some((p) => pool.fixed.has(p.part.id))) list.push(option);
     kept.set(key, list);
   }
-  return [...kept.values()].flat().sort((a, b) => a.weight - b.weight || (nameOf(a) < nameOf(b) ? -1 : 1));
+  return [...kept.values()].flat().sort(byWeight);
 }
-const nameOf = (o: Option) => o.parts.map((p) => p.part.id).join(' ');
+const nameOf = (o: Option) => o.parts.map((p) => `${p.part.id} ${p.count} ${p.place ?? ''}`).join(' ');
+/** Lightest first; of equal ones that with fewer parts, then by name, so that the order of the parts changes nothing. */
+const byWeight = (a: Option, b: Option): number =>
+  a.weight - b.weight || countOf(a) - countOf(b) || (nameOf(a) < nameOf(b) ? -1 : 1);
+const countOf = (o: Option) => o.parts.reduce((n, p) => n + p.count, 0);
 
 /** Only options that hold every fixed part of a sort, when there is one. */
-function withFixed<T extends Option>(pool: Pool, options: T[], isOfRole: (part: Part) => boolean): T[] {
+export function withFixed<T extends Option>(
+  pool: Pool,
+  options: T[],
+  isOfRole: (part: Part) => boolean
+): T[] {
   const fixed = [...pool.fixed].filter((id) => {
     const part = pool.get(id);
     return part && isOfRole(part);
@@ -105,9 +113,10 @@ export interface Base extends Option {
 
 /** Every board with every CPU that it takes, with and without an FPU where one is asked for. */
 export function bases(pool: Pool, brief: Brief): Base[] {
+  const mustFpu = (brief.wishes ?? []).some((w) => w.kind === 'have' && w.what === 'fpu');
   const wantsFpu =
+    mustFpu ||
     brief.profiles.some((p) => p.wants?.fpu) ||
-    (brief.wishes ?? []).some((w) => w.kind === 'have' && w.what === 'fpu') ||
     [...pool.fixed].some((id) => pool.get(id)?.kind === 'fpu');
   const out: Base[] = [];
   const make = (board: Part, cpu: Part | null, fpu: Part | null, settings: Record<string, string>) => {
@@ -141,7 +150,7 @@ export function bases(pool: Pool, brief: Brief): Base[] {
       const own = cpu ?? pool.get(soldered ?? '');
       const settings = own ? settingsFor(board, own) : {};
       if (!settings) continue;
-      make(board, cpu, null, settings);
+      if (!mustFpu || own?.cpu!.fpu) make(board, cpu, null, settings);
       if (wantsFpu && own && !own.cpu!.fpu)
         for (const fpu of pool.of('fpu')) {
           const { kind, mhz } = fpu.fpu!;
@@ -291,8 +300,8 @@ export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOpt
   );
 }
 
-/** No sound, or one card of each; fixed ones all together. */
-export function audios(pool: Pool, profiles: readonly Profile[]): Option[] {
+/** No sound, or one card of each sort, by what else it brings too; fixed ones all together. */
+export function audios(pool: Pool, { profiles, wishes = [] }: Brief): Option[] {
   const cards = pool.parts.filter((p) => p.audio && (p.kind === 'card' || p.kind === 'adapter'));
   const fixed = cards.filter((p) => pool.fixed.has(p.id));
   const sets = fixed.length ? [fixed] : [[], ...cards.map((c) => [c])];
@@ -301,7 +310,20 @@ export function audios(pool: Pool, profiles: readonly Profile[]): Option[] {
     ...audioMasks(profiles, set),
     weight: set.reduce((n, p) => n + pool.weigh(p), 0)
   }));
-  return narrowed(pool, options, (o) => `${o.parts[0]?.part.card?.bus ?? ''} ${o.mask} ${o.soft}`);
+  const asked = new Set<string>([
+    ...wishes.flatMap((w) => (w.kind === 'have' ? [w.what] : [])),
+    ...profiles.flatMap((p) => p.wants?.functions ?? [])
+  ]);
+  const wantsCd = asked.has('cdrom') || profiles.some((p) => p.wants?.cdrom);
+  /** What a card brings beside sound, of what is asked: a game port, MIDI, a place for an optical drive. */
+  const brings = (part: Part | undefined) =>
+    (part?.functions ?? []).flatMap((f) => [
+      ...(asked.has(f.kind) ? [f.kind] : []),
+      ...(wantsCd ? (f.speaks ?? []) : [])
+    ]);
+  return narrowed(pool, options, ({ parts: [first], mask, soft }) =>
+    [first?.part.card?.bus ?? '', mask, soft, ...brings(first?.part).sort()].join(' ')
+  );
 }
 
 function audioMasks(profiles: readonly Profile[], set: readonly Part[]) {
@@ -333,85 +355,3 @@ function reaches(fn: PartFunction, bases: readonly number[]): boolean {
   const values = 'setting' in from ? Object.values(from.values) : from.rows.map((r) => r.value);
   return values.some((v) => v !== null && bases.includes(v));
 }
-
-/** Hard disk, optical drive and floppies together. At least one floppy drive, and a disk for Windows. */
-export function storages(pool: Pool, brief: Brief): Option[] {
-  const drives = pool.of('drive');
-  const { windows } = systemOf(brief.os);
-  const of = (test: (d: NonNullable<Part['drive']>) => boolean) => drives.filter((p) => test(p.drive!));
-  const one = (parts: Part[], key: (p: Part) => string) =>
-    narrowed(
-      pool,
-      parts.map((part) => ({
-        parts: [{ part, count: 1 }],
-        ...masksOf(brief.profiles, { diskMiB: Math.floor((part.drive!.sectors ?? 0) / 2048), cdrom: true }, [
-          'storage'
-        ]),
-        weight: pool.weigh(part)
-      })),
-      (o) => `${key(o.parts[0].part)} ${o.mask} ${o.soft}`
-    ).map((o) => o.parts[0].part);
-  const hards = one(
-    of((d) => d.medium === 'hard' || d.medium === 'flash'),
-    (p) => `${p.drive!.interface} ${p.drive!.medium}`
-  );
-  const opticals = one(
-    of((d) => d.medium === 'optical'),
-    (p) => p.drive!.interface
-  );
-  const floppies = one(
-    of((d) => d.interface === 'floppy'),
-    (p) => `${p.drive!.floppyKiB} ${p.drive!.medium}`
-  );
-  const wishes = (brief.wishes ?? []).flatMap((w) => (w.kind === 'have' ? [w.what] : []));
-  const wantsCd =
-    wishes.includes('cdrom') ||
-    brief.profiles.some((p) => p.wants?.cdrom) ||
-    fixedOf(pool, (d) => d.medium === 'optical');
-  const wantsPair =
-    wishes.includes('floppy-3') ||
-    wishes.includes('floppy-5') ||
-    fixedOf(pool, (d) => d.interface === 'floppy') ||
-    brief.profiles.some((p) => p.wants?.floppyKiB);
-  const pairs = wantsPair
-    ? floppies.flatMap((a, i) =>
-        floppies
-          .slice(i + 1)
-          .filter((b) => b.drive!.floppyKiB !== a.drive!.floppyKiB)
-          .map((b) => [a, b])
-      )
-    : [];
-  const needsDisk = windows !== null || (brief.wishes ?? []).some((w) => w.kind === 'real-disk');
-  const options: Option[] = [];
-  for (const hard of [...(needsDisk ? [] : [null]), ...hards])
-    for (const optical of wantsCd ? [null, ...opticals] : [null])
-      for (const set of [...floppies.map((f) => [f]), ...pairs]) {
-        const parts = [hard, optical, ...set].filter((p): p is Part => p !== null);
-        options.push({
-          parts: parts.map((part) => ({ part, count: 1 })),
-          ...masksOf(
-            brief.profiles,
-            {
-              diskMiB: hard ? Math.floor((hard.drive!.sectors ?? 0) / 2048) : null,
-              cdrom: optical !== null,
-              floppies: set.flatMap((f) => floppiesRead(f.drive!.floppyKiB ?? 0))
-            },
-            ['storage']
-          ),
-          weight: parts.reduce((n, p) => n + pool.weigh(p), 0)
-        });
-      }
-  const kept = withFixed(pool, options, (p) => p.kind === 'drive');
-  return narrowed(
-    pool,
-    kept,
-    (o) =>
-      `${o.parts.map((p) => p.part.drive!.interface + (p.part.drive!.floppyKiB ?? '')).join()} ${o.mask} ${o.soft}`
-  );
-}
-
-const fixedOf = (pool: Pool, test: (d: NonNullable<Part['drive']>) => boolean) =>
-  [...pool.fixed].some((id) => {
-    const drive = pool.get(id)?.drive;
-    return drive !== undefined && test(drive);
-  });

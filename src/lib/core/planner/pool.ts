@@ -56,7 +56,9 @@ export function fixedParts(request: PlanRequest): Set<string> {
 export function poolOf(request: PlanRequest, weights: Weights): Pool {
   const year = yearOf(request.brief);
   const byPart = new Map<string, Unit[]>();
-  for (const unit of request.shelf) byPart.set(unit.part, [...(byPart.get(unit.part) ?? []), unit]);
+  // In a fixed order, so that the order of the shelf changes nothing.
+  const shelf = [...request.shelf].sort((a, b) => (a.specimen < b.specimen ? -1 : 1));
+  for (const unit of shelf) byPart.set(unit.part, [...(byPart.get(unit.part) ?? []), unit]);
   const parts = request.parts.filter((p) => barred(p, request) === null);
   const byId = new Map(request.parts.map((p) => [p.id, p]));
   const byKind = new Map<Part['kind'], Part[]>();

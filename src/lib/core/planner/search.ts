@@ -1,4 +1,5 @@
-import { partSet, type Brief, type Part, type PartSet } from '../model';
+import { partSet, type Brief, type CpuFamily, type Part, type PartSet } from '../model';
+import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
 import { workOut } from './leaf';
 import {
@@ -7,13 +8,14 @@ import {
   bits,
   displays,
   memories,
-  storages,
+  type Base,
   type DisplayOption,
   type Mask,
   type Option
 } from './options';
+import { storages } from './storages';
 import { poolOf, weighSides, type Pool } from './pool';
-import { covers, driveNeeds, functionChoices, seats, wishedNeeds, type Need } from './services';
+import { covers, driveNeeds, functionChoices, seats, servable, wishedNeeds, type Need } from './services';
 import { middleWeights, type Limits, type Plan, type PlanRequest, type Search } from './types';
 
 export const DEFAULT_LEAVES = 600;
@@ -45,6 +47,12 @@ export function search(
   return { best: run.best, sound: run.sound, exact, machines: run.machines, reasons: run.reasons };
 }
 
+const isMemoryCard = ({ functions }: Part): boolean => functions.some((f) => f.kind === 'ems' && f.memoryKiB);
+
+/** Whether a CPU runs the drivers of some parts. */
+const driversRun = ({ parts }: Option, family: CpuFamily | undefined): boolean =>
+  family === undefined || parts.every(({ part: { driver } }) => !driver || runs(family, driver.cpu));
+
 class Run {
   best: Plan | null = null;
   readonly sound: Plan[] = [];
@@ -60,8 +68,14 @@ class Run {
   /** Fixed cards of no other role. */
   private readonly must: Part[];
   private readonly trimLeast: number;
+  /** Slots that a wish keeps free. */
+  private readonly spare: number;
   /** For each board, sets of cards of which was shown that they cannot live together on it. */
   private readonly nogoods = new Map<string, string[][]>();
+  /** Everything that a choice of drives asks, with the wishes, each once; and what each asks, by its place there. */
+  private readonly needs: Need[] = [];
+  private readonly asks: number[][];
+  private readonly servedOn = new Map<string, Map<Option, Option[]>>();
   private steps = 0;
   private readonly known = new Map<string, Option[]>();
 
@@ -74,20 +88,23 @@ class Run {
     private readonly beat: number
   ) {
     this.full = (1n << BigInt(brief.profiles.length)) - 1n;
-    this.audio = audios(pool, brief.profiles);
+    this.audio = audios(pool, brief);
     this.storage = storages(pool, brief);
     this.choices = functionChoices(brief);
     this.wished = wishedNeeds(brief);
+    const places = new Map<string, number>();
+    this.asks = this.storage.map(({ parts }) =>
+      [...driveNeeds(parts.map((p) => p.part)), ...this.wished].map((need) => {
+        const key = JSON.stringify(need);
+        if (!places.has(key)) places.set(key, this.needs.push(need) - 1);
+        return places.get(key)!;
+      })
+    );
     this.freeDisplays = displays(pool, brief, null);
+    this.spare = Math.max(0, ...(brief.wishes ?? []).map((w) => (w.kind === 'spare-slots' ? w.count : 0)));
     this.must = pool
       .of('card')
-      .filter(
-        (p) =>
-          pool.fixed.has(p.id) &&
-          !p.video &&
-          !p.audio &&
-          !p.functions.some((f) => f.kind === 'ems' && f.memoryKiB)
-      );
+      .filter((p) => pool.fixed.has(p.id) && !p.video && !p.audio && !isMemoryCard(p));
     const least = (kind: Part['kind']) => Math.min(...pool.of(kind).map((p) => pool.weigh(p)), Infinity);
     this.trimLeast = (['case', 'supply', 'keyboard'] as const)
       .map(least)
@@ -138,6 +155,9 @@ class Run {
       if (!this.beats(bound)) return;
       if (budget !== undefined && this.costOf(base) + cheapest > budget)
         return this.note('It costs more than the budget');
+      const served = this.served(base);
+      if (![...served.values()].some((list) => list.length))
+        return this.note('Nothing runs its drives, or what it is to have');
       const shown = this.displaysOf(base.board);
       const [leastDisplay, anyDisplay] = [least(shown), union(shown)];
       for (const memory of memories(this.pool, base, this.brief)) {
@@ -146,8 +166,10 @@ class Run {
         const s1 = base.soft | memory.soft;
         if (!this.beats(this.bound(w1 + rest + leastDisplay, m1 & anyDisplay & anyAudio & anyStorage, s1)))
           continue;
+        // Options come lightest first: when one is too heavy even if it met everything, so are the rest.
         for (const display of shown) {
           const w2 = w1 + display.weight;
+          if (!this.beats(this.bound(w2 + rest, m1 & anyDisplay & anyAudio & anyStorage, s1))) break;
           const m2 = m1 & display.mask;
           const s2 = s1 | display.soft;
           if (!this.beats(this.bound(w2 + rest, m2 & anyAudio & anyStorage, s2))) continue;
@@ -160,11 +182,14 @@ class Run {
             this.step();
             if (audio.parts.some((p) => p.part.card && !seats(base.board, p.part))) continue;
             const w3 = w2 + audio.weight;
+            if (!this.beats(this.bound(w3 + leastStorage + this.trimLeast, m2 & anyAudio & anyStorage, s2)))
+              break;
             const m3 = m2 & audio.mask;
             const s3 = s2 | audio.soft;
             if (!this.beats(this.bound(w3 + leastStorage + this.trimLeast, m3 & anyStorage, s3))) continue;
-            for (const storage of this.storage) {
+            for (const storage of served.get(audio) ?? []) {
               const w4 = w3 + storage.weight;
+              if (!this.beats(this.bound(w4 + this.trimLeast, m3 & anyStorage, s3))) break;
               const m4 = m3 & storage.mask;
               const s4 = s3 | storage.soft;
               if (!this.beats(this.bound(w4 + this.trimLeast, m4, s4))) continue;
@@ -198,6 +223,33 @@ class Run {
     );
   }
 
+  /**
+   * For each choice of sound the drives that something can run beside it on a board, and what the brief wants beside
+   * them; known before memory and display are gone through.
+   */
+  private served(base: Base): Map<Option, Option[]> {
+    const family = this.familyOf(base);
+    const key = `${base.board.id} ${family}`;
+    const known = this.servedOn.get(key);
+    if (known) return known;
+    const could = servable(this.pool, base.board, this.needs);
+    const run = this.storage.map((o) => driversRun(o, family));
+    const out = new Map<Option, Option[]>();
+    for (const audio of this.audio) {
+      const met = could(audio.parts.map((p) => p.part));
+      out.set(
+        audio,
+        this.storage.filter((_, i) => run[i] && this.asks[i].every((n) => met[n]))
+      );
+    }
+    this.servedOn.set(key, out);
+    return out;
+  }
+
+  private familyOf({ board, cpu }: Base): CpuFamily | undefined {
+    return (cpu ?? this.pool.get(board.board!.cpuSocket?.soldered ?? ''))?.cpu?.family;
+  }
+
   /** Whether the cards that must be in find slots on a board, and what the brief wants can be provided. */
   private canServe(board: Part): boolean {
     if (!seatCards(board, this.must)) return false;
@@ -209,7 +261,9 @@ class Run {
 
   private displaysOf(board: Part): Option[] {
     const all = board.video ? this.own(board) : this.freeDisplays;
-    return all.filter((o) => o.parts.every((p) => !p.part.card || seats(board, p.part)));
+    return all
+      .filter((o) => o.parts.every((p) => !p.part.card || seats(board, p.part)))
+      .sort((a, b) => a.weight - b.weight);
   }
 
   private own(board: Part): DisplayOption[] {
@@ -251,7 +305,8 @@ class Run {
         if (tried.has(key)) continue;
         tried.add(key);
         const whole = { ...chosen, services };
-        if (this.isKnownBad(whole)) continue;
+        if (this.isKnownBad(whole) || !this.leavesSlots(whole)) continue;
+        if (!driversRun(services, this.familyOf(base))) continue;
         if (budget !== undefined && this.cost(whole) > budget) {
           this.note('It costs more than the budget');
           continue;
@@ -259,6 +314,12 @@ class Run {
         this.leaf(whole, budget);
       }
     }
+  }
+
+  /** Whether as many slots stay free as the brief wants. */
+  private leavesSlots(choice: Choice): boolean {
+    const cards = partsOf(choice).filter((p) => p.part.card).length;
+    return choice.base.board.board!.slots.length - cards >= this.spare;
   }
 
   private costOf(option: Option): number {

@@ -67,6 +67,34 @@ function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterfa
   return need.units <= units ? null : units > 0 ? { ...need, units: need.units - units } : need;
 }
 
+/** Which parts can run drives on a board: where its BIOS knows no hard disks, only those with a ROM of their own. */
+function trustedOn(pool: Pool, board: Part): (part: Part, speaks: DriveInterface) => boolean {
+  const firmware = pool.get(board.board!.firmware ?? '')?.firmware;
+  const needsRom = firmware !== undefined && firmware.disk.types === 0;
+  return (part, speaks) =>
+    !needsRom ||
+    speaks === 'floppy' ||
+    part.functions.some((f) => f.claims.some((c) => c.resource === 'memory' && c.use === 'rom'));
+}
+
+/**
+ * Which needs everything that finds a slot on a board could meet together, with some sound cards beside it: what
+ * it says no to has no set of cards.
+ * @returns for sound cards, one word for each need
+ */
+export function servable(
+  pool: Pool,
+  board: Part,
+  needs: readonly Need[]
+): (audio: readonly Part[]) => boolean[] {
+  const trusted = trustedOn(pool, board);
+  const others = [board, ...pool.of('card').filter((p) => !p.audio && seats(board, p))];
+  const after = (need: Need | null, parts: readonly Part[]) =>
+    parts.reduce<Need | null>((rest, part) => rest && left(rest, part, trusted), need);
+  const rests = needs.map((need) => after(need, others));
+  return (audio) => rests.map((rest) => after(rest, audio) === null);
+}
+
 /**
  * Sets of cards that provide what a board and the cards so far leave open, each with no card to spare; for
  * each need the lightest of those that provide the same.
@@ -79,13 +107,7 @@ export function covers(
   must: readonly Part[],
   known: Map<string, Option[]> = new Map()
 ): Option[] {
-  const firmware = pool.get(board.board!.firmware ?? '')?.firmware;
-  // Where the BIOS knows no hard disks only a controller with a ROM of its own can start them.
-  const needsRom = firmware !== undefined && firmware.disk.types === 0;
-  const trusted = (part: Part, speaks: DriveInterface) =>
-    !needsRom ||
-    speaks === 'floppy' ||
-    part.functions.some((f) => f.claims.some((c) => c.resource === 'memory' && c.use === 'rom'));
+  const trusted = trustedOn(pool, board);
   const open = (parts: readonly Part[], list: readonly Need[]): Need[] =>
     list.flatMap((need) => {
       let rest: Need | null = need;

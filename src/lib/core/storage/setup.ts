@@ -139,10 +139,9 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   const most = safeCylinders(drive, facts, dos);
   if (facts.user && most < physical.cylinders)
     out.push(typed('fewer', { ...physical, cylinders: most }, 'the rest of the drive is not used', true));
-  // Beside a user type only an entry that comes near it is of use.
-  const enough = (Math.max(0, ...out.filter((c) => c.works).map((c) => c.usable ?? 0)) * 3) / 4;
-  const entries = fitTypes(physical, translates, facts.types, facts.table);
-  for (const { type, used, lost } of entries.filter((t) => t.used >= enough).slice(0, 3)) {
+  // Beside a user type the best entry is enough to see what it would waste.
+  const entries = fitTypes(physical, translates, facts.types, facts.table).slice(0, facts.user ? 1 : 3);
+  for (const { type, used, lost } of entries) {
     const { cylinders, heads, sectors } = type;
     const geometry = { cylinders, heads, sectors };
     const { geometry: logical, usable: reached } = offered(geometry, facts);

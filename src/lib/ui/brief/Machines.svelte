@@ -148,7 +148,7 @@
   </section>
 {:else if front}
   <section class="none" role="status">
-    <h3>{words.none}</h3>
+    <h3>{front.exact ? words.none : words.noneSoFar}</h3>
     {#if front.drops.length}
       <p>{words.noneLead}</p>
       {#each front.drops as d, i (i)}

@@ -134,6 +134,7 @@ export const plan = {
   gaveUp: 'Given up',
   moves: (n: number) => `${counted('setting', 'settings')(n)} to move`,
   none: 'Nothing fits this brief',
+  noneSoFar: 'Stopped before anything that fits was found',
   noneLead: 'Let go of one line and a machine is possible. Each line was tried; none shorter was found.',
   noDrops: 'Nothing in the brief stands in the way alone: there is no machine among the known parts.',
   against: 'What stood against it',
