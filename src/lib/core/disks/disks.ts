@@ -65,12 +65,18 @@ export const hasOwnRom = (kit: Kit, c: Controller): boolean =>
 export function sizeOf({ drive: facts }: Part, record?: DiskRecord): DriveSize | null {
   if (!facts) return null;
   const translates = facts.interface === 'ata';
+  const { precomp, landing } = facts;
+  const mechanics = {
+    ...(precomp === undefined ? {} : { precomp }),
+    ...(landing === undefined ? {} : { landing })
+  };
   if (record?.real) {
     const { total, ...physical } = record.real;
-    return { physical, ...(total ? { total } : {}), translates };
+    return { physical, ...(total ? { total } : {}), translates, ...mechanics };
   }
   const { geometry, sectors } = facts;
-  if (geometry) return { physical: geometry, ...(sectors ? { total: sectors } : {}), translates };
+  if (geometry)
+    return { physical: geometry, ...(sectors ? { total: sectors } : {}), translates, ...mechanics };
   if (facts.interface !== 'scsi' || !sectors) return null;
   const physical = { cylinders: Math.min(65_536, Math.ceil(sectors / 1008)), heads: 16, sectors: 63 };
   return { physical, total: sectors, translates, byNumber: true };

@@ -1,6 +1,7 @@
 import { cablesOf, type Kit } from '../kit';
 import type { DriveInterface } from '../model';
 import { interleaveRate } from '../storage';
+import { hasOwnRom } from './disks';
 
 /** What a bus carries of a disk, in MB/s: programmed transfer through an 8-bit slot, 16-bit ISA, local bus, PCI. */
 const ceilings: Record<string, { words: string; rate: number }> = {
@@ -65,6 +66,11 @@ export function interfaceNotes(kit: Kit, item: string): InterfaceNote[] {
     out.push({
       grade: 'caution',
       text: 'The low-level format belongs to this drive with this controller: on another controller it is made anew, and everything is lost.'
+    });
+  if (d.interface === 'esdi' && controller && hasOwnRom(kit, controller))
+    out.push({
+      grade: 'note',
+      text: 'The setup says “not installed”; some ESDI controllers want type 1 there instead.'
     });
   if (d.interface === 'ata' || d.interface === 'xta')
     out.push({ grade: 'caution', text: 'Never low-level format it: its tracks were written at the works.' });

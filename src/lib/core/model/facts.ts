@@ -197,7 +197,11 @@ export const DriveFacts = z.strictObject({
   bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'none']),
   /** Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, or none. */
   plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
-  speed: z.number().positive().optional()
+  speed: z.number().positive().optional(),
+  /** Cylinder from which writing is precompensated, of drives that leave it to the controller; 65535: none. */
+  precomp: z.number().int().min(0).max(65_535).optional(),
+  /** Cylinder on which the heads are parked, of drives that do not do it themselves. */
+  landing: z.number().int().min(0).max(65_535).optional()
 });
 
 export const Plug = z.enum(['de9', 'de15', 'composite']);

@@ -26,6 +26,9 @@ export interface DriveSize {
   total?: number;
   /** Addressed by number alone (SCSI): the geometry is made up and shown nowhere. */
   byNumber?: boolean;
+  /** What an MFM or RLL drive wants for precompensation and landing zone; others take care of it themselves. */
+  precomp?: number;
+  landing?: number;
   /** ATA and flash take any geometry that is no larger in all; MFM, RLL and ESDI do not. */
   translates: boolean;
 }
@@ -122,8 +125,9 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
       id,
       type: 'user',
       geometry,
-      precomp: NO_PRECOMP,
-      landing: geometry.cylinders - 1,
+      precomp: drive.precomp ?? NO_PRECOMP,
+      // Usually the cylinder after the last.
+      landing: drive.landing ?? geometry.cylinders,
       mode: facts.translation,
       logical,
       usable,
