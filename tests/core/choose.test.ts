@@ -103,6 +103,27 @@ describe('the first file', () => {
     const alone = routesIn(kit('dunlin'), [], []);
     expect(alone[0].missing.length).to.be.greaterThan(0);
   });
+  it('a drive of the shelf alone is no way where controller, BIOS or DOS do not take it', () => {
+    const way = (things: ReturnType<typeof shelf>, kib: number, build = demo('dunlin')) =>
+      routesIn(kitOf(build, parts), [...shelf('feldspar-usbfloppy'), ...things], []).find((r) =>
+        r.id.includes(`floppy-${kib}>machine`)
+      )!;
+    // An early 8-bit controller ends at 250 kbit/s, and its BIOS at 360K.
+    const large = way(shelf('dornfleet-f1440'), 1440);
+    expect(large.missing).to.deep.equal(['a floppy controller of 500 kbit/s with a ROM of its own']);
+    expect(way(shelf('dornfleet-f1440', 'corvane-fd2'), 1440).missing).to.deep.equal([]);
+    const small = way(shelf('dornfleet-f720'), 720);
+    expect(small.missing).to.deep.equal([]);
+    expect(small.links.at(-1)!.caution).to.match(/driver line/);
+    const old = { ...demo('dunlin'), brief: { ...demo('dunlin').brief, os: 'DOS 2.1' } };
+    expect(way(shelf('dornfleet-f720'), 720, old).missing).to.deep.equal(['DOS 3.2 or later']);
+  });
+  it('an emulator takes images of what controller and BIOS know', () => {
+    const emulator = (build: string) =>
+      routesIn(kit(build), shelf('feldspar-femu'), []).find((r) => r.id.includes('stick'))!;
+    expect(emulator('dunlin').links.at(-1)!.caution).to.match(/images of 360K/);
+    expect(emulator('plover').links.at(-1)!.caution).to.equal(undefined);
+  });
   it('an 8-bit adapter and a card are a way for an XT, nearer when they are on the shelf', () => {
     const things = shelf('feldspar-reader', 'feldspar-cf512', 'feldspar-bracket', 'feldspar-ata8');
     const card = routesIn(kit('dunlin'), things, []).find((r) => r.id.includes('card'))!;

@@ -8,7 +8,6 @@ import {
   geometryOf,
   interfaceNotes,
   interleaves,
-  mediaOf,
   standing
 } from '../../src/lib/core/disks';
 import { check } from '../../src/lib/core/check';
@@ -16,6 +15,7 @@ import { kitOf } from '../../src/lib/core/kit';
 import { Build, type Item } from '../../src/lib/core/model';
 import { replacementRoutes } from '../../src/lib/core/replace';
 import { applyFix } from '../../src/lib/core/solver';
+import { mediaOf } from '../../src/lib/core/storage';
 import { linesAt } from '../../src/lib/core/resources';
 import { demo, parts } from '../support/demo';
 

@@ -25,6 +25,10 @@ describe('drives', () => {
     });
     expect(severity(xt('dornfleet-f360'), 'floppy.rate')).to.equal(null);
     expect(severity(xt('dornfleet-f1440'), 'floppy.rate')).to.equal('clash');
+    expect(severity(xt('dornfleet-f1200'), 'floppy.rate')).to.equal('clash');
+    expect(severity(xt('dornfleet-f720'), 'floppy.rate'), '720K takes 250 kbit/s, as 360K does').to.equal(
+      null
+    );
     expect(severity(xt('dornfleet-f720'), 'floppy.bios'), 'a driver helps').to.equal('caution');
     expect(severity(xt('dornfleet-f1440'), 'floppy.bios')).to.equal('clash');
     expect(severity(xt('dornfleet-f720', 'DOS 2.1'), 'floppy.dos')).to.equal('clash');

@@ -14,7 +14,11 @@ import {
   translate,
   translations,
   type Setup,
-  type Translation
+  type Translation,
+  biosTakes,
+  floppyFormats,
+  floppyRate,
+  mediaOf
 } from '../../src/lib/core/storage';
 
 const geo = (cylinders: number, heads = 16, sectors = 63) => ({ cylinders, heads, sectors });
@@ -194,5 +198,43 @@ describe('types, FAT', () => {
         }
       )
     );
+  });
+});
+
+describe('floppy formats', () => {
+  it('size is tracks × heads × sectors, and the rate follows from a turn', () => {
+    // Tracks, heads, sectors a track and turns a minute of each format.
+    const shapes: Record<string, [number, number, number, number]> = {
+      '160K': [40, 1, 8, 300],
+      '180K': [40, 1, 9, 300],
+      '320K': [40, 2, 8, 300],
+      '360K': [40, 2, 9, 300],
+      '720K': [80, 2, 9, 300],
+      '1.2M': [80, 2, 15, 360],
+      '1.44M': [80, 2, 18, 300],
+      '2.88M': [80, 2, 36, 300]
+    };
+    expect(floppyFormats.map((f) => f.name)).to.deep.equal(Object.keys(shapes));
+    for (const { name, kib, rate } of floppyFormats) {
+      const [tracks, heads, sectors, rpm] = shapes[name];
+      expect((tracks * heads * sectors) / 2, name).to.equal(kib);
+      // The data of a turn is most of what the rate gives, the rest are marks and gaps.
+      const data = (sectors * 512 * 8 * rpm) / 60 / 1000;
+      expect(data / rate, name).to.be.within(0.6, 0.8);
+    }
+  });
+  it('every drive reads what it writes, and a BIOS that knows more takes no less', () => {
+    const known = [360, 720, 1200, 1440, 2880];
+    const order = ['no', 'driver', 'yes'];
+    for (const drive of known) {
+      const { reads, writes } = mediaOf(drive);
+      expect(reads).to.include.members([...writes, drive]);
+      known.reduce((before, bios) => {
+        const now = order.indexOf(biosTakes(bios, drive));
+        expect(now, `${drive} on a BIOS of ${bios}`).to.be.at.least(before);
+        return now;
+      }, 0);
+    }
+    expect(floppyRate(360, 1200)).to.equal(300);
   });
 });

@@ -3,6 +3,7 @@ import { chainsOf, faultsOf, type Fault } from '../cabling';
 import { hasOwnRom } from '../disks';
 import { cablesOf, placeDrives, speaks, type Cabled } from '../kit';
 import { systemOf } from '../software';
+import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate } from '../storage';
 import { rule, type Rule, type Said, type Situation } from './rule';
 
 const named: Record<DriveInterface, string> = {
@@ -76,26 +77,18 @@ const twice = rule('disk.controller-twice', 'Two controllers at one address hide
     : [];
 });
 
-const floppyName: Record<number, string> = {
-  360: '360K',
-  720: '720K',
-  1200: '1.2M',
-  1440: '1.44M',
-  2880: '2.88M'
-};
-const floppyDos: Record<number, number> = { 360: 2, 720: 3.2, 1200: 3, 1440: 3.3, 2880: 5 };
 const floppies = (s: Situation) =>
   cablesOf(s.kit).filter((c) => c.drive.part.drive!.interface === 'floppy' && c.drive.part.drive!.floppyKiB);
 const kib = (c: Cabled) => c.drive.part.drive!.floppyKiB!;
 
-const floppyRate = rule('floppy.rate', 'The controller must have the data rate of the drive.', (s) =>
+const floppyRates = rule('floppy.rate', 'The controller must have the data rate of the drive.', (s) =>
   floppies(s)
-    .filter((c) => c.controller && kib(c) > (c.controller.fn.floppyKiB ?? 2880))
+    .filter((c) => c.controller && floppyRate(kib(c)) > controllerRate(c.controller.fn.floppyKiB))
     .map((c) => ({
       severity: 'clash' as const,
       about: [c.drive.item.id, c.controller!.item],
-      title: `${c.controller!.title} is too slow for ${floppyName[kib(c)]}`,
-      sentence: `Its fastest is ${floppyName[c.controller!.fn.floppyKiB!]}: ${c.drive.title} will not read its own floppies, or only the smaller kind.`
+      title: `${c.controller!.title} is too slow for ${floppyName(kib(c))}`,
+      sentence: `It ends at ${controllerRate(c.controller!.fn.floppyKiB)} kbit/s, and ${floppyName(kib(c))} takes ${floppyRate(kib(c))}: ${c.drive.title} will not read its own floppies, or only the smaller kind.`
     }))
 );
 
@@ -105,14 +98,14 @@ const floppyBios = rule('floppy.bios', 'The BIOS must know the kind of floppy dr
   return floppies(s)
     .filter((c) => kib(c) > known && c.controller && !hasOwnRom(s.kit, c.controller))
     .map((c): Said => {
-      const helped = kib(c) === 720 || (kib(c) === 1440 && known >= 1200);
+      const helped = biosTakes(known, kib(c)) === 'driver';
       return {
         severity: helped ? 'caution' : 'clash',
         about: [c.drive.item.id],
-        title: `The BIOS does not know ${floppyName[kib(c)]}`,
+        title: `The BIOS does not know ${floppyName(kib(c))}`,
         sentence: helped
-          ? `${s.kit.firmware!.name} knows up to ${floppyName[known]}; a driver line (DRIVER.SYS or DRIVPARM) mostly makes it work, but not for starting from it.`
-          : `${s.kit.firmware!.name} knows up to ${floppyName[known]}: use a controller with its own ROM, or another drive.`
+          ? `${s.kit.firmware!.name} knows up to ${floppyName(known)}; a driver line (DRIVER.SYS or DRIVPARM) mostly makes it work, but not for starting from it.`
+          : `${s.kit.firmware!.name} knows up to ${floppyName(known)}: use a controller with its own ROM, or another drive.`
       };
     });
 });
@@ -121,12 +114,12 @@ const floppyDosRule = rule('floppy.dos', 'Each floppy format came with a version
   const { dos } = systemOf(s.kit.build.brief.os);
   if (dos === null) return [];
   return floppies(s)
-    .filter((c) => floppyDos[kib(c)] > dos)
+    .filter((c) => floppyDos(kib(c)) > dos)
     .map((c) => ({
       severity: 'clash' as const,
       about: [c.drive.item.id],
-      title: `DOS ${dos} does not know ${floppyName[kib(c)]}`,
-      sentence: `It wants DOS ${floppyDos[kib(c)]} or later: the drive is used as a smaller one or not at all.`
+      title: `DOS ${dos} does not know ${floppyName(kib(c))}`,
+      sentence: `It wants DOS ${floppyDos(kib(c))} or later: the drive is used as a smaller one or not at all.`
     }));
 });
 
@@ -205,7 +198,7 @@ const bays = rule('bay.size', 'A drive needs a bay of its size, or rails.', (s) 
 export const driveRules: readonly Rule[] = [
   diskInterface,
   twice,
-  floppyRate,
+  floppyRates,
   floppyBios,
   floppyDosRule,
   cabling,

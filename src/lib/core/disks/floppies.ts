@@ -1,11 +1,12 @@
 import { chainsOf, faultsOf } from '../cabling';
 import { cablesOf, type Kit } from '../kit';
 import { systemOf } from '../software';
+import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';
 import { hasOwnRom } from './disks';
 
 /** A link between a floppy and a program: whether it holds, and what it is. */
 export interface Link {
-  what: 'drive' | 'controller' | 'BIOS' | 'DOS' | 'cable';
+  what: 'controller' | 'data rate' | 'BIOS' | 'DOS' | 'cable';
   ok: boolean;
   text: string;
 }
@@ -27,41 +28,6 @@ export interface FloppyChain {
   notes: string[];
 }
 
-const names: Record<number, string> = {
-  160: '160K',
-  180: '180K',
-  320: '320K',
-  360: '360K',
-  720: '720K',
-  1200: '1.2M',
-  1440: '1.44M',
-  2880: '2.88M'
-};
-const firstDos: Record<number, number> = {
-  160: 1,
-  180: 2,
-  320: 1.1,
-  360: 2,
-  720: 3.2,
-  1200: 3,
-  1440: 3.3,
-  2880: 5
-};
-
-/** What a drive reads and writes. A 1.2M drive writes 360K disks in a narrower track: a 360K drive may not read them. */
-export function mediaOf(kib: number): { reads: number[]; writes: number[]; note?: string } {
-  if (kib === 360) return { reads: [160, 180, 320, 360], writes: [160, 180, 320, 360] };
-  if (kib === 1200)
-    return {
-      reads: [160, 180, 320, 360, 1200],
-      writes: [1200],
-      note: 'What it writes on a 360K disk may not be read by a 360K drive: its track is narrower.'
-    };
-  if (kib === 720) return { reads: [720], writes: [720] };
-  if (kib === 1440) return { reads: [720, 1440], writes: [720, 1440] };
-  return { reads: [720, 1440, 2880], writes: [720, 1440, 2880] };
-}
-
 /**
  * Every floppy drive of a build with the links that must hold, in order: drive, controller rate, BIOS type, DOS,
  * cable.
@@ -73,8 +39,9 @@ export function floppyChains(kit: Kit): FloppyChain[] {
   const cables = chainsOf(kit).filter((c) => c.family === 'floppy');
   return all.map(({ drive, controller }): FloppyChain => {
     const kib = drive.part.drive!.floppyKiB ?? 1440;
-    const name = names[kib];
-    const rate = controller?.fn.floppyKiB ?? 2880;
+    const name = floppyName(kib);
+    const most = controllerRate(controller?.fn.floppyKiB);
+    const rate = floppyRate(kib);
     const ownRom = controller !== null && hasOwnRom(kit, controller);
     const cable = cables.find((c) => c.drives.some((p) => p.drive.item.id === drive.item.id));
     const plugged = cable?.drives.find((p) => p.drive.item.id === drive.item.id);
@@ -91,12 +58,12 @@ export function floppyChains(kit: Kit): FloppyChain[] {
           : 'no floppy controller has a place left'
       },
       {
-        what: 'drive',
-        ok: rate >= kib,
+        what: 'data rate',
+        ok: most >= rate,
         text:
-          rate >= kib
-            ? `the controller has the rate of ${name}`
-            : `the controller ends at ${names[rate] ?? rate}`
+          most >= rate
+            ? `the controller has the ${rate} kbit/s of ${name}`
+            : `${name} takes ${rate} kbit/s, and the controller ends at ${most}`
       },
       {
         what: 'BIOS',
@@ -108,15 +75,15 @@ export function floppyChains(kit: Kit): FloppyChain[] {
               ? `the BIOS knows ${name}`
               : ownRom
                 ? `the ROM of the controller knows ${name}`
-                : kib === 720 || (kib === 1440 && known >= 1200)
-                  ? `the BIOS ends at ${names[known] ?? known}; a driver line makes it work after the start`
-                  : `the BIOS ends at ${names[known] ?? known}`
+                : biosTakes(known, kib) === 'driver'
+                  ? `the BIOS ends at ${floppyName(known)}; a driver line makes it work after the start`
+                  : `the BIOS ends at ${floppyName(known)}`
       },
       {
         what: 'DOS',
-        ok: dos === null || dos >= firstDos[kib],
+        ok: dos === null || dos >= floppyDos(kib),
         text:
-          dos === null ? 'no DOS is chosen' : `${name} came with DOS ${firstDos[kib]}; the brief has ${dos}`
+          dos === null ? 'no DOS is chosen' : `${name} came with DOS ${floppyDos(kib)}; the brief has ${dos}`
       },
       {
         what: 'cable',
@@ -153,8 +120,8 @@ export function floppyChains(kit: Kit): FloppyChain[] {
       links,
       failing: links.find((l) => !l.ok) ?? null,
       select: `jumpered as the ${plugged?.want.unit ?? 'second'} select, whichever letter it gets`,
-      reads: reads.map((n) => names[n]),
-      writes: writes.map((n) => names[n]),
+      reads: reads.map((n) => floppyName(n)),
+      writes: writes.map((n) => floppyName(n)),
       notes
     };
   });

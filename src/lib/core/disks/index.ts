@@ -11,6 +11,6 @@ export {
   type KitDisk,
   type WhatIf
 } from './disks';
-export { floppyChains, mediaOf, type FloppyChain, type Link } from './floppies';
+export { floppyChains, type FloppyChain, type Link } from './floppies';
 export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
 export { freeWindows } from './windows';

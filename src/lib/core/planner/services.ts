@@ -1,24 +1,26 @@
 import type { Brief, DriveInterface, Part, Wish } from '../model';
 import { seatOf } from '../resources';
 import { serving } from '../software';
+import { controllerRate, floppyRate } from '../storage';
 import type { Pool } from './pool';
 import { ALIKE, masksOf, type Mask, type Option } from './options';
 
 /** Something that a card or the board must provide: places for drives of an interface, or a function. */
 export type Need =
-  | { kind: 'drive'; speaks: DriveInterface; units: number; floppyKiB: number }
+  /** `rate` in kbit/s is what floppy drives take. */
+  | { kind: 'drive'; speaks: DriveInterface; units: number; rate: number }
   | { kind: 'function'; functions: readonly string[] };
 
 const MOST_CARDS = 4;
 
 /** What the drives of a machine ask of its controllers. */
 export function driveNeeds(drives: readonly Part[]): Need[] {
-  const by = new Map<DriveInterface, { units: number; floppyKiB: number }>();
+  const by = new Map<DriveInterface, { units: number; rate: number }>();
   for (const { drive } of drives) {
-    const had = by.get(drive!.interface) ?? { units: 0, floppyKiB: 0 };
+    const had = by.get(drive!.interface) ?? { units: 0, rate: 0 };
     by.set(drive!.interface, {
       units: had.units + 1,
-      floppyKiB: Math.max(had.floppyKiB, drive!.floppyKiB ?? 0)
+      rate: Math.max(had.rate, drive!.floppyKiB ? floppyRate(drive!.floppyKiB) : 0)
     });
   }
   return [...by].map(([speaks, n]) => ({ kind: 'drive', speaks, ...n }));
@@ -62,7 +64,7 @@ function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterfa
     return part.functions.some((f) => need.functions.includes(f.kind)) ? null : need;
   if (!trusted(part, need.speaks)) return need;
   const units = part.functions
-    .filter((f) => f.speaks?.includes(need.speaks) && (f.floppyKiB ?? 2880) >= need.floppyKiB)
+    .filter((f) => f.speaks?.includes(need.speaks) && controllerRate(f.floppyKiB) >= need.rate)
     .reduce((n, f) => n + (f.units ?? 2), 0);
   return need.units <= units ? null : units > 0 ? { ...need, units: need.units - units } : need;
 }

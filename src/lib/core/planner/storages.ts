@@ -1,6 +1,7 @@
 import { floppySizes } from '../check';
 import type { Brief, Part } from '../model';
-import { floppiesRead, systemOf } from '../software';
+import { systemOf } from '../software';
+import { mediaOf } from '../storage';
 import { masksOf, narrowed, withFixed, type Option } from './options';
 import type { Pool } from './pool';
 
@@ -70,7 +71,7 @@ export function storages(pool: Pool, brief: Brief): Option[] {
             {
               diskMiB: hard ? Math.floor((hard.drive!.sectors ?? 0) / 2048) : null,
               cdrom: optical !== null,
-              floppies: set.flatMap((f) => floppiesRead(f.drive!.floppyKiB ?? 0))
+              floppies: set.flatMap((f) => mediaOf(f.drive!.floppyKiB ?? 0).reads)
             },
             ['storage']
           ),

@@ -1,15 +1,12 @@
 import type { Part } from '../model';
-import { cablesOf, speaks, type Kit } from '../kit';
-import { floppiesRead, systemOf } from '../software';
+import { speaks, type Kit } from '../kit';
+import { systemOf } from '../software';
+import { floppyName } from '../storage';
+import { emulating, formatsOf, reading } from './floppies';
+import { PRICE, need, type LinkNeed } from './need';
 
-/** Where something that a link needs is to be had. */
-export type Where = 'here' | 'shelf' | 'missing';
-export interface LinkNeed {
-  what: string;
-  where: Where;
-  /** The part that serves, when there is one. */
-  part?: string;
-}
+export type { LinkNeed, Where } from './need';
+
 export interface Link {
   /** What to do, for a person. */
   text: string;
@@ -30,16 +27,12 @@ export interface Helper {
   kit: Kit;
 }
 
-const formats: Record<number, string> = { 360: '360K', 720: '720K', 1200: '1.2M', 1440: '1.44M' };
 const wide = (kib: number) => kib === 360 || kib === 1200;
 
 interface Edge extends Link {
   from: string;
   to: string;
 }
-
-/** Costs of what a link needs. */
-const PRICE: Record<Where, number> = { here: 0, shelf: 1.5, missing: 8 };
 
 /**
  * How the first file gets onto a machine: chains from today's computer over what is on the shelf and in other
@@ -85,11 +78,6 @@ function routeOf(path: readonly Edge[]): Route {
 }
 
 const find = (parts: readonly Part[], test: (p: Part) => boolean) => parts.find(test);
-const need = (what: string, part: Part | undefined, where: Where = part ? 'shelf' : 'missing'): LinkNeed => ({
-  what,
-  where,
-  ...(part ? { part: part.id } : {})
-});
 /** Things that only lie beside today's computer need no fitting. */
 const beside = (what: string, part: Part | undefined): LinkNeed =>
   need(what, part, part ? 'here' : 'missing');
@@ -103,7 +91,7 @@ function fromToday(shelf: readonly Part[]): Edge[] {
     ...[720, 1440].map((kib): Edge => ({
       from: 'today',
       to: `floppy-${kib}`,
-      text: `Write the files to a ${formats[kib]} floppy on today’s computer.`,
+      text: `Write the files to a ${floppyName(kib)} floppy on today’s computer.`,
       needs: [beside('a USB floppy drive', usb)],
       ...(kib === 720 ? { caution: 'Use a real 720K floppy, without the second hole.' } : {})
     })),
@@ -117,24 +105,13 @@ function fromToday(shelf: readonly Part[]): Edge[] {
   ];
 }
 
-/** Floppies that a machine can write. */
-function floppiesOf(kit: Kit): { kib: number; drive: number; title: string }[] {
-  return cablesOf(kit).flatMap(({ drive, controller }) =>
-    controller?.isOn && drive.part.drive!.medium === 'floppy' && drive.part.drive!.interface === 'floppy'
-      ? floppiesRead(drive.part.drive!.floppyKiB ?? 0)
-          .filter((kib) => formats[kib])
-          .map((kib) => ({ kib, drive: drive.part.drive!.floppyKiB!, title: drive.title }))
-      : []
-  );
-}
-
 function overHelper({ name, kit }: Helper): Edge[] {
-  const all = floppiesOf(kit);
+  const all = formatsOf(kit);
   const node = `helper:${kit.build.id}`;
   const reads: Edge[] = all.map((f) => ({
     from: `floppy-${f.kib}`,
     to: node,
-    text: `Read the ${formats[f.kib]} floppy on ${name}.`,
+    text: `Read the ${floppyName(f.kib)} floppy on ${name}.`,
     needs: []
   }));
   const writes: Edge[] = all
@@ -142,7 +119,7 @@ function overHelper({ name, kit }: Helper): Edge[] {
     .map((f) => ({
       from: node,
       to: `floppy-${f.kib}`,
-      text: `Write a ${formats[f.kib]} floppy on ${name} (${f.title}).`,
+      text: `Write a ${floppyName(f.kib)} floppy on ${name} (${f.title}).`,
       needs: [],
       ...(f.kib === 360 && f.drive === 1200
         ? {
@@ -156,57 +133,18 @@ function overHelper({ name, kit }: Helper): Edge[] {
 
 function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
   const out: Edge[] = [];
-  const here = new Set(floppiesOf(kit).map((f) => f.kib));
-  const hasFloppy = kit.controllers.some((c) => c.isOn && speaks(c, 'floppy'));
-  for (const kib of [360, 720, 1200, 1440]) {
-    const fitted = here.has(kib);
-    const spare = find(
-      shelf,
-      (p) =>
-        p.drive?.medium === 'floppy' &&
-        p.drive.interface === 'floppy' &&
-        floppiesRead(p.drive.floppyKiB ?? 0).includes(kib)
-    );
+  for (const kib of [360, 720, 1200, 1440])
     out.push({
       from: `floppy-${kib}`,
       to: 'machine',
-      text: `Read the ${formats[kib]} floppy on ${kit.build.name}.`,
-      needs: [
-        fitted
-          ? { what: `a drive that reads ${formats[kib]}`, where: 'here' }
-          : need(`a drive that reads ${formats[kib]}`, spare),
-        ...(hasFloppy
-          ? []
-          : [
-              need(
-                'a floppy controller',
-                find(shelf, (p) => p.functions.some((f) => f.kind === 'floppy'))
-              )
-            ])
-      ]
+      text: `Read the ${floppyName(kib)} floppy on ${kit.build.name}.`,
+      ...reading(kit, shelf, kib)
     });
-  }
-  const emulator = kit.drives.some((d) => d.part.drive!.medium === 'emulator');
   out.push({
     from: 'stick',
     to: 'machine',
     text: `Choose the image on the floppy emulator of ${kit.build.name}.`,
-    needs: [
-      emulator
-        ? { what: 'a floppy emulator', where: 'here' }
-        : need(
-            'a floppy emulator',
-            find(shelf, (p) => p.drive?.medium === 'emulator')
-          ),
-      ...(hasFloppy
-        ? []
-        : [
-            need(
-              'a floppy controller',
-              find(shelf, (p) => p.functions.some((f) => f.kind === 'floppy'))
-            )
-          ])
-    ]
+    ...emulating(kit, shelf)
   });
   const ata = kit.controllers.some((c) => c.isOn && speaks(c, 'ata'));
   const isXt = kit.facts.class === 'xt';

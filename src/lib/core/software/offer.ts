@@ -2,6 +2,7 @@ import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
 import { Picture as PictureSchema } from '../model';
 import { clocksOf, families, fittedKiB, freeBase, shownMemory, speedIndex } from '../boards';
 import { cablesOf, type Kit } from '../kit';
+import { mediaOf } from '../storage';
 import { gives, hookedMonitors } from '../video';
 
 /** What a machine has to give to a program. Null means that nobody entered it yet. */
@@ -41,16 +42,6 @@ export function systemOf(os: string | undefined): { dos: number | null; windows:
   return { dos, windows };
 }
 
-/** What a floppy drive of a size reads. */
-const readable: Record<number, readonly number[]> = {
-  360: [160, 180, 320, 360],
-  720: [720],
-  1200: [160, 180, 320, 360, 1200],
-  1440: [720, 1440],
-  2880: [720, 1440, 2880]
-};
-export const floppiesRead = (driveKiB: number): readonly number[] => readable[driveKiB] ?? [driveKiB];
-
 export function offerOf(kit: Kit): Offer {
   const cpu = kit.cpu?.cpu ?? null;
   const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
@@ -88,7 +79,7 @@ export function offerOf(kit: Kit): Offer {
       : null,
     cdrom: cabled.some(({ drive }) => drive.part.drive!.medium === 'optical'),
     floppies: [
-      ...new Set(cabled.flatMap(({ drive }) => floppiesRead(drive.part.drive!.floppyKiB ?? 0)))
+      ...new Set(cabled.flatMap(({ drive }) => mediaOf(drive.part.drive!.floppyKiB ?? 0).reads))
     ].filter(Boolean),
     dos,
     windows

@@ -2,6 +2,7 @@ export * from './geometry';
 export * from './translation';
 export * from './barriers';
 export * from './fat';
+export * from './floppy';
 export * from './types';
 export * from './partition-types';
 export * from './infer';

@@ -6,6 +6,7 @@
   import { ask, problemLines, type Reply } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import Photo from '$lib/ui/sheet/Photo.svelte';
+  import Ledger from '$lib/ui/shelf/Ledger.svelte';
   import Trials from '$lib/ui/shelf/Trials.svelte';
   import { text } from '$lib/ui/text';
 
@@ -179,6 +180,9 @@
       </p>
       <h2>{words.trials}</h2>
       <Trials trials={item.trials} boards={data.boards} change={(trials) => change({ ...item, trials })} />
+      {#if part.drive && ['hard', 'flash'].includes(part.drive.medium)}
+        <Ledger record={item.medium} title={view.title} change={(medium) => change({ ...item, medium })} />
+      {/if}
       <h2>{words.loans}</h2>
       <ul>
         {#each item.loans as loan, i (i)}

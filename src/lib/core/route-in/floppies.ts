@@ -1,0 +1,122 @@
+import { cablesOf, speaks, type Kit } from '../kit';
+import { hasOwnRom } from '../disks';
+import type { Part } from '../model';
+import { systemOf } from '../software';
+import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';
+import { PRICE, need, type LinkNeed } from './need';
+
+/** What it takes until a machine reads a format. */
+export interface Reading {
+  needs: LinkNeed[];
+  caution?: string;
+}
+
+/** A floppy drive that is fitted, or would be. */
+interface Candidate {
+  drive: Part;
+  isHere: boolean;
+}
+
+const isFloppy = (p: Part) => p.drive?.medium === 'floppy' && p.drive.interface === 'floppy';
+const DRIVER_LINE =
+  'The BIOS does not know this drive: a driver line (DRIVER.SYS or DRIVPARM) makes it work after the start, not for starting from it.';
+
+/** Floppy controllers that are on, with their data rate and whether a ROM of theirs takes over. */
+const controllersOf = (kit: Kit) =>
+  kit.controllers
+    .filter((c) => c.isOn && speaks(c, 'floppy'))
+    .map((c) => ({ rate: controllerRate(c.fn.floppyKiB), hasRom: hasOwnRom(kit, c) }));
+
+/** How well a machine takes a drive of a size on a controller. */
+function takes(kit: Kit, driveKiB: number, hasRom: boolean): 'yes' | 'driver' | 'no' {
+  const known = kit.firmware?.firmware?.floppyKiB;
+  return hasRom || known === undefined ? 'yes' : biosTakes(known, driveKiB);
+}
+
+/**
+ * Formats that a machine writes so that others read them, and reads, with its drives as they hang on their
+ * controllers.
+ */
+export function formatsOf(kit: Kit): { kib: number; drive: number; title: string }[] {
+  return cablesOf(kit).flatMap(({ drive, controller }) => {
+    if (!controller?.isOn || !isFloppy(drive.part)) return [];
+    const size = drive.part.drive!.floppyKiB ?? 0;
+    if (takes(kit, size, hasOwnRom(kit, controller)) === 'no') return [];
+    const rate = controllerRate(controller.fn.floppyKiB);
+    return mediaOf(size)
+      .reads.filter((kib) => kib >= 360 && floppyRate(kib, size) <= rate)
+      .map((kib) => ({ kib, drive: size, title: drive.title }));
+  });
+}
+
+/** The cheapest way for a machine to read a format: with a drive that is in it, or one of the shelf. */
+export function reading(kit: Kit, shelf: readonly Part[], kib: number): Reading {
+  const candidates: Candidate[] = [
+    ...kit.drives.filter((d) => isFloppy(d.part)).map((d) => ({ drive: d.part, isHere: true })),
+    ...shelf.filter(isFloppy).map((drive) => ({ drive, isHere: false }))
+  ].filter(({ drive }) => mediaOf(drive.drive!.floppyKiB ?? 0).reads.includes(kib));
+  const ways = candidates.map((c) => withDrive(kit, shelf, kib, c));
+  const none: Reading = {
+    needs: [need(`a drive that reads ${floppyName(kib)}`, undefined), ...dosNeed(kit, kib)]
+  };
+  const costOf = (r: Reading) => r.needs.reduce((n, x) => n + PRICE[x.where], 0) + (r.caution ? 0.5 : 0);
+  return ways.reduce((best, way) => (costOf(way) < costOf(best) ? way : best), ways[0] ?? none);
+}
+
+function withDrive(kit: Kit, shelf: readonly Part[], kib: number, { drive, isHere }: Candidate): Reading {
+  const size = drive.drive!.floppyKiB ?? 0;
+  const rate = floppyRate(kib, size);
+  const there = controllersOf(kit).filter((c) => c.rate >= rate);
+  const [taken] = ['yes', 'driver'].filter((t) => there.some((c) => takes(kit, size, c.hasRom) === t));
+  const what = `a drive that reads ${floppyName(kib)}`;
+  return {
+    needs: [
+      isHere ? { what, where: 'here' } : need(what, drive),
+      ...(taken ? [] : [controllerNeed(kit, shelf, rate, size)]),
+      ...dosNeed(kit, kib)
+    ],
+    ...(taken === 'driver' ? { caution: DRIVER_LINE } : {})
+  };
+}
+
+/** A controller of the shelf that is fast enough, and has a ROM where the BIOS does not know the drive. */
+function controllerNeed(kit: Kit, shelf: readonly Part[], rate: number, driveKiB: number): LinkNeed {
+  const needsRom = takes(kit, driveKiB, false) === 'no';
+  const isXt = kit.facts.class === 'xt';
+  const found = shelf.find(
+    (p) =>
+      p.card &&
+      (!isXt || p.card.bus === 'isa8') &&
+      p.functions.some((f) => f.speaks?.includes('floppy') && controllerRate(f.floppyKiB) >= rate) &&
+      (!needsRom || p.functions.some((f) => f.kind === 'rom'))
+  );
+  return need(`a floppy controller of ${rate} kbit/s${needsRom ? ' with a ROM of its own' : ''}`, found);
+}
+
+function dosNeed(kit: Kit, kib: number): LinkNeed[] {
+  const { dos } = systemOf(kit.build.brief.os);
+  return dos !== null && dos < floppyDos(kib)
+    ? [{ what: `DOS ${floppyDos(kib)} or later`, where: 'missing' }]
+    : [];
+}
+
+/** An emulator stands in for a drive: it takes images of the largest format that controller and BIOS know. */
+export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
+  const here = kit.drives.some((d) => d.part.drive!.medium === 'emulator');
+  const emulator = shelf.find((p) => p.drive?.medium === 'emulator');
+  const there = controllersOf(kit);
+  const largest = [1440, 1200, 720, 360].find((kib) =>
+    there.some((c) => c.rate >= floppyRate(kib) && takes(kit, kib, c.hasRom) === 'yes')
+  );
+  return {
+    needs: [
+      here ? { what: 'a floppy emulator', where: 'here' } : need('a floppy emulator', emulator),
+      ...(there.length ? [] : [controllerNeed(kit, shelf, 250, 360)])
+    ],
+    ...(largest !== undefined && largest < 1440
+      ? {
+          caution: `Use images of ${floppyName(largest)}: more than that this controller and BIOS do not take.`
+        }
+      : {})
+  };
+}

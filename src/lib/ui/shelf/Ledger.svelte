@@ -1,0 +1,85 @@
+<script lang="ts">
+  import type { DiskRecord } from '$lib/core/model';
+  import MediumFacts from '../disks/MediumFacts.svelte';
+  import { text } from '../text';
+  import { timeText } from '../time';
+
+  /** A disk or card as a medium: its size, how it was made, and every machine and geometry it was tried in. */
+  interface Props {
+    record: DiskRecord | undefined;
+    title: string;
+    change: (next: DiskRecord) => void;
+  }
+  let { record, title, change }: Props = $props();
+  const words = text.disks;
+  const tries = $derived(record?.tries ?? []);
+  const save = (to: (old: DiskRecord) => DiskRecord) => change(to(record ?? { tries: [] }));
+</script>
+
+<h2>{words.ledger}</h2>
+<MediumFacts {record} {title} where={text.shelf.title} {save} />
+{#if tries.length}
+  <table>
+    <thead
+      ><tr>
+        {#each words.ledgerCols as col (col)}<th>{col}</th>{/each}<td></td>
+      </tr></thead
+    >
+    <tbody>
+      {#each tries as t (`${t.at} ${t.cylinders}`)}
+        <tr>
+          <td>{t.where}</td>
+          <td class="chs"
+            >{t.cylinders.toLocaleString('en')}{t.heads && t.sectors
+              ? ` × ${t.heads} × ${t.sectors}`
+              : ''}</td
+          >
+          <td class:bad={t.result !== 'started'}>{words.results[t.result]}</td>
+          <td><time datetime={t.at}>{timeText(t.at)}</time></td>
+          <td
+            ><button
+              onclick={() => save((old) => ({ ...old, tries: old.tries.filter((x) => x.at !== t.at) }))}
+              aria-label={words.removeTry(t.cylinders)}>×</button
+            ></td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{:else}<p class="quiet">{words.ledgerEmpty}</p>{/if}
+
+<style>
+  h2 {
+    margin: 1.1rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 0.2rem 0.5rem 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+    text-align: left;
+  }
+  .chs {
+    font-family: var(--font-mono);
+  }
+  .bad {
+    color: var(--stop);
+    font-weight: 700;
+  }
+  .quiet,
+  time {
+    color: var(--quiet);
+  }
+  button {
+    min-width: 1.9rem;
+    min-height: 1.9rem;
+    border: 0;
+    background: none;
+    color: var(--quiet);
+    cursor: pointer;
+  }
+</style>
