@@ -9,7 +9,7 @@ const clashes = (build: ReturnType<typeof demo>) => check(build, parts).filter((
 
 describe('the demo machines', () => {
   it('are whole', () => {
-    for (const id of ['plover', 'dunlin', 'turnstone'])
+    for (const id of ['plover', 'dunlin', 'turnstone', 'sanderling', 'curlew', 'whimbrel'])
       expect(checkBuild(demo(id), parts), id).to.deep.equal([]);
   });
   it('Plover has three clashes, few moves and two alternatives', () => {

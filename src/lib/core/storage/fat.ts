@@ -1,5 +1,8 @@
 import { GeometryError, SECTOR } from './geometry';
 
+/** Versions of DOS that differ in what they do with disks; 7 and 7.1 come with Windows. */
+export const dosVersions = [2.1, 3.2, 3.3, 4, 5, 6.22, 7, 7.1] as const;
+
 export type FatKind = 'FAT12' | 'FAT16' | 'FAT32';
 export interface FatPlan {
   kind: FatKind;

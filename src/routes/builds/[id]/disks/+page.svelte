@@ -4,7 +4,7 @@
   import { diskOfPart, disksOf, geometryOf } from '$lib/core/disks';
   import { kitOf, speaks } from '$lib/core/kit';
   import type { Part } from '$lib/core/model';
-  import { sizeWords } from '$lib/core/storage';
+  import { dosVersions, sizeWords } from '$lib/core/storage';
   import { getBench } from '$lib/ui/context';
   import Floppies from '$lib/ui/disks/Floppies.svelte';
   import Interfaces from '$lib/ui/disks/Interfaces.svelte';
@@ -21,7 +21,6 @@
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'setup');
-  const versions = ['2.1', '3.2', '3.3', '4', '5', '6.22', '7', '7.1'];
   const LOOK = 'look/';
   const ROM = 'rom';
   /** A drive, BIOS, DOS or controller that is only looked at; the build stays as it is. */
@@ -110,7 +109,7 @@
         >{words.dos}
         <select bind:value={dosText}>
           <option value="">{words.ofBuild(session.build.brief.os ?? words.unknown)}</option>
-          {#each versions as v (v)}<option>{v}</option>{/each}
+          {#each dosVersions as v (v)}<option value={String(v)}>{v}</option>{/each}
         </select></label
       >
       {#if biosId || dosText || byRom || isLook}<b class="look">{words.whatIf}</b>{/if}
