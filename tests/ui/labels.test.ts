@@ -17,16 +17,16 @@ describe('words for a fix', () => {
     [{ action: 'switch-off', item: 'io', function: 'floppy' }, /floppies.*IO-16/],
     [{ action: 'exchange', item: 'audio', with: 'spare' }, /a spare/],
     [{ action: 'take-out', item: 'audio' }, /Digit 16/],
-    [{ action: 'jumper', item: 'disk', unit: '0' }, /^S210: 0$/],
-    [{ action: 'jumper', item: 'disk', terminated: true }, /S210: terminators in/],
-    [{ action: 'jumper', item: 'disk', terminated: false }, /S210: terminators out/],
+    [{ action: 'jumper', item: 'disk', unit: '0' }, /^a disk: 0$/],
+    [{ action: 'jumper', item: 'disk', terminated: true }, /a disk: terminators in/],
+    [{ action: 'jumper', item: 'disk', terminated: false }, /a disk: terminators out/],
     [
       { action: 'ribbon', item: 'io', function: 'floppy', ribbon: 'floppy-twist' },
       /IO-16: twist in lines 10–16/
     ],
     [
       { action: 'declare', item: 'disk', setup: { cylinders: 1024, heads: 16, sectors: 63 } },
-      /S210: type 1024 cylinders/
+      /a disk: type 1024 cylinders/
     ],
     [{ action: 'acknowledge', finding: 'x' }, /\w/],
     [

@@ -49,12 +49,12 @@ export function fixText(m: Machine, fix: Fix, partName: (item: string) => string
       return words.apart;
     case 'jumper':
       return fix.unit === undefined
-        ? words.terminators(titleOf(m, fix.item), fix.terminated === true)
-        : `${titleOf(m, fix.item)}: ${fix.unit}`;
+        ? words.terminators(partName(fix.item), fix.terminated === true)
+        : `${partName(fix.item)}: ${fix.unit}`;
     case 'ribbon':
       return `${titleOf(m, fix.item)}: ${text.disks.ribbons[fix.ribbon]}`;
     case 'declare':
-      return words.declare(titleOf(m, fix.item), fix.setup.cylinders);
+      return words.declare(partName(fix.item), fix.setup.cylinders);
     case 'acknowledge':
       return words.known;
   }
