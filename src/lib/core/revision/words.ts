@@ -127,6 +127,8 @@ const itemFields: Record<string, string> = {
   place: 'place',
   count: 'how many',
   cable: 'cable',
+  ribbons: 'cables on it',
+  terminated: 'terminators',
   specimen: 'thing of the shelf',
   disk: 'setup, tries and plan of the medium'
 };
@@ -243,14 +245,18 @@ const LONG = 120;
 function value(fact: unknown): string {
   if (fact === undefined || fact === '') return NOTHING;
   if (Array.isArray(fact) && fact.every(isWish)) return fact.map(wishText).join('; ') || NOTHING;
-  if (isCable(fact)) return [fact.to, fact.function, fact.unit].filter(Boolean).join(' ');
+  if (isCable(fact))
+    return [fact.to, fact.function, fact.plug && `plug ${fact.plug}`, fact.unit, fact.select]
+      .filter(Boolean)
+      .join(' ');
+  if (typeof fact === 'boolean') return fact ? 'in' : 'out';
   const text = typeof fact === 'string' ? `“${fact}”` : JSON.stringify(fact);
   return text.length > LONG ? `${text.slice(0, LONG - 3)}…` : text;
 }
 
 const isObject = (fact: unknown): fact is Record<string, unknown> =>
   typeof fact === 'object' && fact !== null;
-const isCable = (fact: unknown): fact is { to: string; function?: string; unit?: string } =>
+const isCable = (fact: unknown): fact is NonNullable<Item['cable']> =>
   isObject(fact) && typeof fact.to === 'string';
 const isWish = (fact: unknown): fact is Record<string, unknown> & { kind: string } =>
   isObject(fact) && typeof fact.kind === 'string';

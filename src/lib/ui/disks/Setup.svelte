@@ -81,7 +81,7 @@
   {#if !found.length}<p>{unused > 0 ? words.typedPasses(sizeWords(unused)) : words.nothingInTheWay}</p>{/if}
   {#each found as b (b.id)}
     <div class="barrier" class:hang={b.symptom.includes('hang')}>
-      <b>{b.who}: {sizeWords(b.sectors)}</b>
+      <b>{b.who.charAt(0).toUpperCase()}{b.who.slice(1)}: {sizeWords(b.sectors)}</b>
       <p>{words.expect(b.symptom)} {b.cause.charAt(0).toUpperCase()}{b.cause.slice(1)}.</p>
       <p class="quiet">{words.ways(b.ways.join(', '))}</p>
     </div>

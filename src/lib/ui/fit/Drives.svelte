@@ -43,7 +43,11 @@
       <span class="what"
         ><b>{drive.title}</b>
         <span class="quiet"
-          >{(drive.part.summary ?? facts.interface).replace(/\.$/, '')}, {words.needs[facts.bay]}</span
+          >{(drive.part.summary ?? facts.interface).replace(/\.$/, '')}, {words.needs[
+            facts.bay
+          ]}{plugged?.family === 'floppy' && plugged.answers
+            ? `, ${text.disks.answers.floppy(plugged.answers)}`
+            : ''}</span
         ></span
       >
       <span class="run">
@@ -68,7 +72,9 @@
             onchange={(e) => number(drive.item.id, e.currentTarget.value)}
           >
             <option value="">{words.unit}</option>
-            {#each unitsOf[plugged.family] as u (u)}<option value={u}>{u}</option>{/each}
+            {#each unitsOf[plugged.family] as u (u)}<option value={u}
+                >{text.disks.unitNames[plugged.family](u)}</option
+              >{/each}
           </select>
         {/if}
         <Button
