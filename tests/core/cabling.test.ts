@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { chainsOf, diskNumber, faultsOf, floppyLetter, unitsOf } from '../../src/lib/core/cabling';
+import {
+  chainsOf,
+  diskNumber,
+  faultsOf,
+  floppyLetter,
+  unitsOf,
+  withJumper,
+  withRibbon
+} from '../../src/lib/core/cabling';
 import { check } from '../../src/lib/core/check';
 import { kitOf } from '../../src/lib/core/kit';
 import type { Build, PartSet, Ribbon, Select } from '../../src/lib/core/model';
@@ -158,6 +166,39 @@ describe('floppies', () => {
     expect(severity(two([at('second', 1)], 'straight'), 'floppy.cable')).to.equal('caution');
     expect(severity(two([at('second', 1), at('second', 2)], 'straight'), 'floppy.cable')).to.equal('clash');
     expect(severity(two([at('second', 2)], 'disk-twist'), 'floppy.cable')).to.equal('clash');
+  });
+});
+
+describe('moving a drive to another plug', () => {
+  it('what hangs there gets the plug that it leaves', () => {
+    const { build, parts } = machine(mfm([drive('second', 2), drive('second', 1)]));
+    const plugs = (b: Build) => chainsOf(kitOf(b, parts))[0].drives.map((p) => [p.drive.item.id, p.plug]);
+    expect(plugs(build)).to.deep.equal([['i2', 1], ['i1', 2]]); // prettier-ignore
+    expect(plugs(withJumper(build, parts, 'i2', { plug: 2 }))).to.deep.equal([['i1', 1], ['i2', 2]]); // prettier-ignore
+    const back = withJumper(withJumper(build, parts, 'i2', { plug: 2 }), parts, 'i1', { plug: 2 });
+    expect(plugs(back)).to.deep.equal(plugs(build));
+  });
+  it('a drive whose cable was only assumed keeps to it, and nothing else of it changes', () => {
+    const { build, parts } = machine({
+      board: 'varnoc-d33',
+      items: [
+        { part: 'lanteg-io16', slot: '3' },
+        { part: 'cairnholt-a120', notes: 'mine' }
+      ]
+    });
+    const told = withJumper(build, parts, 'i1', { unit: 'master' });
+    expect(told.items[1]).to.deep.include({
+      notes: 'mine',
+      cable: { to: 'i0', function: 'disk', unit: 'master' }
+    });
+    const forgotten = withJumper(told, parts, 'i1', { unit: null, terminated: true });
+    expect(forgotten.items[1].cable).to.deep.equal({ to: 'i0', function: 'disk' });
+    expect(withJumper(forgotten, parts, 'i1', { terminated: null }).items[1]).to.not.have.property(
+      'terminated'
+    );
+    const laid = withRibbon(build, 'i0', 'disk', 'straight');
+    expect(laid.items[0].ribbons).to.deep.equal({ disk: 'straight' });
+    expect(withRibbon(laid, 'i0', 'disk', null)).to.deep.equal(build);
   });
 });
 

@@ -107,7 +107,7 @@ function chain(kit: Kit, controller: Controller, family: Family, cabled: readonl
     seats.every((o) => o.outside !== s.outside || o.plug <= s.plug);
   const inside = seats.some((s) => !s.outside);
   const outside = seats.some((s) => s.outside);
-  const wanted = unitsWanted(family, cabled);
+  const wanted = unitsWanted[family](cabled);
   const hasTerminator = ribbon === 'end-terminator';
   return {
     family,
@@ -119,7 +119,7 @@ function chain(kit: Kit, controller: Controller, family: Family, cabled: readonl
       // Behind a twist hangs the last plug; on a cable of one plug that is the only one.
       const behind = isTwisted && s.plug === 2;
       const unit = unitNow(family, s.c, behind, ribbon);
-      const want = unitWanted(family, ribbon, behind, wanted.get(s.c)!);
+      const want = unitWanted(family, ribbon, behind, wanted[cabled.indexOf(s.c)]);
       return {
         drive: s.c.drive,
         plug: s.plug,
@@ -172,48 +172,40 @@ function unitNow(family: Family, { unit, drive }: Cabled, behind: boolean, ribbo
   return selectFor(unit, (s) => floppyLetter(ribbon, behind, s));
 }
 
-/** What each should be on its cable, whatever the cable does to it. */
-function unitsWanted(family: Family, cabled: readonly Cabled[]): Map<Cabled, string> {
-  const out = new Map<Cabled, string>();
-  if (family === 'scsi') {
-    const taken = new Set([ADAPTER_ID, ...cabled.map((c) => c.unit)]);
-    const seen = new Set<string>();
-    for (const c of cabled) {
-      const own = c.unit !== null && c.unit !== ADAPTER_ID && !seen.has(c.unit) ? c.unit : null;
-      const id = own ?? unitsOf.scsi.find((u) => !taken.has(u)) ?? '0';
-      taken.add(id);
-      seen.add(id);
-      out.set(c, id);
-    }
-    return out;
-  }
-  if (family === 'ata') {
-    const bySelect = cabled.length > 1 && cabled.every((c) => (c.unit ?? 'cable select') === 'cable select');
-    const said = cabled.some((c) => c.unit === 'cable select') && bySelect;
-    const isMaster = (c: Cabled) => c.unit === 'master' || c.unit === 'single';
-    const master =
-      cabled.find(isMaster) ??
-      cabled.find((c) => c.unit !== 'slave' && c.drive.part.drive!.medium !== 'optical') ??
-      cabled.find((c) => c.unit !== 'slave') ??
-      cabled[0];
-    for (const c of cabled)
-      out.set(
-        c,
-        said
-          ? 'cable select'
-          : cabled.length === 1
-            ? c.unit === 'master' || c.unit === 'cable select'
-              ? c.unit
-              : 'single'
-            : c === master
-              ? 'master'
-              : 'slave'
-      );
-    return out;
-  }
-  cabled.forEach((c, i) => out.set(c, String(i + 1)));
-  return out;
+/** Each SCSI drive keeps its number while nobody else has it; the others get the lowest that is free. */
+function scsiNumbers(cabled: readonly Cabled[]): string[] {
+  const taken = new Set([ADAPTER_ID, ...cabled.map((c) => c.unit)]);
+  const given = new Set<string>([ADAPTER_ID]);
+  return cabled.map(({ unit }) => {
+    const id = unit !== null && !given.has(unit) ? unit : (unitsOf.scsi.find((u) => !taken.has(u)) ?? '0');
+    taken.add(id);
+    given.add(id);
+    return id;
+  });
 }
+
+/** One master and one slave, with what is known of them kept; both by cable select where one is and none is told otherwise. */
+function ataUnits(cabled: readonly Cabled[]): string[] {
+  const units = cabled.map((c) => c.unit);
+  if (units.length === 1) return [units[0] === 'master' || units[0] === 'cable select' ? units[0] : 'single'];
+  if (units.includes('cable select') && units.every((u) => u === null || u === 'cable select'))
+    return units.map(() => 'cable select');
+  const isSlave = (c: Cabled) => c.unit === 'slave';
+  const master =
+    cabled.find((c) => c.unit === 'master' || c.unit === 'single') ??
+    cabled.find((c) => !isSlave(c) && c.drive.part.drive!.medium !== 'optical') ??
+    cabled.find((c) => !isSlave(c)) ??
+    cabled[0];
+  return cabled.map((c) => (c === master ? 'master' : 'slave'));
+}
+
+/** What each should be on its cable, whatever the cable does to it: in the order of the drives. */
+const unitsWanted: Record<Family, (cabled: readonly Cabled[]) => string[]> = {
+  ata: ataUnits,
+  scsi: scsiNumbers,
+  st506: (cabled) => cabled.map((_, i) => String(i + 1)),
+  floppy: (cabled) => cabled.map(() => '')
+};
 
 function unitWanted(family: Family, ribbon: Ribbon, behind: boolean, wanted: string): string {
   if (family === 'floppy') {
