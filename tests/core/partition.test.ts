@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   GeometryError,
+  barriers,
   driveLetters,
   endChs,
   formatMinutesLeft,
@@ -208,5 +209,28 @@ describe('how far each layer sees', () => {
     expect([...sizes].sort((a, b) => a - b)).to.deep.equal(sizes);
     const ids = gates.flatMap((g) => g.ids);
     expect(new Set(ids).size).to.equal(ids.length);
+    // Only what the drive says of itself, and what lies past the end of the ruler, has none.
+    const without = new Set(['reports-16383', 'table-32']);
+    const seen = new Set<string>();
+    fc.assert(
+      fc.property(drive, fc.integer({ min: 0, max: 2 ** 33 }), facts, dos, (physical, more, f, v) => {
+        const total = sectorsOf(physical) + more;
+        const found = barriers({
+          physical,
+          total,
+          translation: f.translation,
+          dos: v,
+          biosCylinders: 4096,
+          hangs: ['6322', '65535']
+        });
+        for (const b of found) {
+          seen.add(b.id);
+          expect(ids.includes(b.id) || without.has(b.id), b.id).to.equal(true);
+          expect(b.sectors, b.id).to.be.below(total);
+          expect(b.symptom.length && b.cause.length, b.id).to.be.greaterThan(10);
+        }
+      })
+    );
+    expect(seen.size).to.be.at.least(8);
   });
 });

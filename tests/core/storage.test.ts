@@ -130,6 +130,22 @@ describe('barriers', () => {
       at(16_383, { translation: 'lba', total: 300_000_000, dos: 7.1, hangs: ['65535'] })
     ).to.include.members(['bios-65535', 'lba-28']);
   });
+  it('the partition tool of the late 1990s, one partition before DOS 3.3, and the end of the table', () => {
+    const found = (dos: number, total: number) =>
+      barriers({ physical: geo(16_383), total, translation: 'lba', dos }).map((b) => b.id);
+    const gib = (n: number) => n * 2 ** 21;
+    expect(found(7.1, gib(64) + 1)).to.include('tool-64g');
+    expect(found(7.1, gib(64))).to.not.include('tool-64g');
+    expect(found(6.22, gib(80)), 'only the tool of that time').to.not.include('tool-64g');
+    expect(found(3.2, gib(1))[0]).to.equal('one-partition');
+    expect(found(3.3, gib(1))).to.not.include('one-partition');
+    expect(found(7.1, 2 ** 32 + 1)).to.include('table-32');
+    expect(found(7.1, 2 ** 32)).to.not.include('table-32');
+    const tool = barriers({ physical: geo(16_383), total: gib(80), translation: 'lba', dos: 7.1 }).find(
+      (b) => b.id === 'tool-64g'
+    )!;
+    expect(tool.symptom).to.match(/16,384 MiB/);
+  });
   it('lie below the drive, the nearest first, and a smaller drive never meets more', () => {
     fc.assert(
       fc.property(fc.integer({ min: 2, max: 65_000 }), fc.constantFrom(...translations), (c, translation) => {

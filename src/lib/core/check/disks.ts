@@ -21,9 +21,12 @@ const diskRom = rule(
   }
 );
 
+/** Barriers that another rule tells, or that only change what is displayed. */
+const saidElsewhere = new Set(['reports-16383', 'one-partition', 'tool-64g']);
+
 const diskLimit = rule('disk.limit', 'Each layer sees only so much of a drive.', (s) =>
   disksOf(s.kit).flatMap((disk): Said[] => {
-    const [nearest] = standing(disk).filter((b) => b.id !== 'reports-16383');
+    const [nearest] = standing(disk).filter((b) => !saidElsewhere.has(b.id));
     if (!disk.controller || !nearest) return [];
     const { drive } = disk;
     const best = choicesFor(disk).find((c) => c.works && c.geometry);
@@ -33,7 +36,7 @@ const diskLimit = rule('disk.limit', 'Each layer sees only so much of a drive.',
         severity: nearest.id === 'heads-256' ? 'clash' : 'caution',
         about: [drive.item.id],
         title: `${drive.title} is larger than the ${nearest.who} sees`,
-        sentence: `Expect ${nearest.symptom}. All is well up to ${sizeWords(nearest.sectors)}. Ways past it: ${nearest.ways.join(', ')}.`,
+        sentence: `Expect ${nearest.symptom}. All is well up to ${sizeWords(nearest.sectors)}.${nearest.ways.length ? ` Ways past it: ${nearest.ways.join(', ')}.` : ''}`,
         why: `${nearest.cause.charAt(0).toUpperCase()}${nearest.cause.slice(1)}.`,
         fixes: best
           ? [

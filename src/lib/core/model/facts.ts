@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { biosTranslations } from '../storage';
 import { Id, Label } from './base';
 import { PinHeader } from './meaning';
 
@@ -360,16 +361,7 @@ export const FirmwareFacts = z.strictObject({
     /** How many drive types its table holds; 0: the controller's ROM does it. */
     types: z.number().int().min(0).max(60),
     user: z.boolean(),
-    translation: z.enum([
-      'none',
-      'bit-shift',
-      'bit-shift-128',
-      'revised',
-      'revised-always',
-      'lba',
-      'lba-by-cylinders',
-      'rom'
-    ]),
+    translation: z.enum([...biosTranslations, 'rom']),
     /** Entries of its type table that are not those of the common one. */
     table: z.array(DriveTypeEntry).max(60).optional(),
     /** Keeps the last cylinder back for diagnostics: one fewer than typed is offered. */

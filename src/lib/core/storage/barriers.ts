@@ -1,4 +1,6 @@
-import { sectorsOf, type Geometry } from './geometry';
+import { largestPartition } from './fat';
+import { sectorsOf, sizeWords, type Geometry } from './geometry';
+import { makesExtended, toolDisplay } from './partition';
 import { translate, type Translation } from './translation';
 
 export type Who = 'drive' | 'controller' | 'BIOS' | 'partition tool' | 'operating system' | 'file system';
@@ -111,6 +113,15 @@ export function barriers(setup: Setup): Barrier[] {
       cause: `INT 13h offers ${geometry.cylinders} × ${geometry.heads} × ${geometry.sectors}`,
       ways: translation === 'none' ? biosWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
     });
+  if (dos !== null && !makesExtended(dos))
+    add({
+      id: 'one-partition',
+      sectors: largestPartition(dos),
+      who: 'operating system',
+      symptom: 'one partition, and the rest of the disk unused',
+      cause: `DOS ${dos} makes a single partition of at most ${sizeWords(largestPartition(dos))}; several come with DOS 3.3`,
+      ways: ['smaller drive']
+    });
   if (dos !== null && dos < 7)
     add({
       id: 'dos-int13',
@@ -119,6 +130,15 @@ export function barriers(setup: Setup): Barrier[] {
       symptom: 'the rest is not seen',
       cause: `DOS ${dos} calls INT 13h with cylinder, head and sector only`,
       ways: ['smaller drive', 'fewer cylinders']
+    });
+  if (dos !== null && dos >= 7)
+    add({
+      id: 'tool-64g',
+      sectors: 65_536 * 2048,
+      who: 'partition tool',
+      symptom: `a size of ${toolDisplay(total).shown.toLocaleString('en')} MiB in the partition tool; the partition itself is right`,
+      cause: 'the DOS-mode partition tool of the late 1990s shows the size modulo 65,536 MiB',
+      ways: []
     });
   if (physical.cylinders === 16_383 && !setup.byNumber)
     add({
@@ -138,5 +158,13 @@ export function barriers(setup: Setup): Barrier[] {
       cause: '28 bits of sector number',
       ways: ['smaller drive', 'option ROM']
     });
+  add({
+    id: 'table-32',
+    sectors: 2 ** 32,
+    who: 'partition tool',
+    symptom: 'the rest cannot be put into the partition table',
+    cause: 'its fields for start and length have 32 bits',
+    ways: ['smaller drive']
+  });
   return out.sort((a, b) => a.sectors - b.sectors);
 }

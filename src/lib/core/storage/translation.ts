@@ -6,16 +6,16 @@ import { GeometryError, checkGeometry, sectorsOf, type Geometry } from './geomet
  * `revised-always` at any size; `lba-by-cylinders` keeps the smaller head count slightly past a boundary. `scsi` is
  * what the ROMs of host adapters make of a number of blocks: 64 × 32 up to 1 GiB, 255 × 63 beyond.
  */
-export const translations = [
+export const biosTranslations = [
   'none',
   'bit-shift',
   'bit-shift-128',
   'revised',
   'revised-always',
   'lba',
-  'lba-by-cylinders',
-  'scsi'
+  'lba-by-cylinders'
 ] as const;
+export const translations = [...biosTranslations, 'scsi'] as const;
 export type Translation = (typeof translations)[number];
 
 export interface Logical {

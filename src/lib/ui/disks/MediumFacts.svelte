@@ -75,7 +75,7 @@
 </p>
 <details>
   <summary>{words.realOther}</summary>
-  <form onsubmit={saveReal}>
+  <form class="inline-form" onsubmit={saveReal}>
     {#each ['cylinders', 'heads', 'sectors', 'total'] as const as field (field)}
       <input
         bind:value={typed[field]}
@@ -94,7 +94,7 @@
     {made.where ? `${words.madeWhere} ${made.where}` : ''}{:else}<span class="quiet">{words.notKnown}</span
     >{/if}
 </p>
-<form onsubmit={saveMade}>
+<form class="inline-form" onsubmit={saveMade}>
   <input
     bind:value={madeTyped.heads}
     aria-label={words.madeHeads}
@@ -133,17 +133,5 @@
   }
   summary {
     cursor: pointer;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-    margin: 0.3rem 0;
-  }
-  input {
-    width: 8.5rem;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
   }
 </style>

@@ -83,7 +83,7 @@
     <div class="barrier" class:hang={b.symptom.includes('hang')}>
       <b>{b.who.charAt(0).toUpperCase()}{b.who.slice(1)}: {sizeWords(b.sectors)}</b>
       <p>{words.expect(b.symptom)} {b.cause.charAt(0).toUpperCase()}{b.cause.slice(1)}.</p>
-      <p class="quiet">{words.ways(b.ways.join(', '))}</p>
+      {#if b.ways.length}<p class="quiet">{words.ways(b.ways.join(', '))}</p>{/if}
     </div>
   {/each}
 </section>

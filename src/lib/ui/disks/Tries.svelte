@@ -66,7 +66,7 @@
     <span><b>{words.next}:</b> {next.why}</span>
   </li>
 </ul>
-<form onsubmit={addTry}>
+<form class="inline-form" onsubmit={addTry}>
   <input
     bind:value={cylinders}
     aria-label={words.cylinders}
@@ -122,21 +122,5 @@
   .bad {
     color: var(--stop);
     font-weight: 800;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-    margin: 0.3rem 0;
-  }
-  input {
-    width: 8.5rem;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-  }
-  select {
-    padding: 0.3rem 2.2rem 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
   }
 </style>
