@@ -50,7 +50,7 @@ export function diskReport(args: readonly string[]): object {
   if (!translations.includes(kind))
     throw new DiskUsage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
   const dos = dosOf(options.get('--os'));
-  const logical = translate(physical, kind, total);
+  const logical = translate(physical, kind, total, facts?.keepsLast);
   const first = dos === null ? null : Math.min(logical.usable, largestPartition(dos));
   return {
     physical: { ...physical, sectorsInAll: total, size: sizeWords(total) },

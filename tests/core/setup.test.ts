@@ -43,6 +43,14 @@ describe('what to type into the setup', () => {
     expect(safeCylinders(ata(7000), facts({ hangs: ['6322'] }), 6.22)).to.equal(6322);
     expect(safeCylinders(ata(16_383), facts({ translation: 'lba' }), 6.22)).to.equal(16_383);
   });
+  it('more than the setup takes is not proposed to be typed', () => {
+    const small = facts({ translation: 'none', mostTyped: 1024 });
+    const choices = setupChoices(ata(10_400), small, 6.22);
+    expect(choices.map((c) => c.id)).to.not.include('whole');
+    expect(choices[0].geometry!.cylinders).to.equal(1024);
+    expect(setupChoices(ata(1024), small, 6.22)[0].id).to.equal('whole');
+    expect(safeCylinders(ata(10_400), facts({ mostTyped: 2048 }), 6.22)).to.equal(2048);
+  });
   it('an old setup without a user type takes the best of its table, and an MFM drive no larger one', () => {
     const mfm = { physical: { cylinders: 820, heads: 6, sectors: 17 }, translates: false };
     const [best] = setupChoices(mfm, facts({ user: false, translation: 'none' }), 3.3);

@@ -38,6 +38,7 @@ export function firmwareFacts(disk: FirmwareFacts['disk']): SetupFacts | null {
     types: disk.types,
     user: disk.user,
     translation: disk.translation,
+    ...(disk.cylinders ? { mostTyped: disk.cylinders } : {}),
     // A field of 12 bits; wider ones end beyond what such a BIOS translates.
     ...(disk.cylinders === 4096 ? { biosCylinders: 4096 } : {}),
     ...(disk.hangs ? { hangs: disk.hangs } : {}),

@@ -10,6 +10,8 @@ export interface SetupFacts {
   types: number;
   user: boolean;
   translation: Translation;
+  /** Most cylinders that can be typed. */
+  mostTyped?: number;
   biosCylinders?: number;
   hangs?: Setup['hangs'];
   /** Entries of its table that are not those of the common one. */
@@ -58,6 +60,7 @@ export function safeCylinders(drive: DriveSize, facts: SetupFacts, dos: number |
   const { physical } = drive;
   const caps = [
     physical.cylinders,
+    facts.mostTyped ?? Infinity,
     facts.biosCylinders === undefined ? Infinity : facts.biosCylinders - 1,
     facts.hangs?.includes('6322') ? 6322 : Infinity
   ];
@@ -139,7 +142,8 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   const hangs =
     found.some((b) => stopping.has(b.id)) ||
     (physical.cylinders === 16_383 && !facts.translation.startsWith('lba'));
-  if (facts.user) out.push(typed('whole', physical, hangs ? 'it hangs' : 'nothing', !hangs));
+  const fits = physical.cylinders <= (facts.mostTyped ?? Infinity);
+  if (facts.user && fits) out.push(typed('whole', physical, hangs ? 'it hangs' : 'nothing', !hangs));
   const most = safeCylinders(drive, facts, dos);
   if (facts.user && most < physical.cylinders)
     out.push(typed('fewer', { ...physical, cylinders: most }, 'the rest of the drive is not used', true));
