@@ -135,6 +135,18 @@ describe('disks', function () {
       return disk?.cable?.unit === '0';
     });
     await bench.open('/builds/sanderling/disks');
+    await (await page.waitForSelector('summary ::-p-text(Something else is typed)'))!.click();
+    for (const [field, value] of [
+      ['cylinders', '9,000'],
+      ['heads', '16'],
+      ['sectors a track', '63']
+    ])
+      // prettier-ignore
+      await page.type(`input[aria-label="Typed ${field}"]`, value);
+    await page.keyboard.press('Enter');
+    await sees(page, 'runs 534,675,456 bytes past the end');
+    await press(page, 'nothing is typed');
+    await until(async () => (await disk('sanderling', 'card')).setup === undefined);
     await (await page.waitForSelector('summary ::-p-text(another size)'))!.click();
     await page.type('input[aria-label="Real cylinders"]', '7,000');
     await page.type('input[aria-label="Real heads"]', '99');

@@ -197,6 +197,26 @@ describe('the planner', function () {
       expect(turned.best!.score, told).to.be.closeTo(best!.score, 1e-6);
     }
   });
+  it('the same module in two banks counts twice: on the shelf, in what is to buy, in the list', () => {
+    const module = 'pendrum-s72-16m';
+    const fixed = ['varnoc-v66', 'ashgill-486dx2-66'];
+    const wants = {
+      profiles: [{ id: 'big', name: 'Big', needs: [], wants: { memory: { extendedKiB: 20_000 } } }]
+    };
+    const only = all.filter((p) => p.kind !== 'memory' || p.id === module);
+    const have = (n: number) =>
+      search({ brief: brief(wants), parts: only, fixed, shelf: shelf(...Array<string>(n).fill(module)) })
+        .best!;
+    for (const n of [0, 1, 2]) {
+      const memory = have(n).chosen.filter((c) => c.role === 'memory');
+      expect(
+        memory.map((c) => [c.part, c.count, c.onShelf]),
+        `${n} on the shelf`
+      ).to.deep.equal([[module, 2, n]]);
+    }
+    expect(have(1).criteria.bought).to.equal(have(2).criteria.bought + 1);
+    expect(have(0).criteria.cost).to.be.greaterThan(have(1).criteria.cost);
+  });
   it('a sound card that is heavier stays when it brings what the brief wants', () => {
     // An early machine: only one 8-bit card of its time has a MIDI interface, only another a place for a CD-ROM drive.
     for (const what of ['midi', 'cdrom'] as const) {

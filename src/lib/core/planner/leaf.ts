@@ -3,7 +3,7 @@ import { check } from '../check';
 import { planned } from '../settings';
 import { choose, resolve } from '../solver';
 import { assemble, partsOf, trims, withTrim, type Choice } from './assemble';
-import { weighSides, type Pool } from './pool';
+import { tally, weighSides, type Pool } from './pool';
 import type { Chosen, Criteria, Plan, Role } from './types';
 
 /** Search nodes that the lines of one machine may take. */
@@ -79,7 +79,7 @@ function planOf(
     ['trim', trim.map((part) => ({ part, count: 1 }))]
   ];
   const chosen: Chosen[] = roles.flatMap(([role, list]) =>
-    list.map(({ part, count }) => pool.choose(pool.get(part.id)!, count, role))
+    tally(list).map(({ part, count }) => pool.choose(pool.get(part.id)!, count, role))
   );
   const about = (profile: string, severe: boolean) =>
     findings.find(
@@ -93,7 +93,7 @@ function planOf(
     const f = missed.some((m) => m.profile === p.id) ? undefined : about(p.id, false);
     return f ? [{ profile: p.id, sentence: f.sentence }] : [];
   });
-  const used = [...partsOf(choice).map((p) => p.part), ...trim.map((t) => pool.get(t.id)!)];
+  const used = [...tally(partsOf(choice)).map((p) => p.part), ...trim.map((t) => pool.get(t.id)!)];
   const criteria: Criteria = {
     missed: missed.length,
     rough: rough.length,

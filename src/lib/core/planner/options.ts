@@ -12,7 +12,7 @@ import {
 } from '../boards';
 import { systemOf, unmet, type Area, type Offer } from '../software';
 import { chain, gives } from '../video';
-import { weighSides, type Pool } from './pool';
+import { tally, weighSides, type Pool } from './pool';
 
 /** Programs of the brief that a choice leaves possible, one bit each. */
 export type Mask = bigint;
@@ -236,7 +236,7 @@ export function memories(pool: Pool, base: Base, brief: Brief): (Option & { fill
         filling,
         parts,
         ...masksOf(brief.profiles, { memory, cpu: family }, ['memory']),
-        weight: parts.reduce((n, p) => n + pool.weigh(p.part, p.count), 0)
+        weight: tally(parts).reduce((n, p) => n + pool.weigh(p.part, p.count), 0)
       };
     })
   );

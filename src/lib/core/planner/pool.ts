@@ -22,6 +22,15 @@ export interface Pool {
   choose(part: Part, count: number, role: Role): Chosen;
 }
 
+/** Each part once with how many of it: the same module in two banks is bought, or lies on the shelf, twice. */
+export function tally<T extends { id: string }>(
+  list: readonly { part: T; count: number }[]
+): { part: T; count: number }[] {
+  const by = new Map<string, { part: T; count: number }>();
+  for (const { part, count } of list) by.set(part.id, { part, count: count + (by.get(part.id)?.count ?? 0) });
+  return [...by.values()];
+}
+
 export const middlePrice = (part: Part): number =>
   part.price ? Math.round((part.price.low + part.price.high) / 2) : 0;
 

@@ -14,7 +14,7 @@ import {
   type Option
 } from './options';
 import { storages } from './storages';
-import { poolOf, weighSides, type Pool } from './pool';
+import { poolOf, tally, weighSides, type Pool } from './pool';
 import { covers, driveNeeds, functionChoices, seats, servable, wishedNeeds, type Need } from './services';
 import { middleWeights, type Limits, type Plan, type PlanRequest, type Search } from './types';
 
@@ -323,11 +323,11 @@ class Run {
   }
 
   private costOf(option: Option): number {
-    return option.parts.reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
+    return tally(option.parts).reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
   }
 
   private cost(choice: Choice): number {
-    return partsOf(choice).reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
+    return tally(partsOf(choice)).reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
   }
 
   private note(reason: string): void {

@@ -8,6 +8,7 @@
   import { keepMedium } from './record';
   import Ruler from './Ruler.svelte';
   import Tries from './Tries.svelte';
+  import TypedForm from './TypedForm.svelte';
 
   interface Props {
     disk: KitDisk;
@@ -98,6 +99,7 @@
       {#if choice.geometry && !isLook}
         <Button class="act main" onclick={() => take(choice)}>{words.take}</Button>
       {/if}
+      {#if !facts.isRom && !isLook}<TypedForm {disk} />{/if}
       {#if !size.byNumber && !size.translates && choice.geometry}<p class="quiet">{words.precompNote}</p>{/if}
       {#if facts.isRom}<p class="quiet">{words.byRom(disk.controller?.title ?? words.someRom)}</p>{/if}
     {/if}
