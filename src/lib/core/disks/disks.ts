@@ -38,9 +38,12 @@ export function firmwareFacts(disk: FirmwareFacts['disk']): SetupFacts | null {
     types: disk.types,
     user: disk.user,
     translation: disk.translation,
-    ...(disk.cylinders ? { mostTyped: disk.cylinders } : {}),
-    // A field of 12 bits; wider ones end beyond what such a BIOS translates.
-    ...(disk.cylinders === 4096 ? { biosCylinders: 4096 } : {}),
+    // A field of 12 bits takes more than it keeps; others take what they keep.
+    ...(disk.cylinders === 4096
+      ? { biosCylinders: 4096 }
+      : disk.cylinders
+        ? { mostTyped: disk.cylinders }
+        : {}),
     ...(disk.hangs ? { hangs: disk.hangs } : {}),
     ...(disk.table ? { table: disk.table } : {}),
     ...(disk.keepsLast ? { keepsLast: true } : {})

@@ -50,7 +50,7 @@
         maxlength="7"
       />
     {/each}
-    <Button type="submit" class="act">{words.addTry}</Button>
+    <Button type="submit" class="act">{words.typedSave}</Button>
   </form>
 </details>
 {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}

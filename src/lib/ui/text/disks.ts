@@ -76,6 +76,7 @@ export const disks = {
   isTyped: 'typed',
   typedNow: 'Typed now:',
   typedForget: 'nothing is typed',
+  typedSave: 'That stands there',
   typedOther: 'Something else is typed',
   typedField: (name: string) => `Typed ${name}`,
   tries: 'Tried on this machine',
