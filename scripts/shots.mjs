@@ -131,8 +131,8 @@ await see('From this state to now');
 await shot('log');
 
 await size(390, 844);
-await open('/builds/plover/fit');
-await shot('fit-390');
+await open('/builds/turnstone/disks?view=interfaces');
+await shot('cable-390');
 
 await browser.close();
 server.kill('SIGTERM');
