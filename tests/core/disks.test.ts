@@ -8,6 +8,7 @@ import {
   geometryOf,
   interfaceNotes,
   interleaves,
+  setupLines,
   standing
 } from '../../src/lib/core/disks';
 import { check } from '../../src/lib/core/check';
@@ -114,6 +115,33 @@ describe('the size and the setup of one specimen', () => {
       with_(demo('plover'), 'disk', (i) => ({ ...i, disk: { tries: [], made: { heads, sectors } } }));
     expect(check(made(64, 32), parts).some((f) => f.rule === 'disk.setup')).to.equal(false);
     expect(check(made(255, 63), parts).some((f) => f.rule === 'disk.setup')).to.equal(true);
+  });
+});
+
+describe('what the setup is told of the drives', () => {
+  const told = (id: string) => setupLines(kit(demo(id)));
+  it('floppies by letter, disks by type or geometry, a ROM as not installed, nothing on a machine without a setup', () => {
+    expect(told('plover')).to.deep.equal([
+      'Floppy A: 1.44M (F1440)',
+      'Floppy B: 1.2M (F1200)',
+      'S210: not installed, a ROM runs it'
+    ]);
+    expect(told('turnstone').at(-1)).to.match(/^H40: type 40 \(820 cylinders, 6 heads, 17 sectors\)$/);
+    expect(told('sanderling').at(-1)).to.match(/4095 cylinders.*landing zone 4095, mode bit-shift$/);
+    expect(told('dunlin')).to.deep.equal([]);
+  });
+  it('what was typed comes before what is best', () => {
+    const typed = (cylinders: number) =>
+      setupLines(
+        kit(
+          with_(demo('sanderling'), 'card', (i) => ({
+            ...i,
+            disk: { tries: [], setup: { cylinders, heads: 16, sectors: 63 } }
+          }))
+        )
+      ).at(-1);
+    expect(typed(3000)).to.equal('Card 4G: user type, 3000 cylinders, 16 heads, 63 sectors');
+    expect(typed(4095)).to.match(/landing zone 4095/);
   });
 });
 

@@ -13,4 +13,5 @@ export {
 } from './disks';
 export { floppyChains, type FloppyChain, type Link } from './floppies';
 export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
+export { setupLines } from './setup-lines';
 export { freeWindows } from './windows';

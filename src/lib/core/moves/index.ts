@@ -1,3 +1,5 @@
+import { setupLines } from '../disks';
+import { kitOf } from '../kit';
 import type { Build, PartSet, Position, Setting } from '../model';
 import {
   claimValue,
@@ -149,7 +151,10 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       });
   }
   jobs.sort((a, b) => Number(a.item === 'board') - Number(b.item === 'board'));
-  return { jobs, commands: [...commands, ...setupNotes(m, at), ...startupLines(m, at)] };
+  return {
+    jobs,
+    commands: [...commands, ...setupNotes(m, at), ...driveSetup(build, parts, m), ...startupLines(m, at)]
+  };
 }
 
 function slotName(m: Machine, id: string): string {
@@ -178,6 +183,10 @@ function setupNotes(m: Machine, at: Positions): MoveList['commands'] {
       ]
     : [];
 }
+
+/** What the setup is told of the drives. */
+const driveSetup = (build: Build, parts: PartSet, m: Machine): MoveList['commands'] =>
+  setupLines(kitOf(build, parts, m)).map((text) => ({ where: 'SETUP', text }));
 
 /** Lines for the start-up files, with the numbers that the cards are set to. */
 export function startupLines(m: Machine, at: Positions): MoveList['commands'] {
