@@ -5,7 +5,7 @@ import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
 import { partition } from '../../src/lib/core/storage';
 import { diskImage, imagePieces } from '../../src/lib/formats/disk';
-import { press, sees, until, upload, useBench } from '../support/browser';
+import { press, sees, unfold, until, upload, useBench } from '../support/browser';
 
 interface Disk {
   setup?: { cylinders: number };
@@ -127,7 +127,7 @@ describe('disks', function () {
     await page.select('select[aria-label="Jumpered as: S210"]', '7');
     await sees(page, 'S210 has the adapter’s number');
     // The tray offers the way back, and takes it.
-    await (await page.waitForSelector('summary ::-p-text(adapter’s number)'))!.click();
+    await unfold(page, 'adapter’s number');
     await press(page, 'S210: 0');
     await until(async () => {
       const { build } = await bench.saved('plover');
@@ -135,7 +135,7 @@ describe('disks', function () {
       return disk?.cable?.unit === '0';
     });
     await bench.open('/builds/sanderling/disks');
-    await (await page.waitForSelector('summary ::-p-text(Something else is typed)'))!.click();
+    await unfold(page, 'Something else is typed');
     for (const [field, value] of [
       ['cylinders', '9,000'],
       ['heads', '16'],
@@ -147,7 +147,7 @@ describe('disks', function () {
     await sees(page, 'runs 534,675,456 bytes past the end');
     await press(page, 'nothing is typed');
     await until(async () => (await disk('sanderling', 'card')).setup === undefined);
-    await (await page.waitForSelector('summary ::-p-text(another size)'))!.click();
+    await unfold(page, 'another size');
     await page.type('input[aria-label="Real cylinders"]', '7,000');
     await page.type('input[aria-label="Real heads"]', '99');
     await page.type('input[aria-label="Real sectors a track"]', '63');

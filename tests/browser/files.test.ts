@@ -4,7 +4,7 @@ import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import type { Page } from 'puppeteer-core';
 import { exportKinds } from '../../src/lib/formats';
-import { press, sees, until, upload, useBench } from '../support/browser';
+import { press, sees, until, upload, unfold, useBench } from '../support/browser';
 
 describe('files in a browser', function () {
   this.timeout(120_000);
@@ -67,7 +67,7 @@ describe('files in a browser', function () {
     await sees(page, '0 builds came in');
     await press(page, 'To the bin: Turnstone');
     await page.waitForSelector('details');
-    await page.click('summary');
+    await unfold(page);
     await press(page, 'Delete for good: Turnstone');
     await press(page, 'Delete for good: Turnstone');
     await until(async () => (await total()) === before - 1);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
-import { press, sees, until, useBench, violations } from '../support/browser';
+import { press, sees, unfold, until, useBench, violations } from '../support/browser';
 
 describe('the record in a browser', function () {
   this.timeout(120_000);
@@ -114,8 +114,7 @@ describe('the record in a browser', function () {
       await press(page, 'Undo');
       await page.waitForFunction(() => !document.querySelector('details'));
       await press(page, 'To the bin: Plover, copy');
-      await page.waitForSelector('details');
-      await page.click('summary');
+      await unfold(page);
       await press(page, 'Delete for good: Plover, copy');
       await sees(page, 'This cannot be undone');
       expect(await violations(page)).to.deep.equal([]);
@@ -123,8 +122,7 @@ describe('the record in a browser', function () {
       await press(page, 'Put back Plover, copy');
       await page.waitForFunction(() => !document.querySelector('details'));
       await press(page, 'To the bin: Plover, copy');
-      await page.waitForSelector('details');
-      await page.click('summary');
+      await unfold(page);
       await press(page, 'Delete for good: Plover, copy');
       await press(page, 'Delete for good: Plover, copy');
       await page.waitForFunction(() => !document.querySelector('details'));

@@ -62,6 +62,19 @@ export async function press(page: Page, words: string): Promise<void> {
   );
 }
 
+/** Unfolds what is folded under these words, or the first that is, wherever the page moves meanwhile. */
+export async function unfold(page: Page, words = ''): Promise<void> {
+  await page.waitForFunction(
+    (w) => {
+      const found = [...document.querySelectorAll('summary')].find((x) => x.textContent?.includes(w));
+      if (found && !found.closest('details')!.open) found.click();
+      return found?.closest('details')!.open ?? false;
+    },
+    { timeout: 20_000 },
+    words
+  );
+}
+
 /** Waits until the page shows these words. */
 export const sees = (page: Page, words: string) =>
   page.waitForFunction((w) => document.body.innerText.includes(w), { timeout: 20_000 }, words);
