@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { biosTranslations } from '../storage';
 import { Id, Label } from './base';
 import { PinHeader } from './meaning';
 
@@ -159,52 +158,6 @@ export const boardFit = {
   fpuSwitch: z.strictObject({ setting: Id, fitted: Id, none: Id }).optional()
 };
 
-/** What drives and controllers say to each other. */
-export const DriveInterface = z.enum([
-  'st506',
-  'rll',
-  'esdi',
-  'xta',
-  'ata',
-  'scsi',
-  'floppy',
-  'cd-panel',
-  'one-cable',
-  'usb'
-]);
-
-export const DriveFacts = z.strictObject({
-  medium: z.enum(['hard', 'floppy', 'optical', 'flash', 'removable', 'emulator']),
-  interface: DriveInterface,
-  /** Capacity in sectors of 512 bytes; a floppy drive has a rate in its place. */
-  sectors: z
-    .number()
-    .int()
-    .positive()
-    .max(2 ** 32)
-    .optional(),
-  /** What it reports of itself, or what is printed on it. */
-  geometry: z
-    .strictObject({
-      cylinders: z.number().int().min(1).max(65535),
-      heads: z.number().int().min(1).max(16),
-      sectors: z.number().int().min(1).max(63)
-    })
-    .optional(),
-  /** Largest floppy that it writes, in KiB. */
-  floppyKiB: z
-    .union([z.literal(360), z.literal(720), z.literal(1200), z.literal(1440), z.literal(2880)])
-    .optional(),
-  bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'none']),
-  /** Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, or none. */
-  plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
-  speed: z.number().positive().optional(),
-  /** Cylinder from which writing is precompensated, of drives that leave it to the controller; 65535: none. */
-  precomp: z.number().int().min(0).max(65_535).optional(),
-  /** Cylinder on which the heads are parked, of drives that do not do it themselves. */
-  landing: z.number().int().min(0).max(65_535).optional()
-});
-
 export const Plug = z.enum(['de9', 'de15', 'composite']);
 export const Signal = z.enum(['mono', 'rgbi', 'ega', 'analogue', 'composite']);
 export const VideoStandard = z.enum(['mono', 'cga', 'ega', 'mcga', 'vga', '3d-only']);
@@ -330,49 +283,12 @@ export const AdapterFacts = z.strictObject({
   units: z.number().int().min(1).max(8).default(1)
 });
 
-/** An entry of the drive-type table of a setup; precompensation 65535 is none. */
-export const DriveTypeEntry = z.strictObject({
-  type: z.number().int().min(1).max(60),
-  cylinders: z.number().int().min(1).max(4096),
-  heads: z.number().int().min(1).max(16),
-  sectors: z.number().int().min(1).max(63),
-  precomp: z.number().int().min(0).max(65_535),
-  landing: z.number().int().min(0).max(65_535)
-});
-
 /** What a program that runs a device asks of the machine. */
 export const DriverFacts = z.strictObject({
   /** Lowest CPU class that it runs on. */
   cpu: CpuFamily,
   /** First version of DOS that loads it. */
   dos: z.number().positive().max(9).optional()
-});
-
-/** What the set-up program of a board knows. */
-export const FirmwareFacts = z.strictObject({
-  year: z.number().int().min(1978).max(2002),
-  setup: z.enum(['none', 'floppy', 'key']),
-  key: z.string().max(30).optional(),
-  pnp: z.boolean().default(false),
-  cdBoot: z.boolean().default(false),
-  /** Largest floppy it knows, in KiB. */
-  floppyKiB: z.number().int().min(160).max(2880),
-  disk: z.strictObject({
-    /** How many drive types its table holds; 0: the controller's ROM does it. */
-    types: z.number().int().min(0).max(60),
-    user: z.boolean(),
-    translation: z.enum([...biosTranslations, 'rom']),
-    /** Entries of its type table that are not those of the common one. */
-    table: z.array(DriveTypeEntry).max(60).optional(),
-    /** Keeps the last cylinder back for diagnostics: one fewer than typed is offered. */
-    keepsLast: z.boolean().optional(),
-    /** Cylinders that the setup takes. */
-    cylinders: z.number().int().min(0).max(65535),
-    /** Cylinder counts above which it hangs at detection. */
-    hangs: z.array(z.enum(['6322', '65535'])).optional(),
-    /** Largest disk that it handles whole, in MiB; beyond it hangs or sees less. */
-    mostMiB: z.number().int().positive().optional()
-  })
 });
 
 /** What a person can see on it, for recognising it. */
@@ -391,8 +307,6 @@ export type ModuleFacts = z.output<typeof ModuleFacts>;
 export type ModuleForm = z.output<typeof ModuleForm>;
 export type MemoryFacts = z.output<typeof MemoryFacts>;
 export type Offered = z.output<typeof Offered>;
-export type DriveFacts = z.output<typeof DriveFacts>;
-export type DriveInterface = z.output<typeof DriveInterface>;
 export type VideoFacts = z.output<typeof VideoFacts>;
 export type VideoStandard = z.output<typeof VideoStandard>;
 export type MonitorFacts = z.output<typeof MonitorFacts>;
@@ -403,7 +317,5 @@ export type SupplyFacts = z.output<typeof SupplyFacts>;
 export type PowerNeed = z.output<typeof PowerNeed>;
 export type KeyboardFacts = z.output<typeof KeyboardFacts>;
 export type ChassisFacts = z.output<typeof ChassisFacts>;
-export type FirmwareFacts = z.output<typeof FirmwareFacts>;
 export type DriverFacts = z.output<typeof DriverFacts>;
-export type DriveTypeEntry = z.output<typeof DriveTypeEntry>;
 export type AdapterFacts = z.output<typeof AdapterFacts>;

@@ -2,6 +2,7 @@ export * from './hex';
 export * from './part';
 export * from './meaning';
 export * from './facts';
+export * from './drive-facts';
 export * from './wishes';
 export * from './medium';
 export * from './build';

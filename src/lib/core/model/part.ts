@@ -1,13 +1,11 @@
 import { z } from 'zod';
 import { Id, Label, Text } from './base';
+import { DriveFacts, DriveInterface, FirmwareFacts } from './drive-facts';
 import {
   AdapterFacts,
   AudioFacts,
   ChassisFacts,
   CpuFacts,
-  DriveFacts,
-  DriveInterface,
-  FirmwareFacts,
   FpuFacts,
   KeyboardFacts,
   LookFacts,

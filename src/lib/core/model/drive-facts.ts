@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { biosTranslations } from '../storage';
+
+/** What drives are, and what the set-up program of a board knows of them. */
+
+/** What drives and controllers say to each other. */
+export const DriveInterface = z.enum([
+  'st506',
+  'rll',
+  'esdi',
+  'xta',
+  'ata',
+  'scsi',
+  'floppy',
+  'cd-panel',
+  'one-cable',
+  'usb'
+]);
+
+export const DriveFacts = z.strictObject({
+  medium: z.enum(['hard', 'floppy', 'optical', 'flash', 'removable', 'emulator']),
+  interface: DriveInterface,
+  /** Capacity in sectors of 512 bytes; a floppy drive has a rate in its place. */
+  sectors: z
+    .number()
+    .int()
+    .positive()
+    .max(2 ** 32)
+    .optional(),
+  /** What it reports of itself, or what is printed on it. */
+  geometry: z
+    .strictObject({
+      cylinders: z.number().int().min(1).max(65535),
+      heads: z.number().int().min(1).max(16),
+      sectors: z.number().int().min(1).max(63)
+    })
+    .optional(),
+  /** Largest floppy that it writes, in KiB. */
+  floppyKiB: z
+    .union([z.literal(360), z.literal(720), z.literal(1200), z.literal(1440), z.literal(2880)])
+    .optional(),
+  bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'none']),
+  /** Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, or none. */
+  plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
+  speed: z.number().positive().optional(),
+  /** Cylinder from which writing is precompensated, of drives that leave it to the controller; 65535: none. */
+  precomp: z.number().int().min(0).max(65_535).optional(),
+  /** Cylinder on which the heads are parked, of drives that do not do it themselves. */
+  landing: z.number().int().min(0).max(65_535).optional()
+});
+
+/** An entry of the drive-type table of a setup; precompensation 65535 is none. */
+export const DriveTypeEntry = z.strictObject({
+  type: z.number().int().min(1).max(60),
+  cylinders: z.number().int().min(1).max(4096),
+  heads: z.number().int().min(1).max(16),
+  sectors: z.number().int().min(1).max(63),
+  precomp: z.number().int().min(0).max(65_535),
+  landing: z.number().int().min(0).max(65_535)
+});
+
+/** What the set-up program of a board knows. */
+export const FirmwareFacts = z.strictObject({
+  year: z.number().int().min(1978).max(2002),
+  setup: z.enum(['none', 'floppy', 'key']),
+  key: z.string().max(30).optional(),
+  pnp: z.boolean().default(false),
+  cdBoot: z.boolean().default(false),
+  /** Largest floppy it knows, in KiB. */
+  floppyKiB: z.number().int().min(160).max(2880),
+  disk: z.strictObject({
+    /** How many drive types its table holds; 0: the controller's ROM does it. */
+    types: z.number().int().min(0).max(60),
+    user: z.boolean(),
+    translation: z.enum([...biosTranslations, 'rom']),
+    /** Entries of its type table that are not those of the common one. */
+    table: z.array(DriveTypeEntry).max(60).optional(),
+    /** Keeps the last cylinder back for diagnostics: one fewer than typed is offered. */
+    keepsLast: z.boolean().optional(),
+    /** Cylinders that the setup takes. */
+    cylinders: z.number().int().min(0).max(65535),
+    /** Cylinder counts above which it hangs at detection. */
+    hangs: z.array(z.enum(['6322', '65535'])).optional(),
+    /** Largest disk that it handles whole, in MiB; beyond it hangs or sees less. */
+    mostMiB: z.number().int().positive().optional()
+  })
+});
+
+export type DriveFacts = z.output<typeof DriveFacts>;
+export type DriveInterface = z.output<typeof DriveInterface>;
+export type FirmwareFacts = z.output<typeof FirmwareFacts>;
+export type DriveTypeEntry = z.output<typeof DriveTypeEntry>;
