@@ -272,6 +272,18 @@ describe('the planner', function () {
     expect(vlb.barred === null && (vlb.with !== null || vlb.reasons.length > 0)).to.equal(true);
   });
 
+  it('what a driver or the front of the case forbids is barred, and said so', () => {
+    const old = {
+      brief: brief({ os: 'DOS 3.3', wishes: [{ kind: 'original-look' }] }),
+      parts: all,
+      shelf: []
+    };
+    const { best } = search(old);
+    const barredBy = (part: string) => whyNot(old, best!, part).barred;
+    expect(barredBy('wexmoor-cd24')).to.match(/driver wants DOS 5/);
+    expect(barredBy('feldspar-femu')).to.match(/seen in front/);
+    expect(barredBy('wexmoor-cd2s')).to.equal(null);
+  });
   it('when nothing fits, each set to drop suffices and no part of it does', () => {
     const request: PlanRequest = { brief: demo('whimbrel').brief, parts: all, shelf: shelf('grevane-t8') };
     const { plans, drops } = plan(request);

@@ -82,7 +82,8 @@ export function wishUnmet(wish: Wish, s: Pick<Situation, 'kit' | 'm'>): string |
   }
 }
 
-const showsNew = (part: Part) =>
+/** A drive in the front of the case that no machine of the time had. */
+export const showsNew = (part: Part): boolean =>
   (part.drive?.medium === 'emulator' && part.drive.bay !== 'outside') ||
   (part.drive?.medium === 'flash' && part.drive.bay !== 'none');
 

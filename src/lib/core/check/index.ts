@@ -46,4 +46,4 @@ export function check(build: Build, parts: PartSet): Finding[] {
 export const isClean = (findings: readonly Finding[]): boolean =>
   findings.every((f) => f.severity !== 'stop' && f.severity !== 'clash');
 
-export { STILL_IN_USE, floppySizes, wishUnmet } from './brief';
+export { STILL_IN_USE, floppySizes, showsNew, wishUnmet } from './brief';

@@ -1,5 +1,6 @@
 import type { Brief, Part } from '../model';
-import { STILL_IN_USE } from '../check';
+import { STILL_IN_USE, showsNew } from '../check';
+import { systemOf } from '../software';
 import type { Chosen, PlanRequest, Role, Unit, Weights } from './types';
 
 /** Years that a part may be younger than the date, by how strict the brief is. */
@@ -43,8 +44,13 @@ export function barred(part: Part, request: PlanRequest): string | null {
     if (wish.kind === 'never' && wish.part === part.id) return 'The brief says: never this part.';
     if (wish.kind === 'emulator-outside' && part.drive?.medium === 'emulator' && part.drive.bay !== 'outside')
       return 'The brief wants an emulator outside the case only.';
+    if (wish.kind === 'original-look' && showsNew(part))
+      return 'It is seen in front, and the brief wants nothing new there.';
   }
   if (fixed.has(part.id)) return null;
+  const { dos } = systemOf(brief.os);
+  if (dos !== null && (part.driver?.dos ?? 0) > dos)
+    return `Its driver wants DOS ${part.driver!.dos}, and the brief has DOS ${dos}.`;
   const year = yearOf(brief);
   const allowed = YOUNGER[brief.strictness ?? 'spirit'];
   if (year !== null && part.sold && part.sold.from > year + allowed)

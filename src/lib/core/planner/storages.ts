@@ -28,7 +28,7 @@ export function storages(pool: Pool, brief: Brief): Option[] {
   );
   const opticals = one(
     of((d) => d.medium === 'optical'),
-    (p) => p.drive!.interface
+    (p) => `${p.drive!.interface} ${p.driver?.cpu ?? ''}`
   );
   const floppies = one(
     of((d) => d.interface === 'floppy'),
