@@ -9,7 +9,8 @@ import {
   interfaceNotes,
   interleaves,
   setupLines,
-  standing
+  standing,
+  typedOf
 } from '../../src/lib/core/disks';
 import { check } from '../../src/lib/core/check';
 import { kitOf } from '../../src/lib/core/kit';
@@ -109,6 +110,25 @@ describe('the size and the setup of one specimen', () => {
     expect(choicesFor(byRom)).to.have.length(1);
     expect(standing(byRom).map((b) => b.id)).to.include('dos-int13');
     expect(diskOfPart(kit(demo('plover')), parts.get('wexmoor-cd4')!)).to.equal(null);
+  });
+  it('typed as it reports itself, a BIOS of sector numbers asks a large drive for its size', () => {
+    const large = parts.get('cairnholt-a13')!;
+    const typed = (cylinders: number) => {
+      const b = with_(demo('curlew'), 'hard-disk', (i) => ({
+        ...i,
+        part: large.id,
+        disk: { tries: [], setup: { cylinders, heads: 16, sectors: 63 } }
+      }));
+      return disksOf(kit(b))[0];
+    };
+    const whole = typed(16_383);
+    expect(typedOf(whole)!.total).to.equal(large.drive!.sectors);
+    expect(
+      whole.verdicts.map((v) => v.grade),
+      'nothing is said to be unused'
+    ).to.deep.equal(['fine']);
+    expect(typedOf(typed(8000))!.total).to.equal(undefined);
+    expect(typed(8000).verdicts.map((v) => v.grade)).to.deep.equal(['note']);
   });
   it('a drive on a ROM: what it was made with against what the ROM gives', () => {
     const made = (heads: number, sectors: number) =>

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   GeometryError,
   barriers,
+  biosTranslations,
   driveLetters,
   endChs,
   formatMinutesLeft,
@@ -165,15 +166,7 @@ describe('how far each layer sees', () => {
   const facts = fc.record({
     types: fc.constantFrom(0, 15, 46),
     user: fc.boolean(),
-    translation: fc.constantFrom(
-      'none',
-      'bit-shift',
-      'bit-shift-128',
-      'revised',
-      'revised-always',
-      'lba',
-      'lba-by-cylinders'
-    ),
+    translation: fc.constantFrom(...biosTranslations),
     keepsLast: fc.boolean()
   }) as fc.Arbitrary<SetupFacts>;
   const drive = fc.record({

@@ -76,7 +76,14 @@ export function sizeOf({ drive: facts }: Part, record?: DiskRecord): DriveSize |
   };
   if (record?.real) {
     const { total, ...physical } = record.real;
-    return { physical, ...(total ? { total } : {}), translates, ...mechanics };
+    const byNumber = facts.interface === 'scsi';
+    return {
+      physical,
+      ...(total ? { total } : {}),
+      translates,
+      ...(byNumber ? { byNumber } : {}),
+      ...mechanics
+    };
   }
   const { geometry, sectors } = facts;
   if (geometry)
@@ -136,7 +143,7 @@ export function geometryOf(disk: KitDisk): Geometry | null {
   const { size, facts } = disk;
   if (!size) return null;
   const typed = typedOf(disk);
-  if (typed && facts) return offered(typed, facts).geometry;
+  if (typed && facts) return offered(typed.physical, facts, typed.total).geometry;
   const best = choicesFor(disk).find((c) => c.works && c.logical);
   return best?.logical ?? translate(size.physical, 'lba', size.total).geometry;
 }
@@ -148,18 +155,29 @@ const physicalOf = ({ cylinders, heads, sectors }: Geometry): Geometry => ({
   sectors
 });
 
-/** The geometry that was typed into the setup for a disk; null where none was, or a ROM does it. */
-export function typedOf({ drive, facts }: KitDisk): Geometry | null {
-  const typed = drive.item.disk?.setup;
-  return typed && !facts?.isRom ? physicalOf(typed) : null;
+/**
+ * The drive as it was typed into the setup; null where nothing was, or a ROM does it. A BIOS that works by sector
+ * numbers asks the drive itself for its size when it is typed as it reports itself.
+ */
+export function typedOf({ drive, size, facts }: KitDisk): DriveSize | null {
+  const setup = drive.item.disk?.setup;
+  if (!setup || !size || !facts || facts.isRom) return null;
+  const physical = physicalOf(setup);
+  const keepsTotal = asksDrive(facts) && sameShape(physical, size.physical);
+  return {
+    physical,
+    translates: size.translates,
+    ...(keepsTotal && size.total ? { total: size.total } : {})
+  };
 }
+const asksDrive = ({ translation }: SetupFacts): boolean => translation.startsWith('lba');
+export const sameShape = (a: Geometry, b: Geometry): boolean =>
+  a.cylinders === b.cylinders && a.heads === b.heads && a.sectors === b.sectors;
 
 /** Barriers that are in the way as the setup is filled in: what was typed, or the drive as it is. */
 export function standing(disk: KitDisk): Barrier[] {
   const { size, facts, dos } = disk;
-  if (!size || !facts) return [];
-  const typed = typedOf(disk);
-  return barriersOf(typed ? { physical: typed, translates: size.translates } : size, facts, dos);
+  return size && facts ? barriersOf(typedOf(disk) ?? size, facts, dos) : [];
 }
 
 /** What is typed for a medium, against its size and how it was made. */
@@ -175,6 +193,8 @@ function verdictsOf(size: DriveSize, { setup, made }: DiskRecord, facts: SetupFa
   const { cylinders, heads, sectors } = setup;
   const declared = { cylinders, heads, sectors };
   // A geometry of more than 16 heads is one that a BIOS made already.
-  const logical = facts && heads <= 16 ? offered(declared, facts).geometry : declared;
-  return guard(declared, real, made ?? null, logical);
+  const asked = facts !== null && asksDrive(facts) && sameShape(declared, size.physical);
+  const logical =
+    facts && heads <= 16 ? offered(declared, facts, asked ? real.sectors : undefined).geometry : declared;
+  return guard(declared, asked ? { sectors: sectorsOf(declared) } : real, made ?? null, logical);
 }

@@ -5,6 +5,7 @@ export {
   firmwareFacts,
   geometryOf,
   hasOwnRom,
+  sameShape,
   sizeOf,
   standing,
   typedOf,

@@ -1,6 +1,6 @@
 import type { Kit } from '../kit';
 import { floppyName, type Geometry } from '../storage';
-import { choicesFor, disksOf, firmwareFacts, typedOf, type KitDisk } from './disks';
+import { choicesFor, disksOf, firmwareFacts, sameShape, typedOf, type KitDisk } from './disks';
 import { floppyChains } from './floppies';
 
 /**
@@ -25,17 +25,11 @@ const shape = ({ cylinders, heads, sectors }: Geometry): string =>
 function diskLine(disk: KitDisk): string | null {
   const { title } = disk.drive;
   if (disk.facts?.isRom) return `${title}: not installed, a ROM runs it`;
-  const typed = typedOf(disk);
+  const typed = typedOf(disk)?.physical;
   const choices = choicesFor(disk);
   const best =
-    choices.find(
-      ({ geometry: g }) =>
-        typed &&
-        g &&
-        g.cylinders === typed.cylinders &&
-        g.heads === typed.heads &&
-        g.sectors === typed.sectors
-    ) ?? (typed ? undefined : choices.find((c) => c.works && c.geometry));
+    choices.find(({ geometry }) => typed && geometry && sameShape(geometry, typed)) ??
+    (typed ? undefined : choices.find((c) => c.works && c.geometry));
   if (!best?.geometry) return typed ? `${title}: user type, ${shape(typed)}` : null;
   if (best.id === 'type') return `${title}: type ${best.type} (${shape(best.geometry)})`;
   const precomp = best.precomp === 65_535 ? 'none' : String(best.precomp);

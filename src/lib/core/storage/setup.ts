@@ -302,14 +302,18 @@ export interface Layer {
 
 /**
  * How far each layer sees into a drive, from the drive outwards.
- * @param typed geometry that was typed into the setup in place of what the drive says
+ * @param typed the drive as it was typed into the setup, in place of what it says of itself
  */
-export function layers(drive: DriveSize, facts: SetupFacts, dos: number | null, typed?: Geometry): Layer[] {
+export function layers(
+  drive: DriveSize,
+  facts: SetupFacts,
+  dos: number | null,
+  typed: DriveSize = drive
+): Layer[] {
   const { physical } = drive;
   const total = drive.total ?? sectorsOf(physical);
-  const { geometry, usable } = typed ? offered(typed, facts) : offered(physical, facts, total);
-  const seen = typed ? { physical: typed, translates: drive.translates } : drive;
-  const stop = barriersOf(seen, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
+  const { geometry, usable } = offered(typed.physical, facts, typed.total);
+  const stop = barriersOf(typed, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
   const bios = Math.min(usable, stop?.sectors ?? Infinity);
   const chs = ({ cylinders, heads, sectors }: Geometry) =>
     `${cylinders.toLocaleString('en')} / ${heads} / ${sectors}`;

@@ -110,6 +110,8 @@
     const end = kept.slice(0, index + 1).reduce((a, b) => a + b, 0);
     save(moved(index, end + step));
   }
+  /** Floppies and drivers have letters too, under no name: a drive that is only looked at needs one. */
+  const keyOf = (d: KitDisk) => d.drive.item.id || 'look';
   const left = $derived(geometry.cylinders - sizes.reduce((a, b) => a + b, 0));
   function addOne() {
     if (left > 0) return save([...kept, Math.min(left, most)]);
@@ -130,7 +132,7 @@
           list.map((q) => `${d.drive.title} ${bytesText(q.sectors * SECTOR)} ${q.fat.kind}`);
         return [
           {
-            name: d.drive.item.id,
+            name: keyOf(d),
             primary: name(p.partitions.filter((q) => q.kind === 'primary')),
             logical: name(p.partitions.filter((q) => q.kind === 'logical'))
           }
@@ -152,7 +154,7 @@
     }
   }
   /** Letters of the partitions of this disk, in their order. */
-  const letterOf = (i: number) => lettered.filter((l) => l.disk === disk.drive.item.id)[i]?.letter ?? '';
+  const letterOf = (i: number) => lettered.filter((l) => l.disk === keyOf(disk))[i]?.letter ?? '';
   const tool = $derived(toolDisplay(disk.size?.total ?? 0));
 
   let format = $state(true);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { choicesFor, standing, typedOf, type KitDisk } from '$lib/core/disks';
+  import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import { layers, offered, sectorsOf, sizeWords, type Geometry, type SetupChoice } from '$lib/core/storage';
   import { getBench } from '../context';
   import { text } from '../text';
@@ -27,7 +27,7 @@
   const choice = $derived(choices[Math.min(chosen, choices.length - 1)] as SetupChoice | undefined);
   const typed = $derived(typedOf(disk));
   /** What the typed geometry leaves of the drive. */
-  const unused = $derived(typed ? total - sectorsOf(typed) : 0);
+  const unused = $derived(typed ? total - (typed.total ?? sectorsOf(typed.physical)) : 0);
   const n = (x: number) => x.toLocaleString('en');
 
   interface Row {
@@ -43,7 +43,7 @@
       { name: facts.isRom ? words.romGives : words.biosGives, geometry: own.geometry, sectors: own.usable }
     ];
     if (typed) {
-      const gives = offered(typed, facts);
+      const gives = offered(typed.physical, facts, typed.total);
       out.push({ name: words.typedGives, geometry: gives.geometry, sectors: gives.usable });
     }
     return out;
@@ -69,11 +69,7 @@
       : [[words.fields.type, c.type]];
   const nameOf = (c: SetupChoice) => (c.id === 'type' ? words.typeNo(c.type) : words.choiceNames[c.id]);
   const isTyped = (c: SetupChoice) =>
-    typed !== null &&
-    c.geometry !== null &&
-    typed.cylinders === c.geometry.cylinders &&
-    typed.heads === c.geometry.heads &&
-    typed.sectors === c.geometry.sectors;
+    typed !== null && c.geometry !== null && sameShape(typed.physical, c.geometry);
 </script>
 
 <Ruler layers={layers(size, facts, disk.dos, typed ?? undefined)} barriers={found} />
