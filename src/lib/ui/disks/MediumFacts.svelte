@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
   import type { DiskRecord } from '$lib/core/model';
   import { text } from '../text';
-  import { wholeNumber } from './record';
+  import NumberForm from './NumberForm.svelte';
 
   interface Props {
     record: DiskRecord | undefined;
@@ -18,49 +17,7 @@
   const made = $derived(record?.made ?? inherited);
   const real = $derived(record?.real);
 
-  type Field = 'cylinders' | 'heads' | 'sectors' | 'total';
-  const most: Record<Field, number> = { cylinders: 65_536, heads: 16, sectors: 255, total: 2 ** 48 };
-  let typed = $state<Record<Field, string>>({ cylinders: '', heads: '', sectors: '', total: '' });
-  let madeTyped = $state({ heads: '', sectors: '' });
-  let trouble = $state('');
-
-  /** Numbers that were typed; the first that is none is told. */
-  function numbers<K extends string>(
-    fields: readonly K[],
-    from: Record<K, string>,
-    limits: Record<K, number>
-  ): Record<K, number> | null {
-    trouble = '';
-    const out = {} as Record<K, number>;
-    for (const field of fields) {
-      const value = wholeNumber(from[field], limits[field]);
-      if (value === null) {
-        trouble = words.badNumber(words.fieldNames[field as Field], limits[field]);
-        return null;
-      }
-      out[field] = value;
-    }
-    return out;
-  }
-  function saveReal(event: SubmitEvent) {
-    event.preventDefault();
-    const fields = (['cylinders', 'heads', 'sectors', 'total'] as const).filter(
-      (f) => f !== 'total' || typed.total.trim()
-    );
-    const next = numbers(fields, typed, most);
-    if (!next) return;
-    save((old) => ({ ...old, real: next }), words.realDone(title));
-    typed = { cylinders: '', heads: '', sectors: '', total: '' };
-  }
   const forgetReal = () => save(({ real: _, ...old }) => old, words.realDone(title));
-  function saveMade(event: SubmitEvent) {
-    event.preventDefault();
-    const next = numbers(['heads', 'sectors'] as const, madeTyped, { heads: 256, sectors: 63 });
-    if (!next) return;
-    const now = { ...next, where, at: new Date().toISOString() };
-    save((old) => ({ ...old, made: now }), words.madeDone(title));
-    madeTyped = { heads: '', sectors: '' };
-  }
 </script>
 
 <p>
@@ -75,18 +32,13 @@
 </p>
 <details>
   <summary>{words.realOther}</summary>
-  <form class="inline-form" onsubmit={saveReal}>
-    {#each ['cylinders', 'heads', 'sectors', 'total'] as const as field (field)}
-      <input
-        bind:value={typed[field]}
-        aria-label={words.realField(words.fieldNames[field])}
-        placeholder={words.fieldNames[field]}
-        inputmode="numeric"
-        maxlength="19"
-      />
-    {/each}
-    <Button type="submit" class="act">{words.saveReal}</Button>
-  </form>
+  <NumberForm
+    most={{ cylinders: 65_536, heads: 16, sectors: 255, total: 2 ** 48 }}
+    optional={['total']}
+    label={words.realField}
+    button={words.saveReal}
+    save={(real) => save((old) => ({ ...old, real }), words.realDone(title))}
+  />
 </details>
 <p>
   {words.made}
@@ -94,24 +46,16 @@
     {made.where ? `${words.madeWhere} ${made.where}` : ''}{:else}<span class="quiet">{words.notKnown}</span
     >{/if}
 </p>
-<form class="inline-form" onsubmit={saveMade}>
-  <input
-    bind:value={madeTyped.heads}
-    aria-label={words.madeHeads}
-    placeholder={words.madeHeads}
-    inputmode="numeric"
-    maxlength="3"
-  />
-  <input
-    bind:value={madeTyped.sectors}
-    aria-label={words.madeSectors}
-    placeholder={words.madeSectors}
-    inputmode="numeric"
-    maxlength="2"
-  />
-  <Button type="submit" class="act">{words.saveMade}</Button>
-</form>
-{#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+<NumberForm
+  most={{ heads: 256, sectors: 63 }}
+  label={(name) => name}
+  button={words.saveMade}
+  save={(numbers) =>
+    save(
+      (old) => ({ ...old, made: { ...numbers, where, at: new Date().toISOString() } }),
+      words.madeDone(title)
+    )}
+/>
 
 <style>
   p {
@@ -119,10 +63,6 @@
   }
   .quiet {
     color: var(--quiet);
-  }
-  .bad {
-    color: var(--stop);
-    font-weight: 800;
   }
   .forget {
     border: 0;
