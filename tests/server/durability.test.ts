@@ -1,4 +1,3 @@
-import { spawn, spawnSync } from 'node:child_process';
 import {
   chmodSync,
   copyFileSync,
@@ -20,26 +19,12 @@ import { BuildStore } from '../../src/lib/server/builds';
 import { databaseFile, migrate, openDatabase, type Tables } from '../../src/lib/server/database';
 import { backup, health, restoreBackup } from '../../src/lib/server/keep';
 import { StoreTrouble, storeTrouble } from '../../src/lib/server/trouble';
+import type { Build } from '../../src/lib/core/model';
 import { demo, parts } from '../support/demo';
+import { killedSaver, program, programOutput, type Acknowledged } from '../support/programs';
 import { Seeded } from '../support/random';
 import { emptyFolder, fails, useShop } from '../support/store';
-
-const root = new URL('../..', import.meta.url).pathname;
-const saver = (args: string[]) => ['--import', 'tsx', join(root, 'tests/support/saver.ts'), ...args];
-
-/** Saves in a program of its own, kills that after some milliseconds, and returns what was acknowledged. */
-function killedSaver(folder: string, afterMs: number): Promise<string[]> {
-  return new Promise((done) => {
-    const child = spawn(process.execPath, saver(['save', folder, '1000']), { cwd: root });
-    let out = '';
-    child.stdout.on('data', (chunk: Buffer) => {
-      if (!out) setTimeout(() => child.kill('SIGKILL'), afterMs);
-      out += chunk;
-    });
-    // The last line may have been cut by the kill; it was acknowledged all the same when it is whole.
-    child.on('close', () => done(out.split('\n').slice(0, -1)));
-  });
-}
+import { torture } from '../support/torture';
 
 /** The driver lets a file go only when its statements have been collected. */
 async function collectGarbage(): Promise<void> {
@@ -50,28 +35,52 @@ async function collectGarbage(): Promise<void> {
   }
 }
 
+/** Every state that was acknowledged is on disk as it was said, and is behind the present state of its build. */
+async function assertKept(folder: string, acknowledged: readonly Acknowledged[]): Promise<void> {
+  const db = await openDatabase(folder);
+  const rows = await db.selectFrom('revisions').select(['id', 'build', 'document']).execute();
+  const kept = new Map(rows.map((r) => [r.id, `${r.build} ${(JSON.parse(r.document) as Build).notes}`]));
+  for (const { build, revision, notes } of acknowledged)
+    expect(kept.get(revision), `revision ${revision}`).to.equal(`${build} ${notes}`);
+  const store = new BuildStore(db, [...parts.values()]);
+  for (const id of new Set(acknowledged.map((a) => a.build))) {
+    const last = Math.max(...acknowledged.filter((a) => a.build === id).map((a) => a.revision));
+    expect((await store.get(id)).head, id).to.be.at.least(last);
+  }
+  await db.destroy();
+  expect((await health(folder)).problems).to.deep.equal([]);
+}
+
 describe('durability', function () {
   this.timeout(120_000);
 
   it('loses no acknowledged save when it is killed in the middle of a thousand', async () => {
     const folder = emptyFolder();
     const r = new Seeded(Date.now() & 0xffff);
-    const acknowledged: string[] = [];
-    for (let round = 0; acknowledged.length < 1000 && round < 12; round++)
-      acknowledged.push(...(await killedSaver(folder, 80 + r.int(500))));
+    const acknowledged: Acknowledged[] = [];
+    for (let round = 0; acknowledged.length < 600 && round < 8; round++)
+      acknowledged.push(...(await killedSaver(folder, 80 + r.int(500))).acknowledged);
     expect(acknowledged.length).to.be.greaterThan(300);
-    const db = await openDatabase(folder);
-    const rows = await db.selectFrom('revisions').select(['id', 'document']).execute();
-    const kept = new Map(rows.map((row) => [row.id, (JSON.parse(row.document) as { notes: string }).notes]));
-    for (const line of acknowledged) {
-      const [id] = line.split(' ', 1);
-      expect(kept.get(Number(id)), `revision ${id}`).to.equal(line.slice(id.length + 1));
+    await assertKept(folder, acknowledged);
+    rmSync(folder, { recursive: true });
+  });
+
+  it('loses no acknowledged save of four clients while another program takes and drops locks', async () => {
+    const folder = emptyFolder();
+    await (await openDatabase(folder)).destroy();
+    const locker = program(['lock', folder, '7']);
+    const acknowledged: Acknowledged[] = [];
+    let busy = 0;
+    const until = Date.now() + torture(60_000, 8000);
+    while (Date.now() < until) {
+      const round = await killedSaver(folder, 2000, { clients: 4, patience: 60 });
+      acknowledged.push(...round.acknowledged);
+      busy += round.busy;
     }
-    const store = new BuildStore(db, [...parts.values()]);
-    const { head } = await store.get('plover');
-    expect(head).to.be.at.least(Number(acknowledged.at(-1)!.split(' ', 1)[0]));
-    await db.destroy();
-    expect((await health(folder)).problems).to.deep.equal([]);
+    locker.kill('SIGKILL');
+    expect(busy, 'saves that were refused').to.be.greaterThan(0);
+    expect(acknowledged.length).to.be.greaterThan(50);
+    await assertKept(folder, acknowledged);
     rmSync(folder, { recursive: true });
   });
 
@@ -149,8 +158,7 @@ describe('durability', function () {
     });
     it('a folder or file that may not be written', async function () {
       if (process.getuid?.() !== 0) this.skip();
-      const asNobody = () =>
-        spawnSync(process.execPath, saver(['as-nobody', folder]), { cwd: root, encoding: 'utf8' }).stdout;
+      const asNobody = () => programOutput(['as-nobody', folder]);
       chmodSync(folder, 0o755);
       await unchanged(async () => expect(asNobody()).to.match(/cannot be written by this user.*set YJ_DATA/));
       chmodSync(folder, 0o777);
@@ -259,12 +267,12 @@ describe('durability', function () {
       expect((await shop.store.save('plover', big, head, '')).build.notes).to.have.length(19_000);
     });
     it('is backed up whole while another program saves', async () => {
-      const child = spawn(process.execPath, saver(['save', shop.folder, '400']), { cwd: root });
+      const child = program(['save', shop.folder, '400']);
       let out = '';
-      child.stdout.on('data', (chunk: Buffer) => (out += chunk));
+      child.stdout!.on('data', (chunk: Buffer) => (out += chunk));
       const ended = new Promise((done) => child.on('close', done));
       while (out.split('\n').length < 20) await new Promise((done) => setTimeout(done, 20));
-      const before = Number(out.trimEnd().split('\n').at(-1)!.split(' ', 1)[0]);
+      const before = Number(out.trimEnd().split('\n').at(-1)!.split(' ')[1]);
       const file = await backup(shop.folder, join(shop.folder, 'copy.db'));
       child.kill('SIGKILL');
       await ended;

@@ -1,24 +1,63 @@
+import Database from 'libsql';
 import { BuildStore } from '../../src/lib/server/builds';
-import { openDatabase } from '../../src/lib/server/database';
+import { databaseFile, openDatabase } from '../../src/lib/server/database';
+import { storeTrouble } from '../../src/lib/server/trouble';
 import { demo, parts } from './demo';
+import { Seeded } from './random';
 
 /**
  * A program of its own for the tests of durability.
- * `save FOLDER COUNT` saves so many states and prints the number of each when it is acknowledged;
+ * `save FOLDER COUNT [CLIENTS] [PATIENCE]` saves so many states with each of its clients and prints build, number and
+ * notes of each when it is acknowledged;
+ * `lock FOLDER SEED` takes and drops the lock of the file until it is ended;
  * `as-nobody FOLDER` opens the folder as a user without rights and prints what it is told.
  */
-const [command, folder, count] = process.argv.slice(2);
+const [command, folder, ...rest] = process.argv.slice(2);
 
-if (command === 'save') {
-  const store = new BuildStore(await openDatabase(folder), [...parts.values()]);
-  const there = (await store.list()).some((b) => b.id === 'plover');
-  let { build, head } = there ? await store.get('plover') : await store.create(demo('plover'), '');
-  for (let i = 0; i < Number(count); i++) {
-    ({ build, head } = await store.save('plover', { ...build, notes: `state after ${head}` }, head, ''));
-    // Written before the next save begins, so that what is read was acknowledged.
-    process.stdout.write(`${head} ${build.notes}\n`);
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+async function save(count: number, clients: number, patience: number): Promise<void> {
+  const store = new BuildStore(await openDatabase(folder, { patience }), [...parts.values()]);
+  const names = Array.from({ length: clients }, (_, i) => (i ? `plover-${i}` : 'plover'));
+  for (const id of names)
+    await store
+      .get(id)
+      .catch(() => store.create({ ...demo('plover'), id }, ''))
+      .catch(() => null);
+  await Promise.all(
+    names.map(async (id) => {
+      for (let saved = 0; saved < count;) {
+        try {
+          const { build, head } = await store.get(id);
+          const next = await store.save(id, { ...build, notes: `state after ${head}` }, head, '');
+          // Written before the next save begins, so that what is read was acknowledged.
+          process.stdout.write(`${id} ${next.head} ${next.build.notes}\n`);
+          saved++;
+        } catch (error) {
+          if (storeTrouble(error, folder)?.code !== 'SQLITE_BUSY') throw error;
+          process.stdout.write('busy\n');
+        }
+      }
+    })
+  );
+}
+
+async function lock(seed: number): Promise<void> {
+  const r = new Seeded(seed);
+  const other = new Database(databaseFile(folder));
+  for (;;) {
+    try {
+      other.exec(r.int(3) ? 'BEGIN IMMEDIATE' : 'BEGIN EXCLUSIVE');
+      await pause(r.int(120));
+      other.exec(r.int(2) ? 'COMMIT' : 'ROLLBACK');
+    } catch {
+      // Somebody saves just now.
+    }
+    await pause(r.int(30));
   }
-} else {
+}
+
+async function asNobody(): Promise<void> {
   process.setgroups!([]);
   process.setgid!(65534);
   process.setuid!(65534);
@@ -29,3 +68,7 @@ if (command === 'save') {
     process.stdout.write((error as Error).message);
   }
 }
+
+if (command === 'save') await save(Number(rest[0]), Number(rest[1] ?? 1), Number(rest[2] ?? 5000));
+else if (command === 'lock') await lock(Number(rest[0]));
+else await asNobody();

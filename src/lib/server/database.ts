@@ -1,9 +1,9 @@
 import { accessSync, constants, existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
-import Database from 'libsql';
-import { Kysely, SqliteDialect, sql, type Generated } from 'kysely';
+import { Kysely, sql, type Generated } from 'kysely';
 import { migrations } from './migrations';
+import { SqliteDriver, sqliteDialect } from './sqlite';
 import { StoreTrouble, damaged, storeTrouble } from './trouble';
 
 export interface Tables {
@@ -91,7 +91,8 @@ export async function openDatabase(folder: string, options: OpenOptions = {}): P
     opened = await openFile(file, options.patience ?? 5000);
     await bringUpToDate(opened.db, file, opened.version);
     for (const pragma of ['journal_mode = WAL', 'foreign_keys = ON', 'synchronous = FULL'])
-      opened.database.exec(`PRAGMA ${pragma}`);
+      await opened.driver.exec(`PRAGMA ${pragma}`);
+    await opened.driver.settle();
     return opened.db;
   } catch (error) {
     await opened?.db.destroy();
@@ -101,17 +102,17 @@ export async function openDatabase(folder: string, options: OpenOptions = {}): P
 
 interface Opened {
   db: Db;
-  database: Database.Database;
+  driver: SqliteDriver;
   version: number;
 }
 
 /** Opens a file and looks at it, without writing to it. */
 export async function openFile(file: string, patience = 5000): Promise<Opened> {
   const existed = existsSync(file) && statSync(file).size > 0;
-  const database = new Database(file);
-  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database }) });
+  const driver = new SqliteDriver(file, patience);
+  const db = new Kysely<Tables>({ dialect: sqliteDialect(driver) });
+  drivers.set(db, driver);
   try {
-    database.exec(`PRAGMA busy_timeout = ${Math.round(patience)}`);
     const version = await userVersion(db);
     if (version > migrations.length)
       throw new StoreTrouble(
@@ -119,7 +120,7 @@ export async function openFile(file: string, patience = 5000): Promise<Opened> {
         'NEWER'
       );
     if (existed) await assertSound(db, file, version);
-    return { db, database, version };
+    return { db, driver, version };
   } catch (error) {
     await db.destroy();
     throw error;
@@ -188,11 +189,10 @@ export async function userVersion(db: Db): Promise<number> {
   return Number(rows[0]?.user_version ?? 0);
 }
 
-/** A number that changes when another connection changed the file. */
-export async function dataVersion(db: Db): Promise<number> {
-  const { rows } = await sql<{ data_version: number }>`PRAGMA data_version`.execute(db);
-  return Number(rows[0].data_version);
-}
+const drivers = new WeakMap<Db, SqliteDriver>();
+
+/** A number that changes when another program changed the file. @param db as it was opened, no transaction */
+export const dataVersion = (db: Db): Promise<number> => drivers.get(db)!.dataVersion();
 
 /** Applies the migrations from a version on, each in a transaction of its own. */
 export async function migrate(db: Db, from: number, to = migrations.length): Promise<void> {
@@ -203,22 +203,6 @@ export async function migrate(db: Db, from: number, to = migrations.length): Pro
     });
 }
 
-/**
- * Does all of something or nothing. When it fails the first error is thrown: SQLite may have ended the
- * transaction itself (a full disk), and that there is none to roll back would hide why.
- */
-export async function transact<T>(db: Db, work: (trx: Db) => Promise<T>): Promise<T> {
-  let first: { error: unknown } | null = null;
-  try {
-    return await db.transaction().execute(async (trx) => {
-      try {
-        return await work(trx);
-      } catch (error) {
-        first = { error };
-        throw error;
-      }
-    });
-  } catch (error) {
-    throw first ? (first as { error: unknown }).error : error;
-  }
-}
+/** Does all of something or nothing; the lock is taken before the first statement. */
+export const transact = <T>(db: Db, work: (trx: Db) => Promise<T>): Promise<T> =>
+  db.transaction().execute(work);

@@ -38,6 +38,9 @@ sentences.SQLITE_LOCKED = sentences.SQLITE_BUSY;
 export const damaged = (where: string): string =>
   `${where} is damaged or is no Yellow Jumper database. Nothing in it was changed. Bring back a backup: yj restore FILE (this file is then kept under another name).`;
 
+export const replaced = (where: string): string =>
+  `${where} was deleted, moved or exchanged while the program is running, so nothing can be saved. Your changes are kept on this page. Put the file back, or start the program again to use the file that is there now.`;
+
 /** The same error as a StoreTrouble, when it is one of the disk or the database. */
 export function storeTrouble(error: unknown, where: string): StoreTrouble | null {
   if (error instanceof StoreTrouble) return error;

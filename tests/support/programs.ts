@@ -1,0 +1,52 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
+
+const root = new URL('../..', import.meta.url).pathname;
+const command = (args: readonly string[]) => [
+  '--import',
+  'tsx',
+  join(root, 'tests/support/saver.ts'),
+  ...args
+];
+
+/** A state that was acknowledged: of which build, its number, and what it says. */
+export interface Acknowledged {
+  build: string;
+  revision: number;
+  notes: string;
+}
+
+/** Starts the program of `saver.ts` beside the test. */
+export const program = (args: readonly string[]): ChildProcess =>
+  spawn(process.execPath, command(args), { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+
+/** Runs the program of `saver.ts` to its end. @returns what it printed */
+export const programOutput = (args: readonly string[]): string =>
+  spawnSync(process.execPath, command(args), { cwd: root, encoding: 'utf8' }).stdout;
+
+/** Saves in a program of its own, and kills that some milliseconds after the first acknowledgement. */
+export function killedSaver(
+  folder: string,
+  afterMs: number,
+  { clients = 1, patience = 5000 } = {}
+): Promise<{ acknowledged: Acknowledged[]; busy: number }> {
+  return new Promise((done) => {
+    const child = program(['save', folder, '100000', String(clients), String(patience)]);
+    let out = '';
+    child.stdout!.on('data', (chunk: Buffer) => {
+      if (!out) setTimeout(() => child.kill('SIGKILL'), afterMs);
+      out += chunk;
+    });
+    child.on('close', () => {
+      // The last line may have been cut by the kill.
+      const lines = out.split('\n').slice(0, -1);
+      done({
+        busy: lines.filter((l) => l === 'busy').length,
+        acknowledged: lines.flatMap((line) => {
+          const m = /^(\S+) (\d+) (.*)$/.exec(line);
+          return m ? [{ build: m[1], revision: Number(m[2]), notes: m[3] }] : [];
+        })
+      });
+    });
+  });
+}
