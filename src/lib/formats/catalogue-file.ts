@@ -14,7 +14,29 @@ export interface CatalogueText {
 }
 
 type Raw = Record<string, unknown>;
-const isMap = (x: unknown): x is Raw => typeof x === 'object' && x !== null && !Array.isArray(x);
+const isMap = (x: unknown): x is Raw =>
+  typeof x === 'object' && x !== null && !Array.isArray(x) && !(x instanceof Map);
+
+/** What is written in a field in an order that counts: the first pair of pins, then the next. */
+type Ordered = ReadonlyMap<string, unknown>;
+const inOrder = new Set(['columns', 'ends', 'open', 'positions', 'values']);
+
+/**
+ * Plain objects for the maps of a file. An object puts keys that look like numbers first, whatever the file says,
+ * so the positions of a field stay maps.
+ */
+function plain(node: unknown, inFields = false): unknown {
+  if (Array.isArray(node)) return node.map((n) => plain(n, inFields));
+  if (!(node instanceof Map)) return node;
+  return Object.fromEntries(
+    [...node].map(([key, value]: [unknown, unknown]) => {
+      const name = String(key);
+      if (inFields && inOrder.has(name) && value instanceof Map)
+        return [name, new Map([...value].map(([k, v]): [string, unknown] => [String(k), v]))];
+      return [name, plain(value, name === 'fields')];
+    })
+  );
+}
 
 /**
  * Reads all files together, as parts refer to each other across them.
@@ -27,7 +49,7 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
   for (const { name, text } of files) {
     let data: unknown;
     try {
-      data = parse(text, { maxAliasCount: 2000, merge: true });
+      data = plain(parse(text, { maxAliasCount: 2000, merge: true, mapAsMap: true }));
     } catch (error) {
       problems.push({ path: name, message: error instanceof Error ? error.message : 'is not YAML' });
       continue;
@@ -109,6 +131,7 @@ function meaningOf(told: unknown, setting: Raw): Raw {
 function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
   const { id, label, block, at, columns, ends, open, dip, positions, program, values, firmware, ...rest } =
     field as Record<string, never> & { at?: [number, number] };
+  if (!('default' in rest)) throw new Error(`field "${String(id)}" has no default`);
   const name = String(block ?? id);
   const blockId = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   const place = at ? { x: at[0], y: at[1] } : undefined;
@@ -118,17 +141,16 @@ function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
     label,
     block: blockId,
     positions: list,
-    default: list[0]?.id,
     ...(rest as Raw)
   });
   if (columns) {
-    const list = Object.entries(columns as Raw);
+    const list = [...(columns as Ordered)];
     const made = list.map(([p, text], i) => ({
       id: p,
       label: String(text),
       state: { caps: [[2 * i + 1, 2 * i + 2]] }
     }));
-    const none = Object.entries((open as Raw | undefined) ?? {}).map(([p, text]) => ({
+    const none = [...((open as Ordered | undefined) ?? [])].map(([p, text]) => ({
       id: p,
       label: String(text),
       state: { caps: [] }
@@ -140,7 +162,7 @@ function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
     };
   }
   if (ends) {
-    const made = Object.entries(ends as Raw).map(([p, text], i) => ({
+    const made = [...(ends as Ordered)].map(([p, text], i) => ({
       id: p,
       label: `${i + 1}-${i + 2} ${String(text)}`,
       state: { caps: [[i + 1, i + 2]] }
@@ -148,7 +170,7 @@ function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
     return { block: { ...base, kind: 'header', rows: 1, columns: 3 }, setting: setting(made) };
   }
   if (positions && !program) {
-    const made = Object.entries(positions as Raw).map(([p, told]) => {
+    const made = [...(positions as Ordered)].map(([p, told]) => {
       const [text, levers] = told as [string, string];
       const switches = Object.fromEntries(levers.split(' ').map((l) => l.split(':')));
       return { id: p, label: text, state: { switches } };
@@ -157,7 +179,7 @@ function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
     return { block: { ...base, kind: 'dip', switches: 8, ...size }, setting: setting(made) };
   }
   if (program) {
-    const made = Object.entries(values as Raw).map(([p, text]) => ({
+    const made = [...(values as Ordered)].map(([p, text]) => ({
       id: p,
       label: String(text),
       state: { value: String(text) }
@@ -165,7 +187,7 @@ function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
     return { block: { ...base, kind: 'software', program }, setting: setting(made) };
   }
   if (firmware) {
-    const made = Object.entries(values as Raw).map(([p, text]) => ({ id: p, label: String(text) }));
+    const made = [...(values as Ordered)].map(([p, text]) => ({ id: p, label: String(text) }));
     return { block: { ...base, kind: 'firmware' }, setting: setting(made) };
   }
   throw new Error(`field "${String(id)}" needs columns, ends, positions or program`);
