@@ -4,6 +4,7 @@ import {
   claimValue,
   firstCommonPort,
   isOn,
+  lacksInterrupt,
   lineOf,
   lineText,
   linesAt,
@@ -200,6 +201,29 @@ const reach: Rule = {
 
 const BLOCK = 128 * 1024;
 
+/** PCI functions whose interrupt input stands at off. */
+const noInterrupt: Rule = {
+  id: 'pci.interrupt',
+  why: 'A PCI function without its interrupt is not usable; only a display does without.',
+  find({ m, at }) {
+    return m.fitted.flatMap((f) =>
+      f.part.functions
+        .filter((fn) => lacksInterrupt(m, f, fn, at))
+        .map((fn) =>
+          finding({
+            rule: 'pci.interrupt',
+            severity: 'clash',
+            subjects: [{ item: f.item.id, function: fn.id }],
+            title: `${f.title} has no interrupt`,
+            sentence: `The interrupt input of its slot is set to off, so ${fn.label} of ${f.title} will not work. Give the input a line, or move the card to another slot.`,
+            why: noInterrupt.why,
+            fixes: []
+          })
+        )
+    );
+  }
+};
+
 /** 8-bit and 16-bit memory in one block of 128 KiB. */
 const mixedWidth: Rule = {
   id: 'rom.16bit',
@@ -329,4 +353,12 @@ const profileLines: Rule = {
   }
 };
 
-export const lineRules: readonly Rule[] = [clashes, reach, shares, mixedWidth, wanted, profileLines];
+export const lineRules: readonly Rule[] = [
+  clashes,
+  reach,
+  noInterrupt,
+  shares,
+  mixedWidth,
+  wanted,
+  profileLines
+];

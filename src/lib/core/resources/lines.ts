@@ -71,6 +71,25 @@ export function claimValue(m: Machine, fitted: Fitted, claim: Claim, at: Positio
   return row?.value ?? null;
 }
 
+/**
+ * Whether a PCI function that is on was left without its interrupt: an input that the start-up sets to off. Only a
+ * display does without; every other function is as good as switched off then. A slot of which nobody knows where its
+ * pins go is no such case.
+ */
+export function lacksInterrupt(m: Machine, fitted: Fitted, fn: PartFunction, at: Positions): boolean {
+  return (
+    fn.kind !== 'display' &&
+    isOn(fitted, fn, at) &&
+    fn.claims.some(
+      (claim) =>
+        claim.resource === 'irq' &&
+        claim.pin !== undefined &&
+        claimSettings(m, fitted, claim).length > 0 &&
+        claimValue(m, fitted, claim, at) === null
+    )
+  );
+}
+
 /** Builds the line of a claim for a number, as the seat lets it work. */
 export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, value: number): Line {
   const claim = fn.claims[index];

@@ -5,6 +5,7 @@ import {
   foundPosition,
   isHome,
   isOn,
+  lacksInterrupt,
   lineOf,
   positionOf,
   standing,
@@ -236,7 +237,15 @@ function valueOf(
       continue;
     }
     const value = on ? claimValue(m, fitted, fn.claims[claim], at) : null;
-    if (value === null) continue;
+    if (value === null) {
+      // A PCI interrupt input at off switches the function off, whatever else it has.
+      const input = fn.claims[claim];
+      if (!on || input.resource !== 'irq' || !input.pin || !lacksInterrupt(m, fitted, fn, at)) continue;
+      const need = functions[index].need;
+      if (need === 'must' || (need === 'want' && !options.allowOff)) violations.add(index);
+      if (need === 'want') objective.off += 1;
+      continue;
+    }
     const id = classFor(`${index} ${claim} ${value}`, () => lineClass(m, fitted, fn, index, claim, value));
     if (classes[id].dead) violations.add(index);
     if (classes[id].away) objective.distance += 1;

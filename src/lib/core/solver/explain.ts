@@ -1,6 +1,7 @@
 import { keyOf, type Build, type PartSet } from '../model';
 import {
   isOn,
+  lacksInterrupt,
   claimSettings,
   claimValue,
   lineOf,
@@ -122,6 +123,8 @@ function directReasons(m: Machine, fitted: Fitted, setting: string, at: Position
   for (const owner of m.fitted)
     for (const fn of owner.part.functions) {
       if (!isOn(owner, fn, at)) continue;
+      if (lacksInterrupt(m, owner, fn, at) && !lacksInterrupt(m, owner, fn, standing(m)))
+        reasons.push(`${owner.title}, ${fn.label}, would be left without an interrupt.`);
       fn.claims.forEach((claim, index) => {
         const rests = claimSettings(m, owner, claim).some(
           (s) => s.item === fitted.item.id && s.setting === setting

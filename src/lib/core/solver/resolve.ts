@@ -1,6 +1,8 @@
 import { keyOf, type Build, type PartSet } from '../model';
 import {
   foundPosition,
+  isOn,
+  lacksInterrupt,
   lineText,
   linesAt,
   machine,
@@ -16,7 +18,7 @@ import { compile } from './compile';
 import { findCore, type Core } from './core';
 import { type Objective } from './objective';
 import { findRelaxations, type Relaxation } from './relax';
-import { lineSettings } from './scopes';
+import { isFixed, lineSettings } from './scopes';
 import { solve, type Limits, type Outcome } from './solve';
 import type { Compiled } from './problem';
 
@@ -168,13 +170,10 @@ export function solutionOf(
         });
     }
   }
-  const off = m.fitted.flatMap(({ item, part }) =>
-    part.functions
-      .filter((fn) => fn.off.length && !lines.some((l) => l.item === item.id && l.function === fn.id))
-      .filter((fn) =>
-        fn.off.some((match) => Object.entries(match).every(([s, ps]) => ps.includes(at(item.id, s) ?? '')))
-      )
-      .map((fn) => ({ item: item.id, function: fn.id }))
+  const off = m.fitted.flatMap((fitted) =>
+    fitted.part.functions
+      .filter((fn) => !isOn(fitted, fn, at) || lacksInterrupt(m, fitted, fn, at))
+      .map((fn) => ({ item: fitted.item.id, function: fn.id }))
   );
   return {
     positions: byItem,
@@ -269,7 +268,10 @@ function alternatives(
   let budget = 40;
   const expand = (solution: Solution, forced: ReadonlyMap<string, string>) => {
     for (const move of solution.moves) {
-      if (move.from === null || budget-- <= 0) continue;
+      const owner = m.find(move.item)!;
+      const setting = owner.part.settings.find((s) => s.id === move.setting)!;
+      // What is fixed where it stands is not put back to where it was found.
+      if (move.from === null || isFixed(owner, setting) || budget-- <= 0) continue;
       const next = new Map(forced).set(keyOf(move.item, move.setting), move.from);
       const name = [...next].flat().sort().join(' ');
       if (tried.has(name)) continue;
