@@ -1,5 +1,5 @@
 import type { Caution } from '../core/safety';
-import type { Sheet } from './sheet';
+import { nothingToMove, type Sheet } from './sheet';
 
 /** Characters that Markdown would read as marks are written as they are. */
 const plain = (text: string): string =>
@@ -18,7 +18,7 @@ export function sheetMarkdown(sheet: Sheet): string {
       sheet.open.map((f) => `- **${f.severity}**: ${plain(f.title)}. ${plain(f.sentence)}`).join('\n')
     );
   out.push(sheet.cautions.map(caution).join('\n>\n'), '## Steps');
-  if (!sheet.steps.length) out.push('Nothing to move: every setting is where it was found.');
+  if (!sheet.steps.length) out.push(nothingToMove(sheet));
   sheet.steps.forEach((step, i) =>
     out.push(
       [
@@ -32,6 +32,11 @@ export function sheetMarkdown(sheet: Sheet): string {
       ].join('\n')
     )
   );
+  if (sheet.unseen.length)
+    out.push(
+      '## Not looked at, taken to be at the default',
+      sheet.unseen.map((u) => `- ${plain(u.title)}: ${plain(u.settings.join(', '))}`).join('\n')
+    );
   out.push(
     '## Before power',
     sheet.powerCautions.map(caution).join('\n>\n'),

@@ -4,7 +4,15 @@ import { moveList, type CardJob } from '../core/moves';
 import { lineText, linesAt, machine, positionOf, standing, type Machine } from '../core/resources';
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
 import { stateText } from '../core/revision';
-import { differences, meaningsOf, planned, seatKey, settingKey, type Difference } from '../core/settings';
+import {
+  differences,
+  isByHand,
+  meaningsOf,
+  planned,
+  seatKey,
+  settingKey,
+  type Difference
+} from '../core/settings';
 
 /** One thing to do in a step; `key` is that of its tick. */
 export interface StepAction {
@@ -38,6 +46,8 @@ export interface Sheet {
   powerCautions: readonly Caution[];
   /** Functions and the lines they end up with. */
   lines: { owner: string; function: string; lines: string[] }[];
+  /** Settings that nobody looked at and no step sets: they are only assumed to stand at the default. */
+  unseen: { title: string; settings: string[] }[];
   /** What is still in the way when the sheet is printed. */
   open: { severity: Finding['severity']; title: string; sentence: string }[];
 }
@@ -101,6 +111,7 @@ export function sheetOf(given: Build, parts: PartSet): Sheet {
     steps,
     powerCautions,
     lines: [...owners.values()],
+    unseen: unseenOf(m, steps),
     open: check(build, parts)
       .filter((f) => f.severity !== 'note')
       .map(({ severity, title, sentence }) => ({ severity, title, sentence }))
@@ -130,6 +141,25 @@ function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Mac
   }
   return out;
 }
+
+/** By item: what is set by hand, was never looked at, and is set in no step either. */
+function unseenOf(m: Machine, steps: readonly Step[]): Sheet['unseen'] {
+  const set = new Set(steps.flatMap((s) => s.actions.map((a) => settingKey(s.item ?? '', a.setting ?? ''))));
+  return m.fitted.flatMap(({ item, part, title }) => {
+    const settings = part.settings
+      .filter(
+        (s) => isByHand(part, s) && item.asFound[s.id] === undefined && !set.has(settingKey(item.id, s.id))
+      )
+      .map((s) => s.label);
+    return settings.length ? [{ title, settings }] : [];
+  });
+}
+
+/** Whether there is nothing to move, as far as anybody looked. */
+export const nothingToMove = (sheet: Sheet): string =>
+  sheet.unseen.length
+    ? 'Nothing to move among what was looked at. The rest is below: look at it first.'
+    : 'Nothing to move: every setting is where it was found.';
 
 const tickOf = (build: Build, key: string): { done?: Tick } => {
   const done = build.done?.[key];
@@ -223,7 +253,7 @@ export function sheetText(sheet: Sheet): string {
   const caution = (c: Caution) => out.push(...wrap(`${c.level === 'red' ? '!! ' : '!  '}${c.text}`, '   '));
   sheet.cautions.forEach(caution);
   out.push('');
-  if (sheet.steps.length === 0) out.push('Nothing to move: every setting is where it was found.');
+  if (sheet.steps.length === 0) out.push(...wrap(nothingToMove(sheet), ''));
   sheet.steps.forEach((step, i) => {
     step.cautions.forEach(caution);
     out.push(...wrap(`${box(step)} ${i + 1}. ${step.title}`, '       '));
@@ -236,6 +266,10 @@ export function sheetText(sheet: Sheet): string {
     sheet.open.forEach((f) =>
       out.push(...wrap(`- ${f.severity.toUpperCase()}: ${f.title}. ${f.sentence}`, '  '))
     );
+  }
+  if (sheet.unseen.length) {
+    out.push('', 'NOT LOOKED AT, TAKEN TO BE AT THE DEFAULT');
+    sheet.unseen.forEach((u) => out.push(...wrap(`- ${u.title}: ${u.settings.join(', ')}`, '  ')));
   }
   out.push('', 'LINES');
   for (const row of sheet.lines)

@@ -18,7 +18,7 @@ export function moveText(m: Machine, move: Move): { card: string; block: string;
   return {
     card: titleOf(m, move.item),
     block: block?.label ?? known?.label ?? move.setting,
-    from: label(move.from),
+    from: move.from === null ? text.tray.notLooked : label(move.from),
     to: label(move.to)
   };
 }

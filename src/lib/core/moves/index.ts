@@ -1,9 +1,8 @@
 import { setupLines } from '../disks';
 import { kitOf } from '../kit';
-import type { Build, PartSet, Position, Setting } from '../model';
+import type { Block, Build, PartSet, Position, Setting, State } from '../model';
 import {
   claimValue,
-  foundPosition,
   isOn,
   lineOf,
   machine,
@@ -47,7 +46,11 @@ const pins = ([a, b]: readonly [number, number]) => `pins ${Math.min(a, b)}-${Ma
 /** Levers of one setting that are told one by one. */
 const MOST_LEVERS = 1;
 
-/** What to do on the block of a setting to bring it from one position to another. */
+/**
+ * What to do on the block of a setting to bring it to a position.
+ * @param from where it was seen; left out when nobody looked, and then the whole row is told, since a difference from
+ *   an assumed position would be wrong wherever the block stands otherwise
+ */
 export function actionsFor(
   fitted: Fitted,
   setting: Setting,
@@ -59,6 +62,8 @@ export function actionsFor(
   if (!block || !to.state) return [{ ...base, text: `Set ${setting.label} to ${to.label}.` }];
   const name = block.label ?? block.id;
   const meaning = `${setting.label}: ${to.label}`;
+  const row = from ? null : wholeRow(block, setting, to.state);
+  if (row) return [{ ...base, text: `${name}: nobody looked yet. Set all of it: ${row}. (${meaning})` }];
   if (block.kind === 'header') {
     const { lift, press } = capMoves(from?.state, to.state);
     const moved = Math.min(lift.length, press.length);
@@ -99,6 +104,26 @@ export function actionsFor(
   return [{ ...base, text: `${name}: ${to.label}.` }];
 }
 
+/** Everything of a block that a setting decides, as it is to stand; null where one word says it anyway. */
+function wholeRow(block: Block, setting: Setting, to: State): string | null {
+  if (block.kind === 'header' && 'caps' in to) {
+    const all = setting.positions.flatMap((p) => (p.state && 'caps' in p.state ? p.state.caps : []));
+    const on = to.caps.map(pins);
+    const bare = [...new Set(all.map(pins))].filter((pair) => !on.includes(pair));
+    const told = [
+      ...(on.length ? [`a cap on ${on.join(' and ')}`] : []),
+      ...(bare.length ? [`no cap on ${bare.join(', ')}`] : [])
+    ];
+    return told.join(', ');
+  }
+  if (block.kind === 'dip' && 'switches' in to)
+    return Object.entries(to.switches)
+      .sort(([a], [b]) => Number(a) - Number(b))
+      .map(([lever, side]) => `${lever} ${sideWord(block.printed, side)}`)
+      .join(', ');
+  return null;
+}
+
 /** What is printed beside the side that a lever goes to; OPEN is off. */
 export function sideWord(printed: 'ON' | 'OPEN' | 'CLOSED' | '0/1' | 'arrow', side: 'on' | 'off'): string {
   const words = {
@@ -124,10 +149,12 @@ export function moveList(build: Build, parts: PartSet): MoveList {
     if (fitted.item.id === 'pnp' || fitted.item.id === 'system') continue;
     const actions: Action[] = [];
     for (const setting of fitted.part.settings) {
-      const [from, to] = [foundPosition(fitted.item, setting), positionOf(fitted.item, setting)].map((id) =>
-        setting.positions.find((p) => p.id === id)
-      );
-      if (!to || !setting.known) continue;
+      const position = (id: string | undefined) => setting.positions.find((p) => p.id === id);
+      const from = position(fitted.item.asFound[setting.id]);
+      const to = position(positionOf(fitted.item, setting));
+      // What nobody looked at and nobody chose is only assumed: there is nothing to say of it.
+      const isAssumed = from === undefined && fitted.item.chosen[setting.id] === undefined;
+      if (!to || !setting.known || isAssumed) continue;
       const block = fitted.part.blocks.find((b) => b.id === setting.block);
       if (block?.kind === 'software') {
         if (from !== to && to.state && 'value' in to.state)

@@ -49,6 +49,7 @@ export interface ClaimRow {
 export interface Move {
   item: string;
   setting: string;
+  /** Where it was seen; null: nobody looked, and it is only assumed to be elsewhere than `to`. */
   from: string | null;
   to: string;
 }
@@ -165,7 +166,7 @@ export function solutionOf(
         moves.push({
           item: item.id,
           setting: setting.id,
-          from: foundPosition(item, setting) ?? null,
+          from: item.asFound[setting.id] ?? null,
           to: position
         });
     }
@@ -270,9 +271,10 @@ function alternatives(
     for (const move of solution.moves) {
       const owner = m.find(move.item)!;
       const setting = owner.part.settings.find((s) => s.id === move.setting)!;
+      const stood = foundPosition(owner.item, setting);
       // What is fixed where it stands is not put back to where it was found.
-      if (move.from === null || isFixed(owner, setting) || budget-- <= 0) continue;
-      const next = new Map(forced).set(keyOf(move.item, move.setting), move.from);
+      if (stood === undefined || isFixed(owner, setting) || budget-- <= 0) continue;
+      const next = new Map(forced).set(keyOf(move.item, move.setting), stood);
       const name = [...next].flat().sort().join(' ');
       if (tried.has(name)) continue;
       tried.add(name);

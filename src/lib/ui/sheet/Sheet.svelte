@@ -62,7 +62,9 @@
 
   <Cautions cautions={sheet.cautions} label={words.cautions} />
 
-  {#if sheet.steps.length === 0}<p class="none">{words.nothing}</p>{/if}
+  {#if sheet.steps.length === 0}<p class="none">
+      {sheet.unseen.length ? words.nothingSeen : words.nothing}
+    </p>{/if}
   <ol class="steps">
     {#each sheet.steps as step, i (step.key)}
       {@const drawn = step.kind === 'set' && step.item ? item(step.item) : undefined}
@@ -108,6 +110,15 @@
   </ol>
 
   <Cautions cautions={sheet.powerCautions} label={words.power} />
+
+  {#if sheet.unseen.length}
+    <section>
+      <h3>{words.unseen}</h3>
+      <ul>
+        {#each sheet.unseen as u (u.title)}<li><b>{u.title}:</b> {u.settings.join(', ')}</li>{/each}
+      </ul>
+    </section>
+  {/if}
 
   <section>
     <h3>{words.after}</h3>

@@ -18,6 +18,8 @@ export const sheet = {
   cautions: 'Cautions',
   power: 'Before power',
   nothing: 'Nothing to move: every setting is where it was found.',
+  nothingSeen: 'Nothing to move among what was looked at. The rest is below: look at it first.',
+  unseen: 'Not looked at, taken to be at the default',
   legend: 'Dashed: as found. Solid frame: where it goes.',
   after: 'Lines after this',
   head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' },
