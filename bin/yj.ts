@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { check, isClean } from '../src/lib/core/check';
+import { checked, type Status } from '../src/lib/core/check';
 import { InvalidDocument } from '../src/lib/core/model';
 import { choose, resolve } from '../src/lib/core/solver';
 import { GeometryError } from '../src/lib/core/storage';
@@ -26,7 +26,8 @@ ${SETTINGS_USAGE}${DISK_USAGE}${WRITE_USAGE}  backup [FILE]                 a co
   passphrase                    sets the passphrase of a shared server, from standard input
 
 The data is in the folder that YJ_DATA names, else in .yellow-jumper in the home folder.
-exit 0: clean or solved; 1: a clash, or impossible, or stopped; 2: bad input
+exit 0: clean or solved; 1: a clash, or impossible, or stopped; 2: bad input;
+     3: nothing found, but something was not checked or is only assumed
 `;
 
 class Usage extends Error {}
@@ -81,6 +82,8 @@ function parseArgs(argv: readonly string[]): Args {
   return args;
 }
 
+const exitOf: Record<Status, number> = { clean: 0, clash: 1, unknown: 3 };
+
 function read(file: string): string {
   try {
     const data = readFileSync(file === '-' ? 0 : file);
@@ -101,9 +104,9 @@ function run(argv: readonly string[]): number {
   const { build, parts } = readBuildFile(read(args.file));
   const print = (value: unknown) => process.stdout.write(JSON.stringify(value, null, 2) + '\n');
   if (args.command === 'check') {
-    const findings = check(build, parts);
-    print({ status: isClean(findings) ? 'clean' : 'clash', findings });
-    return isClean(findings) ? 0 : 1;
+    const { status, findings } = checked(build, parts);
+    print({ status, findings });
+    return exitOf[status];
   }
   if (args.json) {
     print(movesReport(build, parts));
@@ -117,7 +120,7 @@ function run(argv: readonly string[]): number {
     const solution = args.resolve ? resolve(build, parts, { alternatives: 0 }) : null;
     const planned = solution?.status === 'solved' ? choose(build, solution) : build;
     process.stdout.write(sheetText(sheetOf(planned, parts)));
-    return isClean(check(planned, parts)) ? 0 : 1;
+    return exitOf[checked(planned, parts).status];
   }
   const { allowOff, alternatives, maxNodes } = args;
   const resolution = resolve(build, parts, { allowOff, alternatives, maxNodes });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { LEVELS, applyFix, resolve } from '../../src/lib/core/solver';
-import { check, isClean } from '../../src/lib/core/check';
+import { check } from '../../src/lib/core/check';
 import { Brute } from '../support/brute';
 import { randomMachine } from '../support/machines';
 
@@ -74,7 +74,6 @@ describe('resolve against brute force', () => {
     expect(tally.solved).to.be.greaterThan(MACHINES / 5);
     expect(tally.impossible).to.be.greaterThan(MACHINES / 10);
     expect(tally.relaxations).to.be.greaterThan(MACHINES / 50);
-    expect(isClean([])).to.equal(true);
   });
 });
 

@@ -1,7 +1,6 @@
 import { expect } from 'chai';
-import { check } from '../../src/lib/core/check';
 import { resolve } from '../../src/lib/core/solver';
-import { board, card, jumpered, machineOf, type ClaimIn } from '../support/make';
+import { board, card, jumpered, machineOf, type ClaimIn, checkKnown } from '../support/make';
 
 const irq = (value: number, extra = {}): ClaimIn => ({ resource: 'irq', value, ...extra }) as ClaimIn;
 const dma = (value: number, extra = {}): ClaimIn => ({ resource: 'dma', value, ...extra }) as ClaimIn;
@@ -22,7 +21,7 @@ function findings(cls: 'xt' | 'at', a: Side, b: Side, extra: Parameters<typeof m
     })
   );
   const { build, parts } = machineOf(board(cls, [a.slot ?? 'isa16', b.slot ?? 'isa16']), made, extra);
-  return check(build, parts)
+  return checkKnown(build, parts)
     .filter((f) => f.severity !== 'note')
     .map((f) => f.rule);
 }
@@ -105,9 +104,9 @@ describe('interrupt lines', () => {
     };
     const pci = (id: string) => card(id, [pin], { bus: 'pci' });
     const two = machineOf(pciBoard, [pci('p'), pci('q')]);
-    expect(check(two.build, two.parts)).to.deep.equal([]);
+    expect(checkKnown(two.build, two.parts)).to.deep.equal([]);
     const mixed = machineOf(pciBoard, [pci('p'), pci('q'), card('old', [irq(10)])]);
-    expect(check(mixed.build, mixed.parts).map((f) => f.rule)).to.deep.equal(['line.irq', 'line.irq']);
+    expect(checkKnown(mixed.build, mixed.parts).map((f) => f.rule)).to.deep.equal(['line.irq', 'line.irq']);
     const solved = resolve(mixed.build, mixed.parts);
     if (solved.status !== 'solved') throw new Error(solved.status);
     expect(solved.positions.board['int-1']).to.equal('irq11');
@@ -118,11 +117,11 @@ describe('interrupt lines', () => {
     const own = card('own', [irq(5)]);
     own.functions!.push({ id: 'g', label: 'g', kind: 'midi', claims: [irq(5)] });
     const { build, parts } = machineOf(board('at', ['isa16']), [own]);
-    expect(check(build, parts)).to.deep.equal([]);
+    expect(checkKnown(build, parts)).to.deep.equal([]);
     const strict = machineOf(board('at', ['isa16']), [
       { ...own, constraints: [{ apart: ['f', 'g'], why: 'not alike' }] }
     ]);
-    expect(check(strict.build, strict.parts).map((f) => f.rule)).to.deep.equal(['line.irq']);
+    expect(checkKnown(strict.build, strict.parts).map((f) => f.rule)).to.deep.equal(['line.irq']);
   });
 });
 
@@ -225,9 +224,9 @@ describe('ports', () => {
     );
     const printer = card('printer', [io(0x278, 3)], { fn: { kind: 'parallel' } });
     const good = machineOf(board('at', ['isa16', 'isa16']), [plug, printer]);
-    expect(check(good.build, good.parts)).to.deep.equal([]);
+    expect(checkKnown(good.build, good.parts)).to.deep.equal([]);
     const other = machineOf(board('at', ['isa16', 'isa16']), [plug, card('scan', [io(0x278, 8)])]);
-    expect(check(other.build, other.parts).map((f) => f.rule)).to.include('line.io');
+    expect(checkKnown(other.build, other.parts).map((f) => f.rule)).to.include('line.io');
     const taken = machineOf(board('at', ['isa16', 'isa16']), [plug, card('game', [io(0x200, 8)])]);
     const solved = resolve(taken.build, taken.parts);
     if (solved.status !== 'solved') throw new Error(solved.status);
@@ -288,13 +287,13 @@ describe('fit', () => {
     const { build, parts } = machineOf(board('at', ['isa16', 'isa16']), [card('p', []), card('q', [])], {
       items: [{ slot: 's1' }, { slot: 's1' }]
     });
-    expect(check(build, parts).map((f) => f.rule)).to.deep.equal(['slot.taken']);
+    expect(checkKnown(build, parts).map((f) => f.rule)).to.deep.equal(['slot.taken']);
   });
   it('says so when a line rests on a setting that nobody knows', () => {
     const part = jumpered('p', { irq: [5, 7] });
     part.settings![0] = { ...part.settings![0], known: false };
     const { build, parts } = machineOf(board('at', ['isa16']), [part]);
-    expect(check(build, parts).map((f) => [f.rule, f.severity])).to.deep.include([
+    expect(checkKnown(build, parts).map((f) => [f.rule, f.severity])).to.deep.include([
       'setting.unknown',
       'caution'
     ]);
@@ -304,7 +303,7 @@ describe('fit', () => {
       jumpered('p', { irq: [5, 7] }),
       jumpered('q', { irq: [5, 10] })
     ]);
-    const [clash] = check(build, parts).filter((f) => f.severity === 'clash');
+    const [clash] = checkKnown(build, parts).filter((f) => f.severity === 'clash');
     expect(clash.fixes.map((f) => f.label)).to.deep.equal(['F of p to IRQ 7', 'F of q to IRQ 10']);
   });
 });

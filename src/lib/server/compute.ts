@@ -1,15 +1,10 @@
-import { check, isClean } from '../core/check';
-import type { Brief, Build, Finding, PartSet } from '../core/model';
+import { checked as checkWhole, type Checked } from '../core/check';
+import type { Brief, Build, PartSet } from '../core/model';
 import { plan, type Front } from '../core/planner';
 import { resolve, type Resolution, type ResolveOptions } from '../core/solver';
 
 /** Longest that one request may compute, in milliseconds; others wait for that long at the most. */
 const MAX_MS = 3000;
-
-interface Checked {
-  status: 'clean' | 'clash';
-  findings: Finding[];
-}
 
 /** What a state was found to be, as long as the state and the parts are at hand. */
 const known = new WeakMap<Build, { parts: PartSet; result: Checked }>();
@@ -17,8 +12,7 @@ const known = new WeakMap<Build, { parts: PartSet; result: Checked }>();
 export function checked(build: Build, parts: PartSet): Checked {
   const before = known.get(build);
   if (before?.parts === parts) return before.result;
-  const findings = check(build, parts);
-  const result: Checked = { status: isClean(findings) ? 'clean' : 'clash', findings };
+  const result = checkWhole(build, parts);
   known.set(build, { parts, result });
   return result;
 }

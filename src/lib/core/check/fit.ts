@@ -1,5 +1,5 @@
 import { forbidden, type Finding, type Part } from '../model';
-import { claimSettings, isOn, seatOf, type Fitted, type Machine } from '../resources';
+import { isOn, seatOf, type Fitted, type Machine } from '../resources';
 import { isFixed } from '../solver';
 import { finding, type Rule } from './rule';
 import { capital } from './words';
@@ -167,7 +167,8 @@ const notRecorded: Rule = {
       const unseen = f.part.settings.filter((s) => {
         const kind = s.block === undefined ? undefined : physical.get(s.block);
         const onCard = kind === 'header' || kind === 'dip' || kind === 'rotary' || kind === 'solder';
-        return onCard && s.known && !(s.id in f.item.asFound) && !isFixed(f, s);
+        const isSeen = s.id in f.item.asFound || s.id in f.item.chosen;
+        return onCard && s.known && !isSeen && !isFixed(f, s);
       });
       if (!unseen.length) return [];
       return [
@@ -208,38 +209,7 @@ const guessed: Rule = {
   }
 };
 
-const unknownSetting: Rule = {
-  id: 'setting.unknown',
-  why: 'Nobody knows what the setting does, so it is never moved and its lines cannot be promised.',
-  find({ m }) {
-    return m.fitted.flatMap((f) =>
-      f.part.settings
-        .filter((s) => !s.known)
-        .flatMap((s) => {
-          const rests = f.part.functions.filter((fn) =>
-            fn.claims.some((c) =>
-              claimSettings(m, f, c).some((x) => x.setting === s.id && x.item === f.item.id)
-            )
-          );
-          if (!rests.length) return [];
-          return [
-            finding({
-              rule: 'setting.unknown',
-              severity: 'caution',
-              subjects: [{ item: f.item.id, setting: s.id }],
-              title: `${s.label} of ${f.title} is unknown`,
-              sentence: `Where ${rests.map((fn) => fn.label).join(', ')} ends up depends on it. Record how it stands and try it before you trust the lines shown.`,
-              why: unknownSetting.why,
-              fixes: []
-            })
-          ];
-        })
-    );
-  }
-};
-
 export const fitRules: readonly Rule[] = [
-  unknownSetting,
   slotKind,
   slotTaken,
   slotUntried,

@@ -11,7 +11,9 @@ import { lineRules } from './lines';
 import { memoryRules } from './memory';
 import { powerRules } from './power';
 import { seatRules } from './seat';
+import { hidesSomething } from './places';
 import { switchRules } from './switches';
+import { unknownRules } from './unknown';
 import { videoRules } from './video';
 
 /** Every rule that `check` applies, by subject; adding one is adding it to one of the tables. */
@@ -20,6 +22,7 @@ export const rules = [
   ...videoRules,
   ...powerRules,
   ...lineRules,
+  ...unknownRules,
   ...fitRules,
   ...seatRules,
   ...memoryRules,
@@ -29,21 +32,55 @@ export const rules = [
   ...briefRules
 ];
 
-/** Findings about the positions as they stand, worst first, with no solving. */
-export function check(build: Build, parts: PartSet): Finding[] {
+/**
+ * What a check comes to. `clean`: nothing found, and all of it was checked. `unknown`: nothing found that stops the
+ * machine, but something was not checked or is only assumed; the findings say what. `clash`: it will not work so, or
+ * must not be switched on.
+ */
+export type Status = 'clean' | 'unknown' | 'clash';
+
+export interface Checked {
+  status: Status;
+  /** Worst first, less those that were acknowledged. */
+  findings: Finding[];
+  /** What was not checked or is only assumed, acknowledged or not. */
+  hiding: Finding[];
+}
+
+/** Checks the positions as they stand, with no solving. */
+export function checked(build: Build, parts: PartSet): Checked {
   const m = machine(build, parts);
   const at = standing(m);
   const kit = kitOf(build, parts, m);
   const situation = { m, parts, at, lines: linesAt(m, at), kit, offer: offerOf(kit) };
   const known = new Set(build.acknowledged);
   const findings = rules.flatMap((rule) => rule.find(situation));
-  return worstFirst(
-    findings.filter((f) => !known.has(f.id) || f.severity === 'stop' || f.severity === 'clash')
-  );
+  return {
+    // What was acknowledged is known to be open; it is not checked by that.
+    status: statusOf(findings),
+    findings: worstFirst(findings.filter((f) => !known.has(f.id) || isBad(f))),
+    hiding: findings.filter(hidesSomething)
+  };
 }
 
-/** Whether the machine can be expected to work: no stop and no clash. */
-export const isClean = (findings: readonly Finding[]): boolean =>
-  findings.every((f) => f.severity !== 'stop' && f.severity !== 'clash');
+/** Findings about the positions as they stand, worst first. */
+export const check = (build: Build, parts: PartSet): Finding[] => checked(build, parts).findings;
 
+/** Whether a finding means that the machine will not work, or must not be switched on. */
+export const isBad = (f: Finding): boolean => f.severity === 'stop' || f.severity === 'clash';
+
+const statusOf = (findings: readonly Finding[]): Status =>
+  findings.some(isBad) ? 'clash' : findings.some(hidesSomething) ? 'unknown' : 'clean';
+
+export {
+  hidesSomething,
+  openByStage,
+  openByView,
+  placeOf,
+  places,
+  type FitView,
+  type Place,
+  type Stage
+} from './places';
 export { STILL_IN_USE, floppySizes, showsNew, wishUnmet } from './brief';
+export { stageStates, type StageState } from './stages';

@@ -1,6 +1,6 @@
-import { check, isClean } from '../check';
+import { check, isBad } from '../check';
 import { cablesOf, kitOf, speaks } from '../kit';
-import { firstSlot, newItemId, type Build, type Finding, type Item, type Part, type PartSet } from '../model';
+import { firstSlot, newItemId, type Build, type Item, type Part, type PartSet } from '../model';
 import { middlePrice } from '../planner';
 import { resolve } from '../solver';
 
@@ -106,5 +106,3 @@ export function replacementRoutes(
     );
   return { routes, linesOpen };
 }
-
-const isBad = (f: Finding): boolean => !isClean([f]);

@@ -6,3 +6,4 @@ export { systemPart, pnpPart, isPnp } from './system';
 export { unreachable } from './reach';
 export { isHome } from './homes';
 export { sharingContext } from './context';
+export { unknownsOf, type Unknown } from './unknown';

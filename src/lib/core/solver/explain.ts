@@ -11,6 +11,7 @@ import {
   relate,
   sharingContext,
   standing,
+  unknownsOf,
   unreachable,
   type Fitted,
   type Machine,
@@ -72,7 +73,12 @@ export function explain(
   const blockers = blockersOf(m, item, setting, at);
   const reasons = [...direct, ...blockers.map((b) => `${label(m, b.item, b.function)} holds ${b.line}.`)];
   if (fitted.item.locked.includes(setting)) reasons.push('You locked this setting where it is.');
-  if (!reasons.length) return { ...base, verdict: 'free', reasons: ['Nothing is in the way.'] };
+  if (!reasons.length)
+    return {
+      ...base,
+      verdict: 'free',
+      reasons: [unknownsOf(m).length ? 'Nothing that is known is in the way.' : 'Nothing is in the way.']
+    };
 
   const unlocked = unlock(build, item, setting);
   const forced = new Map([[keyOf(item, setting), position]]);

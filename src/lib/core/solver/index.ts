@@ -4,7 +4,7 @@ export { explain, type Explanation } from './explain';
 export { applyFix, fixCost, type Relaxation } from './relax';
 export { LEVELS, compare, moveCost, capMoves, leverMoves, type Level, type Objective } from './objective';
 export { compile } from './compile';
-export { isFixed } from './scopes';
+export { isFixed, lineSettings } from './scopes';
 export { feasible, solve } from './solve';
 export { findCore, quickXplain } from './core';
 export { loom, type LoomGroup, type LoomRow, type LoomMark } from './loom';

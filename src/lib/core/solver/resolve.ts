@@ -8,11 +8,13 @@ import {
   machine,
   relate,
   sharingContext,
+  unknownsOf,
   unreachable,
   type Line,
   type Machine,
   type Positions,
-  type Relation
+  type Relation,
+  type Unknown
 } from '../resources';
 import { compile } from './compile';
 import { findCore, type Core } from './core';
@@ -92,6 +94,8 @@ export type Resolution =
       optimal: boolean;
       bound: Objective;
       alternatives: Solution[];
+      /** What the answer does not cover, since nobody knows it. */
+      unknown: Unknown[];
       nodes: number;
     } & Solution)
   | { status: 'impossible'; core: CoreMember[]; minimal: boolean; relaxations: Relaxation[]; nodes: number }
@@ -132,6 +136,7 @@ export function resolve(build: Build, parts: PartSet, options: ResolveOptions = 
     bound: outcome.bound,
     ...best,
     alternatives: alternatives(m, best, options.alternatives ?? 2, allowOff, limits),
+    unknown: unknownsOf(m),
     nodes: outcome.nodes
   };
 }

@@ -60,7 +60,10 @@ export const FindingReply = z.object({
     .optional()
 }) satisfies z.ZodType<Finding>;
 
-export const CheckReply = z.object({ status: z.enum(['clean', 'clash']), findings: z.array(FindingReply) });
+export const CheckReply = z.object({
+  status: z.enum(['clean', 'unknown', 'clash']),
+  findings: z.array(FindingReply)
+});
 
 /** Figures of the objective, one for each of its levels. */
 const Figures = z.object(
@@ -83,6 +86,15 @@ export const ResolutionReply = z.union([
     optimal: z.boolean(),
     bound: Figures,
     alternatives: z.array(z.object(Solution)),
+    unknown: z.array(
+      z.object({
+        kind: z.enum(['claims', 'setting', 'routing']),
+        item: z.string(),
+        function: z.string().optional(),
+        setting: z.string().optional(),
+        slot: z.string().optional()
+      })
+    ),
     nodes: z.number(),
     ...Solution
   }),

@@ -75,7 +75,10 @@
 <Ruler layers={layers(size, facts, disk.dos, typed ?? undefined)} barriers={found} />
 <section>
   <h2>{words.inTheWay}</h2>
-  {#if !found.length}<p>{unused > 0 ? words.typedPasses(sizeWords(unused)) : words.nothingInTheWay}</p>{/if}
+  {#if !found.length}<p>
+      {unused > 0 ? words.typedPasses(sizeWords(unused)) : words.nothingInTheWay}
+      {#if disk.dos === null}{words.noSystem}{/if}
+    </p>{/if}
   {#each found as b (b.id)}
     <div class="barrier" class:hang={b.symptom.includes('hang')}>
       <b>{b.who.charAt(0).toUpperCase()}{b.who.slice(1)}: {sizeWords(b.sectors)}</b>

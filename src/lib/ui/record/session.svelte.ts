@@ -1,4 +1,4 @@
-import { check } from '../../core/check';
+import { checked } from '../../core/check';
 import {
   partSet,
   sameJson,
@@ -45,7 +45,8 @@ export class Session {
   partList: Part[] = $state.raw([]);
   readonly parts = $derived.by(() => partSet(this.partList));
   readonly shown = $derived.by(() => this.trial ?? this.build);
-  readonly findings: Finding[] = $derived.by(() => check(this.shown, this.parts));
+  readonly checked = $derived.by(() => checked(this.shown, this.parts));
+  readonly findings: Finding[] = $derived.by(() => this.checked.findings);
   readonly machine = $derived.by(() => machine(this.shown, this.parts));
   readonly groups = $derived.by(() => loom(this.machine));
 

@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import { Button } from 'flowbite-svelte';
   import { onMount, type Snippet } from 'svelte';
+  import { stageStates, type StageState } from '$lib/core/check';
   import type { Build, Part } from '$lib/core/model';
   import { differences } from '$lib/core/settings';
   import { setBench } from '../context';
@@ -38,23 +39,18 @@
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
   const cautions = $derived(session.count('caution'));
-  const serious = (rules: RegExp) =>
-    session.findings.filter((f) => rules.test(f.rule) && f.severity !== 'note').length;
   /** Settings that stand elsewhere than they should, or that nobody looked at. */
   const toSet = $derived(
     differences(session.shown, session.parts).filter((d) => d.severity !== 'note').length
   );
-  const open = $derived({
-    brief: serious(/^(brief|software|os|period)/),
-    parts: 0,
-    fit: serious(
-      /^(slot|part|isa|cpu|fpu|vlb|memory|video|keyboard|disk\.(interface|rom|controller)|scsi|ata|st506|drive|bay|power|battery|pnp|evidence|setting|dma)/
-    ),
-    switches: toSet,
-    lines: serious(/^(line|rom|audio)/),
-    disks: serious(/^(disk\.(limit|setup|type)|floppy)/),
-    bench: 0,
-    log: 0
+  const states = $derived(stageStates(session.shown, session.findings, session.checked.hiding));
+  /** The stages of the rail; what is done at the machine and the log are not checked. */
+  const rail: Record<string, StageState> = $derived({
+    ...states,
+    switches: {
+      open: Math.max(states.switches.open, toSet),
+      checked: states.switches.checked
+    }
   });
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);
@@ -115,7 +111,9 @@
     >
     <span class="grow"></span>
     <span class="sum" aria-live="polite">
-      {#if stops}<b class="bad">{text.clashes(stops)}</b>{:else}<b>{text.noClash}</b>{/if}
+      {#if stops}<b class="bad">{text.clashes(stops)}</b>
+      {:else if session.checked.status === 'unknown'}<b title={text.notAllCheckedWhy}>{text.notAllChecked}</b>
+      {:else}<b>{text.noClash}</b>{/if}
       {#if cautions}<span>{text.cautions(cautions)}</span>{/if}
     </span>
     <Button class="act" onclick={() => session.step('undo')} disabled={!session.canUndo && !session.waiting}
@@ -135,7 +133,7 @@
   </TopBar>
   <Notices bind:this={notices} {session} {staying} hideStaying={() => (staying = false)} />
   <div class="body" class:wide={isWide}>
-    <Rail id={session.build.id} {stage} {open} />
+    <Rail id={session.build.id} {stage} states={rail} />
     <main>{@render children()}</main>
     {#if !isWide}<Tray />{/if}
   </div>

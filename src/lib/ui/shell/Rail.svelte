@@ -1,18 +1,22 @@
 <script lang="ts">
   import { text } from '../text';
 
-  let { id, stage, open }: { id: string; stage: string; open: Record<string, number> } = $props();
+  import type { StageState } from '$lib/core/check';
+
+  let { id, stage, states }: { id: string; stage: string; states: Record<string, StageState> } = $props();
+  const open = (key: string) => states[key]?.open ?? 0;
+  const done = (key: string) => open(key) === 0 && states[key]?.checked === true;
   const stages = Object.entries(text.stages);
   let rail: HTMLElement;
   // On a narrow screen the rail is one line that scrolls: the stage that is open stays in sight.
   $effect(() => {
-    const open = rail.querySelector<HTMLElement>(`[href$='/${stage}']`);
-    if (open && rail.scrollWidth > rail.clientWidth)
-      rail.scrollLeft = open.offsetLeft - rail.clientWidth / 2 + open.offsetWidth / 2;
+    const here = rail.querySelector<HTMLElement>(`[href$='/${stage}']`);
+    if (here && rail.scrollWidth > rail.clientWidth)
+      rail.scrollLeft = here.offsetLeft - rail.clientWidth / 2 + here.offsetWidth / 2;
   });
 </script>
 
-<!-- The stages as a pin header: a cap sits over the pins of a stage with nothing left to settle. -->
+<!-- The stages as a pin header: a cap sits over the pins of a stage that was checked and has nothing open. -->
 <nav bind:this={rail} class="rail no-print" aria-label={text.stagesLabel}>
   <a class="home" href="/">{text.builds.title}</a>
   <ul>
@@ -20,13 +24,13 @@
       <li>
         <a href="/builds/{id}/{key}" aria-current={stage === key ? 'page' : undefined}>
           <span class="pins" aria-hidden="true">
-            {#if (open[key] ?? 0) === 0}<span class="cap"></span>{:else}<span class="pin"></span><span
-                class="pin"
+            {#if done(key)}<span class="cap"></span>{:else}<span class="pin"></span><span class="pin"
               ></span>{/if}
           </span>
           <span class="name">{label}</span>
-          {#if open[key]}<span class="count" aria-label={text.openCount(open[key])}>{open[key]}</span
-            >{:else}<span class="sr-only">{text.settled}</span>{/if}
+          {#if open(key)}<span class="count" aria-label={text.openCount(open(key))}>{open(key)}</span
+            >{:else if states[key]}<span class="sr-only">{done(key) ? text.checked : text.unchecked}</span
+            >{/if}
         </a>
       </li>
     {/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import type { Block, Item, Part, State } from '$lib/core/model';
+  import { keyOf, type Block, type Item, type Part, type State } from '$lib/core/model';
+  import { lineSettings } from '$lib/core/solver';
   import {
     NotationError,
     blockState,
@@ -47,6 +48,13 @@
   const labelOf = (setting: string, position: string | undefined | null) =>
     part.settings.find((s) => s.id === setting)?.positions.find((p) => p.id === position)?.label;
 
+  /** Why nothing is drawn as wanted: approval only where it was worked out. */
+  const silence = $derived.by((): keyof typeof words.noGoal => {
+    if (!settings.length || settings.some((s) => !s.known)) return 'unknown';
+    const decided = lineSettings(session.machine);
+    return settings.some((s) => decided.has(keyOf(item.id, s.id))) ? 'lines' : 'free';
+  });
+
   let typed = $state('');
   let problem = $state('');
   function record(state: State | null) {
@@ -86,7 +94,7 @@
     <div>
       <h4>{words.shouldBe}</h4>
       {#if wanted}<BlockInput {block} state={wanted} label={words.wantedOf(name)} />
-      {:else}<p class="quiet">{words.anything}</p>{/if}
+      {:else}<p class="quiet">{words.noGoal[silence]}</p>{/if}
     </div>
   </div>
   <form onsubmit={take}>

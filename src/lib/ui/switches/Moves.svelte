@@ -30,6 +30,11 @@
     }, 0)
   );
   const groups = $derived(byFact(asked));
+  /** Something says where a setting should be: the build, or a plan. */
+  const isCompared = $derived(
+    asked.some((r) => r.position !== null) ||
+      [session.build.board, ...session.build.items].some((i) => Object.keys(i.chosen).length > 0)
+  );
   const done = $derived(
     Object.entries(session.build.done ?? {})
       .map(([key, tick]) => ({ key, ...tick }))
@@ -59,7 +64,7 @@
 
 <p class="lead">{words.movesLead} {words.away}</p>
 {#if changed}<p><Button class="act main" onclick={take}>{words.take(changed)}</Button></p>{/if}
-{#if list.length === 0}<p class="right">{words.allRight}</p>{/if}
+{#if list.length === 0}<p class="right">{isCompared ? words.allRight : words.notCompared}</p>{/if}
 <ol>
   {#each list as d (`${d.item} ${d.setting.id}`)}
     <li class={d.severity}>

@@ -30,7 +30,8 @@ export const disks = {
   rulerLabel: 'Capacity on a log scale with the barriers, and how far each layer sees',
   layers: { drive: 'Drive', controller: 'Controller', BIOS: 'BIOS', ROM: 'its ROM', DOS: 'DOS', FAT: 'FAT' },
   inTheWay: 'In the way',
-  nothingInTheWay: 'Nothing stands between the drive and its whole size.',
+  nothingInTheWay: 'Nothing in BIOS and controller stands between the drive and its whole size.',
+  noSystem: 'The brief names no system, so the limits of DOS are not checked.',
   typedPasses: (lost: string) =>
     `With what is typed nothing stands in the way; ${lost} of the drive stay unused.`,
   ways: (list: string) => `Ways past it: ${list}.`,

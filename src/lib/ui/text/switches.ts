@@ -8,7 +8,11 @@ export const switches = {
   begun: 'begun',
   asFound: 'As found',
   shouldBe: 'Should be',
-  anything: 'The build asks nothing of it.',
+  noGoal: {
+    unknown: 'Nothing is known about what it does.',
+    lines: 'Not decided yet: it chooses lines. Resolve, or choose under Lines.',
+    free: 'Any position works for this build.'
+  },
   row: (name: string) => `Type a row for ${name}`,
   rowHint: 'on off … or 5:off',
   rowHintCaps: '2-3, or none',
@@ -40,6 +44,8 @@ export const switches = {
   takeOne: (label: string) => `Choose ${label} as asked, on every block`,
   takeNote: 'chosen as the build asks',
   allRight: 'Nothing differs: every setting that the build asks for is where it should be.',
+  notCompared:
+    'Nothing was compared: this build says of no switch where it should stand. Enter what is in the machine under Fit, or resolve the lines.',
   severity: { stop: 'Stop', clash: 'Clash', unseen: 'Not looked at', caution: 'Caution', note: 'Note' },
   from: (found: string | undefined) => (found === undefined ? 'not looked at' : found),
   ifLeft: 'If it is left so:',

@@ -4,6 +4,8 @@ export const tray = {
   label: 'Tray',
   inTheWay: 'In the way',
   nothingInTheWay: 'Nothing is in the way.',
+  nothingFound: (n: number) =>
+    `Nothing found in what is known. ${counted('thing', 'things')(n)} not checked or only assumed: see the notes.`,
   notes: counted('note', 'notes'),
   severity: { stop: 'Stop: do not power on', clash: 'Clash', caution: 'Caution', note: 'Note' },
   noSingleMove: 'No single move ends this. Press R to rearrange.',
@@ -34,6 +36,10 @@ export const tray = {
   take: 'Take this plan',
   leave: 'Leave it',
   nothingMoves: 'Nothing has to move',
+  nothingMovesSeen: 'Nothing to move among what was looked at',
+  planUnseen: (n: number) =>
+    `${counted('setting', 'settings')(n)} nobody looked at: the bench sheet says how to set them.`,
+  planUnknown: 'Not covered, since nobody knows it:',
   moves: (n: number) => `${counted('setting', 'settings')(n)} to move`,
   proved: 'Proved: no answer needs less.',
   bestSoFar: 'The best found before the limit; a better one may exist.',

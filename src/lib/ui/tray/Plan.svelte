@@ -4,7 +4,9 @@
   import { fixText, moveText } from '../labels';
   import { text } from '../text';
   import type { Relaxation } from '$lib/core/solver';
-  import { applyFix } from '$lib/core/solver';
+  import { keyOf } from '$lib/core/model';
+  import { isByHand } from '$lib/core/settings';
+  import { applyFix, lineSettings } from '$lib/core/solver';
 
   const { session, planner } = getBench();
   const solution = $derived(planner.solutions[planner.shown]);
@@ -17,6 +19,19 @@
     const fitted = session.machine.find(item);
     return `${fitted?.title ?? item}: ${fitted?.part.functions.find((f) => f.id === fn)?.label ?? fn}`;
   };
+  /** Settings by hand that decide lines and that nobody looked at. */
+  const unseen = $derived.by(() => {
+    const decided = lineSettings(session.machine);
+    return session.machine.fitted.reduce(
+      (n, { item, part }) =>
+        n +
+        part.settings.filter(
+          (s) => isByHand(part, s) && decided.has(keyOf(item.id, s.id)) && item.asFound[s.id] === undefined
+        ).length,
+      0
+    );
+  });
+  const hidden = $derived(session.checked.hiding.filter((f) => f.severity === 'caution'));
   const shares = $derived(solution?.shares.filter((s) => s.tolerated) ?? []);
 
   function relax(relaxation: Relaxation) {
@@ -33,7 +48,11 @@
     <Button class="act" onclick={() => planner.stop()}>{text.tray.stop}</Button>
   {:else if result?.status === 'solved' && solution}
     <h2>
-      {solution.moves.length === 0 ? text.tray.nothingMoves : text.tray.moves(solution.moves.length)}
+      {solution.moves.length > 0
+        ? text.tray.moves(solution.moves.length)
+        : unseen
+          ? text.tray.nothingMovesSeen
+          : text.tray.nothingMoves}
     </h2>
     <p class="quiet">
       {result.optimal ? text.tray.proved : text.tray.bestSoFar}
@@ -45,6 +64,10 @@
         <li><b>{m.card}</b> <span class="where">{m.block}</span><br />{m.from} → <mark>{m.to}</mark></li>
       {/each}
     </ol>
+    {#if unseen}<p class="share">{text.tray.planUnseen(unseen)}</p>{/if}
+    {#if hidden.length}
+      <p class="share"><b>{text.tray.planUnknown}</b> {hidden.map((f) => f.title).join('; ')}</p>
+    {/if}
     {#each shares as share, i (i)}
       <p class="share">
         <b>{text.tray.shared(share.line)}</b>

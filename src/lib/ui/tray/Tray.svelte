@@ -19,7 +19,9 @@
   {#if planner.state !== 'plan'}
     <h2 class="eyebrow">{text.tray.inTheWay}</h2>
     {#each serious as finding, i (finding.id + i)}<FindingRow {finding} open={i === 0} />{:else}
-      <p class="clear"><span class="cap" aria-hidden="true"></span>{text.tray.nothingInTheWay}</p>
+      {#if session.checked.status === 'clean'}
+        <p class="clear"><span class="cap" aria-hidden="true"></span>{text.tray.nothingInTheWay}</p>
+      {:else}<p class="clear">{text.tray.nothingFound(session.checked.hiding.length)}</p>{/if}
     {/each}
   {/if}
   <Selected />

@@ -9,6 +9,7 @@
   import Slots from '$lib/ui/fit/Slots.svelte';
   import Years from '$lib/ui/fit/Years.svelte';
   import Views from '$lib/ui/parts/Views.svelte';
+  import { openByView } from '$lib/core/check';
   import type { ShelfView } from '$lib/core/model';
   import { text } from '$lib/ui/text';
 
@@ -17,17 +18,7 @@
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'slots');
-  /** Findings that belong to a view, by their rules. */
-  const about: Record<string, RegExp> = {
-    slots: /^(slot|cpu|fpu|vlb|isa|battery)/,
-    memory: /^memory/,
-    picture: /^video/,
-    drives: /^(disk|floppy|scsi|ata|st506|drive|bay)/,
-    power: /^power/,
-    time: /^period/
-  };
-  const count = (v: string) =>
-    about[v] ? session.findings.filter((f) => f.severity !== 'note' && about[v].test(f.rule)).length : 0;
+  const count = $derived(openByView(session.findings));
   const lent = $derived(
     session.build.items.flatMap((item) => {
       const thing = data.shelf.find((v: ShelfView) => v.item.id === item.specimen);
@@ -37,12 +28,7 @@
 </script>
 
 <h1>{words.title}</h1>
-<Views
-  names={words.views}
-  label={words.viewsLabel}
-  {view}
-  open={Object.fromEntries(views.map((v) => [v, count(v)]))}
-/>
+<Views names={words.views} label={words.viewsLabel} {view} open={count} />
 {#each lent as l (l.title)}<p class="lent" role="status">{words.lentText(l.title, l.to)}</p>{/each}
 {#if view === 'slots'}<p class="lead">{words.lead}</p>
   <Slots shelf={data.shelf} />

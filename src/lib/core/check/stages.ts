@@ -1,0 +1,40 @@
+import type { Build, Finding } from '../model';
+import { openByStage, placeOf, type Stage } from './places';
+
+/** How a stage stands: how many findings are open in it, and whether there was anything to check and all of it was. */
+export interface StageState {
+  open: number;
+  checked: boolean;
+}
+
+/** Rules of what is not known that say nothing about the lines of the machine. */
+const besidesLines = /^(kit|unknown\.board|unknown\.bios)/;
+
+/**
+ * The stages of a build. A stage of which nothing could be checked, or in which something is only assumed, is not
+ * `checked`, also when nothing is open in it.
+ * @param findings what a check found, less what was acknowledged
+ * @param hiding everything that the check could not see, whether acknowledged or not
+ */
+export function stageStates(
+  build: Build,
+  findings: readonly Finding[],
+  hiding: readonly Finding[]
+): Record<Stage, StageState> {
+  const open = openByStage(findings);
+  const hidden = new Set(hiding.map((f) => placeOf(f).stage));
+  const { date, os, profiles, wishes, mustBeOn } = build.brief;
+  const isAsked = Boolean(date || os || profiles.length || wishes?.length || mustBeOn.length);
+  const has = build.items.length > 0;
+  const checked: Record<Stage, boolean> = {
+    brief: isAsked,
+    parts: has && !hidden.has('parts'),
+    fit: has && !hidden.has('fit') && !hidden.has('parts'),
+    switches: !hidden.has('switches'),
+    lines: has && hiding.every((f) => besidesLines.test(f.rule)),
+    disks: !hidden.has('disks') && !hidden.has('parts') && has
+  };
+  return Object.fromEntries(
+    Object.entries(open).map(([stage, n]) => [stage, { open: n, checked: checked[stage as Stage] }])
+  ) as Record<Stage, StageState>;
+}

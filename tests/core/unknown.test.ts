@@ -1,0 +1,277 @@
+import { expect } from 'chai';
+import {
+  check,
+  checked,
+  openByStage,
+  openByView,
+  places,
+  placeOf,
+  rules,
+  stageStates
+} from '../../src/lib/core/check';
+import { Build, type Finding } from '../../src/lib/core/model';
+import { moveList } from '../../src/lib/core/moves';
+import { isByHand } from '../../src/lib/core/settings';
+import { resolve } from '../../src/lib/core/solver';
+import { nothingToMove, sheetOf, sheetText } from '../../src/lib/formats';
+import { demo, parts } from '../support/demo';
+import { edited } from '../support/edits';
+import { board, card, jumpered, machineOf } from '../support/make';
+import { Seeded } from '../support/random';
+
+const demos = ['dunlin', 'turnstone', 'plover', 'sanderling', 'curlew', 'whimbrel'];
+const rulesOf = (findings: readonly Finding[]) => findings.map((f) => f.rule);
+
+describe('what nobody knows', () => {
+  const blank = machineOf(board('at', ['isa16', 'isa16']), [
+    card('mystery', [], { functions: [] }),
+    jumpered('sound', { irq: [5, 7] })
+  ]);
+
+  it('a card of which nothing is known is a caution, and the machine is not clean', () => {
+    const { status, findings } = checked(blank.build, blank.parts);
+    expect(status).to.equal('unknown');
+    const found = findings.find((f) => f.rule === 'unknown.lines')!;
+    expect(found.severity).to.equal('caution');
+    expect(found.sentence).to.match(/may use any interrupt, DMA channel, port or memory window/);
+  });
+  it('so is a card whose only function names no claim', () => {
+    const { build, parts: own } = machineOf(board('at', ['isa16']), [card('half', [])]);
+    expect(rulesOf(check(build, own))).to.include('unknown.lines');
+  });
+  it('a board of which only the slots are known says what is not checked', () => {
+    const found = check(blank.build, blank.parts).find((f) => f.rule === 'unknown.board')!;
+    expect(found.sentence).to.match(/voltage.*count at start.*supply fits/);
+    expect(rulesOf(check(blank.build, blank.parts))).to.include('unknown.bios');
+  });
+  it('a setting that nobody knows is a caution also where no line hangs on it', () => {
+    const rule = check(demo('plover'), parts).filter((f) => f.rule === 'setting.unknown');
+    expect(rule.map((f) => f.severity)).to.deep.equal(['caution', 'caution']);
+  });
+  it('acknowledging it does not make it known', () => {
+    const first = checked(blank.build, blank.parts);
+    const known = { ...blank.build, acknowledged: first.findings.map((f) => f.id) };
+    const again = checked(known, blank.parts);
+    expect(again.findings).to.deep.equal([]);
+    expect(again.status).to.equal('unknown');
+    expect(again.hiding).to.not.deep.equal([]);
+  });
+  it('a solved machine names what the answer does not cover', () => {
+    const answer = resolve(blank.build, blank.parts);
+    expect(answer.status === 'solved' && answer.unknown).to.deep.equal([{ kind: 'claims', item: 'a' }]);
+  });
+  it('a PCI card in a slot of which nobody knows the wiring is told, and is no clash', () => {
+    const { build, parts: own } = machineOf(board('at', ['pci']), [
+      card('net', [{ id: 'irq', resource: 'irq', pin: 'A' }], { bus: 'pci', fn: { kind: 'network' } })
+    ]);
+    const rulesThere = rulesOf(check(build, own));
+    expect(rulesThere).to.include('unknown.routing').and.not.include('pci.interrupt');
+  });
+  it('the demo machine with everything known and seen is clean', () => {
+    expect(checked(demo('curlew'), parts).status).to.equal('clean');
+  });
+  it('settings that nobody looked at and nobody chose leave the machine unknown', () => {
+    const seen = demo('curlew');
+    const { settings } = parts.get(seen.board.part)!;
+    const one = settings.find(
+      (x) => x.default === seen.board.asFound[x.id] && isByHand(parts.get(seen.board.part)!, x)
+    )!;
+    const { [one.id]: _, ...asFound } = seen.board.asFound;
+    const blind = { ...seen, board: { ...seen.board, asFound } };
+    expect(checked(blind, parts).status).to.equal('unknown');
+  });
+});
+
+describe('where findings are open', () => {
+  const previously: [string, string][] = [
+    ['disk.power', 'fit'],
+    ['disk.firmware-base', 'disks'],
+    ['floppy.rate', 'disks'],
+    ['period.early', 'fit'],
+    ['keyboard.protocol', 'fit'],
+    ['dma.reach16m', 'fit'],
+    ['pnp.nobios', 'fit'],
+    ['setting.unknown', 'switches'],
+    ['part.constraint', 'switches'],
+    ['line.irq', 'lines'],
+    ['slot.reach', 'fit'],
+    ['software.cpu.some-program', 'brief'],
+    ['kit.missing', 'parts']
+  ];
+  it('each rule has a place of its own in the table', () => {
+    const named = (rule: string) =>
+      rule.split('.').some((_, n, words) => words.slice(0, n + 1).join('.') in places);
+    for (const { id } of rules) expect(named(id), id).to.equal(true);
+    for (const [rule, stage] of previously) expect(placeOf({ rule }).stage, rule).to.equal(stage);
+  });
+  it('stages add up to what is open, and the views of Fit to its stage, on 400 edited machines', () => {
+    const seen = new Set<string>();
+    for (let seed = 0; seed < 400; seed++) {
+      const r = new Seeded(seed);
+      const build = edited(demo(demos[seed % demos.length]), parts, r, 1 + r.int(12));
+      const findings = check(build, parts);
+      findings.forEach((f) => seen.add(f.rule));
+      const open = findings.filter((f) => f.severity !== 'note').length;
+      const stages = openByStage(findings);
+      expect(Object.values(stages).reduce((a, b) => a + b, 0)).to.equal(open);
+      expect(Object.values(openByView(findings)).reduce((a, b) => a + b, 0)).to.equal(stages.fit);
+    }
+    expect(seen.size, 'rules that fired').to.be.greaterThan(25);
+    for (const rule of seen)
+      expect(
+        rule.split('.').some((_, n, words) => words.slice(0, n + 1).join('.') in places),
+        rule
+      ).to.equal(true);
+  });
+  it('a stage in which nothing could be checked is not shown as checked', () => {
+    const { build, parts: own } = machineOf(board('at', ['isa16']), []);
+    const empty = { ...build, items: [] };
+    const { findings, hiding } = checked(empty, own);
+    const states = stageStates(empty, findings, hiding);
+    for (const stage of ['brief', 'parts', 'fit', 'lines', 'disks'] as const)
+      expect(states[stage].checked, stage).to.equal(false);
+    const whole = checked(demo('curlew'), parts);
+    const done = stageStates(demo('curlew'), whole.findings, whole.hiding);
+    expect(done.lines).to.deep.equal({ open: 0, checked: true });
+  });
+});
+
+describe('instructions never start from a default that nobody saw', () => {
+  const unseen = (id: string): Build => {
+    const build = demo(id);
+    const blind = (item: Build['board']) => ({ ...item, asFound: {}, seen: undefined });
+    return Build.parse({ ...build, board: blind(build.board), items: build.items.map(blind) });
+  };
+  it('every switch and every pair of pins that a setting decides is named where nobody looked', () => {
+    let rows = 0;
+    for (let seed = 0; seed < 60; seed++) {
+      const r = new Seeded(seed);
+      const somewhere = (item: Build['board']) => ({
+        ...item,
+        chosen: Object.fromEntries(
+          parts
+            .get(item.part)!
+            .settings.filter((x) => x.known)
+            .map((x) => [x.id, r.pick(x.positions).id])
+        )
+      });
+      const blind = unseen(demos[seed % demos.length]);
+      const build = { ...blind, board: somewhere(blind.board), items: blind.items.map(somewhere) };
+      const sheet = sheetOf(build, parts);
+      for (const step of sheet.steps)
+        for (const action of step.actions) {
+          const item = [build.board, ...build.items].find((i) => i.id === step.item);
+          const setting = item && parts.get(item.part)!.settings.find((s) => s.id === action.setting);
+          const position = setting?.positions.find((p) => p.id === action.position);
+          if (!position?.state) continue;
+          rows++;
+          if ('switches' in position.state)
+            for (const n of Object.keys(position.state.switches))
+              expect(action.text, action.text).to.match(new RegExp(`\\b${n} [A-Z01t]`));
+          if ('caps' in position.state)
+            for (const p of setting!.positions)
+              for (const [a, b] of p.state && 'caps' in p.state ? p.state.caps : [])
+                expect(action.text).to.include(`${Math.min(a, b)}-${Math.max(a, b)}`);
+        }
+    }
+    expect(rows).to.be.greaterThan(300);
+  });
+  it('a solution says that nobody looked, and not where it takes the setting to be', () => {
+    const answer = resolve(unseen('curlew'), parts);
+    expect(answer.status === 'solved' && answer.moves.length).to.be.greaterThan(0);
+    for (const move of answer.status === 'solved' ? answer.moves : [])
+      expect(move.from, `${move.item} ${move.setting}`).to.equal(null);
+  });
+  it('what was found elsewhere is told as a difference', () => {
+    const build = demo('plover');
+    const chosen = {
+      ...build,
+      items: build.items.map((i) => (i.id === 'network' ? { ...i, chosen: { irq: '2' } } : i))
+    };
+    const texts = moveList(chosen, parts).jobs.flatMap((j) => j.actions.map((a) => a.text));
+    expect(texts.join())
+      .to.match(/lift the cap from pins/)
+      .and.not.match(/nobody looked/);
+  });
+  it('a sheet without steps does not say that all is where it was found when nobody looked', () => {
+    const { build, parts: own } = machineOf(board('at', ['isa16']), [jumpered('sound', { irq: [5, 7] })]);
+    const sheet = sheetOf(build, own);
+    expect(sheet.steps).to.deep.equal([]);
+    expect(sheet.unseen).to.deep.equal([{ title: 'sound', settings: ['irq'] }]);
+    expect(nothingToMove(sheet)).to.match(/look at it first/);
+    expect(sheetText(sheet)).to.include('NOT LOOKED AT');
+  });
+});
+
+describe('PCI interrupts', () => {
+  const wired = (...irqs: string[]) => ({
+    blocks: [{ id: 'start', kind: 'startup' as const }],
+    settings: [
+      {
+        id: 'int',
+        label: 'INT',
+        block: 'start',
+        positions: [...irqs, 'off'].map((id) => ({ id, label: id })),
+        default: irqs[0] ?? 'off'
+      }
+    ],
+    board: {
+      class: 'at' as const,
+      slots: [
+        { id: 's1', bus: 'pci' as const, routing: { A: 'int' } },
+        { id: 's2', bus: 'isa16' as const }
+      ]
+    }
+  });
+  const pci = (kind: 'network' | 'display') =>
+    card('pci', [{ id: 'irq', resource: 'irq', pin: 'A' }], { bus: 'pci', fn: { kind } });
+  const holder = card('holder', [{ id: 'irq', resource: 'irq', value: 10 }]);
+
+  it('a network card keeps its line though off would cost nothing', () => {
+    const { build, parts: own } = machineOf(board('at', [], wired('irq10', 'irq11')), [
+      pci('network'),
+      holder
+    ]);
+    const answer = resolve(build, own);
+    expect(answer.status === 'solved' && answer.positions.board.int).to.equal('irq11');
+  });
+  it('none left is impossible, with the card in the core; a display does without', () => {
+    const net = machineOf(board('at', [], wired('irq10')), [pci('network'), holder]);
+    const answer = resolve(net.build, net.parts);
+    expect(answer.status === 'impossible' && answer.core.map((c) => c.item).sort()).to.deep.equal(['a', 'b']);
+    const display = machineOf(board('at', [], wired('irq10')), [pci('display'), holder]);
+    const shown = resolve(display.build, display.parts);
+    expect(shown.status === 'solved' && shown.positions.board.int).to.equal('off');
+  });
+  it('a function at off is a clash in the check, and counts as switched off where that is allowed', () => {
+    const { build, parts: own } = machineOf(board('at', [], wired('irq10')), [pci('network'), holder]);
+    const off = { ...build, board: { ...build.board, chosen: { int: 'off' } } };
+    expect(check(off, own).find((f) => f.rule === 'pci.interrupt')?.severity).to.equal('clash');
+    const answer = resolve(build, own, { allowOff: true });
+    expect(answer.status === 'solved' && [answer.objective.off, answer.off]).to.deep.equal([
+      1,
+      [{ item: 'a', function: 'f' }]
+    ]);
+  });
+  it('alternatives keep what is locked', () => {
+    for (const id of demos) {
+      const first = resolve(demo(id), parts);
+      if (first.status !== 'solved') continue;
+      const build = demo(id);
+      const locked: Build = {
+        ...build,
+        items: build.items.map((i) => ({
+          ...i,
+          chosen: { ...i.chosen, ...first.positions[i.id] },
+          locked: Object.keys(first.positions[i.id] ?? {})
+        }))
+      };
+      const again = resolve(locked, parts, { alternatives: 8 });
+      if (again.status !== 'solved') continue;
+      for (const answer of again.alternatives)
+        for (const i of locked.items)
+          for (const setting of i.locked)
+            expect(answer.positions[i.id][setting], `${id} ${i.id} ${setting}`).to.equal(i.chosen[setting]);
+    }
+  });
+});
