@@ -3,6 +3,8 @@ import fc from 'fast-check';
 import { Notebook, checkPart, type Block, type State } from '../../src/lib/core/model';
 import {
   clockPlan,
+  printedNumber,
+  voltagePlan,
   elementsOf,
   guessesFor,
   mergeFragments,
@@ -16,6 +18,7 @@ import {
 } from '../../src/lib/core/puzzle';
 import { decode, readRow } from '../../src/lib/core/settings';
 import { parts } from '../support/demo';
+import { Seeded } from '../support/random';
 
 const sw1: Block = { id: 'sw1', label: 'SW1', kind: 'dip', switches: 8, printed: 'ON', flipped: false };
 const jp: Block = { id: 'jp1', label: 'JP1', kind: 'header', rows: 2, columns: 4, pin1: 'top-left' };
@@ -217,22 +220,41 @@ describe('sources that disagree on a clock', () => {
       tries
     });
   const tried = (n: number, happened: string) => ({ states: { jp1: cap(n) }, happened });
+  const bus = (n: number) => ({ mhz: n, of: 'bus' as const, multiplier: null });
   it('the slowest by every source comes first, then the next, never above the rating', () => {
-    const first = clockPlan(book(), 'bus-mhz', 40);
+    const first = clockPlan(book(), bus(40));
     expect(first.next!.high).to.equal(33);
-    const second = clockPlan(book([tried(1, 'ran')]), 'bus-mhz', 40);
+    const second = clockPlan(book([tried(1, 'ran')]), bus(40));
     expect(second.next!.state).to.deep.equal(cap(2));
-    const third = clockPlan(book([tried(1, 'ran'), tried(2, 'ran')]), 'bus-mhz', 40);
+    const third = clockPlan(book([tried(1, 'ran'), tried(2, 'ran')]), bus(40));
     expect([third.next, third.why]).to.deep.equal([
       null,
-      'Every state that is left may be faster than the rated 40 MHz.'
+      'Every state that is left may be faster than the rated 40 MHz on the bus.'
     ]);
-    expect(clockPlan(book([tried(1, 'ran'), tried(2, 'ran')]), 'bus-mhz', null).next!.high).to.equal(50);
+    expect(clockPlan(book([tried(1, 'ran'), tried(2, 'ran')]), bus(50)).next!.high).to.equal(50);
+  });
+  it('nothing without a rating, nor with a core clock of which the multiplier is not known', () => {
+    for (const rating of [null, { mhz: 66, of: 'core' as const, multiplier: null }])
+      for (const tries of [[], [tried(1, 'ran')]]) expect(clockPlan(book(tries), rating).next).to.equal(null);
+    expect(clockPlan(book(), { mhz: 66, of: 'core', multiplier: 2 }).next!.high).to.equal(33);
+    expect(clockPlan(book([tried(1, 'ran')]), { mhz: 50, of: 'core', multiplier: 2 }).next).to.equal(null);
   });
   it('nothing that may be as fast as what froze', () => {
-    const { next, why } = clockPlan(book([tried(1, 'ran'), tried(2, 'froze')]), 'bus-mhz', null);
+    const { next, why } = clockPlan(book([tried(1, 'ran'), tried(2, 'froze')]), bus(50));
     expect(next).to.equal(null);
     expect(why).to.match(/froze/);
+  });
+  it('what is printed on a chip is read as a number or a range, or not understood', () => {
+    const read = (texts: string[]) => texts.map((t) => printedNumber(t));
+    expect(read(['', '33', '3,45 V', '66MHz', '3.3-3.6', '3.3 to 3.6 V'])).to.deep.equal([
+      null,
+      33,
+      3.45,
+      66,
+      3.6,
+      3.6
+    ]);
+    expect(read(['5/3.3', 'fast', '66/33', '3.6-3.3', '-5', '0'])).to.deep.equal(Array(6).fill('unclear'));
   });
   it('a voltage that no source puts low enough is not tried at all', () => {
     const volts = notebook({
@@ -252,11 +274,119 @@ describe('sources that disagree on a clock', () => {
         }
       ]
     });
-    const plan = clockPlan(volts, 'volts', 3.45);
+    const plan = voltagePlan(volts, 3.45);
     expect([plan.next, plan.why]).to.deep.equal([
       null,
       'Every state that is left may give more than 3.45 V. Do not try: measure at the empty socket.'
     ]);
-    expect(clockPlan(notebook({}), 'volts', 5).why).to.match(/No source/);
+    expect(voltagePlan(notebook({}), 5).why).to.match(/No source/);
+  });
+  it('a voltage is proposed only from what was read off the chip, and never above one that ran', () => {
+    const volts = (tries: object[]) =>
+      notebook({
+        blocks: [jp],
+        fragments: [
+          {
+            id: 'a',
+            source: 'manual',
+            title: 'm',
+            rows: ['3.45 V', '5 V'].map((value, i) => ({
+              block: 'jp1',
+              state: cap(i + 1),
+              subject: 'volts',
+              value
+            }))
+          }
+        ],
+        tries
+      });
+    expect(voltagePlan(volts([]), null).next).to.equal(null);
+    expect(voltagePlan(volts([]), 3.45).next!.high).to.equal(3.45);
+    for (const rated of [null, 3.45, 5])
+      expect(voltagePlan(volts([tried(1, 'ran')]), rated).next).to.equal(null);
+  });
+  it('no proposal is above the rating in any reading of the tables, on 3000 random notebooks', () => {
+    let proposed = 0;
+    for (let seed = 0; seed < 3000; seed++) {
+      const r = new Seeded(seed);
+      const numbers = { 'bus-mhz': [16, 20, 25, 33, 40, 50, 66], volts: [2.2, 2.8, 3.3, 3.45, 5] };
+      const fragment = (id: string) => ({
+        id,
+        source: r.pick(['manual', 'listing', 'silkscreen', 'guess']),
+        title: id,
+        rows: (['bus-mhz', 'volts'] as const).flatMap((subject) =>
+          [1, 2, 3].flatMap((n) =>
+            r.chance(0.8)
+              ? [
+                  {
+                    block: subject === 'volts' ? 'jp2' : 'jp1',
+                    state: cap(n),
+                    subject,
+                    value: `${r.pick(numbers[subject])}${r.chance(0.2) ? ` or ${r.pick(numbers[subject])}` : r.chance(0.1) ? ' approx' : ''}`
+                  }
+                ]
+              : []
+          )
+        )
+      });
+      const made = notebook({
+        blocks: [jp, { ...jp, id: 'jp2', label: 'JP2' }],
+        subjects: r.chance(0.5) ? ['fpu', 'display'] : ['bus-mhz', 'volts', 'fpu'],
+        fragments: Array.from({ length: 1 + r.int(3) }, (_, i) => fragment(`f${i}`)),
+        tries: Array.from({ length: r.int(4) }, () => ({
+          states: { jp1: cap(1 + r.int(3)), jp2: cap(1 + r.int(3)) },
+          happened: r.pick(['ran', 'slow', 'froze', 'dead', 'not-noted'])
+        }))
+      });
+      const multiplier = r.pick([1, 1.5, 2, 3]);
+      const core = r.pick([25, 33, 50, 66, 100]);
+      const ratedVolts = r.pick([2.8, 3.3, 3.45, 5]);
+      const told = r.pick(['none', 'core only', 'core', 'bus'] as const);
+      const rating =
+        told === 'none'
+          ? null
+          : told === 'bus'
+            ? { mhz: core / multiplier, of: 'bus' as const, multiplier: null }
+            : { mhz: core, of: 'core' as const, multiplier: told === 'core' ? multiplier : null };
+      const values = (subject: string, block: string, state: State) =>
+        made.fragments.flatMap((f) =>
+          f.rows
+            .filter(
+              (x) => x.subject === subject && x.block === block && stateKey(x.state) === stateKey(state)
+            )
+            .flatMap((x) => x.value.match(/\d+(\.\d+)?/g)!.map(Number))
+        );
+      const clock = clockPlan(made, rating).next;
+      if (clock) {
+        proposed++;
+        // Read as the bus clock, and read as the core clock.
+        for (const v of values('bus-mhz', clock.block, clock.state)) {
+          expect(v * multiplier, `seed ${seed}`).to.be.at.most(core * 1.012);
+          expect(v / multiplier, `seed ${seed}`).to.be.at.most((core / multiplier) * 1.012);
+        }
+      }
+      const isRead = r.chance(0.6);
+      const volts = voltagePlan(made, isRead ? ratedVolts : null).next;
+      if (volts) {
+        proposed++;
+        expect(isRead, `seed ${seed}`).to.equal(true);
+        for (const v of values('volts', volts.block, volts.state))
+          expect(v, `seed ${seed}`).to.be.at.most(ratedVolts);
+        for (const t of made.tries.filter((x) => x.happened === 'ran'))
+          for (const v of values('volts', volts.block, volts.state))
+            expect(v).to.be.at.most(Math.min(...values('volts', 'jp2', t.states.jp2), Infinity));
+      }
+      // What some source calls a clock or a voltage is not touched by the tries for other facts.
+      const last = made.tries.at(-1);
+      const tries = nextTries(made, remaining(guessesFor(made, templates), elementsOf(made), made.tries));
+      for (const t of [tries.best, ...tries.others])
+        if (t && last)
+          for (const block of ['jp1', 'jp2'])
+            if (made.fragments.some((f) => f.rows.some((x) => x.block === block)))
+              expect(stateKey(t.states[block]), `seed ${seed} ${block}`).to.equal(
+                stateKey(last.states[block])
+              );
+    }
+    expect(proposed).to.be.greaterThan(300);
   });
 });

@@ -5,7 +5,7 @@ import { mergeFragments, shows, stateKey, type Cell } from './merge';
 export interface ClockTry {
   block: string;
   state: State;
-  /** Lowest and highest number that a source gives. */
+  /** Lowest and highest number that a source gives, whatever clock it means. */
   low: number;
   high: number;
   said: Cell['said'];
@@ -16,27 +16,48 @@ export interface ClockTry {
 export interface ClockPlan {
   next: ClockTry | null;
   why: string;
-  /** Every state, slowest first. */
+  /** Every state, lowest first. */
   all: ClockTry[];
 }
 
-const numberIn = (text: string): number | null => {
-  const m = /(\d+(?:[.,]\d+)?)/.exec(text);
-  return m ? Number(m[1].replace(',', '.')) : null;
-};
+/** What is printed on a CPU of its clock. A doubled one prints its core clock and runs its bus at half of it. */
+export interface ClockRating {
+  mhz: number;
+  /** Which clock the number is. */
+  of: 'core' | 'bus';
+  /** Core clock ÷ bus clock; null: not known. */
+  multiplier: number | null;
+}
+
+/** Every number in what a source says: `3.3 to 3.45 V` gives two. */
+const numbersIn = (text: string): number[] =>
+  [...text.matchAll(/\d+(?:[.,]\d+)?/g)].map((m) => Number(m[0].replace(',', '.')));
 
 /**
- * The safest state to try when sources disagree on a clock or a voltage, then the next from what was tried. The
- * slowest comes first: of the states that nobody tried, that whose highest claim is lowest. After one that ran,
- * the next higher; after one that froze or stayed dead, nothing that any source calls as fast or faster.
- * @param most rating of the CPU in MHz or V: nothing that any source puts above it is tried
+ * A number as it is printed on a chip: `33`, `3.45 V`, `66MHz`, or a range `3.3-3.6`, of which the upper end counts.
+ * @returns null when nothing was typed, `unclear` when it is no single number or range
  */
-export function clockPlan(notebook: Notebook, subject: 'bus-mhz' | 'volts', most: number | null): ClockPlan {
+export function printedNumber(text: string): number | null | 'unclear' {
+  const bare = text.trim();
+  if (!bare) return null;
+  const number = String.raw`\d{1,4}(?:[.,]\d{1,3})?`;
+  const unit = String.raw`\s*(?:v|volts?|mhz)?`;
+  const m = new RegExp(`^(${number})${unit}(?:\\s*(?:-|–|to)\\s*(${number})${unit})?$`, 'i').exec(bare);
+  if (!m) return 'unclear';
+  const [low, high] = [m[1], m[2] ?? m[1]].map((n) => Number(n.replace(',', '.')));
+  return low <= high && high > 0 ? high : 'unclear';
+}
+
+/** Clock names are rounded: 33 stands for 33⅓, 66 for 66⅔. */
+const ROUNDING = 1.011;
+
+function statesOf(notebook: Notebook, subject: 'bus-mhz' | 'volts'): ClockTry[] {
   const table = mergeFragments(notebook).find((t) => t.subject === subject);
-  const all = (table?.cells ?? [])
+  return (table?.cells ?? [])
     .flatMap((cell): ClockTry[] => {
-      const numbers = cell.said.flatMap((s) => numberIn(s.value) ?? []);
-      if (!numbers.length) return [];
+      const numbers = cell.said.flatMap((s) => numbersIn(s.value));
+      // A source that gives no number may mean any.
+      if (!numbers.length || cell.said.some((s) => !numbersIn(s.value).length)) return [];
       const tried = notebook.tries.filter(
         (t) => shows(t.states[cell.block], cell.state) && t.happened !== 'not-noted'
       );
@@ -52,33 +73,86 @@ export function clockPlan(notebook: Notebook, subject: 'bus-mhz' | 'volts', most
       ];
     })
     .sort((a, b) => a.high - b.high || a.low - b.low || (stateKey(a.state) < stateKey(b.state) ? -1 : 1));
+}
+
+/**
+ * The highest number that a row of a clock table may carry for this CPU, whichever clock the table means: read as
+ * the bus clock a number gives the highest core clock, so that reading sets the limit. Null while core clock and
+ * multiplier are not both known.
+ */
+export function clockCeiling(rating: ClockRating | null): number | null {
+  if (!rating) return null;
+  if (rating.of === 'bus') return rating.mhz;
+  return rating.multiplier === null ? null : rating.mhz / rating.multiplier;
+}
+
+const mhz = (n: number) => `${Math.round(n * 100) / 100} MHz`;
+
+/**
+ * The safest clock to try when sources disagree, then the next from what was tried: of the states that nobody tried
+ * and that no reading puts above the rating, that whose highest claim is lowest. After one that froze or stayed
+ * dead, nothing that any source calls as fast or faster. Without a rating nothing is proposed.
+ */
+export function clockPlan(notebook: Notebook, rating: ClockRating | null): ClockPlan {
+  const all = statesOf(notebook, 'bus-mhz');
   if (!all.length) return { next: null, why: 'No source gives a number yet.', all };
+  const most = clockCeiling(rating);
+  if (most === null)
+    return {
+      next: null,
+      why: rating
+        ? 'A core clock alone is not enough: say the multiplier too (1, 2, 3 …), else a row may run the CPU at twice its rating.'
+        : 'Read the clock off the CPU first, and whether it is its core or its bus clock. Without it nothing is proposed.',
+      all
+    };
   const tooFast = all.filter((t) => t.happened === 'froze' || t.happened === 'dead');
-  const ceiling = Math.min(most === null ? Infinity : most * 1.035, ...tooFast.map((t) => t.low - 0.01));
+  const ceiling = Math.min(most * ROUNDING, ...tooFast.map((t) => t.low - 0.01));
   const good = all.filter((t) => t.happened === 'ran');
-  const open = all.filter((t) => t.happened === null && t.high <= ceiling);
-  const unit = subject === 'volts' ? 'V' : 'MHz';
-  // A CPU that ran at what every source calls its rating has nothing left to gain.
-  const isThere = most !== null && good.some((t) => t.low >= most * 0.965);
-  if (isThere) return { next: null, why: `It ran at its rated ${most} ${unit}.`, all };
-  const next = open[0] ?? null;
+  if (good.some((t) => t.low >= most * 0.965 && t.high <= most * ROUNDING))
+    return { next: null, why: `It ran at its rated ${mhz(most)}.`, all };
+  const next = all.find((t) => t.happened === null && t.high <= ceiling) ?? null;
   if (next)
     return {
       next,
-      why: good.length
-        ? `The next higher: no source puts it above ${next.high} ${unit}.`
-        : `The safest first: no source puts it above ${next.high} ${unit}${next.low === next.high ? '' : `, one says ${next.low}`}.`,
+      why: `${good.length ? 'The next higher' : 'The safest first'}: no source puts it above ${mhz(next.high)}${next.low === next.high ? '' : `, one says ${mhz(next.low)}`}, and the CPU is good for ${mhz(most)} on its bus.`,
       all
     };
   return {
     next: null,
     why: tooFast.length
       ? `Everything left may be as fast as what ${tooFast[0].happened === 'dead' ? 'stayed dead' : 'froze'}. Stay with what ran, or look for the fault elsewhere.`
-      : most !== null
-        ? subject === 'volts'
-          ? `Every state that is left may give more than ${most} V. Do not try: measure at the empty socket.`
-          : `Every state that is left may be faster than the rated ${most} MHz.`
-        : 'Everything was tried.',
+      : `Every state that is left may be faster than the rated ${mhz(most)} on the bus.`,
     all
   };
+}
+
+/**
+ * The voltage to try first. A wrong clock stops a CPU, a wrong voltage destroys it: nothing is proposed that was not
+ * read off the chip, nothing that any source puts above it, and nothing at all once a state ran.
+ * @param rated highest voltage printed on the chip, in V; null: not read
+ */
+export function voltagePlan(notebook: Notebook, rated: number | null): ClockPlan {
+  const all = statesOf(notebook, 'volts');
+  if (!all.length) return { next: null, why: 'No source gives a number yet.', all };
+  // Whatever voltage that was, it does: also where the block was not written down.
+  if (notebook.tries.some((t) => t.happened === 'ran' || t.happened === 'slow'))
+    return {
+      next: null,
+      why: 'It ran as it stood. Leave the voltage there: nothing higher is ever proposed.',
+      all
+    };
+  if (rated === null)
+    return {
+      next: null,
+      why: 'Read the voltage off the chip first. Without it nothing is proposed: too much destroys it before the first picture.',
+      all
+    };
+  const next = all.find((t) => t.happened === null && t.high <= rated) ?? null;
+  return next
+    ? { next, why: `No source puts it above ${next.high} V, and the chip says ${rated} V.`, all }
+    : {
+        next: null,
+        why: `Every state that is left may give more than ${rated} V. Do not try: measure at the empty socket.`,
+        all
+      };
 }

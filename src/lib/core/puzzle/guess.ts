@@ -130,7 +130,7 @@ const reversed = (template: Template): Template => ({
 });
 
 /** Elements that a row of a source speaks about. */
-function spokenOf(elements: readonly Element[], block: string, state: State): number[] {
+export function spokenOf(elements: readonly Element[], block: string, state: State): number[] {
   return elements.flatMap((e, i) =>
     e.block === block && (e.n === 0 || ('switches' in state && state.switches[e.n] !== undefined)) ? [i] : []
   );

@@ -12,5 +12,13 @@ export {
 } from './guess';
 export { nextTries, withState, type NextTries, type NextTry } from './next-try';
 export { mergeFragments, standing, stateKey, type Cell, type CellKind, type MergedTable } from './merge';
-export { clockPlan, type ClockPlan, type ClockTry } from './clock';
+export {
+  clockCeiling,
+  clockPlan,
+  printedNumber,
+  voltagePlan,
+  type ClockPlan,
+  type ClockRating,
+  type ClockTry
+} from './clock';
 export { partFrom } from './part';

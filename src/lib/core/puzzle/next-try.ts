@@ -1,5 +1,5 @@
 import type { Notebook, State } from '../model';
-import { elementsOf, hazardous, predicted, stateOf, type Element, type Guess } from './guess';
+import { elementsOf, hazardous, predicted, spokenOf, stateOf, type Element, type Guess } from './guess';
 
 export interface NextTry {
   /** Index of the element to change, and the number of its new state. */
@@ -41,6 +41,12 @@ export function nextTries(notebook: Notebook, left: readonly Guess[]): NextTries
     if (hazardous.has(guess.subject))
       for (const e of guess.elements)
         barred.set(e, guess.subject === 'volts' ? 'may set the voltage' : 'may set the clock');
+  // What a document names is left alone also where nobody asks for that fact.
+  for (const fragment of notebook.fragments)
+    for (const row of fragment.rows)
+      if (hazardous.has(row.subject))
+        for (const e of spokenOf(elements, row.block, row.state))
+          barred.set(e, row.subject === 'volts' ? 'may set the voltage' : 'may set the clock');
   const known = new Map(notebook.subjects.map((s) => [s, last.saw[s]]));
   const tries = elements
     .flatMap((element, index) => {

@@ -3,11 +3,14 @@
   import type { BoardTry, Notebook, Part, State } from '$lib/core/model';
   import {
     clockPlan,
+    printedNumber,
+    voltagePlan,
     elementsOf,
     guessesFor,
     nextTries,
     remaining,
     templatesOf,
+    type ClockRating,
     type NextTry
   } from '$lib/core/puzzle';
   import { writeRow } from '$lib/core/settings';
@@ -74,30 +77,59 @@
   const open = $derived(
     notebook.subjects.map((subject) => ({ subject, ways: left.filter((g) => g.subject === subject) }))
   );
-  let rating = $state({ 'bus-mhz': '', volts: '' });
+  /** What was read off the chip, as typed. */
+  let typed = $state({ mhz: '', of: '' as '' | ClockRating['of'], multiplier: '', volts: '' });
+  const number = (text: string): number | null => {
+    const read = printedNumber(text);
+    return read === 'unclear' ? null : read;
+  };
+  const isUnclear = (text: string) => printedNumber(text) === 'unclear';
+  const rating = $derived.by((): ClockRating | null => {
+    const read = number(typed.mhz);
+    if (read === null || typed.of === '') return null;
+    return { mhz: read, of: typed.of, multiplier: number(typed.multiplier) };
+  });
   const plans = $derived(
-    (['bus-mhz', 'volts'] as const)
-      .map((subject) => ({
-        subject,
-        plan: clockPlan(notebook, subject, Number(rating[subject].replace(',', '.')) || null)
-      }))
-      .filter((p) => p.plan.all.length)
+    (
+      [
+        { subject: 'bus-mhz', plan: clockPlan(notebook, rating) },
+        { subject: 'volts', plan: voltagePlan(notebook, number(typed.volts)) }
+      ] as const
+    ).filter((p) => p.plan.all.length)
   );
 </script>
 
 {#each plans as { subject, plan } (subject)}
   <section class="plan">
     <h3>{subject === 'volts' ? words.volts : words.clock}</h3>
-    <label class="rating"
-      >{words.rating}
-      <input
-        inputmode="decimal"
-        value={rating[subject]}
-        oninput={(e) => (rating = { ...rating, [subject]: e.currentTarget.value })}
-        maxlength="6"
-      />
-      {subject === 'volts' ? 'V' : 'MHz'}</label
-    >
+    <div class="rating">
+      {#if subject === 'volts'}
+        <label
+          >{words.ratedVolts}
+          <input inputmode="decimal" bind:value={typed.volts} maxlength="12" /> V</label
+        >
+      {:else}
+        <label
+          >{words.rating}
+          <input inputmode="decimal" bind:value={typed.mhz} maxlength="12" /> MHz</label
+        >
+        <label
+          >{words.ratingOf}
+          <select bind:value={typed.of}>
+            <option value="">{words.ratingUnknown}</option>
+            <option value="core">{words.ratingCore}</option>
+            <option value="bus">{words.ratingBus}</option>
+          </select></label
+        >
+        <label
+          >{words.multiplier}
+          <input inputmode="decimal" bind:value={typed.multiplier} maxlength="6" /></label
+        >
+      {/if}
+    </div>
+    {#if subject === 'volts' ? isUnclear(typed.volts) : isUnclear(typed.mhz) || isUnclear(typed.multiplier)}
+      <p class="bad" role="alert">{words.ratingUnclear}</p>
+    {/if}
     <p class="why">
       {#if plan.next}<b
           >{notebook.blocks.find((b) => b.id === plan.next!.block)?.label}
@@ -276,6 +308,11 @@
     margin: 0.2rem 0;
     padding-left: 1.1rem;
     list-style: square;
+  }
+  .rating {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 1rem;
   }
   .rating input {
     width: 5rem;
