@@ -1,7 +1,7 @@
 import { sql } from 'kysely';
-import { z } from 'zod';
 import {
   InvalidDocument,
+  Name,
   buildSchema,
   checkBuild,
   keptPart,
@@ -350,4 +350,4 @@ export function idFrom(name: string): string {
   return id || 'build';
 }
 
-export const BuildName = z.string().trim().min(1, 'give the machine a name').max(120);
+export const BuildName = Name;

@@ -33,24 +33,43 @@ const clashes: Rule = {
   why: 'ISA lines are driven: two devices on one do not work, even in turn, unless one lets go of it.',
   find({ m, at, lines }) {
     const context = sharingContext(m);
-    return pairs(lines).flatMap(([a, b]) => {
+    const all = pairs(lines).flatMap(([a, b]) => {
       const relation = relate(a, b, context);
-      if (relation?.verdict !== 'clash') return [];
-      return [
-        finding({
-          rule: `line.${a.resource}`,
-          severity: 'clash',
-          subjects: [subject(a), subject(b)],
-          title: clashTitle(a, b),
-          sentence: `${capital(nameOf(m, a))} and ${nameOf(m, b)} ${doing[a.resource]}. ${consequence(a, b)}`,
-          why: relation.kind === 'apart' ? 'The card does not allow these two to meet.' : whyNever(a, b),
-          fixes: [...(canIdle(a, b) ? [neverTogether(a, b)] : []), ...moveFixes(m, at, lines, a, b)],
-          line: extent(a)
-        })
-      ];
+      return relation?.verdict === 'clash' ? [{ a, b, relation }] : [];
     });
+    const told = all.slice(0, MOST_CLASHES).map(({ a, b, relation }, i) =>
+      finding({
+        rule: `line.${a.resource}`,
+        severity: 'clash',
+        subjects: [subject(a), subject(b)],
+        title: clashTitle(a, b),
+        sentence: `${capital(nameOf(m, a))} and ${nameOf(m, b)} ${doing[a.resource]}. ${consequence(a, b)}`,
+        why: relation.kind === 'apart' ? 'The card does not allow these two to meet.' : whyNever(a, b),
+        fixes: [
+          ...(canIdle(a, b) ? [neverTogether(a, b)] : []),
+          ...(i < MOST_WITH_FIXES ? moveFixes(m, at, lines, a, b) : [])
+        ],
+        line: extent(a)
+      })
+    );
+    return all.length > told.length ? [...told, moreClashes(all.length - told.length)] : told;
   }
 };
+
+/** Clashes that are listed one by one, and of those how many with their way out; nobody reads more of them. */
+const MOST_CLASHES = 200;
+const MOST_WITH_FIXES = 40;
+
+const moreClashes = (n: number): Finding =>
+  finding({
+    rule: 'line.more',
+    severity: 'clash',
+    subjects: [],
+    title: `${n} more clashes`,
+    sentence: `Only the first ${MOST_CLASHES} clashes are listed. Start from fewer cards, or resolve.`,
+    why: clashes.why,
+    fixes: []
+  });
 
 const doing = {
   irq: 'both pull this line',

@@ -8,4 +8,20 @@ export const Id = z
   .regex(/^[a-z0-9][a-z0-9.-]*$/, 'use lower-case letters, digits, hyphens and dots');
 
 export const Text = z.string().max(2000);
-export const Label = z.string().min(1).max(120);
+
+/**
+ * Text on one line as it is seen: line breaks and control characters become blanks, and what cannot be seen (blanks of
+ * no width, marks that turn the direction of writing) is left out, so that two names that look alike are alike.
+ */
+export const oneLine = (text: string): string =>
+  text
+    .normalize('NFC')
+    .replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ')
+    .replace(/[\u00ad\u061c\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb]/g, '');
+
+/** A word or two on one line, of at most so many characters. */
+export const line = (most: number) => z.string().overwrite(oneLine).max(most);
+
+export const Label = line(120).min(1);
+/** What a person calls a thing. */
+export const Name = line(120).trim().min(1, 'give it a name');

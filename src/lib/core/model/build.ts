@@ -1,18 +1,18 @@
 import { z } from 'zod';
+import { Name, line } from './base';
 import { Address } from './hex';
 import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 
 const Text = z.string().max(4000);
-const Name = z.string().trim().min(1, 'give it a name').max(120);
 const Positions = z.record(Id, Id);
 
 /** One physical specimen: a part, where it sits, and how its settings stand. */
 export const Item = z.strictObject({
   id: Id,
   part: Id,
-  label: z.string().max(120).optional(),
+  label: line(120).optional(),
   /** Slot of the board; left out while it is not seated. */
   slot: Id.optional(),
   /** Where it sits when that is no slot: a memory bank, a drive bay. */

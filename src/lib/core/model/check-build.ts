@@ -3,6 +3,9 @@ import { checkPart, repeated } from './check-part';
 import type { Problem } from './problem';
 import { BOARD_ITEM } from './names';
 
+/** Lines that a machine has at most, with room to spare: the largest of the demo has about a hundred. */
+const MOST_CLAIMS = 400;
+
 /** Checks the references of a build against the parts that it uses. Paths are relative to the build. */
 export function checkBuild(build: Build, parts: PartSet): Problem[] {
   const problems: Problem[] = [];
@@ -22,6 +25,13 @@ export function checkBuild(build: Build, parts: PartSet): Problem[] {
   each([build.board], () => 'board');
   each(build.items, (i) => `items[${i}]`);
   each(build.shelf, (i) => `shelf[${i}]`);
+
+  const claims = [build.board, ...build.items].reduce(
+    (n, item) => n + (parts.get(item.part)?.functions.reduce((sum, fn) => sum + fn.claims.length, 0) ?? 0),
+    0
+  );
+  if (claims > MOST_CLAIMS)
+    say('items', `the parts claim ${claims} lines; no machine has more than ${MOST_CLAIMS}`);
 
   const fitted = new Map([build.board, ...build.items].map((item) => [item.id, parts.get(item.part)]));
   const ref = (reference: FunctionRef, at: string) => {

@@ -20,8 +20,8 @@ export function checkPart(part: Part): Problem[] {
   ] as const)
     repeated(list.map((x) => x.id)).forEach((id) => say(name, `"${id}" is there twice`));
 
-  if (part.kind === 'board' && !part.board) say('board', 'a board needs its board facts (class, slots)');
-  if (part.kind === 'card' && !part.card) say('card', 'a card needs its card facts (bus)');
+  const [facts, words] = factsOfKind[part.kind];
+  if (!part[facts]) say(facts, words);
   if (part.sold?.to !== undefined && part.sold.to < part.sold.from)
     say('sold', 'sold to is before sold from');
 
@@ -96,10 +96,84 @@ export function checkPart(part: Part): Problem[] {
       if (!settings.has(id)) say(`board.slots[${i}].routing`, `there is no setting "${id}"`);
     })
   );
+  problems.push(...sizeProblems(part));
   part.startup.forEach((line, i) => {
     if (line.when !== undefined && !functions.has(line.when))
       say(`startup[${i}].when`, `there is no function "${line.when}"`);
   });
+  return problems;
+}
+
+/** The facts without which a part of a kind cannot be used anywhere. */
+const factsOfKind: Record<Part['kind'], [keyof Part, string]> = {
+  board: ['board', 'a board needs its board facts (class, slots)'],
+  card: ['card', 'a card needs its card facts (bus)'],
+  cpu: ['cpu', 'a CPU needs its CPU facts (family, socket, clocks, volts)'],
+  fpu: ['fpu', 'an FPU needs its FPU facts (kind, MHz)'],
+  memory: ['module', 'memory needs its module facts (form, KiB, ns)'],
+  drive: ['drive', 'a drive needs its drive facts (medium, interface, bay)'],
+  monitor: ['monitor', 'a monitor needs its monitor facts (inputs, frequencies)'],
+  supply: ['supply', 'a supply needs its supply facts (form, watts, rails)'],
+  keyboard: ['keyboard', 'a keyboard needs its keyboard facts (protocols, plug)'],
+  case: ['chassis', 'a case needs its chassis facts (forms, bays)'],
+  adapter: ['adapter', 'an adapter needs its adapter facts (from, to)'],
+  bios: ['firmware', 'a BIOS needs its firmware facts (year, setup, disk)']
+};
+
+/**
+ * What hardware has at most, with room to spare: the largest board and card known have 18 claims, 11 settings and
+ * settings of 256 positions. Without a bound a file of a few kilobytes keeps a machine busy for ever.
+ */
+export const PART_LIMITS = { claims: 48, functions: 16, combinations: 4096, rows: 2048 } as const;
+
+/** Settings, as sets of ids, that are decided together: those of a claim with what switches its function off. */
+function decidedTogether(part: Part): string[][] {
+  const sets = new Map<string, string[]>();
+  const put = (ids: readonly string[]) => {
+    const own = [...new Set(ids)].sort();
+    sets.set(own.join(' '), own);
+  };
+  for (const fn of part.functions) {
+    const off = fn.off.flatMap((match) => Object.keys(match));
+    put(off);
+    for (const { from } of fn.claims)
+      put([...off, ...(from ? ('setting' in from ? [from.setting] : from.settings) : [])]);
+  }
+  for (const c of part.constraints)
+    put('allow' in c ? c.allow.settings : 'forbid' in c ? Object.keys(c.forbid) : []);
+  return [...sets.values()];
+}
+
+/** How many joint positions a set of settings has. */
+const combinations = (part: Part, ids: readonly string[]): number =>
+  ids.reduce((n, id) => n * Math.max(1, part.settings.find((s) => s.id === id)?.positions.length ?? 1), 1);
+
+/** What is larger than any hardware. */
+function sizeProblems(part: Part): Problem[] {
+  const problems: Problem[] = [];
+  const claims = part.functions.reduce((n, fn) => n + fn.claims.length, 0);
+  if (part.functions.length > PART_LIMITS.functions)
+    problems.push({
+      path: 'functions',
+      message: `${part.functions.length} functions; no part has more than ${PART_LIMITS.functions}`
+    });
+  if (claims > PART_LIMITS.claims)
+    problems.push({
+      path: 'functions',
+      message: `${claims} claims in all; no part has more than ${PART_LIMITS.claims}`
+    });
+  const rows = part.constraints.reduce((n, c) => n + ('allow' in c ? c.allow.rows.length : 0), 0);
+  if (rows > PART_LIMITS.rows)
+    problems.push({
+      path: 'constraints',
+      message: `${rows} rows in all; no part needs more than ${PART_LIMITS.rows}`
+    });
+  const all = decidedTogether(part).reduce((n, ids) => n + combinations(part, ids), 0);
+  if (all > 2 * PART_LIMITS.combinations)
+    problems.push({
+      path: 'settings',
+      message: `its settings have ${all > 1e9 ? 'more than a thousand million' : all} joint positions; no part has more than ${2 * PART_LIMITS.combinations}. Split a claim that rests on many settings, or list fewer positions`
+    });
   return problems;
 }
 
@@ -187,7 +261,8 @@ function claimProblems(claim: Claim, part: Part, settings: Map<string, Setting>)
         say(`.from.rows[${i}]`, `setting "${id}" has no position "${position}"`);
     }
   });
-  if (problems.length) return problems;
+  // What is larger than any hardware is refused elsewhere, and not walked through here.
+  if (problems.length || combinations(part, ids) > PART_LIMITS.combinations) return problems;
   const hole = firstHole(
     ids.map((id) => settings.get(id)!),
     (chosen) =>

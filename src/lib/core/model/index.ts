@@ -1,4 +1,5 @@
 export * from './hex';
+export { Name, line, oneLine } from './base';
 export * from './part';
 export * from './meaning';
 export * from './facts';
@@ -10,7 +11,7 @@ export * from './shelf';
 export * from './notebook';
 export * from './problem';
 export * from './names';
-export { checkPart, forbidden, repeated } from './check-part';
+export { PART_LIMITS, checkPart, forbidden, repeated } from './check-part';
 export { checkBuild, checkFile, partSet } from './check-build';
 export { upgrade } from './upgrade';
 export * from './finding';

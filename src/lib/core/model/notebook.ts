@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Label } from './base';
+import { Id, Label, Name } from './base';
 import { Block, Evidence, State } from './part';
 
 /** What is told: a fact of the machine by its id, or anything in words. */
@@ -32,7 +32,7 @@ export const BoardTry = z.strictObject({
 /** What is being found out about a board or card that is documented in part. */
 export const Notebook = z.strictObject({
   id: Id,
-  name: z.string().trim().min(1, 'give it a name').max(120),
+  name: Name,
   /** Part of the catalogue that it looks like, from which an export starts. */
   like: Id.optional(),
   blocks: z.array(Block).max(16).default([]),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Label } from './base';
+import { Id, Label, line } from './base';
 import { DiskRecord } from './medium';
 import { Evidence, type Part } from './part';
 
@@ -29,12 +29,12 @@ export const Loan = z.strictObject({ to: Label, since: Day.optional(), back: Day
 export const ShelfItem = z.strictObject({
   id: Id,
   part: Id,
-  label: z.string().max(120).optional(),
+  label: line(120).optional(),
   condition: Condition.default('untested'),
   /** Positions as they were found on it. */
   asFound: z.record(Id, Id).default({}),
   /** Where it lies. */
-  place: z.string().max(120).optional(),
+  place: line(120).optional(),
   cost: z.number().min(0).max(1_000_000).optional(),
   bought: Day.optional(),
   notes: Words.optional(),

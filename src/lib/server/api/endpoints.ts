@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { drawers } from '../../core/catalogue';
-import { Brief, BuildFile, Id, Part, Profile, ShelfItem } from '../../core/model';
+import { Brief, BuildFile, Id, Name, Part, Profile, ShelfItem } from '../../core/model';
 import { BuildName } from '../builds';
 import {
   ById,
@@ -173,7 +173,7 @@ export const endpoints = {
     path: '/builds/{id}/revisions/{revision}/mark',
     summary: 'Name a state',
     params: ByRevision,
-    body: z.strictObject({ name: z.string().trim().min(1, 'give the state a name').max(120) }),
+    body: z.strictObject({ name: Name }),
     reply: Done,
     errors: [404, 410]
   }),
