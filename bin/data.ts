@@ -10,8 +10,10 @@ export const dataCommands: Record<string, (args: readonly string[]) => Promise<n
     process.stdout.write(`${await backup(dataFolder(), file)}\n`);
     return 0;
   },
-  restore: async ([file]) => {
-    const { builds, before } = await restoreBackup(dataFolder(), file);
+  restore: async (args) => {
+    const anyway = args.includes('--anyway');
+    const [file] = args.filter((a) => a !== '--anyway');
+    const { builds, before } = await restoreBackup(dataFolder(), file, { anyway });
     process.stdout.write(`${builds} builds brought back. What was there before: ${before}\n`);
     return 0;
   },

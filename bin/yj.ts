@@ -21,7 +21,8 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
 ${SETTINGS_USAGE}${DISK_USAGE}${WRITE_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
-  restore FILE                  brings a backup back; what was there before is kept beside it
+  restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
+                                it; --anyway: also one with damaged rows
   health                        looks through the data, as JSON
   passphrase                    sets the passphrase of a shared server, from standard input
 
@@ -149,8 +150,14 @@ async function main(argv: readonly string[]): Promise<number> {
   }
   const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
   if (!data) return run(argv);
-  const most = command === 'backup' || command === 'restore' ? 1 : 0;
-  if (rest.length > most || (command === 'restore' && !rest.length)) throw new Usage(USAGE);
+  const most =
+    command === 'restore' && rest.includes('--anyway')
+      ? 2
+      : command === 'backup' || command === 'restore'
+        ? 1
+        : 0;
+  if (rest.length > most || (command === 'restore' && !rest.some((a) => a !== '--anyway')))
+    throw new Usage(USAGE);
   return data(rest);
 }
 

@@ -145,7 +145,7 @@ describe('the shelf', function () {
     const book = { id: 'b', name: 'Loft', blocks: [], subjects: ['fpu'], fragments: [], tries: [] };
     await new NotebookStore(shop.store).save(book, 0);
     await shelf.saveSighting({ id: 'seen-1', name: 'attic', kind: 'board', seen: [], dates: ['9315'] });
-    const archive = await exportWorkshop(shop.store, shelf);
+    const { bytes: archive } = await exportWorkshop(shop.store, shelf);
     expect((await readWorkshop(archive)).shelf).to.deep.equal([item]);
     const db = await openDatabase(emptyFolder());
     const other = new BuildStore(db, [...parts.values()]);

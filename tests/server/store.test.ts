@@ -87,6 +87,8 @@ describe('the store', () => {
     await loadDemo(store, shelf, demoFolder);
     await loadDemo(store, shelf, demoFolder);
     expect((await shelf.all()).length).to.be.at.least(60);
+    expect((await store.list()).map((b) => b.summary.verdict)).to.deep.equal(Array(6).fill('unchecked'));
+    await store.checker.settled();
     expect((await store.list()).map((b) => [b.id, b.summary.clashes])).to.deep.equal([
       ['plover', 3],
       ['dunlin', 1],

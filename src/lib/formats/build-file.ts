@@ -18,7 +18,10 @@ import {
 
 /** Largest build file that is read, in characters. */
 export const MAX_FILE = 8 * 1024 * 1024;
-const MAX_DEPTH = 60;
+/** Deepest nesting of a build or a part. */
+export const MAX_DEPTH = 60;
+/** Levels that what a document lies in adds: the file of a build, the history of an archive. */
+export const WRAPPING = { file: 2, history: 4 } as const;
 
 /**
  * Reads a build file of this or an older version.
@@ -52,14 +55,14 @@ function newerFields(file: BuildFile): Pick<Build, 'newer'> {
 }
 
 /** Parses JSON and says line and column when it is broken; refuses absurd nesting. */
-export function parseJson(text: string): unknown {
+export function parseJson(text: string, wrapping: number = WRAPPING.file): unknown {
   const bare = text.replace(/^\uFEFF/, '');
   let data: unknown;
   try {
     data = JSON.parse(bare);
   } catch {
     // A text may be both deep and broken, and what looks for the break goes down with it.
-    assertFlat(depthOfText(bare));
+    assertFlat(depthOfText(bare), wrapping);
     const before = bare.slice(0, brokenAt(bare)).split('\n');
     throw new InvalidDocument(
       [
@@ -72,19 +75,20 @@ export function parseJson(text: string): unknown {
       'The file'
     );
   }
-  assertFlat(depthOf(data));
+  assertFlat(depthOf(data), wrapping);
   return data;
 }
 
-function assertFlat(depth: number): void {
-  if (depth > MAX_DEPTH)
+/** How deep lists and objects of a document are nested in each other. */
+function assertFlat(depth: number, wrapping: number): void {
+  if (depth > MAX_DEPTH + wrapping)
     throw new InvalidDocument([{ path: '', message: `is nested ${depth} deep; no build is` }], 'The file');
 }
 
 const isNested = (node: unknown): node is object => typeof node === 'object' && node !== null;
 
 /** Nesting of lists and objects, found level by level. */
-function depthOf(data: unknown): number {
+export function depthOf(data: unknown): number {
   let depth = 0;
   for (let level = [data].filter(isNested); level.length; depth++) {
     const below: object[] = [];
@@ -120,8 +124,8 @@ function depthOfText(text: string): number {
   return most;
 }
 
-/** Writes a build with every part that it uses, fitted or on its shelf. */
-export function writeBuildFile({ newer, ...build }: Build, parts: PartSet): string {
+/** Writes a build with every part that it uses, fitted or on its shelf; `compact`: on one line. */
+export function writeBuildFile({ newer, ...build }: Build, parts: PartSet, { compact = false } = {}): string {
   const file: BuildFile = {
     ...newer?.fields,
     format: FORMAT_NAME,
@@ -130,5 +134,7 @@ export function writeBuildFile({ newer, ...build }: Build, parts: PartSet): stri
     build,
     parts: usedParts(build, parts)
   };
-  return JSON.stringify(file, null, 2) + '\n';
+  const text = JSON.stringify(file, null, compact ? 0 : 2) + '\n';
+  // What was accepted can be read back: blanks alone never make a file too large.
+  return text.length > MAX_FILE && !compact ? JSON.stringify(file) : text;
 }

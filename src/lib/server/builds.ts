@@ -4,19 +4,25 @@ import {
   Name,
   buildSchema,
   checkBuild,
+  checkPart,
   keptPart,
   partSet,
   sameJson,
   zodProblems,
   type Build,
   type Part,
-  type PartSet
+  type PartSet,
+  type Problem
 } from '../core/model';
 import { indexed, type Indexed } from '../core/catalogue';
-import { readBuildFile, writeBuildFile } from '../formats';
+import { MAX_DEPTH, MAX_FILE, depthOf, writeBuildFile } from '../formats';
+import { usedParts } from '../core/kit';
 import { dataVersion, transact, type Db } from './database';
-import { Conflict, InBin, NotFound } from './errors';
+import { Conflict, InBin, NotFound, Unreadable } from './errors';
 import { Changes } from './events';
+import { Checker } from './checker';
+import { pool } from './heavy/pool';
+import { readEach } from './rows';
 import { readKept, summaries, type ItemRow, type Row } from './summaries';
 
 export interface BuildRecord {
@@ -39,6 +45,7 @@ export interface StoreOptions {
 /** Keeps builds, their revisions, and parts that came with imported files. */
 export class BuildStore {
   readonly changes: Changes;
+  readonly checker: Checker;
   readonly now: () => string;
   private readonly release: string;
   private known: { version: number; parts: PartSet } | null = null;
@@ -54,15 +61,16 @@ export class BuildStore {
     this.changes = new Changes(db);
     this.now = options.now ?? (() => new Date().toISOString());
     this.release = options.release ?? `${process.pid} ${Date.now()}`;
+    this.checker = new Checker(db, this.changes, this.release);
   }
 
   /** Every part known: the catalogue's and those imported. */
   async parts(): Promise<PartSet> {
     const version = await dataVersion(this.db);
     if (this.known?.version !== version) {
-      const rows = await this.db.selectFrom('parts').select('document').execute();
-      const imported = rows.map((row) => keptPart(JSON.parse(row.document)));
-      this.known = { version, parts: partSet([...this.catalogue, ...imported]) };
+      const rows = await this.db.selectFrom('parts').select(['id', 'document']).execute();
+      const { good } = readEach(rows, (row) => usablePart(row.document));
+      this.known = { version, parts: partSet([...this.catalogue, ...good]) };
     }
     return this.known.parts;
   }
@@ -81,9 +89,14 @@ export class BuildStore {
     return this.indexedParts.index;
   }
 
-  /** Builds in use, or those in the bin, in the order in which they were made. */
+  /**
+   * Builds in use, or those in the bin, in the order in which they were made. One that changed since it was checked
+   * last is listed as not checked; its check is begun.
+   */
   async list(from: 'use' | 'bin' = 'use'): Promise<Row[]> {
-    const rows = await summaries(this.db, await this.parts(), this.release);
+    const parts = await this.parts();
+    const { rows, unchecked } = await summaries(this.db, parts, this.release);
+    this.checker.check(unchecked, parts);
     return rows.filter((row) => (row.deleted === null) === (from === 'use'));
   }
 
@@ -94,15 +107,11 @@ export class BuildStore {
     );
   }
 
+  /**
+   * @throws NotFound, InBin, or Unreadable when the present state cannot be read
+   */
   async get(id: string): Promise<BuildRecord> {
-    const row = await this.db
-      .selectFrom('builds')
-      .innerJoin('revisions', 'revisions.id', 'builds.head')
-      .select(['builds.head', 'builds.deleted', 'revisions.parent', 'revisions.document'])
-      .where('builds.id', '=', id)
-      .executeTakeFirst();
-    if (!row) throw new NotFound(`There is no build "${id}".`);
-    if (row.deleted !== null) throw new InBin(id);
+    const row = await this.present(id);
     const child = await this.childOf(id, row.head);
     return {
       build: this.kept(row.document),
@@ -110,6 +119,38 @@ export class BuildStore {
       canUndo: row.parent !== null,
       canRedo: child !== undefined
     };
+  }
+
+  /** The present state of a build in use, as it is kept. */
+  async present(
+    id: string
+  ): Promise<{ head: number; parent: number | null; document: string; name: string }> {
+    const row = await this.db
+      .selectFrom('builds')
+      .leftJoin('revisions', 'revisions.id', 'builds.head')
+      .select(['builds.name', 'builds.head', 'builds.deleted', 'revisions.parent', 'revisions.document'])
+      .where('builds.id', '=', id)
+      .executeTakeFirst();
+    if (!row) throw new NotFound(`There is no build "${id}".`);
+    if (row.deleted !== null) throw new InBin(id);
+    if (row.document === null) throw new Unreadable('The present state of this build is lost.');
+    return { head: row.head, parent: row.parent, document: row.document, name: row.name };
+  }
+
+  /** Name and number of the present state of a build in use, whether or not it can be read. */
+  async named(id: string): Promise<{ name: string; head: number }> {
+    const row = await this.db
+      .selectFrom('builds')
+      .select(['name', 'head', 'deleted'])
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (!row) throw new NotFound(`There is no build "${id}".`);
+    if (row.deleted !== null) throw new InBin(id);
+    return { name: row.name, head: row.head };
+  }
+
+  async head(id: string): Promise<number> {
+    return (await this.named(id)).head;
   }
 
   private kept(document: string): Build {
@@ -174,18 +215,13 @@ export class BuildStore {
 
   /** Goes one revision back or forward. Nothing is deleted. */
   async step(id: string, way: 'undo' | 'redo'): Promise<BuildRecord> {
-    const { head } = await this.get(id);
+    const head = await this.head(id);
     const target =
       way === 'undo'
-        ? (
-            await this.db
-              .selectFrom('revisions')
-              .select('parent')
-              .where('id', '=', head)
-              .executeTakeFirstOrThrow()
-          ).parent
-        : ((await this.childOf(id, head))?.id ?? null);
-    if (target !== null) {
+        ? (await this.db.selectFrom('revisions').select('parent').where('id', '=', head).executeTakeFirst())
+            ?.parent
+        : (await this.childOf(id, head))?.id;
+    if (typeof target === 'number') {
       await this.db
         .updateTable('builds')
         .set((e) => ({
@@ -240,13 +276,14 @@ export class BuildStore {
   }
 
   /** Takes in a build file; parts that are new or differ from a known one are kept under a free id. */
-  async importFile(text: string): Promise<BuildRecord> {
-    const { build, parts } = readBuildFile(text);
+  async importFile(text: string, signal?: AbortSignal): Promise<BuildRecord> {
+    const { build, parts } = await pool.run('readBuild', text, signal);
     const known = await this.parts();
     const { id, head } = await transact(this.db, async (trx) => {
       const names = await this.addParts(trx, parts, known);
       return this.insert(trx, withPartNames(build, names), 'imported');
     });
+    this.forget();
     this.changes.tell({ kind: 'build', id, head });
     return this.get(id);
   }
@@ -278,12 +315,12 @@ export class BuildStore {
         .values({ id, document: JSON.stringify({ ...part, id }), at: this.now() })
         .execute();
     }
-    this.known = null;
     return names;
   }
 
   private async assertWhole(build: Build): Promise<void> {
-    const problems = checkBuild(build, await this.parts());
+    const parts = await this.parts();
+    const problems = [...checkBuild(build, parts), ...sizeProblems(build, parts)];
     if (problems.length) throw new InvalidDocument(problems, 'The build');
   }
 
@@ -297,6 +334,40 @@ export class BuildStore {
       .orderBy('id', 'desc')
       .executeTakeFirst();
   }
+}
+
+/** A kept part that can be used. @throws when it is damaged, or lacks what its kind needs */
+export function usablePart(document: string): Part {
+  const part = keptPart(JSON.parse(document));
+  const [problem] = checkPart(part);
+  if (problem) throw new InvalidDocument([problem], `The part "${part.id}"`);
+  return part;
+}
+
+/** Characters of a build as it is kept; what is larger could not be written into a file and read again. */
+const MAX_DOCUMENT = 2 * 1024 * 1024;
+const sizes = new WeakMap<Part, number>();
+
+function sizeOf(part: Part): number {
+  let size = sizes.get(part);
+  if (size === undefined) sizes.set(part, (size = JSON.stringify(part).length));
+  return size;
+}
+
+/** What is accepted can be written as a file and read back. */
+function sizeProblems(build: Build, parts: PartSet): Problem[] {
+  const own = JSON.stringify(build).length;
+  const whole = own + usedParts(build, parts).reduce((n, part) => n + sizeOf(part), 1000);
+  const mib = (n: number) => `${Math.round((n / 1024 / 1024) * 10) / 10} MiB`;
+  return [
+    ...(own > MAX_DOCUMENT
+      ? [{ path: '', message: `is ${mib(own)} large; no build needs more than ${mib(MAX_DOCUMENT)}` }]
+      : []),
+    ...(whole > MAX_FILE
+      ? [{ path: '', message: `is ${mib(whole)} large with its parts, more than a file can hold` }]
+      : []),
+    ...(depthOf(build) > MAX_DEPTH ? [{ path: '', message: `is nested more than ${MAX_DEPTH} deep` }] : [])
+  ];
 }
 
 /** The wished id, or the first free one behind it. */

@@ -1,30 +1,71 @@
-import { checked as checkWhole, type Checked } from '../core/check';
 import type { Brief, Build, PartSet } from '../core/model';
-import { plan, type Front } from '../core/planner';
-import { resolve, type Resolution, type ResolveOptions } from '../core/solver';
+import { usedParts } from '../core/kit';
+import { partSet } from '../core/model';
+import type { Column } from '../core/compare';
+import type { Front } from '../core/planner';
+import type { Resolution, ResolveOptions } from '../core/solver';
+import type { ExportKind } from '../formats';
+import type { BuildStore } from './builds';
+import type { CheckReply } from './heavy/jobs';
+import { pool } from './heavy/pool';
 
-/** Longest that one request may compute, in milliseconds; others wait for that long at the most. */
-const MAX_MS = 3000;
+/** Milliseconds after which a search answers with what it has. */
+const RESOLVE_MS = 3000;
+const PLAN_MS = 8000;
 
 /** What a state was found to be, as long as the state and the parts are at hand. */
-const known = new WeakMap<Build, { parts: PartSet; result: Checked }>();
+const known = new WeakMap<Build, { parts: PartSet; result: CheckReply }>();
 
-export function checked(build: Build, parts: PartSet): Checked {
+/** Only the parts of a build: the others need not go to the worker. */
+const own = (build: Build, parts: PartSet): PartSet => partSet(usedParts(build, parts));
+
+export async function checked(build: Build, parts: PartSet, signal?: AbortSignal): Promise<CheckReply> {
   const before = known.get(build);
   if (before?.parts === parts) return before.result;
-  const result = checkWhole(build, parts);
+  const result = await pool.run('check', { build, parts: own(build, parts) }, signal);
   known.set(build, { parts, result });
   return result;
 }
 
+/** Checks a build file. */
+export const checkedFile = (text: string, signal?: AbortSignal): Promise<CheckReply> =>
+  pool.run('checkFile', text, signal);
+
 /** Resolves within the time limit; when it is reached the answer says that the search was stopped. */
-export function resolved(build: Build, parts: PartSet, options: ResolveOptions): Resolution {
-  const end = performance.now() + MAX_MS;
-  return resolve(build, parts, { ...options, shouldStop: () => performance.now() > end });
+export const resolved = (
+  build: Build,
+  parts: PartSet,
+  options: ResolveOptions,
+  signal?: AbortSignal
+): Promise<Resolution> =>
+  pool.run('resolve', { build, parts: own(build, parts), options, ms: RESOLVE_MS }, signal);
+
+/** Resolves a build file within the time limit. */
+export const resolvedFile = (
+  text: string,
+  options: ResolveOptions,
+  signal?: AbortSignal
+): Promise<Resolution> => pool.run('resolveFile', { text, options, ms: RESOLVE_MS }, signal);
+
+/** A build as a file; `raw`: its present state as it is kept, also when it cannot be read any more. */
+export async function exportedBuild(
+  store: BuildStore,
+  id: string,
+  kind: ExportKind | 'raw',
+  signal?: AbortSignal
+): Promise<{ content: string; media: string; name: string }> {
+  if (kind === 'raw') {
+    const { document } = await store.present(id);
+    return { content: document, media: 'application/json', name: `${id}-as-kept.json` };
+  }
+  const { build } = await store.get(id);
+  const parts = own(build, await store.parts());
+  return pool.run('export', { build, parts, kind }, signal);
 }
 
-/** Longest that planning may take on the server, where it also keeps others waiting. */
-const MAX_PLAN_MS = 8000;
+/** A machine as a column of a comparison. */
+export const column = (build: Build, parts: PartSet): Promise<Column> =>
+  pool.run('column', { build, parts: own(build, parts) });
 
 /** Plans within the time limit; a plan that was stopped says that it is not proved the best. */
 export function planned(
@@ -33,14 +74,12 @@ export function planned(
   shelf: readonly {
     item: { id: string; part: string; asFound: Record<string, string> };
     lentTo: string | null;
-  }[]
-): Front {
-  const end = performance.now() + MAX_PLAN_MS;
+  }[],
+  signal?: AbortSignal
+): Promise<Front> {
   const units = shelf
     .filter((v) => v.lentTo === null)
     .map(({ item }) => ({ specimen: item.id, part: item.part, asFound: item.asFound }));
-  return plan(
-    { ...asked, parts: [...parts.values()], shelf: units },
-    { shouldStop: () => performance.now() > end }
-  );
+  const request = { ...asked, parts: [...parts.values()], shelf: units };
+  return pool.run('plan', { request, ms: PLAN_MS }, signal);
 }

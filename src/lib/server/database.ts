@@ -1,4 +1,4 @@
-import { accessSync, constants, existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
+import { accessSync, chmodSync, constants, existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { Kysely, sql, type Generated } from 'kysely';
@@ -93,6 +93,7 @@ export async function openDatabase(folder: string, options: OpenOptions = {}): P
     for (const pragma of ['journal_mode = WAL', 'foreign_keys = ON', 'synchronous = FULL'])
       await opened.driver.exec(`PRAGMA ${pragma}`);
     await opened.driver.settle();
+    keepPrivate(file);
     return opened.db;
   } catch (error) {
     await opened?.db.destroy();
@@ -127,18 +128,39 @@ export async function openFile(file: string, patience = 5000): Promise<Opened> {
   }
 }
 
+/** Every table of today's schema. */
+export const tables = [
+  'builds',
+  'revisions',
+  'marks',
+  'parts',
+  'summaries',
+  'shelf',
+  'photos',
+  'notebooks',
+  'sightings',
+  'settings',
+  'sessions'
+] as const satisfies readonly (keyof Tables)[];
+
+export async function tableNames(db: Db): Promise<string[]> {
+  const { rows } = await sql<{ name: string }>`SELECT name FROM sqlite_master WHERE type = 'table'`.execute(
+    db
+  );
+  return rows.map((row) => row.name);
+}
+
 async function assertSound(db: Db, file: string, version: number): Promise<void> {
   const { rows } = await sql<Record<string, string>>`PRAGMA quick_check(1)`.execute(db);
   if (Object.values(rows[0] ?? {})[0] !== 'ok') throw new StoreTrouble(damaged(file), 'SQLITE_CORRUPT');
-  const tables = await sql<{ name: string }>`SELECT name FROM sqlite_master WHERE type = 'table'`.execute(db);
-  const names = tables.rows.map((row) => row.name);
-  const foreign =
-    version === 0 ? names.length > 0 : !names.includes('builds') || !names.includes('revisions');
+  const names = await tableNames(db);
+  const needed = version === migrations.length ? tables : (['builds', 'revisions'] as const);
+  const foreign = version === 0 ? names.length > 0 : needed.some((table) => !names.includes(table));
   if (foreign) throw new StoreTrouble(damaged(file), 'SQLITE_NOTADB');
 }
 
 function checkFolder(folder: string, file: string, free: (folder: string) => number): void {
-  mkdirSync(folder, { recursive: true });
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
   accessSync(folder, constants.W_OK | constants.X_OK);
   if (existsSync(file)) accessSync(file, constants.R_OK | constants.W_OK);
   const bytes = free(folder);
@@ -174,6 +196,17 @@ async function bringUpToDate(db: Db, file: string, version: number): Promise<voi
 /** A consistent copy of the open database, with everything that was saved, in a new file. */
 export async function copyTo(db: Db, file: string): Promise<void> {
   await sql`VACUUM INTO ${file}`.execute(db);
+  keepPrivate(file);
+}
+
+/** What is kept is for the user who runs the program, and for no other user of the computer. */
+function keepPrivate(file: string): void {
+  for (const one of [file, `${file}-wal`, `${file}-shm`])
+    try {
+      chmodSync(one, 0o600);
+    } catch {
+      // Not there, or another user's: then it is that user's to say.
+    }
 }
 
 /** `yellow-jumper.NAME.db` beside a database, with a number when that is taken. */

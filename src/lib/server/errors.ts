@@ -1,3 +1,4 @@
+import type { Problem } from '../core/model';
 import type { BuildRecord } from './builds';
 
 export class NotFound extends Error {}
@@ -6,6 +7,16 @@ export class NotFound extends Error {}
 export class InBin extends Error {
   constructor(readonly id: string) {
     super(`The build "${id}" is in the bin. Put it back to open or change it.`);
+  }
+}
+
+/** It is kept, and what is kept cannot be read or used any more. */
+export class Unreadable extends Error {
+  constructor(
+    message: string,
+    readonly problems: Problem[] = []
+  ) {
+    super(message);
   }
 }
 
@@ -18,3 +29,14 @@ export class Conflict extends Error {
 
 /** Somebody saved in between, and there is nothing to merge: the new state is to be looked at. */
 export class Stale extends Error {}
+
+/** A refusal with its HTTP status: 401 sign in first, 422 too much to work out, 429 too many at once. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly headers: Record<string, string> = {}
+  ) {
+    super(message);
+  }
+}

@@ -12,8 +12,10 @@ export interface RevisionRow {
   note: string;
   mark: string | null;
   isHead: boolean;
-  /** How it differs from the state it was made from; null for the first. */
+  /** How it differs from the state it was made from; null for the first, and where one of the two cannot be read. */
   changes: Change[] | null;
+  /** It is damaged: it can be saved as it is kept, and not be brought back. */
+  unreadable: boolean;
 }
 
 /** The saved states of a build, newest first, `limit` of them from below `before` on. */
@@ -22,7 +24,7 @@ export async function revisions(
   id: string,
   { before = Number.MAX_SAFE_INTEGER, limit = 50, marked = false } = {}
 ): Promise<{ revisions: RevisionRow[]; more: boolean }> {
-  const { head } = await store.get(id);
+  const head = await store.head(id);
   const parts = await store.parts();
   let query = store.db
     .selectFrom('revisions as r')
@@ -36,24 +38,36 @@ export async function revisions(
   if (marked) query = query.where('marks.name', 'is not', null);
   const rows = await query.execute();
   // The state that one came from is often the next in the list.
-  const states = new Map<string, Build>();
-  const read = (document: string): Build => {
-    const state = states.get(document) ?? readKept(document);
-    states.set(document, state);
+  const states = new Map<string, Build | null>();
+  const read = (document: string): Build | null => {
+    let state = states.get(document);
+    if (state === undefined) states.set(document, (state = readable(document)));
     return state;
   };
   return {
     more: rows.length > limit,
-    revisions: rows.slice(0, limit).map(({ document, from, ...row }) => ({
-      ...row,
-      isHead: row.id === head,
-      changes: from === null ? null : difference(read(from), read(document), parts)
-    }))
+    revisions: rows.slice(0, limit).map(({ document, from, ...row }) => {
+      const [before, now] = [from === null ? null : read(from), read(document)];
+      return {
+        ...row,
+        isHead: row.id === head,
+        unreadable: now === null,
+        changes: before && now ? difference(before, now, parts) : null
+      };
+    })
   };
 }
 
+const readable = (document: string): Build | null => {
+  try {
+    return readKept(document);
+  } catch {
+    return null;
+  }
+};
+
 export async function revision(store: BuildStore, id: string, number: number): Promise<Build> {
-  await store.get(id);
+  await store.head(id);
   const row = await store.db
     .selectFrom('revisions')
     .select('document')
@@ -93,7 +107,14 @@ export async function mark(
   number: number,
   name: string | null
 ): Promise<void> {
-  await revision(store, id, number);
+  await store.head(id);
+  const there = await store.db
+    .selectFrom('revisions')
+    .select('id')
+    .where('id', '=', number)
+    .where('build', '=', id)
+    .executeTakeFirst();
+  if (!there) throw new NotFound(`The build "${id}" has no revision ${number}.`);
   if (name === null) await store.db.deleteFrom('marks').where('revision', '=', number).execute();
   else
     await store.db
@@ -101,6 +122,6 @@ export async function mark(
       .values({ revision: number, name, at: store.now() })
       .onConflict((c) => c.column('revision').doUpdateSet({ name }))
       .execute();
-  const { head } = await store.get(id);
+  const head = await store.head(id);
   store.changes.tell({ kind: 'build', id, head });
 }

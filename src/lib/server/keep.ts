@@ -9,11 +9,15 @@ import {
   migrate,
   openDatabase,
   openFile,
+  tableNames,
+  tables,
   transact,
   userVersion,
   type Db
 } from './database';
 import { migrations } from './migrations';
+import { usablePart } from './builds';
+import { Notebook, ShelfItem, Sighting } from '../core/model';
 import { readKept } from './summaries';
 import { StoreTrouble, storeTrouble } from './trouble';
 
@@ -39,7 +43,7 @@ export async function backup(folder: string, wanted?: string, now = new Date()):
       'EXISTS'
     );
   try {
-    mkdirSync(dirname(file), { recursive: true });
+    mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
     const { db } = await openFile(databaseFile(folder));
     await copyTo(db, file).finally(() => db.destroy());
   } catch (error) {
@@ -49,25 +53,26 @@ export async function backup(folder: string, wanted?: string, now = new Date()):
 }
 
 /**
- * Brings back what a backup holds, in one transaction, also while the program runs. What was there
- * before is copied to a file beside the database first; a damaged database is put aside under another name.
+ * Brings back what a backup holds, in one transaction, also while the program runs. The backup is looked through
+ * first, as `health` does. What was there before is copied to a file beside the database; a damaged database is put
+ * aside under another name.
+ * @param anyway also a backup with damaged rows, of which the rest is worth having
+ * @throws StoreTrouble naming what is wrong in the backup; nothing is changed then
  */
 export async function restoreBackup(
   folder: string,
-  source: string
+  source: string,
+  { anyway = false } = {}
 ): Promise<{ builds: number; before: string }> {
   const from = resolve(source);
   if (!existsSync(from) || statSync(from).isDirectory())
     throw new StoreTrouble(`There is no backup ${from}.`, 'NONE');
+  if (statSync(from).size === 0) throw new StoreTrouble(`${from} is empty: it is no backup.`, 'EMPTY');
   const scratch = mkdtempSync(join(tmpdir(), 'yj-restore-'));
   const copy = join(scratch, 'backup.db');
   let db: Db | null = null;
   try {
-    const opened = await openFile(from);
-    await copyTo(opened.db, copy).finally(() => opened.db.destroy());
-    const older = await openFile(copy);
-    if (older.version < migrations.length) await migrate(older.db, older.version);
-    await older.db.destroy();
+    await copyOfBackup(from, copy, anyway);
     const aside = await putAsideDamaged(folder);
     db = await openDatabase(folder);
     const before = aside ?? freeName(databaseFile(folder), 'before-restore');
@@ -92,11 +97,53 @@ export async function restoreBackup(
       .executeTakeFirstOrThrow();
     return { builds: Number(n), before };
   } catch (error) {
-    throw storeTrouble(error, from) ?? error;
+    throw storeTrouble(error, databaseFile(folder)) ?? error;
   } finally {
     await db?.destroy();
     rmSync(scratch, { recursive: true, force: true });
   }
+}
+
+/** A copy of a backup in today's schema, looked through. @throws StoreTrouble that names the backup */
+async function copyOfBackup(from: string, copy: string, anyway: boolean): Promise<void> {
+  try {
+    const opened = await openFile(from);
+    try {
+      if (opened.version === 0) throw new StoreTrouble(broken(from, ['it holds no data']), 'EMPTY');
+      await copyTo(opened.db, copy);
+    } finally {
+      await opened.db.destroy();
+    }
+    const { db, version } = await openFile(copy);
+    try {
+      if (version < migrations.length) await migrate(db, version);
+      const missing = await missingTables(db);
+      const problems = missing.length ? missing : (await healthOf(db, copy, true)).problems;
+      if (missing.length || (problems.length && !anyway))
+        throw new StoreTrouble(broken(from, problems, !missing.length), 'BROKEN');
+    } finally {
+      await db.destroy();
+    }
+  } catch (error) {
+    const trouble = storeTrouble(error, from);
+    if (trouble?.code === 'SQLITE_CORRUPT' || trouble?.code === 'SQLITE_NOTADB')
+      throw new StoreTrouble(broken(from, ['it is damaged, or no Yellow Jumper database']), trouble.code);
+    throw trouble ?? error;
+  }
+}
+
+/** Why a backup is not brought back. */
+const broken = (from: string, problems: readonly string[], canForce = false): string =>
+  `The backup ${from} is not brought back, and nothing was changed: ${problems.slice(0, 8).join('; ')}${problems.length > 8 ? `; and ${problems.length - 8} more` : ''}. ${
+    canForce
+      ? 'Take another backup, or bring back what can be read of it: yj restore FILE --anyway'
+      : 'Take another backup.'
+  }`;
+
+/** Tables that a database lacks; without them no page works. */
+async function missingTables(db: Db): Promise<string[]> {
+  const there = await tableNames(db);
+  return tables.filter((t) => !there.includes(t)).map((t) => `the table "${t}" is missing`);
 }
 
 /** Renames a database that cannot be read, so that a backup can take its place. @returns its new name */
@@ -150,6 +197,10 @@ export async function healthOf(db: Db, file: string, deep: boolean): Promise<Hea
   const look = sql.raw<Record<string, string>>(`PRAGMA ${deep ? 'integrity' : 'quick'}_check(20)`);
   for (const row of (await look.execute(db)).rows)
     for (const said of Object.values(row)) if (said !== 'ok') problems.push(said);
+  const missing = await missingTables(db);
+  const base = { file, bytes: statSync(file).size, schema: await userVersion(db) };
+  if (missing.length)
+    return { ...base, builds: 0, inBin: 0, revisions: 0, parts: 0, problems: [...problems, ...missing] };
   const headless = await db
     .selectFrom('builds')
     .leftJoin('revisions', 'revisions.id', 'builds.head')
@@ -157,7 +208,7 @@ export async function healthOf(db: Db, file: string, deep: boolean): Promise<Hea
     .where('revisions.id', 'is', null)
     .execute();
   for (const { id } of headless) problems.push(`build "${id}" has lost its present state`);
-  if (deep) problems.push(...(await unreadable(db)));
+  problems.push(...(await unreadable(db, deep)));
   const { revisions } = await db
     .selectFrom('revisions')
     .select((e) => e.fn.countAll<number>().as('revisions'))
@@ -165,9 +216,7 @@ export async function healthOf(db: Db, file: string, deep: boolean): Promise<Hea
   const builds = await db.selectFrom('builds').select(['id', 'deleted']).execute();
   const parts = await db.selectFrom('parts').select('id').execute();
   return {
-    file,
-    bytes: statSync(file).size,
-    schema: await userVersion(db),
+    ...base,
     builds: builds.filter((b) => b.deleted === null).length,
     inBin: builds.filter((b) => b.deleted !== null).length,
     revisions: Number(revisions),
@@ -176,14 +225,47 @@ export async function healthOf(db: Db, file: string, deep: boolean): Promise<Hea
   };
 }
 
-async function unreadable(db: Db): Promise<string[]> {
-  const rows = await db.selectFrom('revisions').select(['id', 'build', 'document']).execute();
-  return rows.flatMap(({ id, build, document }) => {
-    try {
-      readKept(document);
-      return [];
-    } catch {
-      return [`revision ${id} of "${build}" cannot be read`];
-    }
-  });
+/** Rows that pages need and that cannot be read: present states, parts, things, notebooks; `deep`: every state. */
+async function unreadable(db: Db, deep: boolean): Promise<string[]> {
+  const problems: string[] = [];
+  const look = <R extends { id: string | number }>(
+    rows: readonly R[],
+    read: (row: R) => unknown,
+    words: (row: R) => string
+  ) => {
+    for (const row of rows)
+      try {
+        read(row);
+      } catch {
+        problems.push(words(row));
+      }
+  };
+  let states = db.selectFrom('revisions').select(['revisions.id', 'build', 'document']);
+  if (!deep) states = states.innerJoin('builds', 'builds.head', 'revisions.id');
+  look(
+    await states.execute(),
+    ({ document }) => readKept(document),
+    ({ id, build }) => `revision ${id} of "${build}" cannot be read`
+  );
+  look(
+    await db.selectFrom('parts').select(['id', 'document']).execute(),
+    ({ document }) => usablePart(document),
+    ({ id }) => `part "${id}" cannot be used`
+  );
+  look(
+    await db.selectFrom('shelf').select(['id', 'document']).execute(),
+    ({ document }) => ShelfItem.parse(JSON.parse(document)),
+    ({ id }) => `"${id}" on the shelf cannot be read`
+  );
+  look(
+    await db.selectFrom('sightings').select(['id', 'document']).execute(),
+    ({ document }) => Sighting.parse(JSON.parse(document)),
+    ({ id }) => `what was seen under "${id}" cannot be read`
+  );
+  look(
+    await db.selectFrom('notebooks').select(['id', 'document']).execute(),
+    ({ document }) => Notebook.parse(JSON.parse(document)),
+    ({ id }) => `notebook "${id}" cannot be read`
+  );
+  return problems;
 }

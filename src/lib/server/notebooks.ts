@@ -1,7 +1,8 @@
-import { Notebook } from '../core/model';
+import { Notebook, sameJson } from '../core/model';
 import type { BuildStore } from './builds';
 import type { Db } from './database';
 import { NotFound, Stale } from './errors';
+import { freeName, readEach } from './rows';
 
 export interface KeptNotebook {
   notebook: Notebook;
@@ -12,9 +13,37 @@ export interface KeptNotebook {
 export class NotebookStore {
   constructor(private readonly builds: BuildStore) {}
 
-  async all(trx: Db = this.builds.db): Promise<KeptNotebook[]> {
+  /** Every notebook that can be read, and the names of those that cannot. */
+  async list(trx: Db = this.builds.db): Promise<{ notebooks: KeptNotebook[]; unreadable: string[] }> {
     const rows = await trx.selectFrom('notebooks').selectAll().orderBy('at').orderBy('id').execute();
-    return rows.map(({ document, version }) => ({ notebook: Notebook.parse(JSON.parse(document)), version }));
+    const { good, bad } = readEach(rows, ({ document, version }) => ({
+      notebook: Notebook.parse(JSON.parse(document)),
+      version
+    }));
+    return { notebooks: good, unreadable: bad };
+  }
+
+  async all(trx: Db = this.builds.db): Promise<KeptNotebook[]> {
+    return (await this.list(trx)).notebooks;
+  }
+
+  /** The kept documents as they are. */
+  async raw(): Promise<string[]> {
+    const rows = await this.builds.db.selectFrom('notebooks').select('document').orderBy('at').execute();
+    return rows.map((r) => r.document);
+  }
+
+  /** Takes notebooks in; one that differs from one here under its id comes beside it. */
+  async takeIn(trx: Db, notebooks: readonly Notebook[]): Promise<void> {
+    const there = new Map((await this.all(trx)).map((n) => [n.notebook.id, n.notebook]));
+    const ids = new Set((await trx.selectFrom('notebooks').select('id').execute()).map((r) => r.id));
+    for (const notebook of notebooks) {
+      const own = there.get(notebook.id);
+      if (own && sameJson(own, notebook)) continue;
+      const id = freeName(notebook.id, ids);
+      ids.add(id);
+      await this.save({ ...notebook, id }, 0, trx);
+    }
   }
 
   /**

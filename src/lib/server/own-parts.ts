@@ -7,9 +7,10 @@ import {
   type PartSet,
   type Problem
 } from '../core/model';
-import { readPart } from '../formats';
 import type { BuildStore } from './builds';
+import { transact } from './database';
 import { NotFound } from './errors';
+import { pool } from './heavy/pool';
 
 /** Parts that the user described or that came with files: they can be changed, those of the catalogue not. */
 export class OwnParts {
@@ -55,7 +56,12 @@ export class OwnParts {
     const out: Problem[] = [];
     for (const row of await this.builds.list()) {
       if (!row.summary.items.some((i) => i.part === part.id)) continue;
-      const { build } = await this.builds.get(row.id);
+      const build = await this.builds.get(row.id).then(
+        (record) => record.build,
+        () => null
+      );
+      // One that cannot be read is not broken by this.
+      if (!build) continue;
       for (const p of checkBuild(build, after))
         out.push({ path: p.path, message: `${row.name} uses this part: ${p.message}` });
     }
@@ -63,13 +69,13 @@ export class OwnParts {
   }
 
   /** Takes in a part file; a part that differs from a known one comes in under a free id. */
-  async importFile(text: string, name: string): Promise<Part> {
-    const part = readPart(text, name);
-    const names = await this.builds.addParts(
-      this.builds.db,
-      new Map([[part.id, part]]),
-      await this.builds.parts()
+  async importFile(text: string, name: string, signal?: AbortSignal): Promise<Part> {
+    const part = await pool.run('readPart', { text, name }, signal);
+    const known = await this.builds.parts();
+    const names = await transact(this.builds.db, (trx) =>
+      this.builds.addParts(trx, new Map([[part.id, part]]), known)
     );
+    this.builds.forget();
     this.builds.changes.tell({ kind: 'all' });
     return { ...part, id: names.get(part.id)! };
   }

@@ -1,9 +1,11 @@
+import { setImmediate as othersFirst } from 'node:timers/promises';
 import {
   InvalidDocument,
   PhotoMarks,
   ShelfItem,
   Sighting,
   lentTo,
+  oneLine,
   sameJson,
   triedIn8Bit,
   zodProblems,
@@ -11,14 +13,27 @@ import {
   type Problem,
   type ShelfView
 } from '../core/model';
-import { readShelfCsv, shelfCsv, type KeptPhoto, type ShelfRow } from '../formats';
+import { shelfCsv, type KeptPhoto, type ShelfRow, type Workshop } from '../formats';
 import { idFrom, type BuildStore } from './builds';
 import { transact, type Db } from './database';
-import { NotFound, Stale } from './errors';
+import { NotFound, Stale, Unreadable } from './errors';
+import { pool } from './heavy/pool';
 import { page } from './page';
 import { readPhoto, type Picture } from './photos';
+import { freeName, readEach } from './rows';
 
 const MOST_PHOTOS = 24;
+/** Rows that one statement inserts. */
+const ROWS_AT_ONCE = 100;
+
+/** Marks on a photograph; damaged ones are none. */
+const marksOf = (text: string): PhotoMarks => {
+  try {
+    return PhotoMarks.parse(JSON.parse(text));
+  } catch {
+    return [];
+  }
+};
 
 /** Keeps what lies on the shelf: specimens with their history and photographs. */
 export class ShelfStore {
@@ -28,37 +43,45 @@ export class ShelfStore {
     return this.builds.db;
   }
 
-  async all(from: 'use' | 'bin' = 'use'): Promise<ShelfView[]> {
-    const rows = await this.db
+  /** Things that can be read, with the ids of those that cannot. */
+  async list(
+    from: 'use' | 'bin' = 'use',
+    only?: string
+  ): Promise<{ things: ShelfView[]; unreadable: string[] }> {
+    let query = this.db
       .selectFrom('shelf')
       .selectAll()
       .where('deleted', from === 'use' ? 'is' : 'is not', null)
       .orderBy('created')
-      .orderBy('id')
-      .execute();
-    const parts = await this.builds.parts();
-    const uses = await this.uses();
-    const photos = await this.db
+      .orderBy('id');
+    let pictures = this.db
       .selectFrom('photos')
       .select(['id', 'item', 'name', 'width', 'height', 'marks'])
-      .orderBy('at')
-      .execute();
-    return rows.map((row) => {
+      .orderBy('at');
+    if (only !== undefined) {
+      query = query.where('id', '=', only);
+      pictures = pictures.where('item', '=', only);
+    }
+    const rows = await query.execute();
+    const parts = await this.builds.parts();
+    const uses = await this.uses();
+    const photos = new Map<string, ShelfView['photos']>();
+    for (const { marks, item, ...photo } of await pictures.execute())
+      photos.set(item, [...(photos.get(item) ?? []), { ...photo, marks: marksOf(marks) }]);
+    const { good, bad } = readEach(rows, (row) => {
       const item = ShelfItem.parse(JSON.parse(row.document));
-      return viewOf(
-        item,
-        row.version,
-        parts,
-        uses.get(item.id) ?? [],
-        photos
-          .filter((p) => p.item === item.id)
-          .map(({ marks, ...p }) => ({ ...p, marks: PhotoMarks.parse(JSON.parse(marks)) }))
-      );
+      return viewOf(item, row.version, parts, uses.get(item.id) ?? [], photos.get(item.id) ?? []);
     });
+    return { things: good, unreadable: bad };
+  }
+
+  async all(from: 'use' | 'bin' = 'use'): Promise<ShelfView[]> {
+    return (await this.list(from)).things;
   }
 
   async page(asked: { q: string; limit: number; offset: number; from: 'use' | 'bin' }) {
-    const { rows, total } = page(await this.all(asked.from), asked, (v) => [
+    const { things, unreadable } = await this.list(asked.from);
+    const { rows, total } = page(things, asked, (v) => [
       v.title,
       v.maker,
       v.kind,
@@ -69,13 +92,15 @@ export class ShelfStore {
       v.lentTo ? `lent ${v.lentTo}` : '',
       ...v.usedIn.map((u) => u.name)
     ]);
-    return { items: rows, total };
+    return { items: rows, total, unreadable };
   }
 
   async get(id: string): Promise<ShelfView> {
-    const found = (await this.all()).find((v) => v.item.id === id);
-    if (!found) throw new NotFound(`There is nothing "${id}" on the shelf.`);
-    return found;
+    const { things, unreadable } = await this.list('use', id);
+    if (unreadable.length)
+      throw new Unreadable(`What is kept of "${id}" on the shelf is damaged and cannot be read.`);
+    if (!things.length) throw new NotFound(`There is nothing "${id}" on the shelf.`);
+    return things[0];
   }
 
   /** In which builds each specimen sits. */
@@ -104,22 +129,27 @@ export class ShelfStore {
   }
 
   private async insert(trx: Db, item: ShelfItem): Promise<string> {
+    return (await this.insertAll(trx, [item]))[0];
+  }
+
+  /** Puts many things on the shelf with one look at the ids that are taken. @returns their ids */
+  private async insertAll(trx: Db, items: readonly ShelfItem[]): Promise<string[]> {
     const at = this.builds.now();
-    const wanted = item.id === 'new' ? idFrom(item.label ?? item.part) : item.id;
-    const id = await freeShelfId(trx, wanted);
-    await trx
-      .insertInto('shelf')
-      .values({
-        id,
-        part: item.part,
-        document: JSON.stringify({ ...item, id }),
-        version: 1,
-        created: at,
-        updated: at,
-        deleted: null
-      })
-      .execute();
-    return id;
+    const rows = await trx.selectFrom('shelf').select('id').execute();
+    const taken = new Set(rows.map((r) => r.id));
+    const ids: string[] = [];
+    for (let from = 0; from < items.length; from += ROWS_AT_ONCE) {
+      const values = items.slice(from, from + ROWS_AT_ONCE).map((item) => {
+        const id = freeName(item.id === 'new' ? idFrom(item.label ?? item.part) : item.id, taken);
+        taken.add(id);
+        ids.push(id);
+        const document = JSON.stringify({ ...item, id });
+        return { id, part: item.part, document, version: 1, created: at, updated: at, deleted: null };
+      });
+      await trx.insertInto('shelf').values(values).execute();
+      await othersFirst();
+    }
+    return ids;
   }
 
   /** @throws Stale when somebody saved it in between */
@@ -185,27 +215,56 @@ export class ShelfStore {
     return new Uint8Array(row.data);
   }
 
-  /** Every photograph of what is on the shelf. */
-  async allPhotos(): Promise<KeptPhoto[]> {
-    const rows = await this.db
+  /** Photographs of what is on the shelf, the newest first, as many as go into so many bytes. */
+  async rawPhotos(most: number): Promise<{ photos: Workshop['photos']; leftOut: number }> {
+    const sizes = await this.db
       .selectFrom('photos')
       .innerJoin('shelf', 'shelf.id', 'photos.item')
-      .select(['photos.item', 'photos.name', 'photos.data', 'photos.marks'])
+      .select((e) => ['photos.id', e.fn<number>('length', ['photos.data']).as('size')])
       .where('shelf.deleted', 'is', null)
-      .orderBy('photos.at')
+      .orderBy('photos.at', 'desc')
       .execute();
-    return rows.map(({ marks, data, ...r }) => ({
-      ...r,
-      data: new Uint8Array(data),
-      marks: PhotoMarks.parse(JSON.parse(marks))
-    }));
+    let size = 0;
+    const chosen = sizes.filter((row) => (size += Number(row.size)) <= most).map((row) => row.id);
+    const photos: Workshop['photos'] = [];
+    for (const id of chosen.reverse()) {
+      const row = await this.db
+        .selectFrom('photos')
+        .select(['item', 'name', 'data', 'marks'])
+        .where('id', '=', id)
+        .executeTakeFirst();
+      if (row) photos.push({ ...row, data: new Uint8Array(row.data) });
+    }
+    return { photos, leftOut: sizes.length - photos.length };
   }
 
-  /** Photographs of an archive, checked and written anew like any other. */
-  async readPhotos(photos: readonly KeptPhoto[]): Promise<(KeptPhoto & Picture)[]> {
-    const out: (KeptPhoto & Picture)[] = [];
-    for (const photo of photos) out.push({ ...photo, ...(await readPhoto(photo.data)) });
-    return out;
+  /** What is kept of things on the shelf and of what was seen, as it is. */
+  async rawDocuments(): Promise<Pick<Workshop, 'shelf' | 'sightings'>> {
+    const shelf = await this.db
+      .selectFrom('shelf')
+      .select('document')
+      .where('deleted', 'is', null)
+      .orderBy('created')
+      .orderBy('id')
+      .execute();
+    const sightings = await this.db.selectFrom('sightings').select('document').orderBy('at').execute();
+    return { shelf: shelf.map((r) => r.document), sightings: sightings.map((r) => r.document) };
+  }
+
+  /** Photographs of an archive, checked and written anew like any other; what is no picture is left out. */
+  async readPhotos(
+    photos: readonly KeptPhoto[]
+  ): Promise<{ good: (KeptPhoto & Picture)[]; left: Problem[] }> {
+    const good: (KeptPhoto & Picture)[] = [];
+    const left: Problem[] = [];
+    for (const photo of photos)
+      try {
+        good.push({ ...photo, ...(await readPhoto(photo.data)) });
+      } catch (error) {
+        if (!(error instanceof InvalidDocument)) throw error;
+        left.push({ path: `photos: ${photo.name}`, message: error.problems[0].message });
+      }
+    return { good, left };
   }
 
   /** Takes things in with their photographs, in a transaction that is open. @returns how many are new */
@@ -215,15 +274,14 @@ export class ShelfStore {
     photos: readonly (KeptPhoto & Picture)[]
   ): Promise<number> {
     const here = await trx.selectFrom('shelf').select(['id', 'document']).execute();
-    let added = 0;
-    for (const item of items) {
-      if (here.some((h) => sameJson(JSON.parse(h.document), item))) continue;
-      const id = await this.insert(trx, item);
-      added++;
+    const { good } = readEach(here, (h) => [h.id, JSON.parse(h.document) as unknown] as const);
+    const known = new Map(good);
+    const fresh = items.filter((item) => !sameJson(known.get(item.id), item));
+    const ids = await this.insertAll(trx, fresh);
+    for (const [i, item] of fresh.entries())
       for (const photo of photos.filter((p) => p.item === item.id))
-        await this.insertPhoto(trx, id, photo.name, photo, photo.marks);
-    }
-    return added;
+        await this.insertPhoto(trx, ids[i], photo.name, photo, photo.marks);
+    return fresh.length;
   }
 
   private async insertPhoto(
@@ -238,7 +296,7 @@ export class ShelfStore {
       .values({
         id: crypto.randomUUID(),
         item,
-        name: name.slice(0, 120) || 'photograph',
+        name: oneLine(name).slice(0, 120) || 'photograph',
         width: picture.width,
         height: picture.height,
         data: picture.data,
@@ -271,8 +329,8 @@ export class ShelfStore {
   }
 
   async sightings(): Promise<Sighting[]> {
-    const rows = await this.db.selectFrom('sightings').select('document').orderBy('at').execute();
-    return rows.map((r) => Sighting.parse(JSON.parse(r.document)));
+    const rows = await this.db.selectFrom('sightings').select(['id', 'document']).orderBy('at').execute();
+    return readEach(rows, (r) => Sighting.parse(JSON.parse(r.document))).good;
   }
 
   async saveSighting(sighting: Sighting, trx: Db = this.db): Promise<Sighting> {
@@ -299,13 +357,15 @@ export class ShelfStore {
   }
 
   /** Reads a table row by row; with `take` the rows without errors are put on the shelf, else none. */
-  async importCsv(text: string, take: boolean): Promise<{ rows: ShelfRow[]; added: number }> {
-    const rows = readShelfCsv(text, await this.builds.parts());
+  async importCsv(
+    text: string,
+    take: boolean,
+    signal?: AbortSignal
+  ): Promise<{ rows: ShelfRow[]; added: number }> {
+    const rows = await pool.run('readShelf', { text, parts: await this.builds.parts() }, signal);
     const good = rows.flatMap((r) => (r.item && !r.problems.length ? [r.item] : []));
     if (!take || !good.length) return { rows, added: 0 };
-    await transact(this.db, async (trx) => {
-      for (const item of good) await this.insert(trx, item);
-    });
+    await transact(this.db, (trx) => this.insertAll(trx, good));
     this.builds.changes.tell({ kind: 'all' });
     return { rows, added: good.length };
   }
@@ -344,12 +404,4 @@ export function shelfProblems(item: ShelfItem, parts: PartSet): Problem[] {
       ? []
       : [{ path: `asFound.${id}`, message: `setting "${id}" has no position "${position}"` }];
   });
-}
-
-async function freeShelfId(db: Db, wanted: string): Promise<string> {
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? wanted : `${wanted.slice(0, 58)}-${n}`;
-    const taken = await db.selectFrom('shelf').select('id').where('id', '=', id).executeTakeFirst();
-    if (!taken) return id;
-  }
 }

@@ -1,6 +1,9 @@
-import { check } from '../core/check';
 import { buildSchema, type Build, type PartSet } from '../core/model';
 import { transact, type Db } from './database';
+import { Unreadable } from './errors';
+
+/** How the state of a build stands: what a check came to, that none was made yet, or why none can be made. */
+export type Verdict = 'clean' | 'unknown' | 'clash' | 'unchecked' | 'too-large' | 'unreadable';
 
 /** What lists show of one build. */
 export interface Summary {
@@ -11,6 +14,9 @@ export interface Summary {
   stops: number;
   clashes: number;
   cautions: number;
+  verdict: Verdict;
+  /** Why there is no verdict. */
+  trouble: string | null;
   items: ItemRow[];
 }
 
@@ -37,46 +43,85 @@ export interface Row {
   summary: Summary;
 }
 
-export const readKept = (document: string): Build => {
-  const data: unknown = JSON.parse(document);
-  return buildSchema(data).parse(data);
-};
+/**
+ * Reads a kept state.
+ * @throws Unreadable when it is damaged, or is no build any more
+ */
+export function readKept(document: string): Build {
+  try {
+    const data: unknown = JSON.parse(document);
+    return buildSchema(data).parse(data);
+  } catch {
+    throw new Unreadable('What is kept of this state is damaged and cannot be read.');
+  }
+}
 
-function summaryOf(build: Build, parts: PartSet): Summary {
-  const findings = check(build, parts);
-  const count = (severity: string) => findings.filter((f) => f.severity === severity).length;
+type Loose = Record<string, unknown>;
+const isObject = (x: unknown): x is Loose => typeof x === 'object' && x !== null && !Array.isArray(x);
+const textOr = <T>(x: unknown, other: T): string | T => (typeof x === 'string' ? x : other);
+
+/**
+ * What a list shows of a state without checking it: read loosely, so that it costs little and a damaged state is
+ * shown as one.
+ */
+export function looseSummary(document: string, parts: PartSet): Summary {
+  let data: unknown;
+  try {
+    data = JSON.parse(document);
+  } catch {
+    data = null;
+  }
+  const build = isObject(data) ? data : {};
+  const brief = isObject(build.brief) ? build.brief : {};
   const row =
     (where: ItemRow['where']) =>
-    (item: Build['board']): ItemRow => {
+    (item: unknown): ItemRow[] => {
+      if (!isObject(item) || typeof item.part !== 'string') return [];
       const part = parts.get(item.part);
-      return {
-        id: item.id,
-        part: item.part,
-        kind: part?.kind ?? 'card',
-        title: item.label ?? part?.name ?? item.part,
-        maker: part?.maker ?? '',
-        where,
-        slot: item.slot ?? null,
-        ...(item.specimen ? { specimen: item.specimen } : {})
-      };
+      return [
+        {
+          id: textOr(item.id, ''),
+          part: item.part,
+          kind: part?.kind ?? 'card',
+          title: textOr(item.label, part?.name ?? item.part),
+          maker: part?.maker ?? '',
+          where,
+          slot: textOr(item.slot, null),
+          ...(typeof item.specimen === 'string' ? { specimen: item.specimen } : {})
+        }
+      ];
     };
+  const list = (x: unknown) => (Array.isArray(x) ? (x as unknown[]) : []);
+  const items = list(build.items);
+  const boardId = isObject(build.board) ? textOr(build.board.part, '') : '';
+  const isWhole = boardId !== '';
   return {
-    board: parts.get(build.board.part)?.summary ?? build.board.part,
-    date: build.brief.date ?? null,
-    role: build.brief.role ?? null,
-    cards: build.items.length,
-    stops: count('stop'),
-    clashes: count('clash'),
-    cautions: count('caution'),
-    items: [row('board')(build.board), ...build.items.map(row('fitted')), ...build.shelf.map(row('ready'))]
+    board: parts.get(boardId)?.summary ?? boardId,
+    date: textOr(brief.date, null),
+    role: textOr(brief.role, null),
+    cards: items.length,
+    stops: 0,
+    clashes: 0,
+    cautions: 0,
+    verdict: isWhole ? 'unchecked' : 'unreadable',
+    trouble: isWhole ? null : 'What is kept of this state is damaged and cannot be read.',
+    items: [
+      ...row('board')(build.board),
+      ...items.flatMap(row('fitted')),
+      ...list(build.shelf).flatMap(row('ready'))
+    ]
   };
 }
 
-/**
- * All builds with their summaries. `key` names the rules and parts by which summaries were made; one
- * made by others, or of an older state, is made again and kept.
- */
-export async function summaries(db: Db, parts: PartSet, key: string): Promise<Row[]> {
+/** A build in a list, with the text of its present state where its summary has to be made anew. */
+interface Listed {
+  row: Omit<Row, 'summary'>;
+  summary: Summary | null;
+  document: string | null;
+}
+
+/** All builds with what is kept of their summaries. `key` names the rules and parts by which those were made. */
+async function listed(db: Db, key: string): Promise<Listed[]> {
   const rows = await db
     .selectFrom('builds')
     .leftJoin('summaries', 'summaries.build', 'builds.id')
@@ -85,29 +130,71 @@ export async function summaries(db: Db, parts: PartSet, key: string): Promise<Ro
     .orderBy('builds.created')
     .orderBy('builds.id')
     .execute();
-  const stale = rows.filter((row) => row.made !== row.head || row.key !== key || row.document === null);
-  const fresh = new Map<string, Summary>();
-  for (const row of stale) {
-    const { document } = await db
-      .selectFrom('revisions')
-      .select('document')
-      .where('id', '=', row.head)
-      .executeTakeFirstOrThrow();
-    fresh.set(row.id, summaryOf(readKept(document), parts));
+  const out: Listed[] = [];
+  for (const { made, key: by, document, ...row } of rows) {
+    const kept = made === row.head && by === key ? readSummary(document) : null;
+    const state = kept
+      ? null
+      : await db.selectFrom('revisions').select('document').where('id', '=', row.head).executeTakeFirst();
+    out.push({ row, summary: kept, document: kept ? null : (state?.document ?? '') });
   }
-  if (stale.length)
-    await transact(db, async (trx) => {
-      for (const { id, head } of stale) {
-        const values = { build: id, head, key, document: JSON.stringify(fresh.get(id)) };
-        await trx
-          .insertInto('summaries')
-          .values(values)
-          .onConflict((c) => c.column('build').doUpdateSet(values))
-          .execute();
-      }
-    });
-  return rows.map(({ made: _m, key: _k, document, ...row }) => ({
-    ...row,
-    summary: fresh.get(row.id) ?? (JSON.parse(document!) as Summary)
-  }));
+  return out;
+}
+
+function readSummary(document: string | null): Summary | null {
+  try {
+    const data: unknown = JSON.parse(document ?? 'null');
+    return isObject(data) && 'verdict' in data && Array.isArray(data.items)
+      ? (data as unknown as Summary)
+      : null;
+  } catch {
+    return null;
+  }
+}
+
+/** A state that is to be checked for lists. */
+export interface Unchecked {
+  build: string;
+  head: number;
+  document: string;
+  summary: Summary;
+}
+
+/**
+ * All builds with their summaries. One made by other rules, or of an older state, is told from the text of the state
+ * alone, and is among `unchecked`: a list never checks by itself.
+ */
+export async function summaries(
+  db: Db,
+  parts: PartSet,
+  key: string
+): Promise<{ rows: Row[]; unchecked: Unchecked[] }> {
+  const unchecked: Unchecked[] = [];
+  const rows = (await listed(db, key)).map(({ row, summary, document }): Row => {
+    if (summary) return { ...row, summary };
+    const loose = looseSummary(document!, parts);
+    if (loose.verdict === 'unchecked')
+      unchecked.push({ build: row.id, head: row.head, document: document!, summary: loose });
+    return { ...row, summary: loose };
+  });
+  return { rows, unchecked };
+}
+
+/** Keeps what a check of a state came to, unless the build went on since. */
+export async function keepSummary(
+  db: Db,
+  key: string,
+  { build, head }: Pick<Unchecked, 'build' | 'head'>,
+  summary: Summary
+): Promise<void> {
+  await transact(db, async (trx) => {
+    const now = await trx.selectFrom('builds').select('head').where('id', '=', build).executeTakeFirst();
+    if (now?.head !== head) return;
+    const values = { build, head, key, document: JSON.stringify(summary) };
+    await trx
+      .insertInto('summaries')
+      .values(values)
+      .onConflict((c) => c.column('build').doUpdateSet(values))
+      .execute();
+  });
 }

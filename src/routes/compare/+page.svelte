@@ -52,6 +52,7 @@
       >
     {/each}
   </div>
+  {#each data.left as l (l.name)}<p class="bad" role="status">{text.notRead(l.name, l.why)}</p>{/each}
   {#if data.columns.length < 2}<p>{words.choose}</p>{/if}
   {#if data.columns.length}
     <div class="scroll">

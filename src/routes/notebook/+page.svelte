@@ -74,6 +74,7 @@
 <svelte:head><title>{now.name} · {words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
 <main>
+  {#if data.unreadable.length}<p class="damaged" role="alert">{text.damagedRows(data.unreadable)}</p>{/if}
   <h1>{words.title}</h1>
   <p class="lead">{words.lead}</p>
   <div class="bar">

@@ -43,6 +43,9 @@
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
 <main>
+  {#if [...data.use.unreadable, ...data.bin.unreadable].length}<p class="damaged" role="alert">
+      {text.damagedRows([...data.use.unreadable, ...data.bin.unreadable])}
+    </p>{/if}
   <div class="head">
     <div class="title">
       <h1>{words.title}</h1>

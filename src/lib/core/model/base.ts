@@ -16,8 +16,8 @@ export const Text = z.string().max(2000);
 export const oneLine = (text: string): string =>
   text
     .normalize('NFC')
-    .replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/g, ' ')
-    .replace(/[\u00ad\u061c\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb]/g, '');
+    .replace(/[\p{Cc}\p{Zl}\p{Zp}]+/gu, ' ')
+    .replace(/\p{Cf}/gu, '');
 
 /** A word or two on one line, of at most so many characters. */
 export const line = (most: number) => z.string().overwrite(oneLine).max(most);

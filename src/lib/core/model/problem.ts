@@ -9,7 +9,7 @@ export interface Problem {
 export class InvalidDocument extends Error {
   constructor(
     readonly problems: Problem[],
-    what = 'The document'
+    readonly what = 'The document'
   ) {
     super(`${what} cannot be used: ${problems.map((p) => `${p.path || 'top'}: ${p.message}`).join('; ')}`);
     this.name = 'InvalidDocument';

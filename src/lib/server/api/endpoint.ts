@@ -60,7 +60,7 @@ export const ResolveOptions = z.strictObject({
   maxNodes: z.number().int().min(1).max(200_000).default(50_000)
 });
 
-export const Export = z.enum(exportKinds);
+export const Export = z.enum([...exportKinds, 'raw']);
 
 export interface Given<P, Q, B> {
   method: Endpoint['method'];

@@ -300,11 +300,12 @@ export const endpoints = {
   importWorkshop: endpoint({
     method: 'POST',
     path: '/workshop',
-    summary: 'Take in a whole archive beside what is there, or nothing of it',
+    summary: 'Take in an archive beside what is there; what is wrong in it is left out and named',
     body: archive,
     reply: z.object({
       builds: z.array(z.object({ from: z.string(), id: z.string().nullable(), revisions: z.number().int() })),
-      items: z.number().int()
+      items: z.number().int(),
+      left: z.array(z.object({ path: z.string(), message: z.string() }))
     }),
     status: 201
   }),

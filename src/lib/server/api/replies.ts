@@ -141,7 +141,9 @@ export const SummaryReply = z.object({
   cards: z.number().int(),
   stops: z.number().int(),
   clashes: z.number().int(),
-  cautions: z.number().int()
+  cautions: z.number().int(),
+  verdict: z.enum(['clean', 'unknown', 'clash', 'unchecked', 'too-large', 'unreadable']),
+  trouble: z.string().nullable()
 });
 
 export const ChangeReply = z.object({
@@ -160,7 +162,8 @@ export const RevisionReply = z.object({
   note: z.string(),
   mark: z.string().nullable(),
   isHead: z.boolean(),
-  changes: z.array(ChangeReply).nullable()
+  changes: z.array(ChangeReply).nullable(),
+  unreadable: z.boolean()
 });
 
 export const HealthReply = z.object({
@@ -180,6 +183,8 @@ export const Problem = z.object({
   problems: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
   /** With 409: the state that was saved in between. */
   current: RecordReply.optional(),
+  /** With 422: what is kept is damaged; it can be exported as it is. */
+  unreadable: z.boolean().optional(),
   /** With 410: the build lies in the bin. */
   bin: z.boolean().optional()
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { RequestEvent } from '@sveltejs/kit';
 import { InvalidDocument, zodProblems } from '../../core/model';
-import { Conflict, InBin, NotFound, Stale } from '../errors';
+import { Conflict, InBin, NotFound, Refused, Stale, Unreadable } from '../errors';
 import { dataFolder, databaseFile } from '../database';
 import { storeTrouble } from '../trouble';
 import type { Endpoint, RawBody } from './endpoint';
@@ -12,17 +12,6 @@ const MAX_JSON = 9 * 1024 * 1024;
 export class TooLarge extends Error {
   constructor(max: number) {
     super(`What was sent is larger than ${Math.floor(max / 2 ** 20)} MiB; nothing was changed.`);
-  }
-}
-
-/** A refusal with its HTTP status: 401 sign in first, 429 too many tries. */
-export class Refused extends Error {
-  constructor(
-    readonly status: number,
-    message: string,
-    readonly headers: Record<string, string> = {}
-  ) {
-    super(message);
   }
 }
 
@@ -71,6 +60,8 @@ export function route<P, Q, B>(
 function failure(error: unknown): Response {
   if (error instanceof InvalidDocument) return problem(422, error.message, { problems: error.problems });
   if (error instanceof NotFound) return problem(404, error.message);
+  if (error instanceof Unreadable)
+    return problem(422, error.message, { problems: error.problems, unreadable: true });
   if (error instanceof InBin) return problem(410, error.message, { bin: true });
   if (error instanceof Conflict) return problem(409, error.message, { current: error.current });
   if (error instanceof Stale) return problem(409, error.message);

@@ -10,7 +10,11 @@ export const shelfEndpoints = {
     path: '/shelf',
     summary: 'Things on the shelf, or those in its bin',
     query: z.object({ from: z.enum(['use', 'bin']).default('use'), q: query, ...page }),
-    reply: z.object({ items: z.array(reply.ShelfReply), total: z.number().int() })
+    reply: z.object({
+      items: z.array(reply.ShelfReply),
+      total: z.number().int(),
+      unreadable: z.array(z.string())
+    })
   }),
   addToShelf: endpoint({
     method: 'POST',
@@ -115,7 +119,7 @@ export const shelfEndpoints = {
     method: 'GET',
     path: '/notebooks',
     summary: 'What is being found out about boards that are documented in part',
-    reply: z.object({ notebooks: z.array(reply.NotebookReply) })
+    reply: z.object({ notebooks: z.array(reply.NotebookReply), unreadable: z.array(z.string()) })
   }),
   saveNotebook: endpoint({
     method: 'PUT',

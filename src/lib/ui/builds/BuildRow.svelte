@@ -12,6 +12,8 @@
     stops: number;
     clashes: number;
     cautions: number;
+    verdict: 'clean' | 'unknown' | 'clash' | 'unchecked' | 'too-large' | 'unreadable';
+    trouble: string | null;
   }
   interface Props {
     row: Row;
@@ -23,6 +25,7 @@
   let { row, waits, copy, bin }: Props = $props();
   const words = text.builds;
   const bad = $derived(row.clashes + row.stops);
+  const isBroken = $derived(row.verdict === 'unreadable' || row.verdict === 'too-large');
 </script>
 
 <li>
@@ -35,9 +38,10 @@
     </span>
     <span class="figure"><b>{row.date?.slice(0, 4) ?? '–'}</b> {words.standsFor}</span>
     <span class="figure"><b>{row.cards}</b> {words.card(row.cards)}</span>
-    <span class="state" class:bad={bad > 0}>
-      {#if bad}<b>{bad}</b> {words.clash(bad)}{:else}<span class="cap" aria-hidden="true"></span>
-        {words.noClash}{/if}
+    <span class="state" class:bad={bad > 0 || isBroken} title={row.trouble ?? undefined}>
+      {#if bad}<b>{bad}</b> {words.clash(bad)}
+      {:else}{#if row.verdict === 'clean'}<span class="cap" aria-hidden="true"></span>{/if}
+        {words.verdicts[row.verdict]}{/if}
       {#if row.cautions}<span class="also">{text.cautions(row.cautions)}</span>{/if}
     </span>
   </a>

@@ -15,12 +15,16 @@
 
   /** Where a file goes, and the most that is sent there, in MiB, which the server says again. */
   const kinds = {
-    zip: { path: '/workshop', most: 64 },
+    zip: { path: '/workshop', most: 128 },
     json: { path: '/import', most: 8 }
   } as const;
 
+  /** Of what was left out, so many are named. */
+  const MOST_LEFT = 8;
+
   interface Arrivals {
     builds: { id: string | null }[];
+    left: { path: string; message: string }[];
   }
 
   async function open(file: File) {
@@ -37,7 +41,16 @@
         : told([words.notOpened(file.name), ...problemLines(reply.problem)], true);
     if ('build' in reply.value) return void (await goto(`/builds/${reply.value.build.id}/lines`));
     const came = reply.value.builds.filter((b) => b.id !== null).length;
-    told([words.arrived(came, reply.value.builds.length - came)], false);
+    const { left } = reply.value;
+    const lines = left.slice(0, MOST_LEFT).map((p) => `${p.path}: ${p.message}`);
+    told(
+      [
+        words.arrived(came, reply.value.builds.length - came),
+        ...(left.length ? [words.leftOut(left.length), ...lines] : []),
+        ...(left.length > MOST_LEFT ? [words.leftMore(left.length - MOST_LEFT)] : [])
+      ],
+      left.length > 0
+    );
   }
 
   function chosen(event: Event) {

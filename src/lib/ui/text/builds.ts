@@ -16,7 +16,14 @@ export const builds = {
   standsFor: 'stands for',
   card: (n: number) => (n === 1 ? 'card' : 'cards'),
   clash: (n: number) => (n === 1 ? 'clash' : 'clashes'),
-  noClash: 'no clash',
+  verdicts: {
+    clean: 'no clash',
+    unknown: 'no clash in what is known',
+    clash: 'clash',
+    unchecked: 'being checked …',
+    'too-large': 'too large to check',
+    unreadable: 'cannot be read'
+  },
   copy: 'Copy',
   copied: (name: string) => `A copy of ${name} is in the list.`,
   waits: 'Changes wait in this browser; open it to send them.',
@@ -37,6 +44,8 @@ export const builds = {
     `The file has ${mib} MiB; the largest that is read has ${most} MiB. A build file has a few hundred KiB: look whether it is the right one.`,
   arrived: (came: number, same: number) =>
     `${counted('build', 'builds')(came)} came in${same ? `; ${same} here already` : ''}.`,
+  leftOut: (n: number) => `${counted('thing', 'things')(n)} could not be taken in:`,
+  leftMore: (n: number) => `and ${n} more`,
   name: 'Name of the machine',
   date: 'Stands for (year, or 1991-03)',
   chooseBoard: 'Which board is it?',

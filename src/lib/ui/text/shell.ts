@@ -58,6 +58,18 @@ export const shell = {
     ['Esc', 'leave a plan, an explanation, a dialog'],
     ['?', 'this list']
   ],
+  notRead: (name: string, why: string) => `${name}: ${why}`,
+  damagedRows: (ids: readonly string[]) =>
+    `What is kept of ${ids.join(', ')} is damaged and not shown. Nothing of it was deleted: “Save everything” takes it along as it is.`,
+  broken: {
+    title: (name: string) => `${name} cannot be opened`,
+    lead: 'What is kept of it is left as it is. Save it as a file, bring an earlier state back, or put it in the bin.',
+    save: 'Save what is kept',
+    states: 'Earlier states that can be read',
+    looking: 'Looking …',
+    noStates: 'There is none.',
+    bringBack: 'Bring it back'
+  },
   away: (changes: number) =>
     `The server does not answer. ${
       changes === 0

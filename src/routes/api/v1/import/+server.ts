@@ -2,4 +2,6 @@ import { builds } from '$lib/server/context';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 
-export const POST = route(endpoints.importBuild, async ({ body }) => (await builds()).importFile(body));
+export const POST = route(endpoints.importBuild, async ({ body, event }) =>
+  (await builds()).importFile(body, event.request.signal)
+);

@@ -1,5 +1,6 @@
 import { endpoints } from '$lib/server/api/endpoints';
-import { Refused, route } from '$lib/server/api/route';
+import { route } from '$lib/server/api/route';
+import { Refused } from '$lib/server/errors';
 import { services } from '$lib/server/context';
 import { COOKIE } from '$lib/server/gate';
 

@@ -3,17 +3,19 @@ import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 import { exportWorkshop, importWorkshop } from '$lib/server/workshop';
 
-export const GET = route(endpoints.exportWorkshop, async () => {
+export const GET = route(endpoints.exportWorkshop, async ({ event }) => {
   const { store, shelf } = await services();
-  return new Response((await exportWorkshop(store, shelf)) as BodyInit, {
+  const { bytes, leftOut, unreadable } = await exportWorkshop(store, shelf, event.request.signal);
+  return new Response(bytes as BodyInit, {
     headers: {
       'content-type': 'application/zip',
-      'content-disposition': 'attachment; filename="yellow-jumper-workshop.zip"'
+      'content-disposition': 'attachment; filename="yellow-jumper-workshop.zip"',
+      'x-left-out': `states=${leftOut.states}, photographs=${leftOut.photos}, unreadable=${unreadable}`
     }
   });
 });
 
-export const POST = route(endpoints.importWorkshop, async ({ body }) => {
+export const POST = route(endpoints.importWorkshop, async ({ body, event }) => {
   const { store, shelf } = await services();
-  return importWorkshop(store, shelf, body);
+  return importWorkshop(store, shelf, body, event.request.signal);
 });

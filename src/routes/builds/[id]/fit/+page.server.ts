@@ -17,11 +17,16 @@ export const load = async ({ params, url }) => {
     shelf: things,
     modules: [...known.values()].filter((p) => p.kind === 'memory'),
     shelfParts: [...new Set(things.map((t) => t.item.part))].flatMap((id) => known.get(id) ?? []),
-    helpers: await Promise.all(
-      others.map(async ({ id }) => {
-        const { build } = await store.get(id);
-        return { build, parts: usedParts(build, known) };
-      })
-    )
+    helpers: (
+      await Promise.all(
+        others.map(({ id }) =>
+          store.get(id).then(
+            ({ build }) => [{ build, parts: usedParts(build, known) }],
+            // One that cannot be read helps nobody.
+            () => []
+          )
+        )
+      )
+    ).flat()
   };
 };

@@ -1,12 +1,15 @@
-import { exported } from '$lib/formats';
 import { builds } from '$lib/server/context';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
+import { exportedBuild } from '$lib/server/compute';
 
-export const GET = route(endpoints.exportBuild, async ({ params, query }) => {
-  const store = await builds();
-  const { build } = await store.get(params.id);
-  const { content, media, name } = exported(build, await store.parts(), query.as);
+export const GET = route(endpoints.exportBuild, async ({ params, query, event }) => {
+  const { content, media, name } = await exportedBuild(
+    await builds(),
+    params.id,
+    query.as,
+    event.request.signal
+  );
   return new Response(content, {
     headers: { 'content-type': media, 'content-disposition': `attachment; filename="${name}"` }
   });

@@ -1,0 +1,87 @@
+import { checked } from '../../core/check';
+import { columnOf, type Column } from '../../core/compare';
+import {
+  InvalidDocument,
+  buildSchema,
+  checkBuild,
+  zodProblems,
+  type Build,
+  type Part,
+  type PartSet
+} from '../../core/model';
+import { plan, type Front, type PlanRequest } from '../../core/planner';
+import { resolve, type Resolution, type ResolveOptions } from '../../core/solver';
+import {
+  exported,
+  readBuildFile,
+  readPart,
+  readShelfCsv,
+  readWorkshop,
+  writeWorkshop,
+  type ExportKind,
+  type ShelfRow,
+  type Workshop,
+  type WrittenWorkshop,
+  type ReadWorkshop
+} from '../../formats';
+import type { Finding } from '../../core/model';
+
+/** What a check comes to, for lists and for the API. */
+export interface CheckReply {
+  status: 'clean' | 'unknown' | 'clash';
+  findings: Finding[];
+}
+
+export interface Machine {
+  build: Build;
+  parts: PartSet;
+}
+
+const endIn = (ms: number): (() => boolean) => {
+  const end = performance.now() + ms;
+  return () => performance.now() > end;
+};
+
+function check({ build, parts }: Machine): CheckReply {
+  const { status, findings } = checked(build, parts);
+  return { status, findings };
+}
+
+/**
+ * Everything that can take long or much memory, by name: it runs in a worker thread (`pool.ts`), never beside the
+ * requests of others. What goes in and out is copied between threads, so it is plain data.
+ */
+export const jobs = {
+  /** Reads a build file and checks it. @throws InvalidDocument */
+  readBuild: (text: string): Machine => readBuildFile(text),
+  readPart: ({ text, name }: { text: string; name: string }): Part => readPart(text, name),
+  check,
+  checkFile: (text: string): CheckReply => check(readBuildFile(text)),
+  resolve: ({ build, parts, options, ms }: Machine & { options: ResolveOptions; ms: number }): Resolution =>
+    resolve(build, parts, { ...options, shouldStop: endIn(ms) }),
+  resolveFile: ({ text, options, ms }: { text: string; options: ResolveOptions; ms: number }): Resolution => {
+    const { build, parts } = readBuildFile(text);
+    return resolve(build, parts, { ...options, shouldStop: endIn(ms) });
+  },
+  plan: ({ request, ms }: { request: PlanRequest; ms: number }): Front =>
+    plan(request, { shouldStop: endIn(ms) }),
+  column: ({ build, parts }: Machine): Column => columnOf(build, parts),
+  export: ({ build, parts, kind }: Machine & { kind: ExportKind }) => exported(build, parts, kind),
+  /** Checks a kept state by its text. @throws InvalidDocument when it cannot be used any more */
+  summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply => {
+    const data: unknown = JSON.parse(document);
+    const read = buildSchema(data).safeParse(data);
+    if (!read.success) throw new InvalidDocument(zodProblems(read.error), 'The state');
+    const problems = checkBuild(read.data, parts);
+    if (problems.length) throw new InvalidDocument(problems, 'The state');
+    return check({ build: read.data, parts });
+  },
+  readShelf: ({ text, parts }: { text: string; parts: PartSet }): ShelfRow[] => readShelfCsv(text, parts),
+  readArchive: (bytes: Uint8Array): ReadWorkshop => readWorkshop(bytes),
+  writeArchive: (workshop: Workshop): WrittenWorkshop => writeWorkshop(workshop)
+} as const;
+
+export type Jobs = typeof jobs;
+export type JobName = keyof Jobs;
+export type JobInput<J extends JobName> = Parameters<Jobs[J]>[0];
+export type JobOutput<J extends JobName> = Awaited<ReturnType<Jobs[J]>>;

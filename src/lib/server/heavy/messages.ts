@@ -1,0 +1,13 @@
+import type { Problem } from '../../core/model';
+
+/** What a worker is asked, and what it answers: a value, or why there is none. */
+export interface Asked {
+  id: number;
+  job: string;
+  input: unknown;
+}
+export interface Answered {
+  id: number;
+  value?: unknown;
+  failure?: { message: string; what?: string; problems?: Problem[] };
+}

@@ -1,0 +1,167 @@
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { Worker, type WorkerOptions } from 'node:worker_threads';
+import { InvalidDocument } from '../../core/model';
+import { projectFolder } from '../catalogue';
+import { Refused } from '../errors';
+import type { JobInput, JobName, JobOutput } from './jobs';
+import type { Answered } from './messages';
+
+/** How long a job may run, in milliseconds. One that works within a time of its own is stopped only long after it. */
+const limits: Record<JobName, number> = {
+  readBuild: 5000,
+  readPart: 5000,
+  check: 5000,
+  checkFile: 8000,
+  resolve: 10_000,
+  resolveFile: 12_000,
+  plan: 16_000,
+  column: 5000,
+  export: 8000,
+  summary: 5000,
+  readShelf: 8000,
+  readArchive: 60_000,
+  writeArchive: 60_000
+};
+
+interface Waiting {
+  job: JobName;
+  input: unknown;
+  signal: AbortSignal | undefined;
+  done: (value: never) => void;
+  failed: (error: Error) => void;
+}
+
+export interface PoolOptions {
+  /** Threads at the most. */
+  size?: number;
+  /** Jobs that may wait; one more is refused. */
+  queue?: number;
+  /** Memory of one thread, in MiB. */
+  memoryMiB?: number;
+  /** Limits in milliseconds that differ from the usual ones. */
+  limits?: Partial<Record<JobName, number>>;
+}
+
+/** A thread of the worker: as built, or beside this file while that is TypeScript, which a thread has to be taught. */
+function newThread(options: WorkerOptions): Worker {
+  if (!import.meta.url.endsWith('.ts'))
+    return new Worker(pathToFileURL(join(projectFolder(), 'build', 'heavy', 'worker.js')), options);
+  const source = JSON.stringify(new URL('worker.ts', import.meta.url).href);
+  const code = `import('tsx/esm/api').then((tsx) => { tsx.register(); return import(${source}); })`;
+  return new Worker(code, { ...options, eval: true });
+}
+
+/**
+ * Runs jobs in worker threads, each with a limit on its time and memory. A job whose asker is gone, or that passes a
+ * limit, ends with its thread; the next one gets a new thread.
+ */
+export class Pool {
+  private readonly idle: Worker[] = [];
+  private readonly waiting: Waiting[] = [];
+  private running = 0;
+  private count = 0;
+
+  constructor(private readonly options: PoolOptions = {}) {}
+
+  /**
+   * @throws Refused when too many wait (429), or when it takes longer or more memory than it may (422);
+   *   InvalidDocument as the job does
+   */
+  run<J extends JobName>(job: J, input: JobInput<J>, signal?: AbortSignal): Promise<JobOutput<J>> {
+    if (this.waiting.length >= (this.options.queue ?? 32))
+      return Promise.reject(
+        new Refused(429, 'The program is working out many machines just now. Try again in a few seconds.', {
+          'retry-after': '3'
+        })
+      );
+    return new Promise<JobOutput<J>>((done, failed) => {
+      this.waiting.push({ job, input, signal, done, failed });
+      this.next();
+    });
+  }
+
+  /** Ends all threads. */
+  async close(): Promise<void> {
+    await Promise.all(this.idle.splice(0).map((w) => w.terminate()));
+  }
+
+  private next(): void {
+    if (this.running >= (this.options.size ?? 2)) return;
+    const one = this.waiting.shift();
+    if (!one) return;
+    if (one.signal?.aborted) {
+      one.failed(gone());
+      return this.next();
+    }
+    this.running++;
+    this.start(one);
+  }
+
+  private start({ job, input, signal, done, failed }: Waiting): void {
+    const worker = this.idle.pop() ?? this.thread();
+    const id = ++this.count;
+    worker.ref();
+    const ended = (isWhole: boolean) => {
+      clearTimeout(timer);
+      signal?.removeEventListener('abort', abort);
+      for (const event of ['message', 'error', 'exit']) worker.removeAllListeners(event);
+      worker.unref();
+      if (isWhole) this.idle.push(worker);
+      else {
+        // A thread that is being ended may still say why.
+        worker.on('error', () => {});
+        void worker.terminate();
+      }
+      this.running--;
+      this.next();
+    };
+    const fail = (error: Error, isWhole = false) => {
+      ended(isWhole);
+      failed(error);
+    };
+    const ms = this.options.limits?.[job] ?? limits[job];
+    const timer = setTimeout(() => fail(tooLong(ms)), ms);
+    const abort = () => fail(gone());
+    signal?.addEventListener('abort', abort);
+    worker.on('message', (answer: Answered) => {
+      if (answer.id !== id) return;
+      if (answer.failure) return fail(errorOf(answer.failure), true);
+      ended(true);
+      done(answer.value as never);
+    });
+    worker.on('error', (error: NodeJS.ErrnoException) =>
+      fail(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooLarge(this.memory) : error)
+    );
+    worker.on('exit', () => fail(new Error('the worker ended')));
+    worker.postMessage({ id, job, input });
+  }
+
+  private get memory(): number {
+    return this.options.memoryMiB ?? 512;
+  }
+
+  private thread(): Worker {
+    return newThread({
+      resourceLimits: { maxOldGenerationSizeMb: this.memory, maxYoungGenerationSizeMb: 64 }
+    });
+  }
+}
+
+const errorOf = ({ message, what, problems }: NonNullable<Answered['failure']>): Error =>
+  problems ? new InvalidDocument(problems, what) : new Error(message);
+
+const tooLong = (ms: number) =>
+  new Refused(
+    422,
+    `This was stopped after ${Math.round(ms / 1000)} seconds: it is larger than anything that can be worked out here. Leave out what is not needed.`
+  );
+const tooLarge = (mib: number) =>
+  new Refused(
+    422,
+    `This was stopped at ${mib} MiB of memory: it is larger than anything that can be worked out here. Leave out what is not needed.`
+  );
+const gone = () => new Refused(499, 'Whoever asked is gone.');
+
+/** The threads of this process. */
+export const pool = new Pool();

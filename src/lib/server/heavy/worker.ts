@@ -1,0 +1,28 @@
+import { setPriority } from 'node:os';
+import { parentPort } from 'node:worker_threads';
+import { InvalidDocument } from '../../core/model';
+import { jobs, type JobName } from './jobs';
+import type { Asked, Answered } from './messages';
+
+try {
+  // Of this thread alone: whoever only looks something up goes before.
+  setPriority(10);
+} catch {
+  // Not everywhere allowed, and only a courtesy.
+}
+
+const failure = (error: unknown): Answered['failure'] =>
+  error instanceof InvalidDocument
+    ? { problems: error.problems, what: error.what, message: error.message }
+    : { message: error instanceof Error ? error.message : String(error) };
+
+parentPort!.on('message', ({ id, job, input }: Asked) => {
+  const work = jobs[job as JobName] as (input: unknown) => unknown;
+  void Promise.resolve()
+    .then(() => work(input))
+    .then(
+      (value): Answered => ({ id, value }),
+      (error: unknown): Answered => ({ id, failure: failure(error) })
+    )
+    .then((answer) => parentPort!.postMessage(answer));
+});
