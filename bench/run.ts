@@ -24,7 +24,7 @@ if (what && !(what in benches)) {
   console.error(`There is no bench "${what}": ${Object.keys(benches).join(', ')}.`);
   process.exit(2);
 }
-if (!what || what === 'screen' || what === 'server') buildApplication();
+if (!what || what === 'screen' || what === 'server') await buildApplication();
 for (const [name, bench] of Object.entries(benches))
   if (!what || what === name) {
     console.log(`\n${name}`);

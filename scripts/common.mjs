@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
@@ -13,14 +13,46 @@ export function run(command, args, options = {}) {
   if (result.status !== 0) process.exit(result.status ?? 1);
 }
 
+/**
+ * One line for one step: what is done, a dot every two seconds, how long it took. What the commands print is kept
+ * back and shown only when one fails.
+ * @returns whether all of them succeeded
+ */
+async function step(words, commands, mayFail = false) {
+  const began = Date.now();
+  process.stdout.write(`${words} `);
+  const dots = setInterval(() => process.stdout.write('.'), 2000);
+  let out = '';
+  let status = 0;
+  for (const [command, args] of commands) {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (out += chunk));
+    status = await new Promise((done) => {
+      child.on('error', (error) => {
+        out += `${error.message}\n`;
+        done(1);
+      });
+      child.on('close', (code) => done(code ?? 1));
+    });
+    if (status !== 0) break;
+  }
+  clearInterval(dots);
+  process.stdout.write(status === 0 ? ` ${Math.round((Date.now() - began) / 1000)} s\n` : ' failed\n');
+  if (status !== 0 && !mayFail) {
+    process.stderr.write(out);
+    process.exit(status);
+  }
+  return status === 0;
+}
+
 /** Installs the packages of the lock file when they are missing or older than it. */
-export function installPackages() {
+export async function installPackages() {
   const mark = join(root, 'node_modules', '.package-lock.json');
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
-  console.log('Installing packages …');
+  const quiet = ['--no-audit', '--no-fund', '--loglevel=error'];
   // `npm ci` also wants the packages of other platforms to be there; a registry may lack some.
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: 'inherit' });
-  if (status !== 0) run('npm', ['install', '--no-save', '--no-audit', '--no-fund']);
+  if (await step('Installing packages', [['npm', ['ci', ...quiet]]], true)) return;
+  await step('Installing packages another way', [['npm', ['install', '--no-save', ...quiet]]]);
 }
 
 function newest(path) {
@@ -29,15 +61,23 @@ function newest(path) {
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
-/** Builds the application when it is missing or older than its sources. */
-export function buildApplication() {
-  const built = join(root, 'build', 'index.js');
-  const sources = ['src', 'static', 'package.json', 'svelte.config.js', 'vite.config.ts'].map((n) =>
-    newest(join(root, n))
-  );
+/** Builds the application and the worker of the server when they are missing or older than their sources. */
+export async function buildApplication() {
+  const built = join(root, 'build', 'heavy', 'worker.js');
+  const sources = [
+    'src',
+    'static',
+    'package.json',
+    'svelte.config.js',
+    'vite.config.ts',
+    'vite.heavy.config.ts'
+  ].map((n) => newest(join(root, n)));
   if (existsSync(built) && statSync(built).mtimeMs >= Math.max(...sources)) return;
-  console.log('Building the application …');
-  run('npx', ['vite', 'build', '--logLevel', 'warn']);
+  const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
+  await step('Building the application', [
+    ['node', [vite, 'build', '--logLevel', 'error']],
+    ['node', [vite, 'build', '--config', 'vite.heavy.config.ts', '--logLevel', 'error']]
+  ]);
 }
 
 const isFree = (port, host) =>
@@ -89,12 +129,19 @@ export async function serve({ data, demo }) {
     ...(data ? { YJ_DATA: data } : {}),
     ...(demo ? { YJ_DEMO: '1' } : {})
   });
+  process.stdout.write(demo ? 'Loading the demo machines … ' : 'Opening the data … ');
+  // The server says by one line of its own that it listens: ours takes its place, so that the address comes last.
+  const say = console.log;
+  console.log = (...words) => {
+    if (!String(words[0]).startsWith('Listening on')) return say(...words);
+    console.log = say;
+    say(`ready\nYellow Jumper is at ${shown}/`);
+  };
   try {
     await import(join(root, 'build', 'index.js'));
   } catch (error) {
     if (error?.name !== 'StoreTrouble') throw error;
-    console.error(error.message);
+    console.error(`\n${error.message}`);
     process.exit(1);
   }
-  console.log(`Yellow Jumper is at ${shown}/`);
 }

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { installPackages, root, run } from './common.mjs';
 
-installPackages();
+await installPackages();
 run('npx', ['vite', 'dev', '--host', process.env.YJ_HOST ?? '127.0.0.1'], {
   env: {
     ...process.env,

@@ -7,8 +7,8 @@ import { chromiumArgs, chromiumPath } from './chromium.mjs';
 import { buildApplication, installPackages, root } from './common.mjs';
 
 /** Renews docs/screenshots from the demo data, in a fresh database: `npm run shots`. */
-installPackages();
-buildApplication();
+await installPackages();
+await buildApplication();
 const folder = mkdtempSync(join(tmpdir(), 'yj-shots-'));
 const out = join(root, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });

@@ -1,5 +1,5 @@
 import { buildApplication, installPackages, serve } from './common.mjs';
 
-installPackages();
-buildApplication();
+await installPackages();
+await buildApplication();
 await serve({});

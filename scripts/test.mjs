@@ -96,7 +96,7 @@ function ensureChromium() {
   return false;
 }
 
-installPackages();
+await installPackages();
 step('Types', 'npx', ['svelte-kit', 'sync']);
 step('Types of all files', 'npx', ['svelte-check', '--threshold', 'warning', '--output', 'human']);
 step('Lint', 'npx', ['eslint', '.']);
@@ -108,7 +108,7 @@ await mocha('Unit tests', [
   [...files('core', 'ui'), commandLine],
   [...files('formats', 'server'), '--ignore', commandLine]
 ]);
-buildApplication();
+await buildApplication();
 await mocha('Server tests', [files('http')]);
 if (ensureChromium())
   await mocha('Browser tests', [

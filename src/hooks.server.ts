@@ -17,6 +17,12 @@ export const init: ServerInit = async () => {
   await services();
 };
 
+/** Two names in one request are a trick on whoever stands between. */
+const names = (platform: unknown): number => {
+  const { rawHeaders = [] } = (platform as { req?: { rawHeaders?: string[] } } | undefined)?.req ?? {};
+  return rawHeaders.filter((name, i) => i % 2 === 0 && name.toLowerCase() === 'host').length;
+};
+
 /** Only pages of this server may write, and only by a name that this server answers to. */
 function refuse(request: Request): string | null {
   const host = request.headers.get('host') ?? '';
@@ -38,6 +44,7 @@ const open = new Set(['/login', '/api/v1/session']);
 export const handle: Handle = async ({ event, resolve }) => {
   const { pathname } = event.url;
   const isApi = pathname.startsWith('/api/');
+  if (names(event.platform) > 1) return problem(400, 'The request names two servers.');
   const why = refuse(event.request);
   if (why) return problem(403, why);
   if (isShared() && !open.has(pathname)) {
@@ -59,6 +66,7 @@ export const handle: Handle = async ({ event, resolve }) => {
         )
       : response;
   for (const [name, value] of Object.entries(headers)) answer.headers.set(name, value);
-  if (isApi && !answer.headers.has('cache-control')) answer.headers.set('cache-control', 'no-store');
+  // Pages hold what is kept, like the API; the files of the program are served elsewhere.
+  if (!answer.headers.has('cache-control')) answer.headers.set('cache-control', 'no-store');
   return answer;
 };

@@ -60,6 +60,8 @@ const kept = async (path: string): Promise<Response | undefined> => (await cache
 /** Asks the server, and keeps a good answer under its path. @throws when the server does not answer */
 async function fromServer(request: Request): Promise<Response> {
   const response = await fetch(request);
+  // Sent to sign in: whoever looks here may not see what was kept for another.
+  if (response.redirected && new URL(response.url).pathname === '/login') await caches.delete(PAGES);
   if (response.ok && !response.redirected)
     await (await caches.open(PAGES)).put(new URL(request.url).pathname, response.clone());
   return response;

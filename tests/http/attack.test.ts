@@ -193,4 +193,41 @@ describe('attacks', function () {
     expect((await raw(`/api/v1/builds?q=${'a'.repeat(5000)}`)).status).to.equal(422);
     expect((await raw('/api/v1/parts/__proto__')).status).to.be.within(404, 422);
   });
+
+  it('that names two servers in one request is refused', async () => {
+    const { connect } = await import('node:net');
+    const answer = await new Promise<string>((done) => {
+      const own = `127.0.0.1:${server.it.port}`;
+      const socket = connect(server.it.port, '127.0.0.1');
+      let text = '';
+      socket.on('data', (chunk) => (text += chunk));
+      socket.on('close', () => done(text));
+      socket.write(
+        `GET /api/v1/builds HTTP/1.1\r\nHost: ${own}\r\nHost: elsewhere.example\r\nConnection: close\r\n\r\n`
+      );
+    });
+    expect(answer.split('\r\n')[0]).to.equal('HTTP/1.1 400 Bad Request');
+  });
+
+  it('finds nothing in the caches of whoever stands between: pages and their data are not stored', async () => {
+    for (const path of [
+      '/',
+      '/builds/plover/lines',
+      '/builds/plover/lines/__data.json',
+      '/shelf',
+      '/login',
+      '/api/v1/builds'
+    ])
+      expect((await raw(path)).headers['cache-control'], path).to.match(/no-store/);
+  });
+
+  it('with names that hide something: what cannot be seen is left out, line breaks are blanks', async () => {
+    const hidden = 'Dun\u200blin\u202e\u0000 two\r\nX-Evil: 1';
+    const reply = await raw('/api/v1/builds', {
+      method: 'POST',
+      headers: json,
+      body: JSON.stringify({ name: hidden, board: 'varnoc-d33' })
+    });
+    expect([reply.status, JSON.parse(reply.text).build.name]).to.deep.equal([201, 'Dunlin two X-Evil: 1']);
+  });
 });

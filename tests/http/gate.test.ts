@@ -1,33 +1,26 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import Database from 'libsql';
 import { databaseFile } from '../../src/lib/server/database';
+import { ended } from '../support/programs';
 import { startServer, type Running } from '../support/server';
 
-const root = new URL('../..', import.meta.url).pathname;
 const WORDS = 'three herons over mud';
 
 describe('a shared server', function () {
   this.timeout(90_000);
   const folder = mkdtempSync(join(tmpdir(), 'yj-gate-'));
   let server: Running;
+  const own = (env: Record<string, string> = {}) => ({ YJ_DATA: folder, ...env });
   const passphrase = (words: string) =>
-    spawnSync('npm', ['run', '--silent', 'yj', '--', 'passphrase'], {
-      cwd: root,
+    ended(process.execPath, ['--import', 'tsx', 'bin/yj.ts', 'passphrase'], {
       input: `${words}\n`,
-      encoding: 'utf8',
-      env: { ...process.env, YJ_DATA: folder }
+      env: own()
     });
   const start = (args: string[], env: Record<string, string> = {}) =>
-    spawnSync('node', ['scripts/demo.mjs', ...args], {
-      cwd: root,
-      encoding: 'utf8',
-      timeout: 20_000,
-      env: { ...process.env, YJ_DATA: folder, PORT: '0', ...env }
-    });
+    ended('node', ['scripts/demo.mjs', ...args], { timeout: 20_000, env: own({ PORT: '0', ...env }) });
   const call = (path: string, init: RequestInit = {}) =>
     fetch(server.url + path, { redirect: 'manual', ...init });
   const signIn = (words: string) =>
@@ -47,21 +40,21 @@ describe('a shared server', function () {
     rmSync(folder, { recursive: true, force: true });
   });
 
-  it('does not start by a setting alone, nor without a passphrase', () => {
-    const byAccident = start([], { YJ_HOST: '0.0.0.0' });
+  it('does not start by a setting alone, nor without a passphrase', async () => {
+    const byAccident = await start([], { YJ_HOST: '0.0.0.0' });
     expect([byAccident.status, byAccident.stderr]).to.satisfy(
       ([status, said]: [number, string]) => status === 1 && /Say so with --share/.test(said)
     );
-    const open = start(['--share']);
+    const open = await start(['--share']);
     expect(open.status).to.equal(1);
     expect(open.stderr)
       .to.match(/needs a passphrase. Set one first/)
       .and.not.match(/\n\s+at /);
   });
   it('takes no short passphrase, and keeps only a hash', async () => {
-    expect(passphrase('short').status).to.equal(2);
-    expect(passphrase('x'.repeat(80)).stderr).to.match(/72/);
-    expect(passphrase(WORDS).status).to.equal(0);
+    expect((await passphrase('short')).status).to.equal(2);
+    expect((await passphrase('x'.repeat(80))).stderr).to.match(/72/);
+    expect((await passphrase(WORDS)).status).to.equal(0);
     expect(rows('settings'))
       .to.match(/\$2[aby]\$12\$/)
       .and.not.include('herons');
@@ -112,17 +105,20 @@ describe('a shared server', function () {
     const [pair] = cookie.split(';');
     expect((await call('/api/v1/builds', { headers: { cookie: pair } })).status).to.equal(200);
     expect(rows('sessions')).not.to.include(pair.split('=')[1]);
+    const stream = await call('/api/v1/events', { headers: { cookie: pair } });
+    const over = stream.text();
     expect((await call('/api/v1/session', { method: 'DELETE', headers: { cookie: pair } })).status).to.equal(
       200
     );
+    expect(await over, 'the stream of changes ended with the session').to.match(/: open/);
     expect((await call('/api/v1/builds', { headers: { cookie: pair } })).status).to.equal(401);
     const again = (await signIn(WORDS)).headers.get('set-cookie')!.split(';')[0];
-    passphrase(`${WORDS} flats`);
+    await passphrase(`${WORDS} flats`);
     expect(
       (await call('/api/v1/builds', { headers: { cookie: again } })).status,
       'a new passphrase'
     ).to.equal(401);
-    passphrase(WORDS);
+    await passphrase(WORDS);
   });
   it('makes who guesses wait, even with many tries at once', async () => {
     const many = await Promise.all(Array.from({ length: 30 }, () => signIn('a wrong passphrase')));

@@ -50,3 +50,33 @@ export function killedSaver(
     });
   });
 }
+
+export interface Ended {
+  status: number | null;
+  stdout: string;
+  stderr: string;
+}
+
+/**
+ * Runs a command to its end, without holding this process up: a connection that a server closed meanwhile would be
+ * used again otherwise.
+ */
+export function ended(
+  file: string,
+  args: readonly string[],
+  {
+    input = '',
+    env = {},
+    timeout = 60_000
+  }: { input?: string; env?: Record<string, string>; timeout?: number } = {}
+): Promise<Ended> {
+  return new Promise((done) => {
+    const child = spawn(file, args, { cwd: root, env: { ...process.env, ...env }, timeout });
+    let stdout = '';
+    let stderr = '';
+    child.stdout.on('data', (chunk: Buffer) => (stdout += chunk));
+    child.stderr.on('data', (chunk: Buffer) => (stderr += chunk));
+    child.on('close', (status) => done({ status, stdout, stderr }));
+    child.stdin.end(input);
+  });
+}

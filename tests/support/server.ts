@@ -86,8 +86,10 @@ function freePort(): Promise<number> {
 async function reachable(url: string, child: ChildProcess): Promise<void> {
   for (let i = 0; i < 960; i++) {
     try {
-      await fetch(url);
-      return;
+      const reply = await fetch(url);
+      const { builds = [] } = (await reply.json()) as { builds?: { verdict: string }[] };
+      // The demo machines are checked beside the first requests.
+      if (builds.every((b) => b.verdict !== 'unchecked')) return;
     } catch {
       if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
     }

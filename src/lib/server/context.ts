@@ -40,6 +40,8 @@ async function open(): Promise<Services> {
   const shelf = new ShelfStore(store);
   const notebooks = new NotebookStore(store);
   if (process.env.YJ_DEMO === '1') await loadDemo(store, shelf);
+  // Whatever is not checked by these rules yet is checked beside the first requests.
+  await store.list();
   return { store, shelf, notebooks, own: new OwnParts(store), profiles: readSoftware(), gate: new Gate(db) };
 }
 

@@ -15,8 +15,15 @@ function heedSignals(): void {
     if (process.listenerCount(signal)) process.on(signal, () => [...closers].forEach((close) => close()));
 }
 
-/** Changes as server-sent events, until the page goes away. */
-export function eventStream(changes: Changes, gone: AbortSignal): Response {
+/** Whether a page may still hear of changes: asked at each beat, and told when it may no more. */
+export interface Allowed {
+  still(): Promise<boolean>;
+  /** @returns how to stop listening */
+  whenOver(over: () => void): () => void;
+}
+
+/** Changes as server-sent events, until the page goes away or may hear them no more. */
+export function eventStream(changes: Changes, gone: AbortSignal, allowed: Allowed | null = null): Response {
   heedSignals();
   const text = new TextEncoder();
   let end = () => {};
@@ -26,10 +33,16 @@ export function eventStream(changes: Changes, gone: AbortSignal): Response {
       const stop = changes.listen(({ kind, ...data }) =>
         send(`event: ${kind}\ndata: ${JSON.stringify(data)}\n\n`)
       );
-      const beat = setInterval(() => send(': beat\n\n'), BEAT_MS);
+      const beat = setInterval(() => {
+        send(': beat\n\n');
+        // Another program may have set a new passphrase, or the session ran out.
+        void allowed?.still().then((may) => may || end());
+      }, BEAT_MS);
       beat.unref();
+      const forget = allowed?.whenOver(() => end());
       end = () => {
         stop();
+        forget?.();
         clearInterval(beat);
         if (!closers.delete(end)) return;
         try {

@@ -50,6 +50,7 @@ export type SignIn =
 export class Gate {
   private readonly wrong = new Map<string, { count: number; until: number }>();
   private readonly busy = new Set<string>();
+  private readonly listeners = new Map<string, Set<() => void>>();
 
   constructor(
     private readonly db: Db,
@@ -93,7 +94,19 @@ export class Gate {
   }
 
   async signOut(token: string | undefined): Promise<void> {
-    if (token) await this.db.deleteFrom('sessions').where('token', '=', hashed(token)).execute();
+    if (!token) return;
+    await this.db.deleteFrom('sessions').where('token', '=', hashed(token)).execute();
+    for (const over of [...(this.listeners.get(token) ?? [])]) over();
+  }
+
+  /** Calls back when a session is signed out here. @returns how to stop listening */
+  whenOver(token: string, over: () => void): () => void {
+    const own = this.listeners.get(token) ?? new Set();
+    this.listeners.set(token, own.add(over));
+    return () => {
+      own.delete(over);
+      if (!own.size) this.listeners.delete(token);
+    };
   }
 
   private count(address: string, count: number): void {

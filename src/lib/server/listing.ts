@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { searchParts, type Drawer } from '../core/catalogue';
 import type { BuildStore } from './builds';
 import type { Services } from './context';
@@ -13,12 +14,21 @@ interface Asked {
 /** The first page of a list as screens show it. */
 export const firstPage: Asked = { q: '', limit: 100, offset: 0 };
 
+/** Milliseconds that a list waits for checks that are under way. */
+const A_MOMENT = 250;
+
 /** Builds in use or in the bin, each with what is in its way. */
 export async function buildPage(store: BuildStore, from: 'use' | 'bin', asked: Asked) {
-  const rows = (await store.list(from)).map(({ summary: { items: _, ...summary }, ...row }) => ({
-    ...row,
-    ...summary
-  }));
+  const listed = await store.list(from);
+  // A state that was just saved is checked in a moment; whoever looks at once need not look twice.
+  const isOpen = listed.some((row) => row.summary.verdict === 'unchecked');
+  if (isOpen) await Promise.race([store.checker.settled(), pause(A_MOMENT)]);
+  const rows = (isOpen ? await store.list(from) : listed).map(
+    ({ summary: { items: _, ...summary }, ...row }) => ({
+      ...row,
+      ...summary
+    })
+  );
   const { rows: builds, total } = page(rows, asked, (row) => [
     row.name,
     row.board,

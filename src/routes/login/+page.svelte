@@ -1,6 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { Button, Input, Label } from 'flowbite-svelte';
+  import { safeNext } from '$lib/ui/next';
   import { ask, problemLines } from '$lib/ui/record/send';
   import ThemeSwitch from '$lib/ui/shell/ThemeSwitch.svelte';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
@@ -12,10 +13,7 @@
   let busy = $state(false);
 
   /** Where to go on: a place of this server, never another's. */
-  const next = $derived.by(() => {
-    const wish = page.url.searchParams.get('next') ?? '/';
-    return /^\/(?![/\\])/.test(wish) ? wish : '/';
-  });
+  const next = $derived(safeNext(page.url.searchParams.get('next'), page.url.origin));
 
   async function enter(event: SubmitEvent) {
     event.preventDefault();

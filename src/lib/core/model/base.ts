@@ -16,7 +16,7 @@ export const Text = z.string().max(2000);
 export const oneLine = (text: string): string =>
   text
     .normalize('NFC')
-    .replace(/[\p{Cc}\p{Zl}\p{Zp}]+/gu, ' ')
+    .replace(/\s*[\p{Cc}\p{Zl}\p{Zp}]+\s*/gu, ' ')
     .replace(/\p{Cf}/gu, '');
 
 /** A word or two on one line, of at most so many characters. */

@@ -33,6 +33,8 @@ interface Input<P, Q, B> {
   query: Q;
   body: B;
   event: RequestEvent;
+  /** Fires when whoever asked is gone. */
+  signal: AbortSignal;
 }
 
 /** A server route for an operation of the table: reads and checks what it takes, answers or says what is wrong. */
@@ -41,11 +43,12 @@ export function route<P, Q, B>(
   work: (input: Input<P, Q, B>) => Promise<unknown>
 ): (event: RequestEvent) => Promise<Response> {
   return async (event) => {
+    const { signal, stop } = goneSignal(event);
     try {
       const params = checked(endpoint.params, event.params, 'The address');
       const query = checked(endpoint.query, Object.fromEntries(event.url.searchParams), 'The query');
       const body = (await read(endpoint.body, event.request)) as B;
-      const reply = await work({ params, query, body, event });
+      const reply = await work({ params, query, body, event, signal });
       if (reply instanceof Response) return reply;
       return new Response(JSON.stringify(reply ?? { done: true }), {
         status: endpoint.status,
@@ -53,8 +56,20 @@ export function route<P, Q, B>(
       });
     } catch (error) {
       return failure(error);
+    } finally {
+      stop();
     }
   };
+}
+
+/** The framework's own signal is silent once a body was read whole, so the connection is asked. */
+function goneSignal(event: RequestEvent): { signal: AbortSignal; stop: () => void } {
+  const controller = new AbortController();
+  const abort = () => controller.abort();
+  const socket = (event.platform as { req?: { socket?: NodeJS.EventEmitter } } | undefined)?.req?.socket;
+  socket?.on('close', abort);
+  event.request.signal.addEventListener('abort', abort);
+  return { signal: controller.signal, stop: () => socket?.off('close', abort) };
 }
 
 function failure(error: unknown): Response {

@@ -13,9 +13,9 @@ const limits: Record<JobName, number> = {
   readPart: 5000,
   check: 5000,
   checkFile: 8000,
-  resolve: 10_000,
-  resolveFile: 12_000,
-  plan: 16_000,
+  resolve: 6000,
+  resolveFile: 7000,
+  plan: 12_000,
   column: 5000,
   export: 8000,
   summary: 5000,
@@ -76,7 +76,13 @@ export class Pool {
         })
       );
     return new Promise<JobOutput<J>>((done, failed) => {
-      this.waiting.push({ job, input, signal, done, failed });
+      const one: Waiting = { job, input, signal, done, failed };
+      this.waiting.push(one);
+      // Who is gone before the turn came makes room for others.
+      signal?.addEventListener('abort', () => {
+        const at = this.waiting.indexOf(one);
+        if (at >= 0) failed(this.waiting.splice(at, 1) && gone());
+      });
       this.next();
     });
   }

@@ -95,6 +95,15 @@ export const lastSaved = {
       // Without room the older copy is what there is.
     }
   },
+  /** Forgets all of them: whoever signed out leaves no copy of what was saved. */
+  forgetAll(): void {
+    try {
+      for (const key of Object.keys(localStorage))
+        if (key.startsWith(`${LAST}:`)) localStorage.removeItem(key);
+    } catch {
+      // Nothing was kept then.
+    }
+  },
   of(build: string): { head: number; build: Build } | null {
     try {
       const state = JSON.parse(localStorage.getItem(`${LAST}:${build}`) ?? 'null') as {

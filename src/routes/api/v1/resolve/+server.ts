@@ -2,6 +2,4 @@ import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 import { resolvedFile } from '$lib/server/compute';
 
-export const POST = route(endpoints.resolve, ({ body, query, event }) =>
-  resolvedFile(body, query, event.request.signal)
-);
+export const POST = route(endpoints.resolve, ({ body, query, signal }) => resolvedFile(body, query, signal));

@@ -3,9 +3,9 @@ import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 import { exportWorkshop, importWorkshop } from '$lib/server/workshop';
 
-export const GET = route(endpoints.exportWorkshop, async ({ event }) => {
+export const GET = route(endpoints.exportWorkshop, async ({ signal }) => {
   const { store, shelf } = await services();
-  const { bytes, leftOut, unreadable } = await exportWorkshop(store, shelf, event.request.signal);
+  const { bytes, leftOut, unreadable } = await exportWorkshop(store, shelf, signal);
   return new Response(bytes as BodyInit, {
     headers: {
       'content-type': 'application/zip',
@@ -15,7 +15,7 @@ export const GET = route(endpoints.exportWorkshop, async ({ event }) => {
   });
 });
 
-export const POST = route(endpoints.importWorkshop, async ({ body, event }) => {
+export const POST = route(endpoints.importWorkshop, async ({ body, signal }) => {
   const { store, shelf } = await services();
-  return importWorkshop(store, shelf, body, event.request.signal);
+  return importWorkshop(store, shelf, body, signal);
 });

@@ -2,6 +2,6 @@ import { services } from '$lib/server/context';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 
-export const POST = route(endpoints.importPart, async ({ body, event }) =>
-  (await services()).own.importFile(body, 'the file', event.request.signal)
+export const POST = route(endpoints.importPart, async ({ body, signal }) =>
+  (await services()).own.importFile(body, 'the file', signal)
 );

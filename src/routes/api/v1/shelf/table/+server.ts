@@ -12,6 +12,6 @@ export const GET = route(
       }
     })
 );
-export const POST = route(endpoints.importShelf, async ({ query, body, event }) =>
-  (await services()).shelf.importCsv(body, query.take, event.request.signal)
+export const POST = route(endpoints.importShelf, async ({ query, body, signal }) =>
+  (await services()).shelf.importCsv(body, query.take, signal)
 );
