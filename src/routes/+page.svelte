@@ -11,9 +11,11 @@
   import SignOut from '$lib/ui/shell/SignOut.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+  import { plan as planText } from '$lib/ui/text/brief';
+  import { builds as buildsText } from '$lib/ui/text/builds';
 
   let { data } = $props();
-  const words = text.builds;
+  const words = buildsText;
   // svelte-ignore state_referenced_locally
   const use = new Listing('/builds', 'builds', { rows: data.use.builds, total: data.use.total });
   // svelte-ignore state_referenced_locally
@@ -67,7 +69,7 @@
         void reload();
       }}
     />
-    <Button class="act" href="/plan">{text.plan.planPage}</Button>
+    <Button class="act" href="/plan">{planText.planPage}</Button>
     <Button class="act main" href="/builds/new">{words.newBuild}</Button>
   </div>
 

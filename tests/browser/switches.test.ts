@@ -101,6 +101,13 @@ describe('switches and the bench', function () {
   it('works out a board that is half documented, and makes a part of it', async () => {
     await bench.open('/notebook?id=slipway-486');
     await sees(page, 'sources disagree');
+    // Nothing is proposed before somebody read the chip.
+    await sees(page, 'Read the clock off the CPU first');
+    await page.type('.rating input', '40');
+    await sees(page, 'Read the clock off the CPU first');
+    await page.select('.rating select', 'core');
+    await sees(page, 'A core clock alone is not enough');
+    await page.select('.rating select', 'bus');
     await sees(page, 'The next higher: no source puts it above 40');
     await bench.open('/notebook?id=loft-xt');
     await sees(page, 'The next safe try');

@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { parse, type AST } from 'svelte/compiler';
-import { text } from '../../src/lib/ui/text';
+import { allText as text } from '../../src/lib/ui/text/all';
 
 const src = new URL('../../src', import.meta.url).pathname;
 const components = (readdirSync(src, { recursive: true }) as string[]).filter((f) => f.endsWith('.svelte'));

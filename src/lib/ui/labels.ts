@@ -52,7 +52,7 @@ export function fixText(m: Machine, fix: Fix, partName: (item: string) => string
         ? words.terminators(partName(fix.item), fix.terminated === true)
         : `${partName(fix.item)}: ${fix.unit}`;
     case 'ribbon':
-      return `${titleOf(m, fix.item)}: ${text.disks.ribbons[fix.ribbon]}`;
+      return `${titleOf(m, fix.item)}: ${text.tray.ribbons[fix.ribbon]}`;
     case 'declare':
       return words.declare(partName(fix.item), fix.setup.cylinders);
     case 'acknowledge':

@@ -8,9 +8,10 @@
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { savePart } from '$lib/ui/save-as';
   import { text } from '$lib/ui/text';
+import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
-  const words = text.catalogue;
+  const words = catalogueText;
   const PAUSE_MS = 120;
   let q = $state('');
   let drawer = $state('');

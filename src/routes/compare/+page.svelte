@@ -4,9 +4,10 @@
   import { sizeText } from '$lib/ui/fit/edit';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+  import { compare as compareText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
-  const words = text.compare;
+  const words = compareText;
   const ids = $derived(data.columns.map((c: Column) => c.id));
 
   function choose(i: number, id: string) {

@@ -19,9 +19,10 @@
   import PartPick from '$lib/ui/parts/PartPick.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+  import { decode as decodeText } from '$lib/ui/text/notebook';
 
   let { data } = $props();
-  const words = text.decode;
+  const words = decodeText;
   const part = $derived(data.part as Part | null);
   const blocks = $derived(part ? handBlocks(part) : []);
   /** The states stand in the address, so that a reload or a link brings them back. */

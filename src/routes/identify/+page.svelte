@@ -7,9 +7,10 @@
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+  import { identify as identifyText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
-  const words = text.identify;
+  const words = identifyText;
   const SHOWN = 5;
   const fresh = (): Sighting => ({
     id: `seen-${Math.random().toString(36).slice(2, 10)}`,

@@ -10,9 +10,10 @@
   import BlockShape from '$lib/ui/parts/BlockShape.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+  import { notebook as notebookText } from '$lib/ui/text/notebook';
 
   let { data } = $props();
-  const words = text.notebook;
+  const words = notebookText;
   const fresh = (): Notebook => ({
     id: `n-${Math.random().toString(36).slice(2, 10)}`,
     name: words.fresh,

@@ -10,6 +10,8 @@
   import { ask, problemLines, type Saved } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+  import { plan as planText } from '$lib/ui/text/brief';
+  import { builds as buildsText } from '$lib/ui/text/builds';
 
   let { data } = $props();
   const KEY = 'yj-plan';
@@ -40,7 +42,7 @@
   async function take(plan: Plan) {
     const title = name.trim();
     if (!title) {
-      trouble = [text.builds.needName];
+      trouble = [buildsText.needName];
       document.getElementById('plan-name')?.focus();
       return;
     }
@@ -62,19 +64,19 @@
   }
 </script>
 
-<svelte:head><title>{text.plan.planPage} · {text.product}</title></svelte:head>
+<svelte:head><title>{planText.planPage} · {text.product}</title></svelte:head>
 <PlaceBar />
 <main>
-  <h1>{text.plan.planPage}</h1>
-  <p class="lead">{text.plan.planLead}</p>
+  <h1>{planText.planPage}</h1>
+  <p class="lead">{planText.planLead}</p>
   <div class="name">
-    <Label for="plan-name">{text.plan.buildName}</Label>
+    <Label for="plan-name">{planText.buildName}</Label>
     <Input id="plan-name" bind:value={name} onchange={keep} maxlength={120} autocomplete="off" />
   </div>
   {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
   <BriefForm {brief} profiles={data.profiles} partName={(id) => id} {change} />
-  <h2>{text.plan.title}</h2>
-  <Machines {planning} {brief} {change} {take} takeLabel={text.plan.make} />
+  <h2>{planText.title}</h2>
+  <Machines {planning} {brief} {change} {take} takeLabel={planText.make} />
 </main>
 
 <style>

@@ -8,9 +8,11 @@
   import TakeTable from '$lib/ui/shelf/TakeTable.svelte';
   import type { ShelfView } from '$lib/core/model';
   import { text } from '$lib/ui/text';
+  import { builds as buildsText } from '$lib/ui/text/builds';
+  import { shelf as shelfText } from '$lib/ui/text/shelf';
 
   let { data } = $props();
-  const words = text.shelf;
+  const words = shelfText;
   // svelte-ignore state_referenced_locally
   const use = new Listing<ShelfView>('/shelf', 'items', { rows: data.use.items, total: data.use.total });
   // svelte-ignore state_referenced_locally
@@ -97,7 +99,7 @@
     {:else}<li class="none">{use.query ? words.none : words.empty}</li>{/each}
   </ul>
   {#if use.total > use.rows.length}<Button class="act" onclick={() => use.more()}
-      >{text.builds.more(use.total - use.rows.length)}</Button
+      >{buildsText.more(use.total - use.rows.length)}</Button
     >{/if}
   {#if bin.rows.length}
     <details>

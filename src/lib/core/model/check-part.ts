@@ -1,4 +1,5 @@
 import type { Block, Claim, Part, Setting, State } from './part';
+import { forbidden } from './constraints';
 import type { Problem } from './problem';
 
 /**
@@ -277,19 +278,6 @@ function claimProblems(claim: Claim, part: Part, settings: Map<string, Setting>)
         .join(', ')}`
     );
   return problems;
-}
-
-/** Whether the constraints of a part rule out a partial choice of positions. */
-export function forbidden(part: Part, chosen: Readonly<Record<string, string>>): boolean {
-  return part.constraints.some((constraint) => {
-    if ('forbid' in constraint)
-      return Object.entries(constraint.forbid).every(([id, ps]) => id in chosen && ps.includes(chosen[id]));
-    if ('allow' in constraint) {
-      const { settings, rows } = constraint.allow;
-      return !rows.some((row) => row.every((p, i) => !(settings[i] in chosen) || chosen[settings[i]] === p));
-    }
-    return false;
-  });
 }
 
 function firstHole(

@@ -1,7 +1,9 @@
-export { choose, resolve, solutionOf, sharesOf, DEFAULT_NODES } from './resolve';
+export { choose } from './choose';
+export { resolve, solutionOf, sharesOf, DEFAULT_NODES } from './resolve';
 export type { Resolution, ResolveOptions, Solution, Move, Share, ClaimRow, CoreMember } from './resolve';
 export { explain, type Explanation } from './explain';
-export { applyFix, fixCost, type Relaxation } from './relax';
+export { applyFix, fixCost } from './fix';
+export type { Relaxation } from './relax';
 export { LEVELS, compare, moveCost, capMoves, leverMoves, type Level, type Objective } from './objective';
 export { compile } from './compile';
 export { isFixed, lineSettings } from './scopes';

@@ -141,15 +141,6 @@ export function resolve(build: Build, parts: PartSet, options: ResolveOptions = 
   };
 }
 
-/** The build with the positions of a solution chosen. */
-export function choose(build: Build, solution: Pick<Solution, 'positions'>): Build {
-  const taken = (item: Build['board']) => ({
-    ...item,
-    chosen: { ...item.chosen, ...solution.positions[item.id] }
-  });
-  return { ...build, board: taken(build.board), items: build.items.map(taken) };
-}
-
 /** Turns positions into the full account of a solution. */
 export function solutionOf(
   m: Machine,

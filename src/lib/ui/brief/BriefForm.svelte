@@ -8,6 +8,7 @@
     type Source
   } from '$lib/core/model';
   import { text } from '../text';
+  import { brief as briefText } from '../text/brief';
   import WishList from './WishList.svelte';
 
   interface Props {
@@ -17,7 +18,7 @@
     change: (brief: Brief) => void;
   }
   let { brief, profiles, partName, change }: Props = $props();
-  const words = text.brief;
+  const words = briefText;
   let query = $state('');
   let wrongDate = $state(false);
   const chosen = $derived(new Set(brief.profiles.map((p) => p.id)));

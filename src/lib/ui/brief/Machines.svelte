@@ -4,7 +4,7 @@
   import type { Brief, Part } from '$lib/core/model';
   import type { Demand, Plan, Weights } from '$lib/core/planner';
   import PartPick from '../parts/PartPick.svelte';
-  import { text } from '../text';
+  import { brief as briefText, plan as planText } from '../text/brief';
   import PlanCard from './PlanCard.svelte';
   import type { Planning } from './planning.svelte';
 
@@ -18,7 +18,7 @@
     takeLabel: string;
   }
   let { planning, brief, keeps = null, change, take, takeLabel }: Props = $props();
-  const words = text.plan;
+  const words = planText;
   let keep = $state<'nothing' | 'board' | 'all'>('nothing');
   const fixed = $derived(!keeps || keep === 'nothing' ? [] : keep === 'board' ? [keeps.board] : keeps.all);
   const byId = $derived(new Map(planning.parts.map((p): [string, Part] => [p.id, p])));
@@ -42,9 +42,9 @@
         : 'count' in wish
           ? String(wish.count)
           : 'what' in wish
-            ? text.brief.haves[wish.what]
+            ? briefText.haves[wish.what]
             : '';
-    return `${text.brief.wishKinds[wish.kind]}${told ? `: ${told}` : ''}`;
+    return `${briefText.wishKinds[wish.kind]}${told ? `: ${told}` : ''}`;
   }
 
   function drop(demands: readonly Demand[]) {

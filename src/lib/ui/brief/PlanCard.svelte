@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
   import { sides, type Plan, type Role } from '$lib/core/planner';
-  import { text } from '../text';
+  import { plan as planText } from '../text/brief';
 
   interface Props {
     plan: Plan;
@@ -16,7 +16,7 @@
     main: boolean;
   }
   let { plan, index, all, partOf, programs, nameOf, take, takeLabel, main }: Props = $props();
-  const words = text.plan;
+  const words = planText;
   const roles = Object.keys(words.roles) as Role[];
   /** Sides in which it is the best of all proposed, alone. */
   const best = $derived(

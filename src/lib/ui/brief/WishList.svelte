@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Wish } from '$lib/core/model';
-  import { text } from '../text';
+  import { brief as briefText } from '../text/brief';
   import PartPick from '../parts/PartPick.svelte';
 
   interface Props {
@@ -10,7 +10,7 @@
     change: (wishes: Wish[]) => void;
   }
   let { wishes, partName, change }: Props = $props();
-  const words = text.brief;
+  const words = briefText;
   let kind = $state<Wish['kind']>('have');
   let count = $state(2);
   let what = $state<keyof typeof words.haves>('network');

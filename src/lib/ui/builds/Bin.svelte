@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { text } from '../text';
+  import { builds as buildsText } from '../text/builds';
 
   interface Props {
     builds: { id: string; name: string; deleted: string | null; board: string }[];
@@ -8,7 +8,7 @@
     remove: (id: string) => void;
   }
   let { builds, putBack, remove }: Props = $props();
-  const words = text.builds;
+  const words = buildsText;
   /** The build of which it is asked whether it shall go for good. */
   let asked = $state('');
 </script>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { text } from '../text';
+  import { builds as buildsText } from '../text/builds';
 
   interface Row {
     id: string;
@@ -23,7 +24,7 @@
     bin: () => void;
   }
   let { row, waits, copy, bin }: Props = $props();
-  const words = text.builds;
+  const words = buildsText;
   const bad = $derived(row.clashes + row.stops);
   const isBroken = $derived(row.verdict === 'unreadable' || row.verdict === 'too-large');
 </script>

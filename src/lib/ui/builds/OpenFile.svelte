@@ -3,13 +3,14 @@
   import { Button } from 'flowbite-svelte';
   import { ask, problemLines, type Saved } from '../record/send';
   import { text } from '../text';
+  import { builds as buildsText } from '../text/builds';
 
   interface Props {
     /** What came in, or why nothing did. */
     told: (lines: string[], isBad: boolean) => void;
   }
   let { told }: Props = $props();
-  const words = text.builds;
+  const words = buildsText;
   let picker: HTMLInputElement;
   let busy = $state(false);
 

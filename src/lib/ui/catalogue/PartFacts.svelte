@@ -4,10 +4,11 @@
   import { modesOf } from '$lib/core/video';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { sizeText } from '../fit/edit';
-  import { text } from '../text';
+  import { catalogue as catalogueText, editor as editorText } from '../text/catalogue';
+  import { fit as fitText } from '../text/fit';
 
   let { part }: { part: Part } = $props();
-  const words = text.catalogue;
+  const words = catalogueText;
   const names = words.factNames;
   const can = $derived(indexed(part).can);
   const item = $derived({ id: 'shown', part: part.id, asFound: {}, chosen: {}, locked: [] });
@@ -22,7 +23,7 @@
       [names.sold, sold && words.sold(sold.from, sold.to)],
       [names.price, price && words.price(price.low, price.high)],
       [names.bus, card && words.bus[card.bus]],
-      [names.length, card?.lengthMm === undefined ? undefined : text.fit.mm(card.lengthMm)],
+      [names.length, card?.lengthMm === undefined ? undefined : fitText.mm(card.lengthMm)],
       [names.fallback, card?.bus === 'isa16' ? words.fallback[card.fallback8] : undefined],
       [names.class, board?.class.toUpperCase()],
       [names.form, board?.form],
@@ -62,7 +63,7 @@
 {#if lines.length}
   <h3>{words.lines}</h3>
   <dl>
-    {#each lines as { r, shown } (r)}<dt>{text.editor.resources[r]}</dt><dd class="mono">{shown}</dd>{/each}
+    {#each lines as { r, shown } (r)}<dt>{editorText.resources[r]}</dt><dd class="mono">{shown}</dd>{/each}
   </dl>
 {/if}
 {#if part.settings.length}
@@ -70,7 +71,7 @@
   <dl>
     {#each part.settings as s (s.id)}
       <dt>{s.label}</dt>
-      <dd>{s.known ? s.positions.map((p) => p.label).join(' · ') : text.editor.unknown}</dd>
+      <dd>{s.known ? s.positions.map((p) => p.label).join(' · ') : editorText.unknown}</dd>
     {/each}
   </dl>
 {/if}
@@ -83,8 +84,8 @@
   <ul>
     {#each sources as e, i (i)}
       <li>
-        {text.editor.sources[e.source]}{e.says ? `: ${e.says}` : ''}{e.note ? ` (${e.note})` : ''}
-        {#if e.held}<b>{text.editor.held}</b>{/if}
+        {editorText.sources[e.source]}{e.says ? `: ${e.says}` : ''}{e.note ? ` (${e.note})` : ''}
+        {#if e.held}<b>{editorText.held}</b>{/if}
       </li>
     {/each}
   </ul>

@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { Chain, Plugged } from '$lib/core/cabling';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
 
   /** A cable with its plugs as it lies in the machine: controller, plugs, the twist, terminators. */
   let { chain }: { chain: Chain } = $props();
-  const words = text.disks;
+  const words = disksText;
   let width = $state(720);
   const W = $derived(Math.max(300, width));
   const WIRES = [0, 1, 2, 3, 4, 5, 6];

@@ -15,12 +15,12 @@
   import { kitOf } from '$lib/core/kit';
   import type { Ribbon } from '$lib/core/model';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import CableDrawing from './CableDrawing.svelte';
 
   /** Cables of some families: where each drive hangs, how it is jumpered, and how it should be. */
   let { families }: { families: readonly Family[] } = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const chains = $derived(chainsOf(kit).filter((c) => families.includes(c.family)));

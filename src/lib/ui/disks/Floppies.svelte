@@ -2,10 +2,10 @@
   import { floppyChains } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import Cabling from './Cabling.svelte';
 
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const chains = $derived(floppyChains(kit));

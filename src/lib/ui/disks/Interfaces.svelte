@@ -7,10 +7,11 @@
   import { getBench } from '../context';
   import { ask } from '../record/send';
   import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import Cabling from './Cabling.svelte';
 
   let { disk }: { disk: KitDisk | null } = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const SHOWN = 8;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));

@@ -3,12 +3,12 @@
   import type { DiskRecord } from '$lib/core/model';
   import { onMount } from 'svelte';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import MediumFacts from './MediumFacts.svelte';
   import { keepMedium, mediumOnShelf } from './record';
 
   let { disk }: { disk: KitDisk } = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const record = $derived(disk.drive.item.disk);
   /** What the shelf knows of this very medium from other machines. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { DiskRecord } from '$lib/core/model';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import NumberForm from './NumberForm.svelte';
 
   interface Props {
@@ -13,7 +13,7 @@
     save: (to: (old: DiskRecord) => DiskRecord, note: string) => void;
   }
   let { record, inherited, title, where, save }: Props = $props();
-  const words = text.disks;
+  const words = disksText;
   const made = $derived(record?.made ?? inherited);
   const real = $derived(record?.real);
 

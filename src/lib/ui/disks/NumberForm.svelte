@@ -1,6 +1,6 @@
 <script lang="ts" generics="K extends 'cylinders' | 'heads' | 'sectors' | 'total'">
   import { Button } from 'flowbite-svelte';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import { wholeNumber } from './record';
 
   /** A few whole numbers and a button; the first that is none is told, and nothing that was typed is lost. */
@@ -14,7 +14,7 @@
     save: (values: Record<K, number>) => void;
   }
   let { most, optional = [], label, button, save }: Props = $props();
-  const words = text.disks;
+  const words = disksText;
   const fields = $derived(Object.keys(most) as K[]);
   let told = $state<Partial<Record<K, string>>>({});
   let trouble = $state('');

@@ -16,7 +16,7 @@
   import { diskImage, imagePieces } from '$lib/formats/disk';
   import { getBench } from '../context';
   import { canSaveSparse, saveBlob, saveSparse } from '../save-as';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import { bytesText, keepMedium } from './record';
 
   interface Props {
@@ -26,7 +26,7 @@
     isLook: boolean;
   }
   let { disk, all, isLook }: Props = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   let width = $state(720);
   const W = $derived(Math.max(300, width));

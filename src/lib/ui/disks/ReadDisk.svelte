@@ -14,11 +14,11 @@
     type SectorSource
   } from '$lib/formats/disk';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import { bytesText, keepMedium } from './record';
 
   let { disk, geometry }: { disk: KitDisk | null; geometry: Geometry | null } = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   let image = $state.raw<DiskImage | null>(null);
   let name = $state('');

@@ -14,9 +14,9 @@
   } from '$lib/formats/rom';
   import { getBench } from '../context';
   import { saveAs } from '../save-as';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
 
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   interface Dump {

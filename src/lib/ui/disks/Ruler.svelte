@@ -1,14 +1,14 @@
 <script lang="ts">
   import { scaleLog } from 'd3';
   import { SECTOR, gates, type Barrier, type Layer } from '$lib/core/storage';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
 
   interface Props {
     layers: readonly Layer[];
     barriers: readonly Barrier[];
   }
   let { layers, barriers }: Props = $props();
-  const words = text.disks;
+  const words = disksText;
   /** Drawn in the pixels that there are, so that its words stay as large as the rest. */
   let width = $state(760);
   const W = $derived(Math.max(330, width));

@@ -3,7 +3,7 @@
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import { layers, offered, sectorsOf, sizeWords, type Geometry, type SetupChoice } from '$lib/core/storage';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import Medium from './Medium.svelte';
   import { keepMedium } from './record';
   import Ruler from './Ruler.svelte';
@@ -16,7 +16,7 @@
     isLook: boolean;
   }
   let { disk, isLook }: Props = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const size = $derived(disk.size!);
   const facts = $derived(disk.facts!);

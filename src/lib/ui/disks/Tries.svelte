@@ -4,12 +4,12 @@
   import type { DiskRecord } from '$lib/core/model';
   import { nextGeometry, safeCylinders } from '$lib/core/storage';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import { timeText } from '../time';
   import { keepMedium, wholeNumber } from './record';
 
   let { disk }: { disk: KitDisk } = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const size = $derived(disk.size!);
   const tries = $derived(disk.drive.item.disk?.tries ?? []);

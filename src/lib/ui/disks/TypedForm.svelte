@@ -2,13 +2,13 @@
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
   import NumberForm from './NumberForm.svelte';
   import { keepMedium } from './record';
 
   /** Whatever stands in the setup, right or wrong: what it means is told beside it. */
   let { disk }: { disk: KitDisk } = $props();
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const typed = $derived(disk.drive.item.disk?.setup);
   const save = (to: (old: DiskRecord) => DiskRecord) =>

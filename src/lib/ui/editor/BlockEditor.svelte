@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Block, Part, Setting, State } from '$lib/core/model';
-  import { text } from '../text';
+  import { editor as editorText } from '../text/catalogue';
   import BlockInput from '../parts/BlockInput.svelte';
   import BlockShape from '../parts/BlockShape.svelte';
   import Sources from './Sources.svelte';
@@ -12,7 +12,7 @@
     change: (part: Part) => void;
   }
   let { part, block, change }: Props = $props();
-  const words = text.editor;
+  const words = editorText;
   let drawn = $state.raw<State | undefined>(undefined);
   let called = $state('');
   let setting = $state('');
@@ -168,7 +168,7 @@
           </li>
         {/each}
       </ul>
-      <BlockInput {block} label={text.editor.drawHint} state={drawn} change={(next) => (drawn = next)} />
+      <BlockInput {block} label={editorText.drawHint} state={drawn} change={(next) => (drawn = next)} />
       <div class="row">
         <label>{words.positionName} <input bind:value={called} maxlength="60" /></label>
         <Button class="act" disabled={!drawn || !called.trim()} onclick={() => addPosition(s)}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { FunctionKind, hex, parseHex, type Claim, type Part, type PartFunction } from '$lib/core/model';
-  import { text } from '../text';
+  import { editor as editorText } from '../text/catalogue';
   import Sources from './Sources.svelte';
 
   interface Props {
@@ -10,7 +10,7 @@
     change: (part: Part) => void;
   }
   let { part, fn, change }: Props = $props();
-  const words = text.editor;
+  const words = editorText;
   const set = (next: PartFunction) =>
     change({ ...part, functions: part.functions.map((f) => (f.id === fn.id ? next : f)) });
   const known = $derived(part.settings.filter((s) => s.positions.length));

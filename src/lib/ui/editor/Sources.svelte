@@ -2,12 +2,12 @@
   import { Button } from 'flowbite-svelte';
   import type { z } from 'zod';
   import type { Evidence } from '$lib/core/model';
-  import { text } from '../text';
+  import { editor as editorText } from '../text/catalogue';
 
   type Source = z.output<typeof Evidence>;
   let { list, change, id }: { list: readonly Source[]; change: (list: Source[]) => void; id: string } =
     $props();
-  const words = text.editor;
+  const words = editorText;
   const edit = (i: number, part: Partial<Source>) =>
     change(list.map((e, n) => (n === i ? { ...e, ...part } : e)));
   /** Only one of those that disagree can have held. */

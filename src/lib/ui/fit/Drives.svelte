@@ -4,10 +4,12 @@
   import { bayKinds, cablesOf, kitOf, placeDrives, speaks } from '$lib/core/kit';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import { text } from '../text';
+  import { catalogue as catalogueText } from '../text/catalogue';
+  import { disks as disksText } from '../text/disks';
+  import { fit as fitText } from '../text/fit';
   import { addPart, hangOn, setOne, takeOut } from './edit';
 
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const cabled = $derived(cablesOf(kit));
@@ -46,7 +48,7 @@
           >{(drive.part.summary ?? facts.interface).replace(/\.$/, '')}, {words.needs[
             facts.bay
           ]}{plugged?.family === 'floppy' && plugged.answers
-            ? `, ${text.disks.answers.floppy(plugged.answers)}`
+            ? `, ${disksText.answers.floppy(plugged.answers)}`
             : ''}</span
         ></span
       >
@@ -73,7 +75,7 @@
           >
             <option value="">{words.unit}</option>
             {#each unitsOf[plugged.family] as u (u)}<option value={u}
-                >{text.disks.unitNames[plugged.family](u)}</option
+                >{disksText.unitNames[plugged.family](u)}</option
               >{/each}
           </select>
         {/if}
@@ -89,7 +91,7 @@
 <PartPick
   id="pick-drive"
   drawer="drive"
-  label={words.addTo(text.catalogue.drawers.drive)}
+  label={words.addTo(catalogueText.drawers.drive)}
   pick={(p) => addPart(session, p)}
 />
 
@@ -99,7 +101,7 @@
     viewBox="0 0 420 {rows.length * 40 + 4}"
     role="img"
     aria-label="{words.bays}: {rows
-      .map((r) => `${words.bay[r.kind]} ${r.drives.join(', ') || text.fit.free}`)
+      .map((r) => `${words.bay[r.kind]} ${r.drives.join(', ') || fitText.free}`)
       .join('; ')}"
   >
     {#each rows as r, i (`${r.kind}${r.n}`)}
@@ -129,14 +131,14 @@
 <PartPick
   id="pick-case"
   drawer="case"
-  label={words.addTo(text.catalogue.drawers.case)}
+  label={words.addTo(catalogueText.drawers.case)}
   action={words.choose}
   pick={(p) => setOne(session, 'case', p)}
 />
 <PartPick
   id="pick-adapter"
   drawer="adapter"
-  label={words.addTo(text.catalogue.drawers.adapter)}
+  label={words.addTo(catalogueText.drawers.adapter)}
   pick={(p) => addPart(session, p)}
 />
 

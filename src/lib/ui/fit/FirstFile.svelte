@@ -3,7 +3,7 @@
   import { partSet, type Build, type Part, type ShelfView } from '$lib/core/model';
   import { routesIn, type Helper } from '$lib/core/route-in';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
 
   interface Props {
     shelf: readonly ShelfView[];
@@ -11,7 +11,7 @@
     helpers: readonly { build: Build; parts: Part[] }[];
   }
   let { shelf, parts, helpers }: Props = $props();
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const known = $derived(partSet(parts));
   const lying = $derived(shelf.filter((v) => v.lentTo === null).flatMap((v) => known.get(v.item.part) ?? []));

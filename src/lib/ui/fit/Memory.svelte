@@ -4,12 +4,12 @@
   import type { Item, Part, ShelfView } from '$lib/core/model';
   import { totalKiB } from '$lib/core/software';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';
   import MemoryPlan from './MemoryPlan.svelte';
 
   let { modules, shelf }: { modules: readonly Part[]; shelf: readonly ShelfView[] } = $props();
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const facts = $derived(kit.memory);

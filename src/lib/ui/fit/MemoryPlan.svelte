@@ -16,7 +16,7 @@
   import { offerOf, unmet } from '$lib/core/software';
   import { picturesIn } from '$lib/core/video';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';
 
   interface Props {
@@ -27,7 +27,7 @@
     fill: (way: Filling) => void;
   }
   let { modules, shelf, filled, fill }: Props = $props();
-  const words = text.fit.plan;
+  const words = fitText.plan;
   const { session } = getBench();
   const SHOWN = 10;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
@@ -122,8 +122,8 @@
           >
           {#if short.length}<small class="bad">{words.tooLittle(short.join(', '))}</small>{/if}</span
         >
-        <Button class="act" onclick={() => fill(way)} aria-label={`${text.fit.fill}: ${sizeText(way.kib)}`}
-          >{text.fit.fill}</Button
+        <Button class="act" onclick={() => fill(way)} aria-label={`${fitText.fill}: ${sizeText(way.kib)}`}
+          >{fitText.fill}</Button
         >
       </li>
     {/each}

@@ -3,11 +3,12 @@
   import { depthIn, hookedMonitors } from '$lib/core/video';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import { text } from '../text';
+  import { catalogue as catalogueText } from '../text/catalogue';
+  import { fit as fitText } from '../text/fit';
   import { addPart, takeOut } from './edit';
   import { Button } from 'flowbite-svelte';
 
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const hooked = $derived(hookedMonitors(kit));
@@ -66,7 +67,7 @@
 <PartPick
   id="pick-monitor"
   drawer="monitor"
-  label={words.addTo(text.catalogue.drawers.monitor)}
+  label={words.addTo(catalogueText.drawers.monitor)}
   pick={(p) => addPart(session, p)}
 />
 <p class="caution">{words.tube}</p>

@@ -4,10 +4,11 @@
   import { powerOf, railName } from '$lib/core/power';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import { text } from '../text';
+  import { catalogue as catalogueText } from '../text/catalogue';
+  import { fit as fitText } from '../text/fit';
   import { setOne } from './edit';
 
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const W = 640;
   const LEFT = 74;
@@ -75,7 +76,7 @@
 <PartPick
   id="pick-supply"
   drawer="supply"
-  label={words.addTo(text.catalogue.drawers.supply)}
+  label={words.addTo(catalogueText.drawers.supply)}
   action={words.choose}
   pick={(p) => setOne(session, 'supply', p)}
 />

@@ -6,11 +6,11 @@
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import type { ShelfView } from '$lib/core/model';
-  import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
   import { addPart, fitSpecimen, seat, setOne, takeOut } from './edit';
 
   let { shelf }: { shelf: readonly ShelfView[] } = $props();
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const W = 340;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { scaleLinear } from 'd3';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
 
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const W = 640;
   const LEFT = 150;

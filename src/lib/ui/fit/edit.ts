@@ -3,6 +3,7 @@ import { applyFix } from '../../core/solver';
 import type { Session } from '../record/session.svelte';
 import { ask } from '../record/send';
 import { text } from '../text';
+import { fit as fitText } from '../text/fit';
 
 /** Puts a part into the machine: a card into its best free slot, anything else where it is told. */
 export function addPart(session: Session, part: Part, extra: Partial<Item> = {}): string {
@@ -34,7 +35,7 @@ export function setOne(session: Session, kind: Part['kind'], part: Part): void {
   const items = session.build.items.map((i) =>
     i === old ? { id: i.id, part: part.id, asFound: {}, chosen: {}, locked: [] } : i
   );
-  session.change({ ...session.build, items }, text.fit.change(part.name));
+  session.change({ ...session.build, items }, fitText.change(part.name));
 }
 
 /** Puts a thing of the shelf into the machine, with its settings as found. */
@@ -57,7 +58,7 @@ export function seat(session: Session, id: string, slot: string | undefined): vo
   const other = slot && session.build.items.find((i) => i.slot === slot && i.id !== id);
   const from = session.build.items.find((i) => i.id === id)?.slot;
   const moved = seatItem(session.build, id, slot);
-  session.change(other ? seatItem(moved, other.id, from) : moved, text.fit.moved);
+  session.change(other ? seatItem(moved, other.id, from) : moved, fitText.moved);
 }
 
 export const takeOut = (session: Session, id: string): void =>
@@ -68,7 +69,7 @@ export const hangOn = (session: Session, drive: string, to: { to: string; functi
   session.item(
     drive,
     ({ cable, ...item }) => ({ ...item, ...(to ? { cable: { ...cable, ...to } } : {}) }),
-    text.fit.runBy
+    fitText.runBy
   );
 
 /** `4 MiB`, `640 KiB`. */

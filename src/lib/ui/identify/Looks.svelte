@@ -1,6 +1,6 @@
 <script lang="ts">
   import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
-  import { text } from '../text';
+  import { catalogue as catalogueText, identify as identifyText } from '../text/catalogue';
 
   interface Props {
     features: readonly Feature[];
@@ -10,14 +10,14 @@
     set: (feature: string, value: Value | null) => void;
   }
   let { features, seen, valuesOf, set }: Props = $props();
-  const words = text.identify;
+  const words = identifyText;
   const value = (id: string) => seen.find((s) => s.feature === id)?.value;
   let query = $state('');
   const shown = (f: Feature) =>
     value(f.id) !== undefined || !query.trim() || f.label.toLowerCase().includes(query.trim().toLowerCase());
 </script>
 
-<label for="look-query">{text.catalogue.findLabel}</label>
+<label for="look-query">{catalogueText.findLabel}</label>
 <input id="look-query" bind:value={query} autocomplete="off" />
 {#each groups as group (group)}
   {@const own = features.filter((f) => f.group === group && shown(f))}

@@ -4,15 +4,16 @@
   import { standing } from '$lib/core/puzzle';
   import { stateText } from '$lib/core/revision';
   import { NotationError, readRow } from '$lib/core/settings';
-  import { text } from '../text';
+  import { editor as editorText } from '../text/catalogue';
+  import { notebook as notebookText } from '../text/notebook';
 
   interface Props {
     notebook: Notebook;
     change: (next: Notebook) => void;
   }
   let { notebook, change }: Props = $props();
-  const words = text.notebook;
-  const sources = Object.keys(text.editor.sources) as Fragment['source'][];
+  const words = notebookText;
+  const sources = Object.keys(editorText.sources) as Fragment['source'][];
   let title = $state('');
   let source = $state<Fragment['source']>('manual');
   /** The row that is being typed, for each source. */
@@ -62,7 +63,7 @@
   {@const f = fared.find((x) => x.id === fragment.id)}
   <article>
     <h3>
-      {fragment.title} <span>{text.editor.sources[fragment.source]}</span>
+      {fragment.title} <span>{editorText.sources[fragment.source]}</span>
       {#if f && f.confirmed + f.refuted > 0}<span class:bad={f.refuted > 0}
           >{words.fared(f.confirmed, f.refuted)}</span
         >{/if}
@@ -130,8 +131,8 @@
     bind:value={title}
     maxlength="120"
   />
-  <select aria-label={text.editor.source} bind:value={source}
-    >{#each sources as s (s)}<option value={s}>{text.editor.sources[s]}</option>{/each}</select
+  <select aria-label={editorText.source} bind:value={source}
+    >{#each sources as s (s)}<option value={s}>{editorText.sources[s]}</option>{/each}</select
   >
   <Button type="submit" class="act">{words.addDocument}</Button>
 </form>

@@ -5,14 +5,14 @@
   import { mergeFragments, partFrom, type Cell } from '$lib/core/puzzle';
   import { stateText } from '$lib/core/revision';
   import { savePart } from '../save-as';
-  import { text } from '../text';
+  import { notebook as notebookText } from '../text/notebook';
 
   interface Props {
     notebook: Notebook;
     parts: readonly Part[];
   }
   let { notebook, parts }: Props = $props();
-  const words = text.notebook;
+  const words = notebookText;
   const tables = $derived(mergeFragments(notebook));
   const like = $derived(parts.find((p) => p.id === notebook.like) ?? null);
   const made = () => partFrom(notebook, like!, `${notebook.id}-part`.slice(0, 60));

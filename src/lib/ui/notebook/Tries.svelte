@@ -15,7 +15,7 @@
   } from '$lib/core/puzzle';
   import { writeRow } from '$lib/core/settings';
   import BlockInput from '../parts/BlockInput.svelte';
-  import { text } from '../text';
+  import { notebook as notebookText } from '../text/notebook';
   import { timeText } from '../time';
 
   interface Props {
@@ -24,7 +24,7 @@
     change: (next: Notebook) => void;
   }
   let { notebook, parts, change }: Props = $props();
-  const words = text.notebook;
+  const words = notebookText;
   const templates = $derived(templatesOf(parts));
   const elements = $derived(elementsOf(notebook));
   const guesses = $derived(guessesFor(notebook, templates));
@@ -106,12 +106,14 @@
       {#if subject === 'volts'}
         <label
           >{words.ratedVolts}
-          <input inputmode="decimal" bind:value={typed.volts} maxlength="12" /> V</label
+          <input inputmode="decimal" bind:value={typed.volts} maxlength="12" />
+          {words.unitVolts}</label
         >
       {:else}
         <label
           >{words.rating}
-          <input inputmode="decimal" bind:value={typed.mhz} maxlength="12" /> MHz</label
+          <input inputmode="decimal" bind:value={typed.mhz} maxlength="12" />
+          {words.unitMhz}</label
         >
         <label
           >{words.ratingOf}

@@ -1,6 +1,7 @@
 import type { Notebook } from '../../core/model';
 import { ask, problemLines } from '../record/send';
 import { text } from '../text';
+import { notebook as notebookText } from '../text/notebook';
 
 export interface Kept {
   notebook: Notebook;
@@ -51,7 +52,7 @@ export class Keeping {
     if (!reply.ok) return;
     this.kept = reply.value.notebooks;
     this.now = this.kept.find((k) => k.notebook.id === id)?.notebook ?? this.now;
-    this.trouble = text.notebook.stale;
+    this.trouble = notebookText.stale;
   }
 
   private put(one: Kept): void {

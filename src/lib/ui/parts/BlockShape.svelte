@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Block } from '$lib/core/model';
-  import { text } from '../text';
+  import { editor as editorText } from '../text/catalogue';
 
   let { block, change }: { block: Block; change: (next: Block) => void } = $props();
-  const words = text.editor;
+  const words = editorText;
   const printed = ['ON', 'OPEN', 'CLOSED', '0/1', 'arrow'] as const;
   const number = (event: Event, most: number) =>
     Math.max(1, Math.min(most, Math.round(Number((event.currentTarget as HTMLInputElement).value)) || 1));

@@ -11,7 +11,6 @@ import {
 } from '../../core/model';
 import { relatedParts } from '../../core/kit';
 import { machine } from '../../core/resources';
-import { merge } from '../../core/revision';
 import { applyFix, loom } from '../../core/solver';
 import { text } from '../text';
 import { Live, type Told } from './live.svelte';
@@ -310,6 +309,8 @@ export class Session {
 
   private async collideNow(theirs: Saved): Promise<void> {
     if (!(await this.knowParts(theirs.build))) return this.leave();
+    // Two states that differ are rare: what tells them apart is loaded then.
+    const { merge } = await import('../../core/revision');
     const base = this.saved.build;
     const mine = this.build;
     if (sameJson(mine, theirs.build) || !merge(base, mine, theirs.build, this.parts).lines.length)

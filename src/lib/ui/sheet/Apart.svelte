@@ -4,10 +4,10 @@
   import type { Teardown } from '$lib/core/model';
   import { addStep, assembly, lastChecks, removeStep, setBack, takenApart } from '$lib/core/teardown';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { sheet as sheetText } from '../text/sheet';
   import { timeText } from '../time';
 
-  const words = text.sheet;
+  const words = sheetText;
   const { session } = getBench();
   const off = $derived(takenApart(session.build));
   const order = $derived(assembly(session.build));

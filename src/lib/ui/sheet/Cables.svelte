@@ -4,11 +4,11 @@
   import { onMount } from 'svelte';
   import { getBench } from '../context';
   import { ask } from '../record/send';
-  import { text } from '../text';
+  import { sheet as sheetText } from '../text/sheet';
   import Photo from './Photo.svelte';
   import PowerPlugs from './PowerPlugs.svelte';
 
-  const words = text.sheet;
+  const words = sheetText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const headers = $derived(kit.facts.headers ?? []);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { PhotoMarks, ShelfView } from '$lib/core/model';
-  import { text } from '../text';
+  import { shelf as shelfText } from '../text/shelf';
 
   interface Props {
     item: string;
@@ -11,7 +11,7 @@
     change?: (marks: PhotoMarks) => void;
   }
   let { item, title, alt = title, photo, change }: Props = $props();
-  const words = text.shelf;
+  const words = shelfText;
   let open = $state(-1);
   const R = $derived(Math.max(photo.width, photo.height) / 34);
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { text } from '../text';
+  import { sheet as sheetText } from '../text/sheet';
 
   /** Both plugs of an AT supply as they meet on the board: what each wire carries, and whether it is black. */
   const wires = ['PG', '+5', '+12', '−12', '0', '0', '0', '0', '−5', '+5', '+5', '+5'];
@@ -8,7 +8,7 @@
   const x = (i: number) => i * CELL + (i > 5 ? GAP : 0) + 4;
 </script>
 
-<svg viewBox="0 0 {12 * CELL + GAP + 8} 118" role="img" aria-label={text.sheet.plugsLabel}>
+<svg viewBox="0 0 {12 * CELL + GAP + 8} 118" role="img" aria-label={sheetText.plugsLabel}>
   {#each ['P8', 'P9'] as name, i (name)}
     <text x={x(i * 6) + 3 * CELL} y="14" text-anchor="middle" class="name">{name}</text>
     <rect x={x(i * 6) - 2} y="20" width={6 * CELL} height="40" class="plug" />

@@ -4,12 +4,13 @@
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { text } from '../text';
+  import { sheet as sheetText } from '../text/sheet';
   import { timeText } from '../time';
   import Cautions from './Cautions.svelte';
 
   const { session } = getBench();
   const sheet = $derived(sheetOf(session.build, session.parts));
-  const words = text.sheet;
+  const words = sheetText;
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);
   const item = (id: string) => [session.build.board, ...session.build.items].find((i) => i.id === id);

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { DiskRecord } from '$lib/core/model';
   import MediumFacts from '../disks/MediumFacts.svelte';
-  import { text } from '../text';
+  import { disks as disksText } from '../text/disks';
+  import { shelf as shelfText } from '../text/shelf';
   import { timeText } from '../time';
 
   /** A disk or card as a medium: its size, how it was made, and every machine and geometry it was tried in. */
@@ -11,13 +12,13 @@
     change: (next: DiskRecord) => void;
   }
   let { record, title, change }: Props = $props();
-  const words = text.disks;
+  const words = disksText;
   const tries = $derived(record?.tries ?? []);
   const save = (to: (old: DiskRecord) => DiskRecord) => change(to(record ?? { tries: [] }));
 </script>
 
 <h2>{words.ledger}</h2>
-<MediumFacts {record} {title} where={text.shelf.title} {save} />
+<MediumFacts {record} {title} where={shelfText.title} {save} />
 {#if tries.length}
   <table>
     <thead

@@ -2,9 +2,10 @@
   import { Button } from 'flowbite-svelte';
   import { ask, problemLines } from '../record/send';
   import { text } from '../text';
+  import { shelf as shelfText } from '../text/shelf';
 
   let { done, trouble }: { done: (lines: string[]) => void; trouble: (lines: string[]) => void } = $props();
-  const words = text.shelf;
+  const words = shelfText;
   interface Row {
     line: number;
     text: string;

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Trial } from '$lib/core/model';
-  import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
+  import { shelf as shelfText } from '../text/shelf';
 
   interface Props {
     trials: readonly Trial[];
@@ -9,7 +10,7 @@
     change: (trials: Trial[]) => void;
   }
   let { trials, boards, change }: Props = $props();
-  const words = text.shelf;
+  const words = shelfText;
   let machine = $state('');
   let board = $state('');
   let slot = $state('');
@@ -45,7 +46,7 @@
         >{[
           trial.date,
           trial.machine ?? boardName(trial.board),
-          trial.slot ? text.fit.slot(trial.slot) : '',
+          trial.slot ? fitText.slot(trial.slot) : '',
           trial.clockMHz ? words.mhz(trial.clockMHz) : ''
         ]
           .filter(Boolean)

@@ -12,7 +12,6 @@
   import { text } from '../text';
   import Tray from '../tray/Tray.svelte';
   import Keys from './Keys.svelte';
-  import Merge from './Merge.svelte';
   import Notices from './Notices.svelte';
   import Rail from './Rail.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
@@ -141,7 +140,10 @@
 {#if help}<Keys close={() => (help = false)} />{/if}
 {#if session.collision}
   {#key session.collision}
-    <Merge {session} collision={session.collision} keepCopy={() => notices.keep()} />
+    {@const collision = session.collision}
+    {#await import('./Merge.svelte') then { default: Merge }}
+      <Merge {session} {collision} keepCopy={() => notices.keep()} />
+    {/await}
   {/key}
 {/if}
 

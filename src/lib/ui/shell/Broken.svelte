@@ -54,7 +54,7 @@
   {#each trouble as line, i (i)}<p class="bad" role="alert">{line}</p>{/each}
   <p class="acts">
     <Button class="act" href="/api/v1/builds/{id}/export?as=raw" data-sveltekit-reload>{words.save}</Button>
-    <Button class="act" onclick={toBin}>{text.builds.toBin}</Button>
+    <Button class="act" onclick={toBin}>{words.toBin}</Button>
   </p>
   <h2>{words.states}</h2>
   {#if states === null}<p>{words.looking}</p>

@@ -18,7 +18,7 @@
 
 <!-- The stages as a pin header: a cap sits over the pins of a stage that was checked and has nothing open. -->
 <nav bind:this={rail} class="rail no-print" aria-label={text.stagesLabel}>
-  <a class="home" href="/">{text.builds.title}</a>
+  <a class="home" href="/">{text.places['/']}</a>
   <ul>
     {#each stages as [key, label] (key)}
       <li>

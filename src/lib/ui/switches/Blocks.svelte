@@ -3,6 +3,7 @@
   import { handBlocks, required, unrecorded, withSettings } from '$lib/core/settings';
   import { getBench } from '../context';
   import { text } from '../text';
+  import { fit as fitText } from '../text/fit';
   import BlockRow from './BlockRow.svelte';
 
   const words = text.switches;
@@ -15,7 +16,7 @@
         item,
         part,
         title,
-        where: fitted.slot ? text.fit.slot(fitted.slot.label ?? fitted.slot.id) : '',
+        where: fitted.slot ? fitText.slot(fitted.slot.label ?? fitted.slot.id) : '',
         blocks: handBlocks(part)
       }))
       .filter((c) => c.blocks.length)

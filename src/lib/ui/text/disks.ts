@@ -1,3 +1,4 @@
+import { tray } from './tray';
 import { counted } from './count';
 
 export const disks = {
@@ -226,12 +227,7 @@ export const disks = {
   noCable: 'No cable of this machine runs a hard disk or an optical drive.',
   interfaceOf: (name: string) => `Interface of ${name}`,
   ribbon: 'Cable',
-  ribbons: {
-    straight: 'straight',
-    'floppy-twist': 'twist in lines 10–16 (floppies)',
-    'disk-twist': 'twist in lines 25–29 (hard disks)',
-    'end-terminator': 'with a terminator at its end'
-  },
+  ribbons: tray.ribbons,
   ribbonUsual: (name: string) => `taken as ${name}`,
   plugNo: (n: number) => `plug ${n}`,
   plug: 'Plug, from the controller',

@@ -1,40 +1,12 @@
 /**
- * The interface's sentences, apart from its logic, one file per group of screens. Another language is
- * another set of these files.
+ * The interface's sentences, apart from its logic, one file per group of screens. Here are those of every screen of a
+ * build; the other screens take their own file, so that nobody loads the words of all of them.
  */
-import { brief, plan } from './brief';
-import { builds } from './builds';
-import { catalogue, compare, editor, identify } from './catalogue';
-import { disks } from './disks';
-import { fit } from './fit';
 import { log } from './log';
 import { lines } from './lines';
 import { parts } from './parts';
-import { sheet } from './sheet';
-import { shelf } from './shelf';
 import { shell } from './shell';
-import { decode, notebook } from './notebook';
 import { switches } from './switches';
 import { tray } from './tray';
 
-export const text = {
-  ...shell,
-  brief,
-  builds,
-  catalogue,
-  compare,
-  disks,
-  editor,
-  fit,
-  identify,
-  log,
-  lines,
-  parts,
-  plan,
-  sheet,
-  shelf,
-  switches,
-  decode,
-  notebook,
-  tray
-} as const;
+export const text = { ...shell, log, lines, parts, switches, tray } as const;

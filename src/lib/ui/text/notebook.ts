@@ -112,6 +112,8 @@ export const notebook = {
   clock: 'Clock: the safest first',
   volts: 'Voltage: the safest first',
   rating: 'Clock printed on the CPU',
+  unitMhz: 'MHz',
+  unitVolts: 'V',
   ratedVolts: 'Voltage printed on the CPU',
   ratingOf: 'It is',
   ratingUnknown: 'not known yet',

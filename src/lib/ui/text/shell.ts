@@ -68,7 +68,8 @@ export const shell = {
     states: 'Earlier states that can be read',
     looking: 'Looking …',
     noStates: 'There is none.',
-    bringBack: 'Bring it back'
+    bringBack: 'Bring it back',
+    toBin: 'To the bin'
   },
   away: (changes: number) =>
     `The server does not answer. ${

@@ -35,6 +35,12 @@ export const tray = {
   stop: 'Stop',
   take: 'Take this plan',
   leave: 'Leave it',
+  ribbons: {
+    straight: 'straight',
+    'floppy-twist': 'twist in lines 10–16 (floppies)',
+    'disk-twist': 'twist in lines 25–29 (hard disks)',
+    'end-terminator': 'with a terminator at its end'
+  },
   nothingMoves: 'Nothing has to move',
   nothingMovesSeen: 'Nothing to move among what was looked at',
   planUnseen: (n: number) =>

@@ -1,12 +1,18 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { getBench } from '../context';
   import { text } from '../text';
   import FindingRow from './FindingRow.svelte';
-  import Plan from './Plan.svelte';
   import Selected from './Selected.svelte';
-  import Why from './Why.svelte';
 
   const { session, planner } = getBench();
+  /** Loaded with the solver when the page has been drawn, so that they are there when the server is away. */
+  const planPanel = () => import('./Plan.svelte');
+  const whyPanel = () => import('./Why.svelte');
+  onMount(() => {
+    const timer = setTimeout(() => void Promise.all([planPanel(), whyPanel()]).catch(() => null), 1500);
+    return () => clearTimeout(timer);
+  });
   const serious = $derived(session.findings.filter((f) => f.severity !== 'note'));
   let showsNotes = $state(false);
   const notes = $derived(session.findings.filter((f) => f.severity === 'note'));
@@ -14,8 +20,12 @@
 
 <aside class="no-print" aria-label={text.tray.label}>
   {#if planner.trouble}<p class="trouble" role="alert">{planner.trouble}</p>{/if}
-  {#if planner.state === 'plan' || planner.state === 'working'}<Plan />{/if}
-  {#if planner.state === 'why'}<Why />{/if}
+  {#if planner.state === 'plan' || planner.state === 'working'}
+    {#await planPanel() then { default: Plan }}<Plan />{/await}
+  {/if}
+  {#if planner.state === 'why'}
+    {#await whyPanel() then { default: Why }}<Why />{/await}
+  {/if}
   {#if planner.state !== 'plan'}
     <h2 class="eyebrow">{text.tray.inTheWay}</h2>
     {#each serious as finding, i (finding.id + i)}<FindingRow {finding} open={i === 0} />{:else}

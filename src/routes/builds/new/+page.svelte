@@ -4,6 +4,8 @@
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { matches } from '$lib/ui/search';
   import { text } from '$lib/ui/text';
+  import { plan as planText } from '$lib/ui/text/brief';
+  import { builds as buildsText } from '$lib/ui/text/builds';
 
   let { data } = $props();
   let name = $state('');
@@ -16,8 +18,8 @@
 
   async function create(event: SubmitEvent) {
     event.preventDefault();
-    if (!name.trim()) return void (trouble = text.builds.needName);
-    if (!board) return void (trouble = text.builds.needBoard);
+    if (!name.trim()) return void (trouble = buildsText.needName);
+    if (!board) return void (trouble = buildsText.needBoard);
     busy = true;
     trouble = '';
     try {
@@ -37,39 +39,39 @@
   }
 </script>
 
-<svelte:head><title>{text.builds.newBuild} · {text.product}</title></svelte:head>
+<svelte:head><title>{buildsText.newBuild} · {text.product}</title></svelte:head>
 
 <PlaceBar />
 <form onsubmit={create}>
-  <h1>{text.builds.newBuild}</h1>
-  <p class="plan">{text.builds.orPlan} <a href="/plan">{text.plan.planPage}</a></p>
+  <h1>{buildsText.newBuild}</h1>
+  <p class="plan">{buildsText.orPlan} <a href="/plan">{planText.planPage}</a></p>
   <div class="row">
     <div>
-      <Label for="name">{text.builds.name}</Label>
+      <Label for="name">{buildsText.name}</Label>
       <Input id="name" bind:value={name} maxlength={120} autocomplete="off" />
     </div>
     <div class="short">
-      <Label for="date">{text.builds.date}</Label>
+      <Label for="date">{buildsText.date}</Label>
       <Input id="date" bind:value={date} maxlength={7} autocomplete="off" />
     </div>
   </div>
   <fieldset>
-    <legend>{text.builds.chooseBoard}</legend>
-    <Label for="query" class="sr-only">{text.builds.findBoard}</Label>
-    <Input id="query" bind:value={query} placeholder={text.builds.boardHint} autocomplete="off" />
+    <legend>{buildsText.chooseBoard}</legend>
+    <Label for="query" class="sr-only">{buildsText.findBoard}</Label>
+    <Input id="query" bind:value={query} placeholder={buildsText.boardHint} autocomplete="off" />
     {#each found as part (part.id)}
       <label class="board" class:on={board === part.id}>
         <input type="radio" name="board" value={part.id} bind:group={board} />
         <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
-        <span class="slots">{text.builds.slots(part.board?.slots.length ?? 0)}</span>
+        <span class="slots">{buildsText.slots(part.board?.slots.length ?? 0)}</span>
         <span class="years">{part.sold?.from}–{part.sold?.to ?? ''}</span>
       </label>
     {:else}
-      <p>{text.builds.noBoard(query)}</p>
+      <p>{buildsText.noBoard(query)}</p>
     {/each}
   </fieldset>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
-  <Button type="submit" class="act main" disabled={busy}>{text.builds.create}</Button>
+  <Button type="submit" class="act main" disabled={busy}>{buildsText.create}</Button>
 </form>
 
 <style>

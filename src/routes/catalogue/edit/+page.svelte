@@ -10,9 +10,10 @@
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
+import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
-  const words = text.editor;
+  const words = editorText;
   const KEY = 'yj-part-draft';
   const blank = (): Part =>
     Part.parse({ id: 'my-part', kind: 'card', maker: 'unknown', name: 'Unknown', card: { bus: 'isa8' } });
@@ -155,7 +156,7 @@
           <div>
             <Label for="p-bus">{words.bus}</Label>
             <select id="p-bus" value={part.card.bus} onchange={(e) => change({ ...part, card: { ...part.card!, bus: e.currentTarget.value as 'isa8' } })}>
-              {#each Object.entries(text.catalogue.bus) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+              {#each Object.entries(catalogueText.bus) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </select>
           </div>
           <div><Label for="p-length">{words.length}</Label><Input id="p-length" type="number" min="50" max="400" value={part.card.lengthMm ?? ''} onchange={(e) => change({ ...part, card: { ...part.card!, lengthMm: Number(value(e)) > 0 ? Number(value(e)) : undefined } })} /></div>

@@ -9,9 +9,11 @@
   import Ledger from '$lib/ui/shelf/Ledger.svelte';
   import Trials from '$lib/ui/shelf/Trials.svelte';
   import { text } from '$lib/ui/text';
+  import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
+  import { shelf as shelfText } from '$lib/ui/text/shelf';
 
   let { data } = $props();
-  const words = text.shelf;
+  const words = shelfText;
   // svelte-ignore state_referenced_locally
   let view: ShelfView = $state.raw(data.view);
   let trouble = $state<string[]>([]);
@@ -219,7 +221,7 @@
             </select>
           </div>
         {/each}
-      {:else}<p class="lead">{text.catalogue.noSettings}</p>{/if}
+      {:else}<p class="lead">{catalogueText.noSettings}</p>{/if}
       <h2>{words.photos}</h2>
       <div class="photos">
         {#each view.photos as photo (photo.id)}

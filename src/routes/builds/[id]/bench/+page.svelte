@@ -10,9 +10,10 @@
   import Cables from '$lib/ui/sheet/Cables.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import { text } from '$lib/ui/text';
+  import { sheet as sheetText } from '$lib/ui/text/sheet';
 
   const { session } = getBench();
-  const words = text.sheet;
+  const words = sheetText;
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'sheet');
 

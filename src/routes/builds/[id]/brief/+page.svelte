@@ -5,12 +5,12 @@
   import Machines from '$lib/ui/brief/Machines.svelte';
   import { Planning } from '$lib/ui/brief/planning.svelte';
   import { getBench } from '$lib/ui/context';
-  import { text } from '$lib/ui/text';
+  import { brief as briefText, plan as planText } from '$lib/ui/text/brief';
 
   let { data } = $props();
   const { session } = getBench();
   const planning = new Planning();
-  const change = (brief: Brief) => session.change({ ...session.build, brief }, text.brief.did);
+  const change = (brief: Brief) => session.change({ ...session.build, brief }, briefText.did);
   const keeps = $derived({
     board: session.build.board.part,
     all: [session.build.board.part, ...session.build.items.map((i) => i.part)]
@@ -23,7 +23,7 @@
     const firmware = session.parts.get(plan.build.board.part)?.board;
     for (const id of [firmware?.firmware, firmware?.cpuSocket?.soldered])
       for (const part of planning.parts) if (part.id === id) session.know(part);
-    session.change(adopt(session.build, plan), text.plan.taken);
+    session.change(adopt(session.build, plan), planText.taken);
   }
   const on = (item: string, fn: string) =>
     session.build.brief.mustBeOn.some((r) => r.item === item && r.function === fn);
@@ -41,23 +41,23 @@
   );
 </script>
 
-<h1>{text.brief.title}</h1>
-<p class="lead">{text.brief.lead}</p>
+<h1>{briefText.title}</h1>
+<p class="lead">{briefText.lead}</p>
 <BriefForm brief={session.build.brief} profiles={data.profiles} {partName} {change} />
 
 <details>
-  <summary>{text.brief.mustBeOn}</summary>
+  <summary>{briefText.mustBeOn}</summary>
   {#each functions as { item, title, fn } (`${item}/${fn.id}`)}
     <label class="fn"
       ><input type="checkbox" checked={on(item, fn.id)} onchange={() => toggle(item, fn.id)} />
       {fn.label} <span>{title}</span></label
     >
-  {:else}<p>{text.brief.noFunctions}</p>{/each}
+  {:else}<p>{briefText.noFunctions}</p>{/each}
 </details>
 
-<h2>{text.plan.title}</h2>
-<p class="lead">{text.plan.lead}</p>
-<Machines {planning} brief={session.build.brief} {keeps} {change} {take} takeLabel={text.plan.take} />
+<h2>{planText.title}</h2>
+<p class="lead">{planText.lead}</p>
+<Machines {planning} brief={session.build.brief} {keeps} {change} {take} takeLabel={planText.take} />
 
 <style>
   h1 {

@@ -15,9 +15,9 @@
   import { hangOn } from '$lib/ui/fit/edit';
   import { ask } from '$lib/ui/record/send';
   import Views from '$lib/ui/parts/Views.svelte';
-  import { text } from '$lib/ui/text';
+  import { disks as disksText } from '$lib/ui/text/disks';
 
-  const words = text.disks;
+  const words = disksText;
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'setup');

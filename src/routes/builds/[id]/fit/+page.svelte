@@ -11,10 +11,10 @@
   import Views from '$lib/ui/parts/Views.svelte';
   import { openByView } from '$lib/core/check';
   import type { ShelfView } from '$lib/core/model';
-  import { text } from '$lib/ui/text';
+  import { fit as fitText } from '$lib/ui/text/fit';
 
   let { data } = $props();
-  const words = text.fit;
+  const words = fitText;
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'slots');

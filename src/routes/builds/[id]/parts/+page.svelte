@@ -6,6 +6,7 @@
   import { addPart, seat, takeOut } from '$lib/ui/fit/edit';
   import { Listing } from '$lib/ui/listing.svelte';
   import { text } from '$lib/ui/text';
+  import { fit as fitText } from '$lib/ui/text/fit';
 
   let { data } = $props();
   const { session } = getBench();
@@ -74,7 +75,7 @@
   {#each loose as item (item.id)}<div class="row">{@render row(item.id, '')}</div>{/each}
 {/if}
 {#if others.length}
-  <h2>{text.fit.otherKinds}</h2>
+  <h2>{fitText.otherKinds}</h2>
   {#each others as item (item.id)}
     {@const part = session.parts.get(item.part)!}
     <div class="row">
