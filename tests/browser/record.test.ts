@@ -111,6 +111,8 @@ describe('the record in a browser', function () {
       await sees(page, 'A copy of Plover is in the list');
       await press(page, 'To the bin: Plover, copy');
       await sees(page, 'Plover, copy is in the bin');
+      // Both lists have been looked at again, else what follows happens to the rows of before.
+      await page.waitForSelector('details');
       await press(page, 'Undo');
       await page.waitForFunction(() => !document.querySelector('details'));
       await press(page, 'To the bin: Plover, copy');

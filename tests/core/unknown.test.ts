@@ -127,12 +127,16 @@ describe('where findings are open', () => {
     const { build, parts: own } = machineOf(board('at', ['isa16']), []);
     const empty = { ...build, items: [] };
     const { findings, hiding } = checked(empty, own);
-    const states = stageStates(empty, findings, hiding);
+    const states = stageStates(empty, findings, hiding, () => true);
     for (const stage of ['brief', 'parts', 'fit', 'lines', 'disks'] as const)
       expect(states[stage].checked, stage).to.equal(false);
     const whole = checked(demo('curlew'), parts);
-    const done = stageStates(demo('curlew'), whole.findings, whole.hiding);
+    const done = stageStates(demo('curlew'), whole.findings, whole.hiding, () => true);
     expect(done.lines).to.deep.equal({ open: 0, checked: true });
+    // Three settings of this board were not looked at, and none of them decides a line.
+    const partly = checked(demo('sanderling'), parts);
+    const seen = stageStates(demo('sanderling'), partly.findings, partly.hiding, () => false);
+    expect([seen.lines.checked, seen.switches.checked]).to.deep.equal([true, false]);
   });
 });
 

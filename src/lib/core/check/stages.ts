@@ -15,23 +15,28 @@ const besidesLines = /^(kit|unknown\.board|unknown\.bios)/;
  * `checked`, also when nothing is open in it.
  * @param findings what a check found, less what was acknowledged
  * @param hiding everything that the check could not see, whether acknowledged or not
+ * @param decidesLines whether a setting of an item decides a line
  */
 export function stageStates(
   build: Build,
   findings: readonly Finding[],
-  hiding: readonly Finding[]
+  hiding: readonly Finding[],
+  decidesLines: (item: string, setting: string) => boolean
 ): Record<Stage, StageState> {
   const open = openByStage(findings);
   const hidden = new Set(hiding.map((f) => placeOf(f).stage));
   const { date, os, profiles, wishes, mustBeOn } = build.brief;
   const isAsked = Boolean(date || os || profiles.length || wishes?.length || mustBeOn.length);
   const has = build.items.length > 0;
+  const hidesLines = (f: Finding): boolean =>
+    !besidesLines.test(f.rule) &&
+    f.subjects.some((s) => s.setting === undefined || decidesLines(s.item, s.setting));
   const checked: Record<Stage, boolean> = {
     brief: isAsked,
     parts: has && !hidden.has('parts'),
     fit: has && !hidden.has('fit') && !hidden.has('parts'),
     switches: !hidden.has('switches'),
-    lines: has && hiding.every((f) => besidesLines.test(f.rule)),
+    lines: has && !hiding.some(hidesLines),
     disks: !hidden.has('disks') && !hidden.has('parts') && has
   };
   return Object.fromEntries(

@@ -4,14 +4,14 @@
   import { Button } from 'flowbite-svelte';
   import { onMount, type Snippet } from 'svelte';
   import { stageStates, type StageState } from '$lib/core/check';
-  import type { Build, Part } from '$lib/core/model';
+  import { keyOf, type Build, type Part } from '$lib/core/model';
   import { differences } from '$lib/core/settings';
+  import { lineSettings } from '$lib/core/solver';
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
   import { Session } from '../record/session.svelte';
   import { text } from '../text';
   import Tray from '../tray/Tray.svelte';
-  import Keys from './Keys.svelte';
   import Notices from './Notices.svelte';
   import Rail from './Rail.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
@@ -29,6 +29,7 @@
   setBench({ session, planner });
 
   let help = $state(false);
+  const keysPanel = () => import('./Keys.svelte');
   /** Somebody wanted to go where the server is needed while it is away. */
   let staying = $state(false);
   let notices: Notices;
@@ -42,7 +43,12 @@
   const toSet = $derived(
     differences(session.shown, session.parts).filter((d) => d.severity !== 'note').length
   );
-  const states = $derived(stageStates(session.shown, session.findings, session.checked.hiding));
+  const states = $derived.by(() => {
+    const decided = lineSettings(session.machine);
+    return stageStates(session.shown, session.findings, session.checked.hiding, (item, setting) =>
+      decided.has(keyOf(item, setting))
+    );
+  });
   /** The stages of the rail; what is done at the machine and the log are not checked. */
   const rail: Record<string, StageState> = $derived({
     ...states,
@@ -58,6 +64,7 @@
   onMount(() => {
     const stops = [session.start(), planner.warm()];
     for (const offline of offlineStages) void preloadCode(here(offline));
+    void keysPanel().catch(() => null);
     void navigator.serviceWorker?.ready.then((ready) =>
       ready.active?.postMessage({ keep: offlineStages.map(here) })
     );
@@ -137,7 +144,9 @@
     {#if !isWide}<Tray />{/if}
   </div>
 </div>
-{#if help}<Keys close={() => (help = false)} />{/if}
+{#if help}
+  {#await keysPanel() then { default: Keys }}<Keys close={() => (help = false)} />{/await}
+{/if}
 {#if session.collision}
   {#key session.collision}
     {@const collision = session.collision}

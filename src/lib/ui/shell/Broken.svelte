@@ -78,8 +78,16 @@
     margin: 2rem auto;
     padding: 0 1rem;
   }
+  h1 {
+    font-size: 2rem;
+  }
+  h2 {
+    margin: 1.6rem 0 0.4rem;
+    font-size: 1.2rem;
+    border-bottom: 2px solid var(--ink);
+  }
   .why {
-    margin: 0.6rem 0;
+    margin: 0.6rem 0 1rem;
     padding: 0.5rem 0.9rem;
     border-left: 7px solid var(--stop);
     background: var(--sheet);
@@ -89,6 +97,7 @@
     color: var(--stop);
   }
   .acts {
+    margin-top: 0.8rem;
     display: flex;
     gap: 0.6rem;
   }

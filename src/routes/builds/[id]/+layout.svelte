@@ -1,10 +1,10 @@
 <script lang="ts">
   import Bench from '$lib/ui/shell/Bench.svelte';
-  import Broken from '$lib/ui/shell/Broken.svelte';
   let { data, children } = $props();
 </script>
 
-{#if data.broken}<Broken {...data.broken} />
+{#if data.broken}
+  {#await import('$lib/ui/shell/Broken.svelte') then { default: Broken }}<Broken {...data.broken} />{/await}
 {:else if data.record}
   {#key data.record.build.id}
     <Bench record={data.record} parts={data.parts}>{@render children()}</Bench>
