@@ -1,12 +1,15 @@
 import { defineConfig } from 'vite';
 
-/** The worker of the server, beside the built application. */
+/** What runs beside the built application: the worker of the server, and the command line. */
 export default defineConfig({
   publicDir: false,
   build: {
-    ssr: 'src/lib/server/heavy/worker.ts',
+    ssr: true,
     outDir: 'build/heavy',
     emptyOutDir: true,
-    rollupOptions: { output: { entryFileNames: 'worker.js' } }
+    rollupOptions: {
+      input: { worker: 'src/lib/server/heavy/worker.ts', yj: 'bin/yj.ts' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' }
+    }
   }
 });

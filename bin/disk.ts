@@ -76,7 +76,7 @@ export function diskReport(args: readonly string[]): object {
 
 /** Setup facts of a BIOS of the catalogue. */
 function profileFacts(id: string): SetupFacts {
-  const parts = readCatalogue(join(import.meta.dirname, '..', 'catalogue'));
+  const parts = readCatalogue();
   const found = parts.find((p) => p.id === id && p.firmware);
   const facts = found && firmwareFacts(found.firmware!.disk);
   if (!facts)

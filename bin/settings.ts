@@ -123,8 +123,7 @@ export const movesReport = (build: Build, parts: PartSet): object => ({
 });
 
 let known: Map<string, Part> | null = null;
-const catalogue = (): Map<string, Part> =>
-  (known ??= new Map(readCatalogue(join(import.meta.dirname, '..', 'catalogue')).map((p) => [p.id, p])));
+const catalogue = (): Map<string, Part> => (known ??= new Map(readCatalogue().map((p) => [p.id, p])));
 
 function partOf(id: string | undefined): Part {
   const part = id === undefined ? undefined : catalogue().get(id);

@@ -1,3 +1,4 @@
+import './root';
 import { readFileSync } from 'node:fs';
 import { checked, type Status } from '../src/lib/core/check';
 import { InvalidDocument } from '../src/lib/core/model';

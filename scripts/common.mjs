@@ -55,7 +55,8 @@ export async function installPackages() {
   await step('Installing packages another way', [['npm', ['install', '--no-save', ...quiet]]]);
 }
 
-function newest(path) {
+/** When a file, or the newest file of a folder, was changed last. */
+export function newest(path) {
   const stat = statSync(path);
   if (!stat.isDirectory()) return stat.mtimeMs;
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
@@ -63,9 +64,11 @@ function newest(path) {
 
 /** Builds the application and the worker of the server when they are missing or older than their sources. */
 export async function buildApplication() {
-  const built = join(root, 'build', 'heavy', 'worker.js');
+  const built = join(root, 'build', 'heavy', 'catalogue.json');
   const sources = [
     'src',
+    'bin',
+    'catalogue',
     'static',
     'package.json',
     'svelte.config.js',
@@ -76,7 +79,8 @@ export async function buildApplication() {
   const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
   await step('Building the application', [
     ['node', [vite, 'build', '--logLevel', 'error']],
-    ['node', [vite, 'build', '--config', 'vite.heavy.config.ts', '--logLevel', 'error']]
+    ['node', [vite, 'build', '--config', 'vite.heavy.config.ts', '--logLevel', 'error']],
+    ['node', ['--import', 'tsx', 'scripts/compile.ts']]
   ]);
 }
 

@@ -1,4 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import { chromiumPath } from './chromium.mjs';
 import { buildApplication, installPackages, root } from './common.mjs';
 
@@ -9,17 +10,28 @@ import { buildApplication, installPackages, root } from './common.mjs';
 let passed = 0;
 let failed = 0;
 
-function step(name, command, args) {
-  console.log(`\n== ${name}`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
-  if (status === 0) passed++;
-  else failed++;
+/** Runs steps beside each other; what each prints comes out in one piece. */
+async function steps(list) {
+  const run = ([name, command, args]) =>
+    new Promise((done) => {
+      const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+      let out = '';
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (out += chunk));
+      child.on('error', (error) => done({ name, status: 1, out: error.message }));
+      child.on('close', (status) => done({ name, status, out }));
+    });
+  for (const { name, status, out } of await Promise.all(list.map(run))) {
+    console.log(`\n== ${name}`);
+    if (status === 0) passed++;
+    else failed++;
+    if (status !== 0 || name.startsWith('Types')) console.log(out.trim());
+  }
 }
 
 /** Runs one group of test files. @returns what it printed, so that groups beside each other do not mix */
 function runGroup(args) {
   return new Promise((done) => {
-    const child = spawn('npx', ['mocha', '--reporter', 'json-stream', ...args], {
+    const child = spawn(bin('mocha'), ['--reporter', 'json-stream', ...args], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'inherit']
     });
@@ -97,18 +109,17 @@ function ensureChromium() {
 }
 
 await installPackages();
-step('Types', 'npx', ['svelte-kit', 'sync']);
-step('Types of all files', 'npx', ['svelte-check', '--threshold', 'warning', '--output', 'human']);
-step('Lint', 'npx', ['eslint', '.']);
-step('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-ensureDiskTools();
-const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
-const commandLine = 'tests/formats/cli.test.ts';
-await mocha('Unit tests', [
-  [...files('core', 'ui'), commandLine],
-  [...files('formats', 'server'), '--ignore', commandLine]
+const bin = (name) => join(root, 'node_modules', '.bin', name);
+await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
+await steps([
+  ['Types of all files', bin('svelte-check'), ['--threshold', 'warning', '--output', 'human']],
+  ['Lint', bin('eslint'), ['.']],
+  ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
 ]);
 await buildApplication();
+ensureDiskTools();
+const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
+await mocha('Unit tests', [files('core', 'ui'), files('formats', 'server')]);
 await mocha('Server tests', [files('http')]);
 if (ensureChromium())
   await mocha('Browser tests', [

@@ -3,8 +3,9 @@ import { LEVELS, applyFix, resolve } from '../../src/lib/core/solver';
 import { check } from '../../src/lib/core/check';
 import { Brute } from '../support/brute';
 import { randomMachine } from '../support/machines';
+import { torture } from '../support/torture';
 
-const MACHINES = Number(process.env.YJ_MACHINES ?? 2000);
+const MACHINES = Number(process.env.YJ_MACHINES ?? torture(2000, 900));
 
 describe('resolve against brute force', () => {
   it(`agrees on ${MACHINES} random small machines`, function () {

@@ -30,6 +30,7 @@ import { readSoftware } from '../../src/lib/server/catalogue';
 import { demo, parts } from '../support/demo';
 import { bruteBest } from '../support/brute-plan';
 import { Seeded } from '../support/random';
+import { torture } from '../support/torture';
 
 const all = [...parts.values()];
 const software = readSoftware(new URL('../../catalogue', import.meta.url).pathname);
@@ -107,7 +108,7 @@ describe('the planner', function () {
   this.timeout(120_000);
   it('finds what brute force finds on small catalogues', () => {
     let found = 0;
-    for (let seed = 1; seed <= 12; seed++) {
+    for (let seed = 1; seed <= torture(24, 7); seed++) {
       const request = small(seed);
       const wanted = bruteBest(request);
       const got = search(request);
@@ -119,7 +120,7 @@ describe('the planner', function () {
         expect(got.best!.score, `seed ${seed}`).to.be.closeTo(wanted, 1e-6);
       }
     }
-    expect(found).to.be.greaterThan(3);
+    expect(found).to.be.greaterThan(1);
   });
 
   const briefs: Brief[] = [

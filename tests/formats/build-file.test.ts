@@ -3,6 +3,7 @@ import { InvalidDocument } from '../../src/lib/core/model';
 import { readBuildFile, writeBuildFile } from '../../src/lib/formats';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
+import { torture } from '../support/torture';
 
 const text = writeBuildFile(demo('plover'), parts);
 const problemsOf = (source: string): string[] => {
@@ -42,9 +43,10 @@ describe('build files', () => {
     );
     expect(problemsOf(text.replace('"name": "Plover"', '"nam": "Plover"')).join()).to.match(/build/);
   });
-  it('survive 2,000 mutations without anything but a clear error', () => {
+  const MUTATIONS = torture(2000, 500);
+  it(`survive ${MUTATIONS} mutations without anything but a clear error`, () => {
     const r = new Seeded(42);
-    for (let i = 0; i < 2000; i++) {
+    for (let i = 0; i < MUTATIONS; i++) {
       const at = r.int(text.length);
       const mutated = [
         () => text.slice(0, at) + text.slice(at + 1 + r.int(40)),

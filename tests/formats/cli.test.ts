@@ -23,7 +23,7 @@ import { demo, parts } from '../support/demo';
 const root = new URL('../..', import.meta.url).pathname;
 /** The command itself; npm in front of it only costs time. */
 const yj = (args: string[], input = '') =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'bin/yj.ts', ...args], {
+  spawnSync(process.execPath, ['scripts/yj.mjs', ...args], {
     cwd: root,
     input,
     encoding: 'utf8'

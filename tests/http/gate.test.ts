@@ -15,7 +15,7 @@ describe('a shared server', function () {
   let server: Running;
   const own = (env: Record<string, string> = {}) => ({ YJ_DATA: folder, ...env });
   const passphrase = (words: string) =>
-    ended(process.execPath, ['--import', 'tsx', 'bin/yj.ts', 'passphrase'], {
+    ended(process.execPath, ['scripts/yj.mjs', 'passphrase'], {
       input: `${words}\n`,
       env: own()
     });

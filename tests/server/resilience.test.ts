@@ -22,7 +22,7 @@ import { torture } from '../support/torture';
 
 const root = new URL('../..', import.meta.url).pathname;
 const yj = (folder: string, ...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'bin/yj.ts', ...args], {
+  spawnSync(process.execPath, ['scripts/yj.mjs', ...args], {
     cwd: root,
     encoding: 'utf8',
     env: { ...process.env, YJ_DATA: folder }

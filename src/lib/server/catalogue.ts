@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { readCatalogueFiles, readProfiles } from '../formats';
 import type { Part, Profile } from '../core/model';
@@ -7,14 +7,29 @@ import type { Part, Profile } from '../core/model';
 export const projectFolder = (): string => process.env.YJ_ROOT ?? process.cwd();
 
 const catalogueFolder = (): string => join(projectFolder(), 'catalogue');
+/** The parts as they were read and checked when the program was built. */
+export const compiledCatalogue = (): string => join(projectFolder(), 'build', 'heavy', 'catalogue.json');
 const SOFTWARE = 'software.yaml';
 
-/** Reads the parts that ship with the application. */
-export function readCatalogue(folder = catalogueFolder()): Part[] {
-  const names = readdirSync(folder).filter((name) => name.endsWith('.yaml') && name !== SOFTWARE);
-  return readCatalogueFiles(
-    names.sort().map((name) => ({ name, text: readFileSync(join(folder, name), 'utf8') }))
-  );
+const partFiles = (folder: string): string[] =>
+  readdirSync(folder)
+    .filter((name) => name.endsWith('.yaml') && name !== SOFTWARE)
+    .sort();
+
+/**
+ * Reads the parts that ship with the application: those of a folder from its files, else as they were compiled when
+ * no file is newer than that.
+ */
+export function readCatalogue(folder?: string): Part[] {
+  const from = folder ?? catalogueFolder();
+  const names = partFiles(from);
+  const compiled = compiledCatalogue();
+  if (folder === undefined && existsSync(compiled)) {
+    const made = statSync(compiled).mtimeMs;
+    if (names.every((name) => statSync(join(from, name)).mtimeMs <= made))
+      return JSON.parse(readFileSync(compiled, 'utf8')) as Part[];
+  }
+  return readCatalogueFiles(names.map((name) => ({ name, text: readFileSync(join(from, name), 'utf8') })));
 }
 
 /** Reads the software profiles that ship with the application. */
