@@ -1,5 +1,4 @@
 import { closeSync, fstatSync, openSync, readFileSync, readSync, statSync } from 'node:fs';
-import { join } from 'node:path';
 import {
   barriers,
   fatPlan,

@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import { fillingsFor, fillingsShowing } from '../src/lib/core/boards';
 import {
   FactId,

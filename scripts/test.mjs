@@ -41,32 +41,43 @@ function runGroup(args) {
   });
 }
 
-/** Groups run beside each other; each file belongs to one. */
-async function mocha(name, groups) {
-  console.log(`\n== ${name}`);
-  for (const out of await Promise.all(groups.map(runGroup))) {
-    let end = null;
-    for (const line of out.split('\n')) {
-      let event;
-      try {
-        event = JSON.parse(line);
-      } catch {
-        if (line.trim()) console.log(line);
-        continue;
-      }
-      if (event[0] === 'fail')
-        console.log(`FAILED ${event[1].fullTitle}\n${event[1].err}\n${event[1].stack ?? ''}`);
-      if (event[0] === 'end') end = event[1];
+/** Runs groups of test files, three at a time, in their order; each file belongs to one. */
+async function mocha(groups) {
+  const waiting = [...groups];
+  const runner = async () => {
+    for (let group = waiting.shift(); group; group = waiting.shift()) {
+      const [name, args] = group;
+      tell(name, await runGroup(args));
     }
-    if (!end) {
-      console.log(`${name}: the runner ended early`);
-      failed++;
+  };
+  // One more than cores: browsers and servers mostly wait.
+  await Promise.all([runner(), runner(), runner()]);
+}
+
+/** Prints what a group came to, its failures and whatever its tests said. */
+function tell(name, out) {
+  console.log(`\n== ${name}`);
+  let end = null;
+  for (const line of out.split('\n')) {
+    let event;
+    try {
+      event = JSON.parse(line);
+    } catch {
+      if (line.trim()) console.log(line);
       continue;
     }
-    console.log(`${end.passes} passed, ${end.failures} failed in ${Math.round(end.duration / 1000)} s`);
-    passed += end.passes;
-    failed += end.failures;
+    if (event[0] === 'fail')
+      console.log(`FAILED ${event[1].fullTitle}\n${event[1].err}\n${event[1].stack ?? ''}`);
+    if (event[0] === 'end') end = event[1];
   }
+  if (!end) {
+    console.log(`${name}: the runner ended early`);
+    failed++;
+    return;
+  }
+  console.log(`${end.passes} passed, ${end.failures} failed in ${Math.round(end.duration / 1000)} s`);
+  passed += end.passes;
+  failed += end.failures;
 }
 
 /** Real partition and file-system tools, with which what we write is compared; without them those tests are passed over. */
@@ -119,13 +130,16 @@ await steps([
 await buildApplication();
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
-await mocha('Unit tests', [files('core', 'ui'), files('formats', 'server')]);
-await mocha('Server tests', [files('http')]);
-if (ensureChromium())
-  await mocha('Browser tests', [
-    ['tests/browser/look.test.ts'],
-    ['tests/browser/**/*.test.ts', '--ignore', 'tests/browser/look.test.ts']
-  ]);
-else failed++;
+const look = 'tests/browser/look.test.ts';
+const browser = ensureChromium();
+if (!browser) failed++;
+await mocha([
+  // The longest first, so that none is left alone at the end.
+  ...(browser ? [['Browser tests', ['tests/browser/**/*.test.ts', '--ignore', look]]] : []),
+  ['Formats and server', files('formats', 'server')],
+  ...(browser ? [['The look of every screen', [look]]] : []),
+  ['Core', files('core', 'ui')],
+  ['Server over HTTP', files('http')]
+]);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;

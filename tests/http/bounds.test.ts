@@ -25,20 +25,24 @@ describe('work without bounds', function () {
     '/api/v1/shelf?limit=20'
   ];
 
-  it('is answered politely, one after the other', async () => {
-    for (const [i, bomb] of bombs.entries()) {
-      const reply = await throwBomb(i);
-      const text = await reply.text();
-      expect([...polite], `${bomb.name}: ${text.slice(0, 200)}`).to.include(reply.status);
-      if (reply.status === 422)
-        expect(text, bomb.name).to.match(
+  it('is answered politely', async () => {
+    const answers = await Promise.all(
+      bombs.map(async (bomb, i) => {
+        const reply = await throwBomb(i);
+        return { name: bomb.name, status: reply.status, text: await reply.text() };
+      })
+    );
+    for (const { name, status, text } of answers) {
+      expect([...polite], `${name}: ${text.slice(0, 200)}`).to.include(status);
+      if (status === 422)
+        expect(text, name).to.match(
           /no part has more than|larger than anything|cannot be used|no part needs/
         );
     }
   });
 
   it('holds nobody else up: others are answered while ten run', async () => {
-    const until = Date.now() + torture(60_000, 6000);
+    const until = Date.now() + torture(60_000, 4000);
     let isOver = false;
     const gone = new AbortController();
     const statuses: number[] = [];
