@@ -24,7 +24,7 @@ import { demo, parts } from '../support/demo';
 import { killedSaver, program, programOutput, type Acknowledged } from '../support/programs';
 import { Seeded } from '../support/random';
 import { emptyFolder, fails, useShop } from '../support/store';
-import { torture } from '../support/torture';
+import { isTorture, torture } from '../support/torture';
 
 /** The driver lets a file go only when its statements have been collected. */
 async function collectGarbage(): Promise<void> {
@@ -52,7 +52,7 @@ async function assertKept(folder: string, acknowledged: readonly Acknowledged[])
 }
 
 describe('durability', function () {
-  this.timeout(120_000);
+  this.timeout(torture(1_800_000, 120_000));
 
   it('loses no acknowledged save when it is killed in the middle of many', async () => {
     const folder = emptyFolder();
@@ -71,13 +71,17 @@ describe('durability', function () {
     const locker = program(['lock', folder, '7']);
     const acknowledged: Acknowledged[] = [];
     let busy = 0;
+    let kills = 0;
     const until = Date.now() + torture(60_000, 8000);
     while (Date.now() < until) {
       const round = await killedSaver(folder, 2000, { clients: 4, patience: 60 });
       acknowledged.push(...round.acknowledged);
       busy += round.busy;
+      kills++;
     }
     locker.kill('SIGKILL');
+    if (isTorture)
+      console.log(`      ${acknowledged.length} saves acknowledged, ${busy} refused as busy, ${kills} kills`);
     expect(busy, 'saves that were refused').to.be.greaterThan(0);
     expect(acknowledged.length).to.be.greaterThan(50);
     await assertKept(folder, acknowledged);

@@ -29,7 +29,7 @@ const yj = (folder: string, ...args: string[]) =>
   });
 
 describe('a store in trouble', function () {
-  this.timeout(120_000);
+  this.timeout(torture(1_800_000, 120_000));
   const shop = useShop();
   const shelf = () => new ShelfStore(shop.store);
   const saveOne = async (note = 'more') => {

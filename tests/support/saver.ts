@@ -1,6 +1,7 @@
 import Database from 'libsql';
 import { BuildStore } from '../../src/lib/server/builds';
 import { databaseFile, openDatabase } from '../../src/lib/server/database';
+import { NotFound } from '../../src/lib/server/errors';
 import { storeTrouble } from '../../src/lib/server/trouble';
 import { demo, parts } from './demo';
 import { Seeded } from './random';
@@ -19,16 +20,16 @@ const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 async function save(count: number, clients: number, patience: number): Promise<void> {
   const store = new BuildStore(await openDatabase(folder, { patience }), [...parts.values()]);
   const names = Array.from({ length: clients }, (_, i) => (i ? `plover-${i}` : 'plover'));
-  for (const id of names)
-    await store
-      .get(id)
-      .catch(() => store.create({ ...demo('plover'), id }, ''))
-      .catch(() => null);
+  const present = (id: string) =>
+    store.get(id).catch((error) => {
+      if (!(error instanceof NotFound)) throw error;
+      return store.create({ ...demo('plover'), id }, '');
+    });
   await Promise.all(
     names.map(async (id) => {
       for (let saved = 0; saved < count;) {
         try {
-          const { build, head } = await store.get(id);
+          const { build, head } = await present(id);
           const next = await store.save(id, { ...build, notes: `state after ${head}` }, head, '');
           // Written before the next save begins, so that what is read was acknowledged.
           process.stdout.write(`${id} ${next.head} ${next.build.notes}\n`);
