@@ -4,19 +4,16 @@ import {
   Name,
   buildSchema,
   checkBuild,
-  checkPart,
-  keptPart,
   partSet,
   sameJson,
   zodProblems,
   type Build,
   type Part,
-  type PartSet,
-  type Problem
+  type PartSet
 } from '../core/model';
 import { indexed, type Indexed } from '../core/catalogue';
-import { MAX_DEPTH, MAX_FILE, depthOf, writeBuildFile } from '../formats';
-import { usedParts } from '../core/kit';
+import { writeBuildFile } from '../formats';
+import { sizeProblems, usablePart } from './accepted';
 import { dataVersion, transact, type Db } from './database';
 import { Conflict, InBin, NotFound, Unreadable } from './errors';
 import { Changes } from './events';
@@ -334,40 +331,6 @@ export class BuildStore {
       .orderBy('id', 'desc')
       .executeTakeFirst();
   }
-}
-
-/** A kept part that can be used. @throws when it is damaged, or lacks what its kind needs */
-export function usablePart(document: string): Part {
-  const part = keptPart(JSON.parse(document));
-  const [problem] = checkPart(part);
-  if (problem) throw new InvalidDocument([problem], `The part "${part.id}"`);
-  return part;
-}
-
-/** Characters of a build as it is kept; what is larger could not be written into a file and read again. */
-const MAX_DOCUMENT = 2 * 1024 * 1024;
-const sizes = new WeakMap<Part, number>();
-
-function sizeOf(part: Part): number {
-  let size = sizes.get(part);
-  if (size === undefined) sizes.set(part, (size = JSON.stringify(part).length));
-  return size;
-}
-
-/** What is accepted can be written as a file and read back. */
-function sizeProblems(build: Build, parts: PartSet): Problem[] {
-  const own = JSON.stringify(build).length;
-  const whole = own + usedParts(build, parts).reduce((n, part) => n + sizeOf(part), 1000);
-  const mib = (n: number) => `${Math.round((n / 1024 / 1024) * 10) / 10} MiB`;
-  return [
-    ...(own > MAX_DOCUMENT
-      ? [{ path: '', message: `is ${mib(own)} large; no build needs more than ${mib(MAX_DOCUMENT)}` }]
-      : []),
-    ...(whole > MAX_FILE
-      ? [{ path: '', message: `is ${mib(whole)} large with its parts, more than a file can hold` }]
-      : []),
-    ...(depthOf(build) > MAX_DEPTH ? [{ path: '', message: `is nested more than ${MAX_DEPTH} deep` }] : [])
-  ];
 }
 
 /** The wished id, or the first free one behind it. */

@@ -66,7 +66,8 @@ const readable = (document: string): Build | null => {
   }
 };
 
-export async function revision(store: BuildStore, id: string, number: number): Promise<Build> {
+/** A saved state of a build in use, as it is kept. */
+async function kept(store: BuildStore, id: string, number: number): Promise<string> {
   await store.head(id);
   const row = await store.db
     .selectFrom('revisions')
@@ -75,8 +76,11 @@ export async function revision(store: BuildStore, id: string, number: number): P
     .where('build', '=', id)
     .executeTakeFirst();
   if (!row) throw new NotFound(`The build "${id}" has no revision ${number}.`);
-  return readKept(row.document);
+  return row.document;
 }
+
+export const revision = async (store: BuildStore, id: string, number: number): Promise<Build> =>
+  readKept(await kept(store, id, number));
 
 /** How one state of a build differs from another. */
 export async function compare(store: BuildStore, id: string, from: number, to: number): Promise<Change[]> {
@@ -107,14 +111,7 @@ export async function mark(
   number: number,
   name: string | null
 ): Promise<void> {
-  await store.head(id);
-  const there = await store.db
-    .selectFrom('revisions')
-    .select('id')
-    .where('id', '=', number)
-    .where('build', '=', id)
-    .executeTakeFirst();
-  if (!there) throw new NotFound(`The build "${id}" has no revision ${number}.`);
+  await kept(store, id, number);
   if (name === null) await store.db.deleteFrom('marks').where('revision', '=', number).execute();
   else
     await store.db

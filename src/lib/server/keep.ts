@@ -16,7 +16,7 @@ import {
   type Db
 } from './database';
 import { migrations } from './migrations';
-import { usablePart } from './builds';
+import { usablePart } from './accepted';
 import { Notebook, ShelfItem, Sighting } from '../core/model';
 import { readKept } from './summaries';
 import { StoreTrouble, storeTrouble } from './trouble';

@@ -28,6 +28,8 @@ export class SqliteDriver implements Driver {
   private reader: Database.Database;
   private readonly turn = new Mutex();
   private marks: FileMarks | null = null;
+  /** How the writer was set up, for one that takes its place. */
+  private readonly setUp: string[] = [];
 
   constructor(
     readonly file: string,
@@ -41,6 +43,7 @@ export class SqliteDriver implements Driver {
   /** Runs one statement that takes no values and waits for locks by itself. */
   async exec(statement: string): Promise<void> {
     await patiently(this.patience, () => this.writer.exec(statement));
+    if (/^PRAGMA/.test(statement)) this.setUp.push(statement);
   }
 
   /** From now on the file is in daily use: reads get their own connection, and the file may not be exchanged. */
@@ -171,6 +174,7 @@ export class SqliteDriver implements Driver {
     if (!this.writer.inTransaction) return;
     this.writer.close();
     this.writer = new Database(this.file);
+    for (const statement of this.setUp) this.writer.exec(statement);
   }
 
   /** A file that was deleted or exchanged while it is open would take every save into nothing. */
