@@ -161,6 +161,14 @@ describe('the workshop archive', () => {
     const many = Object.fromEntries(Array.from({ length: 20_001 }, (_, i) => [`f${i}`, new Uint8Array(0)]));
     expect(await problemsOf(zipSync(many, { level: 0 }))).to.match(/more than 20000 files/);
   });
+  it('says in itself what was left out of it', () => {
+    const none = { parts, shelf: [], photos: [], sightings: [], notebooks: [], builds: [] };
+    const { bytes } = writeWorkshop({ ...none, leftOut: { states: 12, photos: 3 } });
+    expect(new TextDecoder().decode(unzipSync(bytes)['LEFT-OUT.txt'])).to.match(
+      /12 earlier states.*3 photographs/
+    );
+    expect(unzipSync(writeWorkshop(none).bytes)['LEFT-OUT.txt']).to.equal(undefined);
+  });
   it('takes nothing from names that lead elsewhere', async () => {
     const outside = changed({
       '../../builds/evil.json': '{}',

@@ -34,7 +34,8 @@ export async function exportWorkshop(
       parts: await store.parts(),
       ...(await shelf.rawDocuments()),
       photos: photos.photos,
-      notebooks: await new NotebookStore(store).raw()
+      notebooks: await new NotebookStore(store).raw(),
+      leftOut: { states: states.leftOut, photos: photos.leftOut }
     },
     signal
   );

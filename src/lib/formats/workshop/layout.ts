@@ -77,6 +77,8 @@ export interface Workshop {
   photos: (Omit<KeptPhoto, 'marks'> & { marks: string })[];
   sightings: string[];
   notebooks: string[];
+  /** What was left out since the archive would be too large to read again: it says so itself. */
+  leftOut?: { states: number; photos: number };
 }
 
 export interface WrittenWorkshop {

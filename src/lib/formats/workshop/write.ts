@@ -50,7 +50,8 @@ export function writeWorkshop({
   shelf,
   photos,
   sightings,
-  notebooks
+  notebooks,
+  leftOut
 }: Workshop): WrittenWorkshop {
   const files: Record<string, Uint8Array> = {};
   const unreadable: string[] = [];
@@ -100,6 +101,10 @@ export function writeWorkshop({
   photos.forEach(({ data }, i) => (files[`photos/${i + 1}.jpg`] = data));
   // Parts of old states travel beside the build files.
   for (const id of used) if (parts.has(id)) put(`parts/${id}.json`, parts.get(id));
+  if (leftOut?.states || leftOut?.photos)
+    files['LEFT-OUT.txt'] = strToU8(
+      `This archive would be too large to be read again with everything in it. Left out, the oldest first: ${leftOut.states} earlier states of builds, ${leftOut.photos} photographs. A backup (yj backup) holds them all.\n`
+    );
   put('workshop.json', manifest(builds.length, unreadable));
   return { bytes: zipSync(files, { level: 6 }), unreadable };
 }
