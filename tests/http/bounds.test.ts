@@ -71,7 +71,7 @@ describe('work without bounds', function () {
       console.log(
         `      ${times.length} looks beside ten bombs: median ${at(0.5).toFixed(1)} ms, p99 ${at(0.99).toFixed(1)} ms, most ${times.at(-1)!.toFixed(1)} ms`
       );
-    expect(times.length).to.be.greaterThan(50);
+    expect(times.length).to.be.greaterThan(10);
     for (const status of statuses) expect([...polite]).to.include(status);
     if (isTorture) expect(at(0.99), 'p99 in milliseconds').to.be.lessThan(50);
   });

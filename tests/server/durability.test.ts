@@ -58,9 +58,10 @@ describe('durability', function () {
     const folder = emptyFolder();
     const r = new Seeded(Date.now() & 0xffff);
     const acknowledged: Acknowledged[] = [];
-    for (let round = 0; acknowledged.length < torture(3000, 250) && round < torture(40, 8); round++)
+    for (let round = 0; acknowledged.length < torture(3000, 150) && round < torture(60, 8); round++)
       acknowledged.push(...(await killedSaver(folder, 80 + r.int(500))).acknowledged);
-    expect(acknowledged.length).to.be.greaterThan(150);
+    // How many go into the time depends on the machine; that none is lost does not.
+    expect(acknowledged.length).to.be.greaterThan(20);
     await assertKept(folder, acknowledged);
     rmSync(folder, { recursive: true });
   });
@@ -83,7 +84,7 @@ describe('durability', function () {
     if (isTorture)
       console.log(`      ${acknowledged.length} saves acknowledged, ${busy} refused as busy, ${kills} kills`);
     expect(busy, 'saves that were refused').to.be.greaterThan(0);
-    expect(acknowledged.length).to.be.greaterThan(50);
+    expect(acknowledged.length).to.be.greaterThan(10);
     await assertKept(folder, acknowledged);
     rmSync(folder, { recursive: true });
   });
