@@ -124,12 +124,17 @@ describe('where findings are open', () => {
       ).to.equal(true);
   });
   it('a stage in which nothing could be checked is not shown as checked', () => {
-    const { build, parts: own } = machineOf(board('at', ['isa16']), []);
+    const { build, parts: own } = machineOf(board('at', ['isa16']), [jumpered('sound', { irq: [5, 7] })]);
     const empty = { ...build, items: [] };
     const { findings, hiding } = checked(empty, own);
     const states = stageStates(empty, findings, hiding, () => true);
     for (const stage of ['brief', 'parts', 'fit', 'lines', 'disks'] as const)
       expect(states[stage].checked, stage).to.equal(false);
+    // A board of which only the slots are known does not say which parts are missing.
+    const slots = checked(build, own);
+    const bare = stageStates(build, slots.findings, slots.hiding, () => true);
+    for (const stage of ['parts', 'fit', 'disks'] as const)
+      expect(bare[stage].checked, stage).to.equal(false);
     const whole = checked(demo('curlew'), parts);
     const done = stageStates(demo('curlew'), whole.findings, whole.hiding, () => true);
     expect(done.lines).to.deep.equal({ open: 0, checked: true });

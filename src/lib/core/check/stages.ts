@@ -28,16 +28,18 @@ export function stageStates(
   const { date, os, profiles, wishes, mustBeOn } = build.brief;
   const isAsked = Boolean(date || os || profiles.length || wishes?.length || mustBeOn.length);
   const has = build.items.length > 0;
+  // Of a board of which facts are missing nobody can say which parts are still to be entered.
+  const isWhole = !hidden.has('parts') && !hiding.some((f) => f.rule === 'unknown.board');
   const hidesLines = (f: Finding): boolean =>
     !besidesLines.test(f.rule) &&
     f.subjects.some((s) => s.setting === undefined || decidesLines(s.item, s.setting));
   const checked: Record<Stage, boolean> = {
     brief: isAsked,
-    parts: has && !hidden.has('parts'),
-    fit: has && !hidden.has('fit') && !hidden.has('parts'),
+    parts: has && isWhole,
+    fit: has && isWhole && !hidden.has('fit'),
     switches: !hidden.has('switches'),
     lines: has && !hiding.some(hidesLines),
-    disks: !hidden.has('disks') && !hidden.has('parts') && has
+    disks: has && isWhole && !hidden.has('disks')
   };
   return Object.fromEntries(
     Object.entries(open).map(([stage, n]) => [stage, { open: n, checked: checked[stage as Stage] }])

@@ -5,7 +5,7 @@
   import { onMount, type Snippet } from 'svelte';
   import { stageStates, type StageState } from '$lib/core/check';
   import { keyOf, type Build, type Part } from '$lib/core/model';
-  import { differences } from '$lib/core/settings';
+  import { differences, isByHand } from '$lib/core/settings';
   import { lineSettings } from '$lib/core/solver';
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
@@ -49,12 +49,16 @@
       decided.has(keyOf(item, setting))
     );
   });
+  /** Where nothing is set by hand there is nothing to have been checked. */
+  const hasSwitches = $derived(
+    session.machine.fitted.some(({ part }) => part.settings.some((s) => isByHand(part, s)))
+  );
   /** The stages of the rail; what is done at the machine and the log are not checked. */
   const rail: Record<string, StageState> = $derived({
     ...states,
     switches: {
       open: Math.max(states.switches.open, toSet),
-      checked: states.switches.checked
+      checked: states.switches.checked && hasSwitches
     }
   });
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
