@@ -1,8 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { LEVELS, applyFix, choose, explain, resolve } from '../../src/lib/core/solver';
+import { LEVELS, TooLarge, applyFix, choose, explain, resolve } from '../../src/lib/core/solver';
 import { moveList } from '../../src/lib/core/moves';
+import { readBuildFile } from '../../src/lib/formats';
 import { benchMachine } from '../support/bench-machines';
+import { bombs } from '../support/bombs';
 import { board, card, jumper, jumpered, machineOf, checkKnown } from '../support/make';
 import { randomMachine } from '../support/machines';
 import { solveMilp } from '../support/milp';
@@ -21,6 +23,12 @@ describe('resolve', () => {
     expect(solved.moves).to.have.length(1);
     expect(solved.objective.moves).to.equal(3);
     expect(solved.alternatives.map((a) => a.moves[0].item)).to.not.include(solved.moves[0].item);
+  });
+
+  it('refuses a machine with more choices than any hardware before it fills the memory', () => {
+    const bomb = bombs.find((b) => b.path === '/resolve')!;
+    const { build, parts } = readBuildFile(bomb.body);
+    expect(() => resolve(build, parts)).to.throw(TooLarge, /more combinations of settings/);
   });
 
   it('keeps what the user locked', () => {

@@ -11,6 +11,7 @@ import {
 } from '../../src/lib/core/check';
 import { Build, type Finding } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
+import { machine } from '../../src/lib/core/resources';
 import { isByHand } from '../../src/lib/core/settings';
 import { resolve } from '../../src/lib/core/solver';
 import { nothingToMove, sheetOf, sheetText } from '../../src/lib/formats';
@@ -127,20 +128,20 @@ describe('where findings are open', () => {
     const { build, parts: own } = machineOf(board('at', ['isa16']), [jumpered('sound', { irq: [5, 7] })]);
     const empty = { ...build, items: [] };
     const { findings, hiding } = checked(empty, own);
-    const states = stageStates(empty, findings, hiding, () => true);
-    for (const stage of ['brief', 'parts', 'fit', 'lines', 'disks'] as const)
+    const states = stageStates(machine(empty, own), findings, hiding, () => true);
+    for (const stage of ['brief', 'parts', 'fit', 'switches', 'lines', 'disks'] as const)
       expect(states[stage].checked, stage).to.equal(false);
     // A board of which only the slots are known does not say which parts are missing.
     const slots = checked(build, own);
-    const bare = stageStates(build, slots.findings, slots.hiding, () => true);
+    const bare = stageStates(machine(build, own), slots.findings, slots.hiding, () => true);
     for (const stage of ['parts', 'fit', 'disks'] as const)
       expect(bare[stage].checked, stage).to.equal(false);
     const whole = checked(demo('curlew'), parts);
-    const done = stageStates(demo('curlew'), whole.findings, whole.hiding, () => true);
+    const done = stageStates(machine(demo('curlew'), parts), whole.findings, whole.hiding, () => true);
     expect(done.lines).to.deep.equal({ open: 0, checked: true });
     // Three settings of this board were not looked at, and none of them decides a line.
     const partly = checked(demo('sanderling'), parts);
-    const seen = stageStates(demo('sanderling'), partly.findings, partly.hiding, () => false);
+    const seen = stageStates(machine(demo('sanderling'), parts), partly.findings, partly.hiding, () => false);
     expect([seen.lines.checked, seen.switches.checked]).to.deep.equal([true, false]);
   });
 });

@@ -2,6 +2,7 @@ import { choose, type Explanation, type Resolution, type Solution } from '../cor
 import type { SolveReply, SolveRequest } from '../workers/solve';
 import type { Session } from './record/session.svelte';
 import { text } from './text';
+import { TASK_LIMIT_S, Task } from './work/task.svelte';
 
 /** Runs the solver in a worker and keeps what it found until it is taken or left. */
 export class Planner {
@@ -12,9 +13,9 @@ export class Planner {
   shown = $state(0);
   allowOff = $state(false);
   trouble = $state('');
-  private worker: Worker | null = null;
-  /** A worker that has its code already, so that it also starts while the server is away. */
-  private spare: Worker | null = null;
+  readonly task = new Task<SolveRequest, SolveReply>({
+    make: () => new Worker(new URL('../workers/solve.ts', import.meta.url), { type: 'module' })
+  });
 
   constructor(private readonly session: Session) {}
 
@@ -25,11 +26,11 @@ export class Planner {
   /** Loads the solver ahead. @returns how to let it go */
   warm(): () => void {
     // When the page has been drawn and has nothing better to do.
-    const timer = setTimeout(() => (this.spare ??= start()), 1500);
+    const timer = setTimeout(() => this.task.warm(), 1500);
     return () => {
       clearTimeout(timer);
       this.stop();
-      this.spare?.terminate();
+      this.task.close();
     };
   }
 
@@ -58,29 +59,27 @@ export class Planner {
     this.stop();
     this.state = 'working';
     this.trouble = '';
-    const worker = this.spare ?? start();
-    this.spare = null;
-    this.worker = worker;
-    worker.onmessage = ({ data }: MessageEvent<SolveReply>) => {
-      this.end();
-      if (data.kind === 'error') {
-        this.state = 'idle';
-        this.trouble = data.message;
-      } else if (data.kind === 'explain') {
-        this.why = data.result;
-        this.state = 'why';
-      } else {
-        this.result = data.result;
-        this.state = 'plan';
-        this.show(0);
-      }
-    };
-    worker.onerror = () => {
-      this.end();
-      this.state = 'idle';
-      this.trouble = text.tray.noSolver;
-    };
-    worker.postMessage(request);
+    this.task.run(
+      request,
+      (reply) => {
+        if (reply.kind === 'error') this.fail(reply.message);
+        else if (reply.kind === 'explain') {
+          this.why = reply.result;
+          this.state = 'why';
+        } else {
+          this.result = reply.result;
+          this.state = 'plan';
+          this.show(0);
+        }
+        return false;
+      },
+      (why) => this.fail(text.work.ended[why](TASK_LIMIT_S))
+    );
+  }
+
+  private fail(trouble: string): void {
+    this.state = 'idle';
+    this.trouble = trouble;
   }
 
   /** Shows one of the solutions on the loom without taking it. */
@@ -106,14 +105,7 @@ export class Planner {
   }
 
   stop(): void {
-    this.end();
+    this.task.stop();
     if (this.state === 'working') this.state = 'idle';
   }
-
-  private end(): void {
-    this.worker?.terminate();
-    this.worker = null;
-  }
 }
-
-const start = () => new Worker(new URL('../workers/solve.ts', import.meta.url), { type: 'module' });

@@ -1,4 +1,6 @@
-import type { Build, Finding } from '../model';
+import type { Finding } from '../model';
+import type { Machine } from '../resources';
+import { isByHand } from '../settings';
 import { openByStage, placeOf, type Stage } from './places';
 
 /** How a stage stands: how many findings are open in it, and whether there was anything to check and all of it was. */
@@ -11,33 +13,35 @@ export interface StageState {
 const besidesLines = /^(kit|unknown\.board|unknown\.bios)/;
 
 /**
- * The stages of a build. A stage of which nothing could be checked, or in which something is only assumed, is not
+ * The stages of a machine. A stage of which nothing could be checked, or in which something is only assumed, is not
  * `checked`, also when nothing is open in it.
  * @param findings what a check found, less what was acknowledged
  * @param hiding everything that the check could not see, whether acknowledged or not
  * @param decidesLines whether a setting of an item decides a line
  */
 export function stageStates(
-  build: Build,
+  m: Machine,
   findings: readonly Finding[],
   hiding: readonly Finding[],
   decidesLines: (item: string, setting: string) => boolean
 ): Record<Stage, StageState> {
   const open = openByStage(findings);
   const hidden = new Set(hiding.map((f) => placeOf(f).stage));
-  const { date, os, profiles, wishes, mustBeOn } = build.brief;
+  const { date, os, profiles, wishes, mustBeOn } = m.build.brief;
   const isAsked = Boolean(date || os || profiles.length || wishes?.length || mustBeOn.length);
-  const has = build.items.length > 0;
+  const has = m.build.items.length > 0;
   // Of a board of which facts are missing nobody can say which parts are still to be entered.
   const isWhole = !hidden.has('parts') && !hiding.some((f) => f.rule === 'unknown.board');
   const hidesLines = (f: Finding): boolean =>
     !besidesLines.test(f.rule) &&
     f.subjects.some((s) => s.setting === undefined || decidesLines(s.item, s.setting));
+  // Where nothing is set by hand there is nothing to have been checked.
+  const hasSwitches = m.fitted.some(({ part }) => part.settings.some((s) => isByHand(part, s)));
   const checked: Record<Stage, boolean> = {
     brief: isAsked,
     parts: has && isWhole,
     fit: has && isWhole && !hidden.has('fit'),
-    switches: !hidden.has('switches'),
+    switches: hasSwitches && !hidden.has('switches'),
     lines: has && !hiding.some(hidesLines),
     disks: has && isWhole && !hidden.has('disks')
   };

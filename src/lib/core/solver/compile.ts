@@ -17,7 +17,16 @@ import {
 import { bitsOf } from './bits';
 import { compileNeeds } from './needs';
 import { MOVE_COST, Packing, add, moveCost, zero, type Objective } from './objective';
-import type { Class, Compiled, FunctionNode, Value, Variable } from './problem';
+import {
+  MOST_CLASSES,
+  MOST_VALUES,
+  TooLarge,
+  type Class,
+  type Compiled,
+  type FunctionNode,
+  type Value,
+  type Variable
+} from './problem';
 import { largest, relations, settleInside } from './relations';
 import {
   collectChoices,
@@ -32,6 +41,7 @@ import {
 /**
  * Compiles a machine into variables and classes. Settings that decide a claim together form one
  * variable; variables that share a setting are held together by classes for its positions.
+ * @throws TooLarge when the parts have more choices than any hardware
  */
 export function compile(m: Machine, options: CompileOptions): Compiled {
   const now = standing(m);
@@ -51,6 +61,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
     let id = classIds.get(key);
     if (id === undefined) {
       id = classes.length;
+      if (id >= MOST_CLASSES) throw new TooLarge();
       classIds.set(key, id);
       classes.push(make());
     }
@@ -81,6 +92,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
   );
 
   const needy = m.build.brief.profiles.some((profile) => profile.needs.length > 0);
+  let valueCount = 0;
   const costs = new Map<string, Objective>();
   const costOf = (choice: Choice, position: string): Objective => {
     const key = `${choice.item}/${choice.setting.id} ${position}`;
@@ -100,6 +112,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
         const key = keyOf(item, setting);
         return chosen.get(key) ?? choices.get(key)?.domain[0] ?? now(item, setting);
       };
+      if (++valueCount > MOST_VALUES) throw new TooLarge();
       values.push(
         valueOf(m, fns, settings, keys, at, {
           broken,

@@ -10,3 +10,4 @@ export { isFixed, lineSettings } from './scopes';
 export { feasible, solve } from './solve';
 export { findCore, quickXplain } from './core';
 export { loom, type LoomGroup, type LoomRow, type LoomMark } from './loom';
+export { TooLarge } from './problem';

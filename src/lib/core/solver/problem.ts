@@ -2,6 +2,20 @@ import type { Line } from '../resources';
 import type { Bits } from './bits';
 import type { Objective, Packing } from './objective';
 
+/** Most joint choices and most classes of a machine: more is beyond any hardware and beyond the memory of a page. */
+export const MOST_VALUES = 250_000;
+export const MOST_CLASSES = 10_000;
+
+/** A machine whose parts have more choices than can be worked out. */
+export class TooLarge extends Error {
+  constructor() {
+    super(
+      'The parts of this machine have more combinations of settings than can be worked out. Take out the part with the most settings, or lock some of them.'
+    );
+    this.name = 'TooLarge';
+  }
+}
+
 /** A function of the machine as the solver sees it. */
 export interface FunctionNode {
   item: string;

@@ -9,5 +9,5 @@ export interface Asked {
 export interface Answered {
   id: number;
   value?: unknown;
-  failure?: { message: string; what?: string; problems?: Problem[] };
+  failure?: { message: string; what?: string; problems?: Problem[]; tooLarge?: boolean };
 }

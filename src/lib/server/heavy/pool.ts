@@ -154,8 +154,8 @@ export class Pool {
   }
 }
 
-const errorOf = ({ message, what, problems }: NonNullable<Answered['failure']>): Error =>
-  problems ? new InvalidDocument(problems, what) : new Error(message);
+const errorOf = ({ message, what, problems, tooLarge }: NonNullable<Answered['failure']>): Error =>
+  problems ? new InvalidDocument(problems, what) : tooLarge ? new Refused(422, message) : new Error(message);
 
 const tooLong = (ms: number) =>
   new Refused(

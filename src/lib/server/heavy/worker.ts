@@ -1,6 +1,7 @@
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { InvalidDocument } from '../../core/model';
+import { TooLarge } from '../../core/solver';
 import { jobs, type JobName } from './jobs';
 import type { Asked, Answered } from './messages';
 
@@ -14,7 +15,10 @@ try {
 const failure = (error: unknown): Answered['failure'] =>
   error instanceof InvalidDocument
     ? { problems: error.problems, what: error.what, message: error.message }
-    : { message: error instanceof Error ? error.message : String(error) };
+    : {
+        message: error instanceof Error ? error.message : String(error),
+        tooLarge: error instanceof TooLarge
+      };
 
 parentPort!.on('message', ({ id, job, input }: Asked) => {
   const work = jobs[job as JobName] as (input: unknown) => unknown;

@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import type { Brief, Part } from '$lib/core/model';
   import type { Demand, Plan, Weights } from '$lib/core/planner';
+  import Working from '../work/Working.svelte';
   import PartPick from '../parts/PartPick.svelte';
   import { brief as briefText, plan as planText } from '../text/brief';
   import PlanCard from './PlanCard.svelte';
@@ -90,11 +91,12 @@
 
 <div aria-live="polite">
   {#if planning.state !== 'idle'}
-    <p class="working">
-      <progress max="1" value={planning.progress?.done ?? 0}></progress>
-      {planning.state === 'loading' ? words.loading : words.working(planning.progress?.machines ?? 0)}
-      <Button class="act" onclick={() => planning.stop()}>{words.stop}</Button>
-    </p>
+    <Working
+      what={planning.state === 'loading' ? words.loading : words.working(planning.progress?.machines ?? 0)}
+      done={planning.progress?.done ?? 0}
+      seconds={planning.task.seconds}
+      onstop={() => planning.stop()}
+    />
   {/if}
   {#if planning.trouble}<p class="bad" role="alert">{planning.trouble}</p>{/if}
 </div>
@@ -193,17 +195,6 @@
   }
   output {
     font-family: var(--font-mono);
-  }
-  .working {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.8rem;
-    align-items: center;
-  }
-  progress {
-    width: 12rem;
-    height: 0.8rem;
-    accent-color: var(--yellow);
   }
   .proof,
   .quiet {

@@ -12,6 +12,7 @@ import {
 import type { PlanMessage, PlanReply } from '../../workers/plan';
 import { ask } from '../record/send';
 import { text } from '../text';
+import { TASK_LIMIT_S, Task } from '../work/task.svelte';
 
 /** Proposes machines in a worker, from every part known and what lies on the shelf. */
 export class Planning {
@@ -23,7 +24,9 @@ export class Planning {
   weights: Weights = $state({ ...middleWeights });
   parts: Part[] = $state.raw([]);
   private shelf: Unit[] = [];
-  private worker: Worker | null = null;
+  readonly task = new Task<PlanMessage, PlanReply>({
+    make: () => new Worker(new URL('../../workers/plan.ts', import.meta.url), { type: 'module' })
+  });
   private last: PlanRequest | null = null;
 
   /** Finds machines for a brief; parts that are fixed stay in. */
@@ -81,28 +84,28 @@ export class Planning {
   private run(message: PlanMessage): void {
     this.state = 'working';
     this.progress = null;
-    const worker = new Worker(new URL('../../workers/plan.ts', import.meta.url), { type: 'module' });
-    this.worker = worker;
-    worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
-      if (data.kind === 'progress') {
-        this.progress = data.progress;
-        return;
+    this.task.run(
+      message,
+      (reply) => {
+        if (reply.kind === 'progress') {
+          this.progress = reply.progress;
+          return true;
+        }
+        this.state = 'idle';
+        if (reply.kind === 'plan') this.front = reply.front;
+        else if (reply.kind === 'why') this.why = reply.why;
+        else this.trouble = reply.message;
+        return false;
+      },
+      (why) => {
+        this.state = 'idle';
+        this.trouble = text.work.ended[why](TASK_LIMIT_S);
       }
-      this.stop();
-      if (data.kind === 'plan') this.front = data.front;
-      else if (data.kind === 'why') this.why = data.why;
-      else this.trouble = data.message;
-    };
-    worker.onerror = () => {
-      this.stop();
-      this.trouble = text.tray.noSolver;
-    };
-    worker.postMessage(message);
+    );
   }
 
   stop(): void {
-    this.worker?.terminate();
-    this.worker = null;
+    this.task.stop();
     this.state = 'idle';
   }
 }

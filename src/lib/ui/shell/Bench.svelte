@@ -5,7 +5,7 @@
   import { onMount, type Snippet } from 'svelte';
   import { stageStates, type StageState } from '$lib/core/check';
   import { keyOf, type Build, type Part } from '$lib/core/model';
-  import { differences, isByHand } from '$lib/core/settings';
+  import { differences } from '$lib/core/settings';
   import { lineSettings } from '$lib/core/solver';
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
@@ -45,21 +45,14 @@
   );
   const states = $derived.by(() => {
     const decided = lineSettings(session.machine);
-    return stageStates(session.shown, session.findings, session.checked.hiding, (item, setting) =>
+    return stageStates(session.machine, session.findings, session.checked.hiding, (item, setting) =>
       decided.has(keyOf(item, setting))
     );
   });
-  /** Where nothing is set by hand there is nothing to have been checked. */
-  const hasSwitches = $derived(
-    session.machine.fitted.some(({ part }) => part.settings.some((s) => isByHand(part, s)))
-  );
   /** The stages of the rail; what is done at the machine and the log are not checked. */
   const rail: Record<string, StageState> = $derived({
     ...states,
-    switches: {
-      open: Math.max(states.switches.open, toSet),
-      checked: states.switches.checked && hasSwitches
-    }
+    switches: { ...states.switches, open: Math.max(states.switches.open, toSet) }
   });
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);

@@ -81,7 +81,6 @@ export const plan = {
   complete: 'Keep what is fitted and complete it',
   keepBoard: 'Keep the board',
   keepNothing: 'Start from nothing',
-  stop: 'Stop',
   loading: 'Fetching parts and shelf',
   working: (machines: number) => `${counted('machine', 'machines')(machines)} worked out`,
   weights: 'What counts',

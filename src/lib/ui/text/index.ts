@@ -8,5 +8,6 @@ import { parts } from './parts';
 import { shell } from './shell';
 import { switches } from './switches';
 import { tray } from './tray';
+import { work } from './work';
 
-export const text = { ...shell, log, lines, parts, switches, tray } as const;
+export const text = { ...shell, log, lines, parts, switches, tray, work } as const;

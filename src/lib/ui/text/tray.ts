@@ -65,7 +65,6 @@ export const tray = {
   noHelp: 'No single change, nor two or three together, makes room. Take a card out and try again.',
   stopped: 'Stopped before an answer was found',
   allowOff: 'Functions may be switched off',
-  noSolver: 'The solver did not start. Reload the page and try again.',
 
   why: 'Why not',
   whyTitle: (card: string, block: string, to: string) => `${card} ${block} to ${to}?`,

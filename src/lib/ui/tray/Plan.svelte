@@ -3,6 +3,7 @@
   import { getBench } from '../context';
   import { fixText, moveText } from '../labels';
   import { text } from '../text';
+  import Working from '../work/Working.svelte';
   import type { Relaxation } from '$lib/core/solver';
   import { keyOf } from '$lib/core/model';
   import { isByHand } from '$lib/core/settings';
@@ -43,9 +44,8 @@
 
 <section aria-label={text.tray.plan} aria-live="polite">
   {#if planner.state === 'working'}
-    <h2>{text.tray.resolving}</h2>
-    <progress aria-label={text.tray.resolving}></progress>
-    <Button class="act" onclick={() => planner.stop()}>{text.tray.stop}</Button>
+    <h2>{text.tray.plan}</h2>
+    <Working what={text.tray.resolving} seconds={planner.task.seconds} onstop={() => planner.stop()} />
   {:else if result?.status === 'solved' && solution}
     <h2>
       {solution.moves.length > 0
@@ -204,10 +204,5 @@
   }
   fieldset label.on {
     background: var(--sheet);
-  }
-  progress {
-    width: 100%;
-    margin: 0.5rem 0;
-    accent-color: var(--ink);
   }
 </style>

@@ -1,0 +1,42 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { text } from '../text';
+  import { TASK_LIMIT_S } from './task.svelte';
+
+  interface Props {
+    /** What is being worked out, in a few words. */
+    what: string;
+    seconds: number;
+    /** From 0 to 1, where it is known how much is left. */
+    done?: number;
+    onstop: () => void;
+  }
+  let { what, seconds, done, onstop }: Props = $props();
+</script>
+
+<p class="working" aria-live="polite">
+  <progress max="1" value={done} aria-label={what}></progress>
+  <span>{what}</span>
+  <!-- Not read out each second. -->
+  {#if seconds > 0}<span class="quiet" aria-hidden="true">{text.work.seconds(seconds, TASK_LIMIT_S)}</span
+    >{/if}
+  <Button class="act" onclick={onstop}>{text.tray.stop}</Button>
+</p>
+
+<style>
+  .working {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.5rem 0.9rem;
+  }
+  .quiet {
+    color: var(--quiet);
+  }
+  progress {
+    flex: 1 1 8rem;
+    max-width: 16rem;
+    height: 0.8rem;
+    accent-color: var(--yellow);
+  }
+</style>
