@@ -1,6 +1,7 @@
 import './root';
 import { readFileSync } from 'node:fs';
-import { checked, type Status } from '../src/lib/core/check';
+import { checked, type Status } from '../src/lib/core/rules';
+import { tell } from '../src/lib/words';
 import { InvalidDocument } from '../src/lib/core/model';
 import { choose, resolve } from '../src/lib/core/solver';
 import { GeometryError } from '../src/lib/core/storage';
@@ -107,7 +108,7 @@ function run(argv: readonly string[]): number {
   const print = (value: unknown) => process.stdout.write(JSON.stringify(value, null, 2) + '\n');
   if (args.command === 'check') {
     const { status, findings } = checked(build, parts);
-    print({ status, findings });
+    print({ status, findings: findings.map(tell) });
     return exitOf[status];
   }
   if (args.json) {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { LEVELS, applyFix, resolve } from '../../src/lib/core/solver';
-import { check } from '../../src/lib/core/check';
+import { check } from '../support/make';
 import { Brute } from '../support/brute';
 import { randomMachine } from '../support/machines';
 import { torture } from '../support/torture';

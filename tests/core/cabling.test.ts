@@ -9,7 +9,7 @@ import {
   withJumper,
   withRibbon
 } from '../../src/lib/core/cabling';
-import { check } from '../../src/lib/core/check';
+import { check } from '../support/make';
 import { kitOf } from '../../src/lib/core/kit';
 import type { Build, PartSet, Ribbon, Select } from '../../src/lib/core/model';
 import { applyFix } from '../../src/lib/core/solver';
@@ -70,7 +70,14 @@ describe('what a twist does, line by line', () => {
 describe('ATA', () => {
   it('one master and one slave, or both by cable select', () => {
     expect(severity(ata('master', 'slave'), 'ata.select')).to.equal(null);
-    expect(severity(ata('cable select', 'cable select'), 'ata.select')).to.equal(null);
+    const bySelect = ata('cable select', 'cable select');
+    const onCable = (ribbon: Ribbon): Case => ({
+      ...bySelect,
+      items: [{ ...bySelect.items![0], ribbons: { disk: ribbon } }, ...bySelect.items!.slice(1)]
+    });
+    expect(severity(bySelect, 'ata.select'), 'nobody looked at the cable').to.equal('caution');
+    expect(severity(onCable('straight'), 'ata.select'), 'line 28 runs through').to.equal('clash');
+    expect(severity(onCable('cable-select'), 'ata.select')).to.equal(null);
     expect(severity(ata('slave', 'slave'), 'ata.select')).to.equal('clash');
     expect(severity(ata('single', 'master'), 'ata.select')).to.equal('clash');
     expect(severity(ata('single', 'slave'), 'ata.select')).to.equal('note');
@@ -83,7 +90,13 @@ describe('ATA', () => {
     expect(wants(undefined, undefined)).to.deep.equal(['master', 'slave']);
     expect(wants(undefined, 'master')).to.deep.equal(['slave', 'master']);
     expect(wants('slave', undefined)).to.deep.equal(['slave', 'master']);
-    expect(wants('cable select', undefined)).to.deep.equal(['cable select', 'cable select']);
+    expect(wants('cable select', undefined), 'on a plain cable').to.deep.equal(['master', 'slave']);
+    const { board, items } = ata('cable select', undefined);
+    const made = {
+      board,
+      items: [{ ...items![0], ribbons: { disk: 'cable-select' as const } }, ...items!.slice(1)]
+    };
+    expect(chainOf(made).drives.map((p) => p.want.unit)).to.deep.equal(['cable select', 'cable select']);
   });
 });
 
@@ -216,7 +229,13 @@ describe('on any cable', () => {
     .record({
       family: fc.constantFrom(...(['ata', 'st506', 'scsi', 'floppy'] as const)),
       count: fc.integer({ min: 1, max: 4 }),
-      ribbon: fc.constantFrom<Ribbon>('straight', 'floppy-twist', 'disk-twist', 'end-terminator'),
+      ribbon: fc.constantFrom<Ribbon>(
+        'straight',
+        'floppy-twist',
+        'disk-twist',
+        'end-terminator',
+        'cable-select'
+      ),
       units: fc.array(fc.nat(), { minLength: 4, maxLength: 4 }),
       terms: fc.array(fc.option(fc.boolean(), { nil: undefined }), { minLength: 5, maxLength: 5 }),
       plugs: fc.shuffledSubarray([1, 2, 3, 4], { minLength: 4, maxLength: 4 })

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { check } from '../../src/lib/core/check';
+import { check } from '../support/make';
 import { Build, Part, partSet, type PartSet } from '../../src/lib/core/model';
 import { readSoftware } from '../../src/lib/server/catalogue';
 import { parts } from '../support/demo';

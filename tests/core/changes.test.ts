@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { checkBuild, firstSlot, newItemId, seatItem, type Fix } from '../../src/lib/core/model';
+import { checkBuild, newItemId, seatItem, type Fix } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
-import { machine } from '../../src/lib/core/resources';
+import { firstSlot, machine } from '../../src/lib/core/resources';
 import { applyFix, loom } from '../../src/lib/core/solver';
 import { demo, parts } from '../support/demo';
 import { board, card, jumper, jumpered, machineOf } from '../support/make';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { check } from '../../src/lib/core/check';
+import { check } from '../support/make';
 import { checkBuild } from '../../src/lib/core/model';
 import { applyFix, choose, resolve } from '../../src/lib/core/solver';
 import { sheetOf, sheetText } from '../../src/lib/formats';

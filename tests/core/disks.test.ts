@@ -12,7 +12,7 @@ import {
   standing,
   typedOf
 } from '../../src/lib/core/disks';
-import { check } from '../../src/lib/core/check';
+import { check } from '../support/make';
 import { kitOf } from '../../src/lib/core/kit';
 import { Build, type Item } from '../../src/lib/core/model';
 import { replacementRoutes } from '../../src/lib/core/replace';
@@ -185,7 +185,7 @@ describe('floppies', () => {
     const large = with_(demo('dunlin'), 'floppy-a', (i) => ({ ...i, part: 'dornfleet-f1440' }));
     expect(chain(large).failing).to.not.equal(null);
     const old: Build = { ...demo('plover'), brief: { ...demo('plover').brief, os: 'DOS 3.2' } };
-    expect(chain(old).failing!.what).to.equal('DOS');
+    expect(chain(old).failing!.what).to.equal('dos');
   });
   it('media: a 1.2M drive does not write 360K for good', () => {
     expect(mediaOf(1200).writes).to.deep.equal([1200]);

@@ -7,7 +7,7 @@ describe('drives', () => {
       board: 'varnoc-d33',
       items: [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-x20' }]
     };
-    expect(find(xta, 'disk.interface')!.sentence).to.match(/looks the same and speaks ATA/);
+    expect(find(xta, 'disk.interface')!.sentence).to.match(/looks the same but is ATA/);
     const off: Case = {
       board: 'varnoc-d33',
       items: [
@@ -69,7 +69,7 @@ describe('drives', () => {
       board: 'varnoc-d33',
       items: [{ part: 'lanteg-io16', slot: '3' }, { part: 'cairnholt-a1200' }]
     };
-    expect(find(big, 'disk.limit')!.rule).to.equal('disk.limit.int13-ata');
+    expect(find(big, 'disk.limit')!.id).to.match(/^disk\.limit\.int13-ata /);
     expect(find(big, 'disk.limit')!.sentence).to.include('504 MiB');
     const trap: Case = {
       board: 'varnoc-v66',

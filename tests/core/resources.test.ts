@@ -304,6 +304,6 @@ describe('fit', () => {
       jumpered('q', { irq: [5, 10] })
     ]);
     const [clash] = checkKnown(build, parts).filter((f) => f.severity === 'clash');
-    expect(clash.fixes.map((f) => f.label)).to.deep.equal(['F of p to IRQ 7', 'F of q to IRQ 10']);
+    expect(clash.fixes.map((f) => f.label)).to.deep.equal(['Move f of p to IRQ 7', 'Move f of q to IRQ 10']);
   });
 });

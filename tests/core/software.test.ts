@@ -148,7 +148,8 @@ describe('what the brief calls the system', () => {
     expect(systemOf('Windows 3.1 on DOS 5')).to.deep.equal({ dos: 5, windows: 3.1 });
     expect(systemOf('Windows for Workgroups 3.11, DOS 6.22')).to.deep.equal({ dos: 6.22, windows: 3.11 });
     expect(systemOf('Windows 95')).to.deep.equal({ dos: 7, windows: 4 });
-    expect(systemOf('Windows 98')).to.deep.equal({ dos: 7, windows: 4.1 });
+    expect(systemOf('Windows 98')).to.deep.equal({ dos: 7.1, windows: 4.1 });
+    expect(systemOf('Windows 95 OSR2')).to.deep.equal({ dos: 7.1, windows: 4 });
     expect(systemOf('to be seen')).to.deep.equal({ dos: null, windows: null });
     expect(systemOf(undefined)).to.deep.equal({ dos: null, windows: null });
   });

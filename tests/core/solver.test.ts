@@ -4,6 +4,7 @@ import { LEVELS, TooLarge, applyFix, choose, explain, resolve } from '../../src/
 import { moveList } from '../../src/lib/core/moves';
 import { readBuildFile } from '../../src/lib/formats';
 import { benchMachine } from '../support/bench-machines';
+import { explainWords } from '../../src/lib/words';
 import { bombs } from '../support/bombs';
 import { board, card, jumper, jumpered, machineOf, checkKnown } from '../support/make';
 import { randomMachine } from '../support/machines';
@@ -243,7 +244,7 @@ describe('explain', () => {
     expect(taken.moves?.map((m) => m.item).sort()).to.deep.equal(['a', 'b']);
     const not = explain(build, parts, 'a', 'irq', 'a');
     expect(not.verdict).to.equal('impossible');
-    expect(not.reasons[0]).to.match(/8-bit slot does not carry IRQ 10/);
+    expect(explainWords(not.reasons[0])).to.match(/8-bit slot does not carry IRQ 10/);
   });
   it('refuses a position that does not exist', () => {
     const { build, parts } = make();

@@ -1,4 +1,4 @@
-import { check } from '../../src/lib/core/check';
+import { check, registry, type Finding } from '../../src/lib/core/rules';
 import {
   families,
   fittedKiB,
@@ -45,20 +45,21 @@ export function bruteBest(request: PlanRequest): number | null {
 
   const score = (chosen: { part: Part; count: number }[], build: Build): number | null => {
     const findings = check(build, parts);
-    const isProgram = (rule: string) => /^(software|audio\.profile)/.test(rule);
+    const isProgram = (f: Finding) => registry[f.rule].about === 'program';
+    const ofProgram = (f: Finding, id: string) =>
+      isProgram(f) && 'profile' in f.facts && f.facts.profile === id;
     const bad = findings.some(
       (f) =>
-        ((f.severity === 'stop' || f.severity === 'clash') && !isProgram(f.rule)) ||
-        f.rule.startsWith('brief.wish')
+        ((f.severity === 'stop' || f.severity === 'clash') && !isProgram(f)) ||
+        f.rule === 'brief.wish' ||
+        f.rule === 'disk.coding'
     );
     if (bad) return null;
     const missed = brief.profiles.filter((p) =>
-      findings.some((f) => isProgram(f.rule) && f.rule.endsWith(`.${p.id}`) && f.severity === 'clash')
+      findings.some((f) => ofProgram(f, p.id) && f.severity === 'clash')
     );
     const rough = brief.profiles.filter(
-      (p) =>
-        !missed.includes(p) &&
-        findings.some((f) => isProgram(f.rule) && f.rule.endsWith(`.${p.id}`) && f.severity !== 'clash')
+      (p) => !missed.includes(p) && findings.some((f) => ofProgram(f, p.id) && f.severity !== 'clash')
     );
     const years = (p: Part) =>
       year === null || !p.sold
@@ -78,7 +79,7 @@ export function bruteBest(request: PlanRequest): number | null {
         cost,
         slots: build.items.filter((i: Item) => i.slot !== undefined).length,
         cautions: findings.filter(
-          (f) => f.severity === 'caution' && !isProgram(f.rule) && !f.rule.startsWith('period')
+          (f) => f.severity === 'caution' && !isProgram(f) && registry[f.rule].about !== 'period'
         ).length
       },
       weights

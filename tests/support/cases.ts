@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { check } from '../../src/lib/core/check';
-import { Build, checkBuild, partSet, type Finding, type Part, type PartSet } from '../../src/lib/core/model';
+import { check } from './make';
+import { Build, checkBuild, partSet, type Part, type PartSet } from '../../src/lib/core/model';
 import { applyFix } from '../../src/lib/core/solver';
+import type { ToldFinding } from '../../src/lib/words';
 import { expect } from 'chai';
 import { parts as known } from './demo';
 
@@ -34,9 +35,9 @@ export function machine({ board, items = [], found = {}, brief, ribbons, change 
   expect(checkBuild(build, parts)).to.deep.equal([]);
   return { build, parts };
 }
-export const find = (c: Case, rule: string): Finding | undefined => {
+export const find = (c: Case, rule: string): ToldFinding | undefined => {
   const { build, parts } = machine(c);
-  return check(build, parts).find((f) => f.rule === rule || f.rule.startsWith(`${rule}.`));
+  return check(build, parts).find((f) => f.rule === rule || f.id.startsWith(`${rule}.`) || f.id.startsWith(`${rule} `));
 };
 export const severity = (c: Case, rule: string) => find(c, rule)?.severity ?? null;
 /** Whether the first fix of a finding ends it. */

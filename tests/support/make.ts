@@ -1,6 +1,10 @@
 import { z } from 'zod';
-import { check } from '../../src/lib/core/check';
-import { Build, Part, partSet, type Finding, type PartSet } from '../../src/lib/core/model';
+import { check as checkFacts } from '../../src/lib/core/rules';
+import { Build, Part, partSet, type PartSet } from '../../src/lib/core/model';
+import { tell, type ToldFinding } from '../../src/lib/words';
+
+/** The findings of a build in the words that a person reads. */
+export const check = (build: Build, parts: PartSet): ToldFinding[] => checkFacts(build, parts).map(tell);
 
 type PartIn = z.input<typeof Part>;
 export type ClaimIn = NonNullable<NonNullable<PartIn['functions']>[number]['claims']>[number];
@@ -101,5 +105,5 @@ export function machineOf(
 }
 
 /** What a check finds, less what it says of boards and cards of which a test describes only the lines. */
-export const checkKnown = (build: Build, parts: PartSet): Finding[] =>
+export const checkKnown = (build: Build, parts: PartSet): ToldFinding[] =>
   check(build, parts).filter((f) => !f.rule.startsWith('unknown.'));

@@ -1,9 +1,10 @@
-import { check } from '../core/check';
-import type { Build, Finding, PartSet, Tick } from '../core/model';
+import { check } from '../core/rules';
+import type { Build, PartSet, Severity, Tick } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
 import { lineText, linesAt, machine, positionOf, standing, type Machine } from '../core/resources';
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
 import { stateText } from '../core/revision';
+import { tell } from '../words';
 import {
   differences,
   isByHand,
@@ -49,7 +50,7 @@ export interface Sheet {
   /** Settings that nobody looked at and no step sets: they are only assumed to stand at the default. */
   unseen: { title: string; settings: string[] }[];
   /** What is still in the way when the sheet is printed. */
-  open: { severity: Finding['severity']; title: string; sentence: string }[];
+  open: { severity: Severity; title: string; sentence: string }[];
 }
 
 /**
@@ -114,6 +115,7 @@ export function sheetOf(given: Build, parts: PartSet): Sheet {
     unseen: unseenOf(m, steps),
     open: check(build, parts)
       .filter((f) => f.severity !== 'note')
+      .map(tell)
       .map(({ severity, title, sentence }) => ({ severity, title, sentence }))
   };
 }

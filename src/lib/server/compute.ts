@@ -1,12 +1,11 @@
 import type { Brief, Build, PartSet } from '../core/model';
 import { usedParts } from '../core/kit';
 import { partSet } from '../core/model';
-import type { Column } from '../core/compare';
 import type { Front } from '../core/planner';
 import type { Resolution, ResolveOptions } from '../core/solver';
 import type { ExportKind } from '../formats';
 import type { BuildStore } from './builds';
-import type { CheckReply } from './heavy/jobs';
+import type { CheckReply, ToldColumn } from './heavy/jobs';
 import { pool } from './heavy/pool';
 
 /** Milliseconds after which a search answers with what it has. */
@@ -64,7 +63,7 @@ export async function exportedBuild(
 }
 
 /** A machine as a column of a comparison. */
-export const column = (build: Build, parts: PartSet): Promise<Column> =>
+export const column = (build: Build, parts: PartSet): Promise<ToldColumn> =>
   pool.run('column', { build, parts: own(build, parts) });
 
 /** Plans within the time limit; a plan that was stopped says that it is not proved the best. */

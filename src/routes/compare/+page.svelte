@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import type { Column } from '$lib/core/compare';
+  import type { Column as CoreColumn } from '$lib/core/compare';
+  import type { ToldFinding } from '$lib/words';
   import { sizeText } from '$lib/ui/fit/edit';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
@@ -8,6 +9,7 @@
 
   let { data } = $props();
   const words = compareText;
+  type Column = Omit<CoreColumn, 'worst'> & { worst: ToldFinding[] };
   const ids = $derived(data.columns.map((c: Column) => c.id));
 
   function choose(i: number, id: string) {

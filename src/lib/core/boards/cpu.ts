@@ -1,5 +1,6 @@
 import type { CpuFacts, CpuFamily, Offered, Part } from '../model';
 import type { Positions } from '../resources';
+import { ISA, VOLTS, sameClock, tooFast } from './tolerances';
 
 /**
  * CPU families in order of what they understand, with what one clock does against an 8088 (memory waits
@@ -64,11 +65,28 @@ export const hasMultiplierPins = (cpu: CpuFacts): boolean =>
   cpu.family === '586' ||
   cpu.coreMHz / cpu.busMHz > 2.5;
 
-/** What the multiplier code of a board means on a CPU. */
+/**
+ * What the multiplier code of a board means on a CPU.
+ * @param code null: the board has no such jumper, and the pins of the CPU stay open
+ */
 export function factorOn(cpu: CpuFacts, code: number | null): number {
-  if (!hasMultiplierPins(cpu) || code === null) return cpu.coreMHz / cpu.busMHz;
-  return cpu.reads[String(code)] ?? code;
+  const rated = cpu.coreMHz / cpu.busMHz;
+  if (!hasMultiplierPins(cpu)) return rated;
+  return code === null ? (cpu.openFactor ?? rated) : (cpu.reads[String(code)] ?? code);
 }
+
+/** FPUs that work with a CPU family. A 387 works with a 386 only, a 487 is a whole 486. */
+const fpuFamilies: Record<NonNullable<Part['fpu']>['kind'], readonly CpuFamily[]> = {
+  '8087': ['8088', '8086'],
+  '287': ['286', '386dx'],
+  '387sx': ['386sx'],
+  '387dx': ['386dx'],
+  '487': ['486sx']
+};
+
+/** Whether an FPU and a CPU work together, wherever they sit. */
+export const fpuSuits = (kind: NonNullable<Part['fpu']>['kind'], family: CpuFamily): boolean =>
+  fpuFamilies[kind].includes(family);
 
 export interface Clocks {
   bus: Reading;
@@ -87,7 +105,9 @@ export function clocksOf(board: Part, cpu: Part | null, at: Positions, seen: (s:
   const bus = readOffered(facts.busClock, at, seen);
   const code = readOffered(facts.multiplier, at, seen);
   const volts = readOffered(facts.coreVolts, at, seen);
-  const factor = cpu?.cpu ? factorOn(cpu.cpu, code.value) : null;
+  // A multiplier jumper whose position nobody knows leaves the factor open.
+  const isOpen = code.setting !== null && code.value === null;
+  const factor = cpu?.cpu && !(isOpen && hasMultiplierPins(cpu.cpu)) ? factorOn(cpu.cpu, code.value) : null;
   return {
     bus,
     code,
@@ -110,9 +130,6 @@ export function isaClockOf(
   const divisor = readOffered(board.board!.busDivisor, at, seen).value;
   return divisor !== null && busMHz !== null ? busMHz / divisor : (board.board!.busMHz ?? null);
 }
-
-/** Two clocks are the same when they differ by no more than the rounding of their names (66 for 66.7). */
-export const sameClock = (a: number, b: number): boolean => Math.abs(a - b) <= 0.035 * Math.max(a, b);
 
 /** Speed index: core MHz × what the family does in one clock against an 8088. */
 export const speedIndex = (cpu: CpuFacts, coreMHz: number): number =>
@@ -138,7 +155,7 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
   const nearest = (wanted: number) => (a: number, b: number) => Math.abs(a - wanted) - Math.abs(b - wanted);
   const bus = pick(
     facts.busClock,
-    (v) => v <= c.busMHz * 1.035,
+    (v) => !tooFast(v, c.busMHz),
     (a, b) => b - a
   );
   const factor =
@@ -146,7 +163,7 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
     pick(facts.multiplier, (v) => sameClock(factorOn(c, v), c.coreMHz / c.busMHz), nearest(1));
   const volts = pick(
     facts.coreVolts,
-    (v) => v <= c.volts.high + 0.001 && v >= c.volts.low - 0.15,
+    (v) => v <= c.volts.high + VOLTS.same && v >= c.volts.low - VOLTS.below,
     nearest((c.volts.low + c.volts.high) / 2)
   );
   const { busClock, busDivisor } = facts;
@@ -157,7 +174,7 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
   if (clock)
     pick(
       busDivisor,
-      (v) => clock.value / v <= 8.34,
+      (v) => clock.value / v <= ISA.safe,
       (a, b) => a - b
     );
   return bus && factor && volts ? out : null;

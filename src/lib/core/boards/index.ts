@@ -1,4 +1,5 @@
 export * from './cpu';
+export * from './tolerances';
 export * from './memory';
 export * from './fillings';
 export * from './waits';

@@ -51,7 +51,7 @@ const usual: Record<Family, Ribbon> = {
 };
 /** Cables that such drives are found on; a wrong one may be written down to be told so. */
 export const ribbonsOf: Record<Family, readonly Ribbon[]> = {
-  ata: ['straight'],
+  ata: ['straight', 'cable-select'],
   st506: ['disk-twist', 'straight', 'floppy-twist'],
   scsi: ['straight', 'end-terminator'],
   floppy: ['floppy-twist', 'straight', 'disk-twist']
@@ -107,7 +107,7 @@ function chain(kit: Kit, controller: Controller, family: Family, cabled: readonl
     seats.every((o) => o.outside !== s.outside || o.plug <= s.plug);
   const inside = seats.some((s) => !s.outside);
   const outside = seats.some((s) => s.outside);
-  const wanted = unitsWanted[family](cabled);
+  const wanted = unitsWanted[family](cabled, ribbon);
   const hasTerminator = ribbon === 'end-terminator';
   return {
     family,
@@ -184,11 +184,12 @@ function scsiNumbers(cabled: readonly Cabled[]): string[] {
   });
 }
 
-/** One master and one slave, with what is known of them kept; both by cable select where one is and none is told otherwise. */
-function ataUnits(cabled: readonly Cabled[]): string[] {
+/** One master and one slave, with what is known of them kept; both by cable select on a cable that is made for it. */
+function ataUnits(cabled: readonly Cabled[], ribbon: Ribbon): string[] {
   const units = cabled.map((c) => c.unit);
   if (units.length === 1) return [units[0] === 'master' || units[0] === 'cable select' ? units[0] : 'single'];
-  if (units.includes('cable select') && units.every((u) => u === null || u === 'cable select'))
+  const isByCable = units.every((u) => u === null || u === 'cable select');
+  if (ribbon === 'cable-select' && units.includes('cable select') && isByCable)
     return units.map(() => 'cable select');
   const isSlave = (c: Cabled) => c.unit === 'slave';
   const master =
@@ -200,7 +201,7 @@ function ataUnits(cabled: readonly Cabled[]): string[] {
 }
 
 /** What each should be on its cable, whatever the cable does to it: in the order of the drives. */
-const unitsWanted: Record<Family, (cabled: readonly Cabled[]) => string[]> = {
+const unitsWanted: Record<Family, (cabled: readonly Cabled[], ribbon: Ribbon) => string[]> = {
   ata: ataUnits,
   scsi: scsiNumbers,
   st506: (cabled) => cabled.map((_, i) => String(i + 1)),

@@ -1,102 +1,155 @@
-import type { Finding, Ribbon, Subject } from '../model';
+import {
+  thingOf,
+  type OfferedFix,
+  type Owner,
+  type Ribbon,
+  type Severity,
+  type Subject,
+  type Thing
+} from '../model';
 import { ADAPTER_ID, type Chain, type Family, type Plugged } from './chains';
 
-/** What is wrong on a cable: a finding without its reason. */
-export interface Fault {
-  rule: 'ata.select' | 'st506.select' | 'scsi.id' | 'scsi.termination' | 'floppy.cable';
-  severity: 'clash' | 'caution' | 'note';
-  about: (string | Subject)[];
-  title: string;
-  sentence: string;
-  fixes: Finding['fixes'];
+/** What is wrong on each kind of cable, as data. */
+interface FaultFacts {
+  'ata.select':
+    | { why: 'both'; a: Thing; b: Thing; as: 'master' | 'slave' }
+    | { why: 'mixed'; a: Thing; b: Thing }
+    | { why: 'cable-select'; a: Thing; b: Thing; known: boolean }
+    | { why: 'only'; drive: Thing }
+    | { why: 'lone-slave'; drive: Thing };
+  'st506.select':
+    | { why: 'floppy-cable'; controller: Owner }
+    | { why: 'unselected'; drive: Thing; unit: string; wants: string }
+    | { why: 'both'; a: Thing; b: Thing; as: string; twisted: boolean }
+    | { why: 'no-first'; drive: Thing; twisted: boolean }
+    | { why: 'open-end' | 'middle'; drive: Thing };
+  'scsi.id':
+    { why: 'both'; a: Thing; b: Thing; id: string } | { why: 'adapter'; drive: Thing } | { why: 'no-zero' };
+  'scsi.termination':
+    | { why: 'open-end' | 'middle'; device: Thing | Owner }
+    | { why: 'unseen'; ends: { device: Thing | Owner; fitted: boolean }[] };
+  'floppy.cable':
+    | { why: 'disk-cable'; controller: Owner }
+    | { why: 'both'; a: Thing; b: Thing; as: string; straight: boolean }
+    | { why: 'unselected'; drive: Thing; unit: string; wants: string }
+    | { why: 'no-a'; drive: Thing };
 }
+
+/** What is wrong on a cable: a case of a rule. */
+export type Fault = {
+  [R in keyof FaultFacts]: {
+    rule: R;
+    severity: Severity;
+    /** Tells faults of one rule on the same drives apart. */
+    key?: string;
+    about: (string | Subject)[];
+    facts: FaultFacts[R];
+    fixes: OfferedFix[];
+  };
+}[keyof FaultFacts];
 
 type Judge = (chain: Chain) => Fault[];
 
-/** A fix that jumpers a drive, or puts its terminators in or out. */
-const jumper = (p: Plugged, to: { unit?: string; terminated?: boolean }): Finding['fixes'] => [
+const id = (p: Plugged) => p.drive.item.id;
+const it = (p: Plugged): Thing => thingOf(p.drive);
+
+/** A fix that jumpers a drive for another unit. */
+const jumperFix = (p: Plugged, unit: string): OfferedFix[] => [
   {
-    label:
-      to.unit === undefined
-        ? `${p.drive.title}: terminators ${to.terminated ? 'in' : 'out'}`
-        : `${p.drive.title}: ${to.unit}`,
-    fix: { action: 'jumper', item: p.drive.item.id, ...to }
+    label: { kind: 'jumper', drive: p.drive.title, unit },
+    fix: { action: 'jumper', item: id(p), unit }
   }
 ];
-const id = (p: Plugged) => p.drive.item.id;
-/** A fix that takes another cable. */
-const otherCable = ({ controller }: Chain, ribbon: Ribbon, label: string): Finding['fixes'] => [
-  { label, fix: { action: 'ribbon', item: controller.item, function: controller.fn.id, ribbon } }
+/** A fix that puts terminators of a device in or out. */
+const terminatorFix = (item: string, device: string, fitted: boolean): OfferedFix[] => [
+  { label: { kind: 'terminators', device, fitted }, fix: { action: 'jumper', item, terminated: fitted } }
 ];
-const TWISTED_DISKS = 'The cable with the twist in 25 to 29';
-const TWISTED_FLOPPIES = 'A cable with the twist in 10 to 16';
+/** A fix that takes another cable. */
+const cableFix = ({ controller }: Chain, twist: 'disk' | 'floppy'): OfferedFix[] => {
+  const ribbon: Ribbon = twist === 'disk' ? 'disk-twist' : 'floppy-twist';
+  return [
+    {
+      label: { kind: 'cable', twist },
+      fix: { action: 'ribbon', item: controller.item, function: controller.fn.id, ribbon }
+    }
+  ];
+};
 
 /** Pairs of drives on a cable. */
 function pairs(drives: readonly Plugged[]): [Plugged, Plugged][] {
   return drives.flatMap((a, i) => drives.slice(i + 1).map((b): [Plugged, Plugged] => [a, b]));
 }
 
-const ata: Judge = ({ drives }) => {
-  const out: Fault[] = [];
-  const first = (p: Plugged) => p.unit === 'master' || p.unit === 'single';
-  for (const [a, b] of pairs(drives)) {
+/** An ATA cable has one master, or a single, and one slave; or both by cable select on a cable made for it. */
+const ata: Judge = ({ drives, ribbon, ribbonTold }) => {
+  const rule = 'ata.select';
+  const isFirst = (p: Plugged) => p.unit === 'master' || p.unit === 'single';
+  const isByCable = (p: Plugged) => p.unit === 'cable select';
+  const out: Fault[] = pairs(drives).flatMap(([a, b]): Fault[] => {
     const about = [id(a), id(b)];
-    if ((first(a) && first(b)) || (a.unit === 'slave' && b.unit === 'slave')) {
-      const both = a.unit === 'slave' ? 'slaves' : 'masters';
-      const other = a.unit === 'slave' ? a : b;
-      out.push({
-        rule: 'ata.select',
-        severity: 'clash',
-        about,
-        title: `${a.drive.title} and ${b.drive.title} are both ${both}`,
-        sentence: 'Neither is found, or both answer at once: one master and one slave on a cable.',
-        fixes: jumper(other, { unit: a.unit === 'slave' ? 'master' : 'slave' })
-      });
-    } else if (a.unit && b.unit && (a.unit === 'cable select') !== (b.unit === 'cable select'))
-      out.push({
-        rule: 'ata.select',
-        severity: 'caution',
-        about,
-        title: `${a.drive.title} and ${b.drive.title} are numbered in two ways`,
-        sentence: 'Cable select goes with cable select: with a master or a slave beside it, both may be one.',
-        fixes: []
-      });
-    else if ((a.unit === 'single' && b.unit === 'slave') || (b.unit === 'single' && a.unit === 'slave'))
-      out.push({
-        rule: 'ata.select',
-        severity: 'note',
-        about,
-        title: `${(a.unit === 'single' ? a : b).drive.title} is jumpered as the only one`,
-        sentence:
-          'Some drives have another position for a master with a slave; without it the slave is lost.',
-        fixes: jumper(a.unit === 'single' ? a : b, { unit: 'master' })
-      });
-  }
-  if (drives.length === 1 && drives[0].unit === 'slave')
+    const both = { a: it(a), b: it(b) };
+    const slaves = a.unit === 'slave' && b.unit === 'slave';
+    if ((isFirst(a) && isFirst(b)) || slaves)
+      return [
+        {
+          rule,
+          severity: 'clash',
+          about,
+          facts: { why: 'both', ...both, as: slaves ? 'slave' : 'master' },
+          fixes: jumperFix(slaves ? a : b, slaves ? 'master' : 'slave')
+        }
+      ];
+    if (a.unit && b.unit && isByCable(a) !== isByCable(b))
+      return [{ rule, severity: 'caution', about, facts: { why: 'mixed', ...both }, fixes: [] }];
+    // On a plain cable line 28 runs through: both take themselves for the master.
+    if (isByCable(a) && isByCable(b) && ribbon !== 'cable-select')
+      return [
+        {
+          rule,
+          severity: ribbonTold ? 'clash' : 'caution',
+          about,
+          facts: { why: 'cable-select', ...both, known: ribbonTold },
+          fixes: [...jumperFix(a, 'master'), ...jumperFix(b, 'slave')]
+        }
+      ];
+    const single = [a, b].find((p) => p.unit === 'single');
+    return single && [a, b].some((p) => p.unit === 'slave')
+      ? [
+          {
+            rule,
+            severity: 'note',
+            about,
+            facts: { why: 'only', drive: it(single) },
+            fixes: jumperFix(single, 'master')
+          }
+        ]
+      : [];
+  });
+  const [only] = drives;
+  if (drives.length === 1 && only.unit === 'slave')
     out.push({
-      rule: 'ata.select',
+      rule,
       severity: 'caution',
-      about: [id(drives[0])],
-      title: `${drives[0].drive.title} is a lone slave`,
-      sentence: 'Old hosts do not find it: set it to master or single.',
-      fixes: jumper(drives[0], { unit: 'single' })
+      about: [id(only)],
+      facts: { why: 'lone-slave', drive: it(only) },
+      fixes: jumperFix(only, 'single')
     });
   return out;
 };
 
+/** The controller selects by a line of the cable; the twist in lines 25 to 29 exchanges two of them. */
 const st506: Judge = (chain) => {
   const { drives, ribbon, controller } = chain;
-  const out: Fault[] = [];
   const rule = 'st506.select';
+  const twisted = ribbon === 'disk-twist';
+  const out: Fault[] = [];
   if (ribbon === 'floppy-twist')
     out.push({
       rule,
       severity: 'clash',
       about: [controller.item, ...drives.map(id)],
-      title: `A floppy cable on ${controller.title}`,
-      sentence:
-        'Its twist sits in lines 10 to 16; the one of hard disks sits in 25 to 29. The drive behind it is not selected.',
-      fixes: otherCable(chain, 'disk-twist', TWISTED_DISKS)
+      facts: { why: 'floppy-cable', controller: controller.owner },
+      fixes: cableFix(chain, 'disk')
     });
   else
     for (const p of drives.filter((d) => d.unit !== null && d.answers === null))
@@ -104,9 +157,8 @@ const st506: Judge = (chain) => {
         rule,
         severity: 'clash',
         about: [id(p)],
-        title: `${p.drive.title} is never selected`,
-        sentence: `Jumpered as the ${p.unit} on its plug, it listens to a line that the controller does not use. On this cable it wants the ${p.want.unit} select.`,
-        fixes: jumper(p, { unit: p.want.unit })
+        facts: { why: 'unselected', drive: it(p), unit: p.unit!, wants: p.want.unit },
+        fixes: jumperFix(p, p.want.unit)
       });
   for (const [a, b] of pairs(drives))
     if (a.unit !== null && b.unit !== null && a.answers !== null && a.answers === b.answers)
@@ -114,12 +166,8 @@ const st506: Judge = (chain) => {
         rule,
         severity: 'clash',
         about: [id(a), id(b)],
-        title: `${a.drive.title} and ${b.drive.title} both answer as disk ${a.answers}`,
-        sentence:
-          ribbon === 'disk-twist'
-            ? 'With the twisted cable both are jumpered as the second select; the twist tells them apart.'
-            : 'On a straight cable one is the first select, the other the second.',
-        fixes: [a, b].filter((p) => p.unit !== p.want.unit).flatMap((p) => jumper(p, { unit: p.want.unit }))
+        facts: { why: 'both', a: it(a), b: it(b), as: a.answers, twisted },
+        fixes: [a, b].filter((p) => p.unit !== p.want.unit).flatMap((p) => jumperFix(p, p.want.unit))
       });
   const [only] = drives;
   if (drives.length === 1 && only.unit !== null && only.answers === '2')
@@ -127,31 +175,24 @@ const st506: Judge = (chain) => {
       rule,
       severity: 'caution',
       about: [id(only)],
-      title: `${only.drive.title} answers as the second disk, and there is no first`,
-      sentence:
-        ribbon === 'disk-twist'
-          ? 'The machine looks for disk 1 and finds none: hang it behind the twist, on the end plug.'
-          : 'The machine looks for disk 1 and finds none: set it to the first select.',
-      fixes: ribbon === 'straight' ? jumper(only, { unit: 'first' }) : []
+      facts: { why: 'no-first', drive: it(only), twisted },
+      fixes: ribbon === 'straight' ? jumperFix(only, 'first') : []
     });
   for (const p of drives) {
     if (p.terminated === null || p.want.terminated === null || p.terminated === p.want.terminated) continue;
     out.push({
       rule,
+      key: 'terminator',
       severity: p.isEnd ? 'caution' : 'clash',
       about: [id(p)],
-      title: p.isEnd
-        ? `${p.drive.title} ends the cable without a terminator`
-        : `${p.drive.title} is terminated in the middle`,
-      sentence: p.isEnd
-        ? 'Signals run back from the open end: errors that come and go. The last drive keeps its terminator.'
-        : 'Only the last drive keeps its terminator; two load the lines too much, and drives are not found.',
-      fixes: jumper(p, { terminated: p.want.terminated })
+      facts: { why: p.isEnd ? 'open-end' : 'middle', drive: it(p) },
+      fixes: terminatorFix(id(p), p.drive.title, p.want.terminated)
     });
   }
   return out;
 };
 
+/** Each device on a SCSI bus has a number of its own, and the bus is terminated at exactly its two ends. */
 const scsi: Judge = (chain) => {
   const { drives, adapter, controller } = chain;
   const out: Fault[] = [];
@@ -162,19 +203,16 @@ const scsi: Judge = (chain) => {
         rule: 'scsi.id',
         severity: 'clash',
         about: [id(a), id(b)],
-        title: `${a.drive.title} and ${b.drive.title} are both ${a.unit}`,
-        sentence:
-          'Both answer at once: neither is found, or one shows up at every number. Each needs its own.',
-        fixes: jumper(b, { unit: freeId(chain) })
+        facts: { why: 'both', a: it(a), b: it(b), id: a.unit },
+        fixes: jumperFix(b, freeId(chain))
       });
   for (const p of drives.filter((d) => d.unit === ADAPTER_ID))
     out.push({
       rule: 'scsi.id',
       severity: 'clash',
       about: [id(p), host],
-      title: `${p.drive.title} has the adapter’s number`,
-      sentence: 'The host adapter is nearly always 7: give the drive a number from 0 to 6.',
-      fixes: jumper(p, { unit: freeId(chain) })
+      facts: { why: 'adapter', drive: it(p) },
+      fixes: jumperFix(p, freeId(chain))
     });
   const disks = drives.filter((d) => ['hard', 'flash'].includes(d.drive.part.drive!.medium));
   if (disks.length && disks.every((d) => d.unit !== null && d.unit !== '0'))
@@ -182,31 +220,34 @@ const scsi: Judge = (chain) => {
       rule: 'scsi.id',
       severity: 'note',
       about: disks.map(id),
-      title: 'No disk is number 0',
-      sentence: 'Most adapters start from number 0 only; some can be told otherwise in their own setup.',
-      fixes: jumper(disks[0], { unit: '0' })
+      facts: { why: 'no-zero' },
+      fixes: jumperFix(disks[0], '0')
     });
-  const ends = [
+  const ends: {
+    about: string | Subject;
+    device: Thing | Owner;
+    name: string;
+    now: boolean | null;
+    want: boolean;
+    item: string;
+  }[] = [
     ...drives.map((p) => ({
-      about: id(p) as string | Subject,
-      title: p.drive.title,
+      about: id(p),
+      device: it(p),
+      name: p.drive.title,
       now: p.terminated,
       want: p.want.terminated!,
-      fixes: jumper(p, { terminated: p.want.terminated! })
+      item: id(p)
     })),
     ...(adapter
       ? [
           {
-            about: host as string | Subject,
-            title: controller.title,
+            about: host,
+            device: controller.owner,
+            name: controller.title,
             now: adapter.terminated,
             want: adapter.want,
-            fixes: [
-              {
-                label: `${controller.title}: terminators ${adapter.want ? 'in' : 'out'}`,
-                fix: { action: 'jumper' as const, item: controller.item, terminated: adapter.want }
-              }
-            ]
+            item: controller.item
           }
         ]
       : [])
@@ -216,12 +257,8 @@ const scsi: Judge = (chain) => {
       rule: 'scsi.termination',
       severity: 'clash',
       about: [e.about],
-      title: e.want
-        ? `${e.title} ends the bus without terminators`
-        : `${e.title} is terminated in the middle`,
-      sentence:
-        'The bus is terminated at its two physical ends, and nowhere else. Otherwise drives come and go, or data is garbled.',
-      fixes: e.fixes
+      facts: { why: e.want ? 'open-end' : 'middle', device: e.device },
+      fixes: terminatorFix(e.item, e.name, e.want)
     });
   const unseen = ends.filter((e) => e.now === null);
   if (unseen.length)
@@ -229,8 +266,7 @@ const scsi: Judge = (chain) => {
       rule: 'scsi.termination',
       severity: 'note',
       about: unseen.map((e) => e.about),
-      title: 'Terminators nobody looked at',
-      sentence: `${unseen.map((e) => `${e.title}: ${e.want ? 'in' : 'out'}`).join('; ')}. Look, and write it down under Disks, Interfaces.`,
+      facts: { why: 'unseen', ends: unseen.map((e) => ({ device: e.device, fitted: e.want })) },
       fixes: []
     });
   return out;
@@ -239,9 +275,9 @@ const scsi: Judge = (chain) => {
 const freeId = ({ drives }: Chain): string =>
   ['0', '1', '2', '3', '4', '5', '6'].find((n) => drives.every((d) => d.unit !== n)) ?? '0';
 
+/** A floppy controller has a select and a motor line for each drive; the twist in lines 10 to 16 exchanges them. */
 const floppy: Judge = (chain) => {
   const { drives, ribbon, controller } = chain;
-  const out: Fault[] = [];
   const rule = 'floppy.cable';
   if (ribbon === 'disk-twist')
     return [
@@ -249,47 +285,44 @@ const floppy: Judge = (chain) => {
         rule,
         severity: 'clash',
         about: [controller.item, ...drives.map(id)],
-        title: `The cable of a hard disk on ${controller.title}`,
-        sentence:
-          'Its twist sits in lines 25 to 29: a floppy drive behind it gets the wrong signals. The one of floppies sits in 10 to 16.',
-        fixes: otherCable(chain, 'floppy-twist', TWISTED_FLOPPIES)
+        facts: { why: 'disk-cable', controller: controller.owner },
+        fixes: cableFix(chain, 'floppy')
       }
     ];
-  for (const [a, b] of pairs(drives))
-    if (a.answers !== null && a.answers === b.answers)
-      out.push({
-        rule,
-        severity: 'clash',
-        about: [id(a), id(b)],
-        title: `${a.drive.title} and ${b.drive.title} both answer as ${a.answers}`,
-        sentence:
-          ribbon === 'straight'
-            ? 'A straight cable serves one drive. Take one with a twist in lines 10 to 16.'
-            : 'One hangs behind the twist (A), the other before it (B), both jumpered as the second select.',
-        fixes: []
-      });
-  for (const p of drives) {
+  const straight = ribbon === 'straight';
+  const twice = pairs(drives)
+    .filter(([a, b]) => a.answers !== null && a.answers === b.answers)
+    .map(([a, b]): Fault => ({
+      rule,
+      severity: 'clash',
+      about: [id(a), id(b)],
+      facts: { why: 'both', a: it(a), b: it(b), as: a.answers!, straight },
+      fixes: []
+    }));
+  const alone = drives.flatMap((p): Fault[] => {
     if (p.answers === null)
-      out.push({
-        rule,
-        severity: 'clash',
-        about: [id(p)],
-        title: `${p.drive.title} answers to no letter`,
-        sentence: `Jumpered as the ${p.unit} select it listens to the motor or select of another drive. The ${p.want.unit} select is right on this controller; the first is right only where a controller has one motor line for all.`,
-        fixes: p.unit !== null && p.unit !== p.want.unit ? jumper(p, { unit: p.want.unit }) : []
-      });
-    else if (ribbon === 'straight' && drives.length === 1)
-      out.push({
-        rule,
-        severity: 'caution',
-        about: [id(p), controller.item],
-        title: `${p.drive.title} is B, and there is no A`,
-        sentence:
-          'On a straight cable the drive is B: the machine does not start from it. Take a cable with a twist, or use the setup’s swap.',
-        fixes: otherCable(chain, 'floppy-twist', TWISTED_FLOPPIES)
-      });
-  }
-  return out;
+      return [
+        {
+          rule,
+          severity: 'clash',
+          about: [id(p)],
+          facts: { why: 'unselected', drive: it(p), unit: p.unit ?? '', wants: p.want.unit },
+          fixes: p.unit !== null && p.unit !== p.want.unit ? jumperFix(p, p.want.unit) : []
+        }
+      ];
+    return straight && drives.length === 1
+      ? [
+          {
+            rule,
+            severity: 'caution',
+            about: [id(p), controller.item],
+            facts: { why: 'no-a', drive: it(p) },
+            fixes: cableFix(chain, 'floppy')
+          }
+        ]
+      : [];
+  });
+  return [...twice, ...alone];
 };
 
 const judges: Record<Family, Judge> = { ata, st506, scsi, floppy };

@@ -1,6 +1,6 @@
-import type { Build, Finding, Part, PartSet } from '../model';
+import type { Build, Part, PartSet } from '../model';
 import { clocksOf, shownMemory, speedIndex } from '../boards';
-import { check } from '../check';
+import { check, type Finding } from '../rules';
 import { kitOf } from '../kit';
 import { middlePrice } from '../planner';
 import { positionOf, foundPosition } from '../resources';
@@ -22,7 +22,7 @@ export interface Column {
   audio: string[];
   drives: string[];
   slots: { used: number; all: number };
-  /** Years from the first sale of its youngest part to the last of its oldest. */
+  /** Year in which its youngest part was first sold. */
   youngest: number | null;
   cost: number;
   moves: number;

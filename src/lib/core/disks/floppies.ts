@@ -1,15 +1,21 @@
-import { chainsOf, faultsOf } from '../cabling';
+import { chainsOf, faultsOf, type Fault } from '../cabling';
 import { cablesOf, type Kit } from '../kit';
+import type { Owner } from '../model';
 import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';
 import { hasOwnRom } from './disks';
 
-/** A link between a floppy and a program: whether it holds, and what it is. */
-export interface Link {
-  what: 'controller' | 'data rate' | 'BIOS' | 'DOS' | 'cable';
-  ok: boolean;
-  text: string;
-}
+/** A link between a floppy and a program, as data: whether it holds, and what it is. Rates in kbit/s, sizes in KiB. */
+export type Link = { ok: boolean } & (
+  | { what: 'controller'; controller: Owner | null; isOn: boolean }
+  | { what: 'rate'; kib: number; needed: number; most: number }
+  | { what: 'bios'; kib: number; knows: number | null; by: 'bios' | 'rom' | 'driver' | 'nothing' }
+  | { what: 'dos'; kib: number; needs: number; dos: number | null }
+  | { what: 'cable'; fault: Fault | null; plug: number | null; behindTwist: boolean }
+);
+
+/** What else is to be known of a floppy drive where it is. */
+export type FloppyNote = 'narrow-track' | 'own-rom' | 'emulator' | 'high-density';
 
 export interface FloppyChain {
   item: string;
@@ -20,12 +26,11 @@ export interface FloppyChain {
   links: Link[];
   /** The first link that fails; null: all hold. */
   failing: Link | null;
-  /** How it is jumpered and where on the cable it hangs. */
+  /** The select that it is jumpered for, whichever letter it gets. */
   select: string;
   reads: string[];
   writes: string[];
-  /** What else is to be known of this drive here. */
-  notes: string[];
+  notes: FloppyNote[];
 }
 
 /**
@@ -39,7 +44,6 @@ export function floppyChains(kit: Kit): FloppyChain[] {
   const cables = chainsOf(kit).filter((c) => c.family === 'floppy');
   return all.map(({ drive, controller }): FloppyChain => {
     const kib = drive.part.drive!.floppyKiB ?? 1440;
-    const name = floppyName(kib);
     const most = controllerRate(controller?.fn.floppyKiB);
     const rate = floppyRate(kib);
     const ownRom = controller !== null && hasOwnRom(kit, controller);
@@ -47,70 +51,45 @@ export function floppyChains(kit: Kit): FloppyChain[] {
     const plugged = cable?.drives.find((p) => p.drive.item.id === drive.item.id);
     const letter = (plugged?.answers ?? null) as FloppyChain['letter'];
     const fault = cable && faultsOf(cable).find((f) => f.about.includes(drive.item.id));
+    const knows = known ?? null;
+    const by =
+      knows !== null && knows >= kib
+        ? 'bios'
+        : ownRom
+          ? 'rom'
+          : knows !== null && biosTakes(knows, kib) === 'driver'
+            ? 'driver'
+            : 'nothing';
     const links: Link[] = [
       {
         what: 'controller',
         ok: controller !== null && controller.isOn,
-        text: controller
-          ? controller.isOn
-            ? `hangs on ${controller.title}`
-            : `${controller.title} is switched off`
-          : 'no floppy controller has a place left'
+        controller: controller?.owner ?? null,
+        isOn: controller?.isOn ?? false
       },
+      { what: 'rate', ok: most >= rate, kib, needed: rate, most },
+      { what: 'bios', ok: knows === null || by === 'bios' || by === 'rom', kib, knows, by },
       {
-        what: 'data rate',
-        ok: most >= rate,
-        text:
-          most >= rate
-            ? `the controller has the ${rate} kbit/s of ${name}`
-            : `${name} takes ${rate} kbit/s, and the controller ends at ${most}`
-      },
-      {
-        what: 'BIOS',
-        ok: known === undefined || known >= kib || ownRom,
-        text:
-          known === undefined
-            ? 'what the BIOS knows is not described'
-            : known >= kib
-              ? `the BIOS knows ${name}`
-              : ownRom
-                ? `the ROM of the controller knows ${name}`
-                : biosTakes(known, kib) === 'driver'
-                  ? `the BIOS ends at ${floppyName(known)}; a driver line makes it work after the start`
-                  : `the BIOS ends at ${floppyName(known)}`
-      },
-      {
-        what: 'DOS',
+        what: 'dos',
         ok: dos === null || dos >= floppyDos(kib),
-        text:
-          dos === null ? 'no DOS is chosen' : `${name} came with DOS ${floppyDos(kib)}; the brief has ${dos}`
+        kib,
+        needs: floppyDos(kib),
+        dos
       },
       {
         what: 'cable',
         ok: plugged !== undefined && (!fault || fault.severity === 'note'),
-        text:
-          plugged === undefined
-            ? 'a cable carries two drives'
-            : (fault?.sentence ??
-              `on plug ${plugged.plug}${cable!.ribbon === 'floppy-twist' && plugged.plug === 2 ? ', behind the twist' : ''}`)
+        fault: fault ?? null,
+        plug: plugged?.plug ?? null,
+        behindTwist: cable?.ribbon === 'floppy-twist' && plugged?.plug === 2
       }
     ];
-    const { reads, writes, note } = mediaOf(kib);
-    const notes = [
-      ...(note ? [note] : []),
-      ...(ownRom
-        ? [
-            'This controller has its own ROM: tell the board that there are no floppy drives, give the ROM a window, and leave IRQ 6, DMA 2 and 3F0h to one controller.'
-          ]
-        : []),
-      ...(drive.part.drive!.medium === 'emulator'
-        ? [
-            'An emulator is one more drive: set its select jumper as for any drive, and use one image format at a time.'
-          ]
-        : []),
-      ...(kib >= 1440
-        ? ['A disk of high density formatted as 720K without its hole covered fails in other drives.']
-        : [])
+    const { reads, writes } = mediaOf(kib);
+    const notes: FloppyNote[] = [
+      ...(kib === 1200 ? (['narrow-track'] as const) : []),
+      ...(ownRom ? (['own-rom'] as const) : []),
+      ...(drive.part.drive!.medium === 'emulator' ? (['emulator'] as const) : []),
+      ...(kib >= 1440 ? (['high-density'] as const) : [])
     ];
     return {
       item: drive.item.id,
@@ -119,7 +98,7 @@ export function floppyChains(kit: Kit): FloppyChain[] {
       letter,
       links,
       failing: links.find((l) => !l.ok) ?? null,
-      select: `jumpered as the ${plugged?.want.unit ?? 'second'} select, whichever letter it gets`,
+      select: plugged?.want.unit ?? 'second',
       reads: reads.map((n) => floppyName(n)),
       writes: writes.map((n) => floppyName(n)),
       notes

@@ -12,7 +12,7 @@ export {
   type KitDisk,
   type WhatIf
 } from './disks';
-export { floppyChains, type FloppyChain, type Link } from './floppies';
+export { floppyChains, type FloppyChain, type FloppyNote, type Link } from './floppies';
 export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
 export { setupLines } from './setup-lines';
 export { freeWindows } from './windows';

@@ -26,13 +26,21 @@ export function cablesOf(kit: Kit): Cabled[] {
     const unit = drive.item.cable?.unit ?? null;
     if (told.has(drive.item.id)) return { drive, controller: told.get(drive.item.id)!, told: true, unit };
     const wanted = drive.part.drive?.interface;
-    const free = kit.controllers.find(
-      (c) => c.isOn && speaks(c, wanted) && (used.get(c) ?? 0) < (c.fn.units ?? 2)
-    );
+    const open = kit.controllers.filter((c) => c.isOn && (used.get(c) ?? 0) < (c.fn.units ?? 2));
+    const free = open.find((c) => speaks(c, wanted)) ?? open.find((c) => carries(c, wanted));
     if (free) take(free);
     return { drive, controller: free ?? null, told: false, unit };
   });
 }
 
+/** MFM and RLL are two codings of one interface: a drive for one can be run with the other. */
+const codings: readonly DriveInterface[] = ['st506', 'rll'];
+
+/** Whether a drive works on a controller at all, as it was meant to or in another coding. */
+export const carries = (controller: Controller, wanted: DriveInterface | undefined): boolean =>
+  speaks(controller, wanted) ||
+  (wanted !== undefined && codings.includes(wanted) && codings.some((c) => speaks(controller, c)));
+
+/** Whether a controller speaks the interface of a drive. */
 export const speaks = (controller: Controller, wanted: DriveInterface | undefined): boolean =>
   wanted !== undefined && (controller.fn.speaks ?? []).includes(wanted);

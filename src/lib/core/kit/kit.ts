@@ -1,5 +1,5 @@
-import type { Build, Item, MemoryFacts, Part, PartFunction, PartSet, VideoFacts } from '../model';
-import { isOn, machine, standing, type Machine, type Positions } from '../resources';
+import type { Build, Item, MemoryFacts, Owner, Part, PartFunction, PartSet, VideoFacts } from '../model';
+import { isOn, machine, ownerOf, standing, type Machine, type Positions } from '../resources';
 
 /** An item with its part. */
 export interface Placed {
@@ -11,6 +11,7 @@ export interface Placed {
 /** A function that runs drives: a channel of the board or of a card. */
 export interface Controller {
   item: string;
+  owner: Owner;
   title: string;
   fn: PartFunction;
   isOn: boolean;
@@ -88,7 +89,8 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     keyboard: ofKind('keyboard')[0] ?? null,
     chassis: ofKind('case')[0] ?? null,
     adapters: ofKind('adapter'),
-    firmware: facts.firmware ? (parts.get(facts.firmware) ?? null) : null
+    // A BIOS that was fitted in place of the board's own stands above what the catalogue says of the board.
+    firmware: ofKind('bios')[0]?.part ?? (facts.firmware ? (parts.get(facts.firmware) ?? null) : null)
   };
 }
 
@@ -108,6 +110,7 @@ function controllersOf(m: Machine, at: Positions): Controller[] {
       .filter((fn) => fn.speaks)
       .map((fn) => ({
         item: f.item.id,
+        owner: ownerOf(m, f.item.id, fn.id),
         title: f.item.id === m.board.item.id ? `${fn.label} of the board` : `${fn.label} of ${f.title}`,
         fn,
         isOn: isOn(f, fn, at),

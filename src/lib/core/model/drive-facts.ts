@@ -66,6 +66,10 @@ export const FirmwareFacts = z.strictObject({
   key: z.string().max(30).optional(),
   pnp: z.boolean().default(false),
   cdBoot: z.boolean().default(false),
+  /** Looks for ROMs on cards at start; the very first one does not. */
+  scansRoms: z.boolean().default(true),
+  /** It counts no memory above this, in KiB. */
+  mostBaseKiB: z.number().int().min(64).max(640).optional(),
   /** Largest floppy it knows, in KiB. */
   floppyKiB: z.number().int().min(160).max(2880),
   disk: z.strictObject({

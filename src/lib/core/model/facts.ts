@@ -55,7 +55,9 @@ export const CpuFacts = z.strictObject({
   /** Runs its core and its pins at two voltages: a single-voltage board cannot take it. */
   split: z.boolean().default(false),
   /** The factor that a multiplier code means on this chip, where it is another one: `2` means 4. */
-  reads: z.record(z.string().regex(/^\d+(\.\d)?$/), z.number().positive()).default({})
+  reads: z.record(z.string().regex(/^\d+(\.\d)?$/), z.number().positive()).default({}),
+  /** The factor at which it runs on a board without multiplier jumpers, where that is not its rated one. */
+  openFactor: z.number().positive().optional()
 });
 
 export const FpuKind = z.enum(['8087', '287', '387sx', '387dx', '487']);
@@ -288,7 +290,9 @@ export const DriverFacts = z.strictObject({
   /** Lowest CPU class that it runs on. */
   cpu: CpuFamily,
   /** First version of DOS that loads it. */
-  dos: z.number().positive().max(9).optional()
+  dos: z.number().positive().max(9).optional(),
+  /** First version of Windows that has it; such a driver is none for DOS. */
+  windows: z.number().positive().max(5).optional()
 });
 
 /** What a person can see on it, for recognising it. */

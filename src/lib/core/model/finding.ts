@@ -32,26 +32,28 @@ export type Fix =
       b: { item: string; function: string };
     };
 
-export interface Finding {
-  /** Stable within one state of a build: the rule and its subjects. */
-  id: string;
-  rule: string;
-  severity: Severity;
-  subjects: Subject[];
-  /** A few words: what is wrong. */
-  title: string;
-  /** What happens at the machine. */
-  sentence: string;
-  /** The fact behind it. */
-  why: string;
-  fixes: { label: string; fix: Fix }[];
-  /** The line or address concerned, for drawing. */
-  line?: { resource: 'irq' | 'dma' | 'io' | 'memory'; from: number; to: number };
+/** What a fix is called, as data. */
+export type FixLabel =
+  | { kind: 'position'; setting: string; position: string }
+  | { kind: 'line'; function: string; line: string }
+  | { kind: 'slot'; slot: string }
+  | { kind: 'jumper'; drive: string; unit: string }
+  | { kind: 'terminators'; device: string; fitted: boolean }
+  | { kind: 'cable'; twist: 'disk' | 'floppy' }
+  | { kind: 'geometry'; cylinders: number }
+  | { kind: 'drive-type'; type: string }
+  | { kind: 'never-together' }
+  | { kind: 'battery-off' };
+
+/** A change that the application can make, and how to call it. */
+export interface OfferedFix {
+  fix: Fix;
+  label: FixLabel;
 }
 
 const order: Record<Severity, number> = { stop: 0, clash: 1, caution: 2, note: 3 };
 
 /** Worst first; equal ones keep their order. */
-export function worstFirst(findings: readonly Finding[]): Finding[] {
+export function worstFirst<T extends { severity: Severity }>(findings: readonly T[]): T[] {
   return [...findings].sort((a, b) => order[a.severity] - order[b.severity]);
 }

@@ -19,3 +19,4 @@ export * from './finding';
 export * from './items';
 export { sameJson } from './equal';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';
+export * from './thing';

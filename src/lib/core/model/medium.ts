@@ -10,7 +10,7 @@ const DiskGeometry = z.strictObject({
  * A cable of drives: straight; with the twist of floppies (lines 10 to 16) or the one of hard disks (25 to 29);
  * or with a terminator of its own at its end.
  */
-export const Ribbon = z.enum(['straight', 'floppy-twist', 'disk-twist', 'end-terminator']);
+export const Ribbon = z.enum(['straight', 'floppy-twist', 'disk-twist', 'end-terminator', 'cable-select']);
 export type Ribbon = z.output<typeof Ribbon>;
 
 /** Select jumpers of drives on a 34-pin cable, as they are counted from one: DS0 or DS1 is the first. */

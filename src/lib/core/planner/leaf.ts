@@ -1,21 +1,28 @@
-import type { Brief, Build, Finding, PartSet } from '../model';
-import { check } from '../check';
+import type { Brief, Build, PartSet } from '../model';
+import { check, isBad, registry, type Finding } from '../rules';
 import { planned } from '../settings';
 import { choose, resolve } from '../solver';
 import { assemble, partsOf, trims, withTrim, type Choice } from './assemble';
 import { tally, weighSides, type Pool } from './pool';
-import type { Chosen, Criteria, Plan, Role } from './types';
+import type { Chosen, Criteria, Plan, Reason, Role } from './types';
 
 /** Search nodes that the lines of one machine may take. */
 const LINE_NODES = 20_000;
 
-/** Findings about programs and the system count against a plan; all other stops and clashes end it. */
-const isAboutPrograms = (f: Finding) => /^(software|audio\.profile)/.test(f.rule);
+/** A finding about a program, and which program it is about. */
+const programOf = (f: Finding): string | null =>
+  registry[f.rule].about === 'program' && 'profile' in f.facts ? f.facts.profile : null;
+
+/** Stops and clashes about the machine end a plan, as do broken wishes; programs count against it. */
+const endsPlan = (f: Finding): boolean => {
+  const { about, notPlanned } = registry[f.rule];
+  return about === 'wish' || notPlanned === true || (about !== 'program' && isBad(f));
+};
 
 export interface Worked {
   plan: Plan | null;
   /** What stood against it. */
-  reason: string | null;
+  reason: Reason | null;
   /** Cards that cannot live together on this board, when that was it. */
   nogood?: string[];
 }
@@ -24,7 +31,7 @@ export interface Worked {
 export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet): Worked {
   const assembled = assemble(pool, brief, choice, []);
   const bare = assembled && planned(assembled, parts);
-  if (!bare) return { plan: null, reason: 'Not enough slots of the right kind' };
+  if (!bare) return { plan: null, reason: { kind: 'no-slots' } };
   const result = resolve(bare, parts, { alternatives: 0, relaxations: 0, maxNodes: LINE_NODES });
   if (result.status !== 'solved') {
     const item = (id: string) => bare.items.find((i) => i.id === id)?.part;
@@ -32,32 +39,28 @@ export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet
       result.status === 'impossible' && result.minimal
         ? [...new Set(result.core.flatMap((c) => item(c.item) ?? []))]
         : undefined;
-    return { plan: null, reason: 'Its lines cannot be resolved', nogood };
+    return { plan: null, reason: { kind: 'lines' }, nogood };
   }
   const set = choose(bare, result);
   let best: { plan: Plan; weight: number } | null = null;
-  let reason: string | null = null;
+  let reason: Reason | null = null;
   for (const { trim, weight } of trims(pool, choice, set, parts)) {
     // What is heavier by more than all cautions together cannot be better.
     if (best && weight >= best.weight + weighSides({ cautions: best.plan.criteria.cautions }, pool.weights))
       break;
     const build = withTrim(pool, set, trim);
     const findings = check(build, parts);
-    const against = findings.filter(
-      (f) =>
-        ((f.severity === 'stop' || f.severity === 'clash') && !isAboutPrograms(f)) ||
-        f.rule.startsWith('brief.wish')
-    );
+    const against = findings.filter(endsPlan);
     if (!against.length) {
       const plan = planOf(pool, brief, build, choice, trim, findings, result.moves.length);
       if (!best || plan.score < best.plan.score) best = { plan, weight };
       continue;
     }
-    reason ??= against[0].title;
+    reason ??= { kind: 'finding', finding: against[0] };
     // Another case or supply only helps where those are in the way.
-    if (!against.every((f) => /^(power|bay|slot\.length|keyboard)/.test(f.rule))) break;
+    if (!against.every((f) => registry[f.rule].enclosure)) break;
   }
-  return { plan: best?.plan ?? null, reason: reason ?? 'No case, supply or keyboard fits' };
+  return { plan: best?.plan ?? null, reason: reason ?? { kind: 'enclosure' } };
 }
 
 function planOf(
@@ -82,16 +85,14 @@ function planOf(
     tally(list).map(({ part, count }) => pool.choose(pool.get(part.id)!, count, role))
   );
   const about = (profile: string, severe: boolean) =>
-    findings.find(
-      (f) => isAboutPrograms(f) && f.rule.endsWith(`.${profile}`) && (f.severity === 'clash') === severe
-    );
+    findings.find((f) => programOf(f) === profile && (f.severity === 'clash') === severe);
   const missed = brief.profiles.flatMap((p) => {
-    const f = about(p.id, true);
-    return f ? [{ profile: p.id, sentence: f.sentence }] : [];
+    const finding = about(p.id, true);
+    return finding ? [{ profile: p.id, finding }] : [];
   });
   const rough = brief.profiles.flatMap((p) => {
-    const f = missed.some((m) => m.profile === p.id) ? undefined : about(p.id, false);
-    return f ? [{ profile: p.id, sentence: f.sentence }] : [];
+    const finding = missed.some((m) => m.profile === p.id) ? undefined : about(p.id, false);
+    return finding ? [{ profile: p.id, finding }] : [];
   });
   const used = [...tally(partsOf(choice)).map((p) => p.part), ...trim.map((t) => pool.get(t.id)!)];
   const criteria: Criteria = {
@@ -102,7 +103,7 @@ function planOf(
     cost: chosen.reduce((n, c) => n + c.cost, 0),
     slots: build.items.filter((i) => i.slot !== undefined).length,
     cautions: findings.filter(
-      (f) => f.severity === 'caution' && !isAboutPrograms(f) && !f.rule.startsWith('period')
+      (f) => f.severity === 'caution' && !['program', 'period'].includes(registry[f.rule].about)
     ).length
   };
   const strict = brief.strictness === 'convenient' ? 0.2 : 1;

@@ -3,14 +3,16 @@ import { Picture as PictureSchema } from '../model';
 import {
   families,
   fillings,
+  fpuSuits,
   freeBase,
   settingsFor,
   shownMemory,
   socketTakes,
+  tooFast,
   speedIndex,
   type Filling
 } from '../boards';
-import { systemOf, unmet, type Area, type Offer } from '../software';
+import { suitsSystem, systemOf, unmet, type Area, type Offer } from '../software';
 import { chain, gives } from '../video';
 import { tally, weighSides, type Pool } from './pool';
 
@@ -121,6 +123,7 @@ export function bases(pool: Pool, brief: Brief): Base[] {
   const out: Base[] = [];
   const make = (board: Part, cpu: Part | null, fpu: Part | null, settings: Record<string, string>) => {
     const facts = (cpu ?? pool.get(board.board!.cpuSocket?.soldered ?? ''))?.cpu;
+    if (!suitsSystem(brief.os, { cpu: facts?.family })) return;
     const core = facts ? coreOf(board, facts, settings) : null;
     const parts = [board, ...(cpu ? [cpu] : []), ...(fpu ? [fpu] : [])].map((part) => ({ part, count: 1 }));
     out.push({
@@ -156,7 +159,11 @@ export function bases(pool: Pool, brief: Brief): Base[] {
           const { kind, mhz } = fpu.fpu!;
           const core = coreOf(board, own.cpu!, settings) ?? own.cpu!.coreMHz;
           const needed = kind === '287' ? (core * 2) / 3 : core;
-          if ((board.board!.fpuSockets ?? []).includes(kind) && mhz >= needed * 0.965)
+          if (
+            (board.board!.fpuSockets ?? []).includes(kind) &&
+            fpuSuits(kind, own.cpu!.family) &&
+            !tooFast(needed, mhz)
+          )
             make(board, cpu, fpu, withFpuSwitch(board, settings));
         }
     }
@@ -219,7 +226,10 @@ export function memories(pool: Pool, base: Base, brief: Brief): (Option & { fill
       ? pool.of('card').filter((p) => p.functions.some((f) => f.kind === 'ems' && f.memoryKiB))
       : [])
   ];
-  const options = all.flatMap((filling) =>
+  const enough = all.filter(({ kib }) =>
+    suitsSystem(brief.os, { totalKiB: kib, extendedKiB: shownMemory(kib, facts).extended })
+  );
+  const options = enough.flatMap((filling) =>
     boards.map((ems) => {
       const shown = shownMemory(filling.kib, facts);
       const own = family && families[family].rank >= 2 ? shown.extended : 0;

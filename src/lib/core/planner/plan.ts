@@ -1,10 +1,12 @@
-import { partSet, type Brief, type Part } from '../model';
+import { partSet, type Brief } from '../model';
 import { quickXplain } from '../solver';
 import { barred, fixedParts, weighSides } from './pool';
 import { search } from './search';
 import {
   middleWeights,
   sides,
+  type Bar,
+  type Reason,
   type Criteria,
   type Limits,
   type Plan,
@@ -21,7 +23,7 @@ export interface Front {
   /** Machines worked out to the end. */
   machines: number;
   /** When nothing fits: what stood against it, most frequent first, and smallest sets of wishes to drop. */
-  reasons: string[];
+  reasons: Reason[];
   drops: Drop[];
 }
 
@@ -63,9 +65,8 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
   const first = search(request, within);
   if (!first.best) {
-    const reasons = [...first.reasons].sort((a, b) => b[1] - a[1]).map(([reason]) => reason);
     const drops = whatToDrop(request, limits);
-    return { plans: [], exact: first.exact, machines: first.machines, reasons, drops };
+    return { plans: [], exact: first.exact, machines: first.machines, reasons: first.reasons, drops };
   }
   const found: Plan[] = [first.best];
   const passed: Plan[] = [...first.sound];
@@ -232,27 +233,27 @@ function smallestHitting(
 export interface WhyNot {
   part: string;
   /** Kept out by the brief itself. */
-  barred: string | null;
+  barred: Bar | null;
   /** The best machine with it, when there is one. */
   with: Plan | null;
   /** What it would cost: sides that get worse, with both values. */
   worse: { side: (typeof sides)[number]; from: number; to: number }[];
   better: { side: (typeof sides)[number]; from: number; to: number }[];
   /** When no machine with it works: what stood against it. */
-  reasons: string[];
+  reasons: Reason[];
 }
 
 /** Why a part is not in a plan: barred, worse by so much, or impossible and by what. */
 export function whyNot(request: PlanRequest, current: Plan, part: string, limits: Limits = {}): WhyNot {
   const known = partSet(request.parts).get(part);
   const none = { part, with: null, worse: [], better: [], reasons: [] };
-  if (!known) return { ...none, barred: 'It is not in the catalogue.' };
+  if (!known) return { ...none, barred: { why: 'no-part' } };
   const reason = barred(known, request);
   if (reason) return { ...none, barred: reason };
   const got = search({ ...request, fixed: [...(request.fixed ?? []), part] }, limits);
   if (!got.best) {
-    const reasons = [...got.reasons].sort((a, b) => b[1] - a[1]).map(([r]) => r);
-    return { ...none, barred: null, reasons: reasons.length ? reasons : [unplaced(known)] };
+    const unplaced: Reason = { kind: 'unplaced', part: known.name };
+    return { ...none, barred: null, reasons: got.reasons.length ? got.reasons : [unplaced] };
   }
   const compare = sides.map((side) => ({ side, from: current.criteria[side], to: got.best!.criteria[side] }));
   return {
@@ -264,5 +265,3 @@ export function whyNot(request: PlanRequest, current: Plan, part: string, limits
     reasons: []
   };
 }
-
-const unplaced = (part: Part): string => `Nothing that goes with ${part.name} may be used under this brief`;

@@ -1,7 +1,7 @@
 import type { Brief, Part } from '../model';
-import { STILL_IN_USE, showsNew } from '../check';
+import { STILL_IN_USE, showsNew } from '../rules';
 import { systemOf } from '../software';
-import type { Chosen, PlanRequest, Role, Unit, Weights } from './types';
+import type { Bar, Chosen, PlanRequest, Role, Unit, Weights } from './types';
 
 /** Years that a part may be younger than the date, by how strict the brief is. */
 const YOUNGER: Record<NonNullable<Brief['strictness']>, number> = { exact: 0, spirit: 2, convenient: 100 };
@@ -36,27 +36,25 @@ export const middlePrice = (part: Part): number =>
   part.price ? Math.round((part.price.low + part.price.high) / 2) : 0;
 
 /** Why a part may not be used at all; null when it may. */
-export function barred(part: Part, request: PlanRequest): string | null {
+export function barred(part: Part, request: PlanRequest): Bar | null {
   const { brief } = request;
   const fixed = fixedParts(request);
-  if ((request.excluded ?? []).includes(part.id)) return 'You left it out.';
+  if ((request.excluded ?? []).includes(part.id)) return { why: 'excluded' };
   for (const wish of brief.wishes ?? []) {
-    if (wish.kind === 'never' && wish.part === part.id) return 'The brief says: never this part.';
+    if (wish.kind === 'never' && wish.part === part.id) return { why: 'never' };
     if (wish.kind === 'emulator-outside' && part.drive?.medium === 'emulator' && part.drive.bay !== 'outside')
-      return 'The brief wants an emulator outside the case only.';
-    if (wish.kind === 'original-look' && showsNew(part))
-      return 'It is seen in front, and the brief wants nothing new there.';
+      return { why: 'emulator-outside' };
+    if (wish.kind === 'original-look' && showsNew(part)) return { why: 'seen-in-front' };
   }
   if (fixed.has(part.id)) return null;
   const { dos } = systemOf(brief.os);
-  if (dos !== null && (part.driver?.dos ?? 0) > dos)
-    return `Its driver wants DOS ${part.driver!.dos}, and the brief has DOS ${dos}.`;
+  if (dos !== null && (part.driver?.dos ?? 0) > dos) return { why: 'driver', needs: part.driver!.dos!, dos };
   const year = yearOf(brief);
   const allowed = YOUNGER[brief.strictness ?? 'spirit'];
   if (year !== null && part.sold && part.sold.from > year + allowed)
-    return `It was first sold in ${part.sold.from}, too late for ${brief.date}${allowed ? ' even in the spirit of it' : ''}.`;
+    return { why: 'date', from: part.sold.from, date: brief.date!, spirit: allowed > 0 };
   if (brief.source === 'shelf' && !request.shelf.some((u) => u.part === part.id))
-    return 'It is not on the shelf, and the brief takes nothing else.';
+    return { why: 'not-on-shelf' };
   return null;
 }
 

@@ -16,7 +16,7 @@ import {
 import { storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
 import { covers, driveNeeds, functionChoices, seats, servable, wishedNeeds, type Need } from './services';
-import { middleWeights, type Limits, type Plan, type PlanRequest, type Search } from './types';
+import { middleWeights, type Limits, type Plan, type PlanRequest, type Reason, type Search } from './types';
 
 export const DEFAULT_LEAVES = 600;
 /** Partial machines that are looked at, at most. */
@@ -57,7 +57,7 @@ class Run {
   best: Plan | null = null;
   readonly sound: Plan[] = [];
   machines = 0;
-  readonly reasons = new Map<string, number>();
+  private readonly counted = new Map<string, { reason: Reason; count: number }>();
   private readonly full: Mask;
   private readonly audio: Option[];
   private readonly storage: Option[];
@@ -153,11 +153,9 @@ class Run {
       this.step();
       if (this.limits.shouldStop?.()) throw STOPPED;
       if (!this.beats(bound)) return;
-      if (budget !== undefined && this.costOf(base) + cheapest > budget)
-        return this.note('It costs more than the budget');
+      if (budget !== undefined && this.costOf(base) + cheapest > budget) return this.note({ kind: 'budget' });
       const served = this.served(base);
-      if (![...served.values()].some((list) => list.length))
-        return this.note('Nothing runs its drives, or what it is to have');
+      if (![...served.values()].some((list) => list.length)) return this.note({ kind: 'services' });
       const shown = this.displaysOf(base.board);
       const [leastDisplay, anyDisplay] = [least(shown), union(shown)];
       for (const memory of memories(this.pool, base, this.brief)) {
@@ -308,7 +306,7 @@ class Run {
         if (this.isKnownBad(whole) || !this.leavesSlots(whole)) continue;
         if (!driversRun(services, this.familyOf(base))) continue;
         if (budget !== undefined && this.cost(whole) > budget) {
-          this.note('It costs more than the budget');
+          this.note({ kind: 'budget' });
           continue;
         }
         this.leaf(whole, budget);
@@ -330,8 +328,19 @@ class Run {
     return tally(partsOf(choice)).reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
   }
 
-  private note(reason: string): void {
-    this.reasons.set(reason, (this.reasons.get(reason) ?? 0) + 1);
+  /** What stood against the machines, the most frequent first; a rule with the same facts is one reason. */
+  get reasons(): Reason[] {
+    return [...this.counted.values()].sort((a, b) => b.count - a.count).map(({ reason }) => reason);
+  }
+
+  private note(reason: Reason): void {
+    const key =
+      reason.kind === 'finding'
+        ? `${reason.finding.rule} ${JSON.stringify(reason.finding.facts)}`
+        : JSON.stringify(reason);
+    const known = this.counted.get(key);
+    if (known) known.count++;
+    else this.counted.set(key, { reason, count: 1 });
   }
 
   private isKnownBad(choice: Choice): boolean {
@@ -350,9 +359,8 @@ class Run {
       const { id } = choice.base.board;
       this.nogoods.set(id, [...(this.nogoods.get(id) ?? []), nogood]);
     }
-    if (!plan) return this.note(reason ?? 'It does not fit together');
-    if (budget !== undefined && plan.criteria.cost > budget)
-      return this.note('It costs more than the budget');
+    if (!plan) return this.note(reason ?? { kind: 'misfit' });
+    if (budget !== undefined && plan.criteria.cost > budget) return this.note({ kind: 'budget' });
     this.sound.push(plan);
     if (this.beats(plan.score)) {
       this.best = plan;

@@ -1,5 +1,5 @@
 import type { Brief, DriveInterface, Part, Wish } from '../model';
-import { seatOf } from '../resources';
+import { narrowed, obstacle } from '../resources';
 import { serving } from '../software';
 import { controllerRate, floppyRate } from '../storage';
 import type { Pool } from './pool';
@@ -164,9 +164,6 @@ export function covers(
 export const seats = (board: Part, card: Part): boolean =>
   board.board!.slots.some((slot) => fitsSlot(card, slot));
 
-/** Whether a card works in a slot and fits its length. */
+/** Whether a card goes into a slot and is known to work there. */
 export const fitsSlot = (card: Part, slot: NonNullable<Part['board']>['slots'][number]): boolean =>
-  seatOf(card, slot).misfit === null &&
-  (slot.bus !== 'isa8' || card.card!.bus === 'isa8' || card.card!.fallback8 === 'yes') &&
-  (slot.lengthMm ?? Infinity) >= (card.card!.lengthMm ?? 0) &&
-  !(card.card!.skirt && slot.bus !== 'isa8');
+  obstacle(card, slot) === null && narrowed(card, slot) !== 'untried';

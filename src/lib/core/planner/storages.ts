@@ -1,6 +1,6 @@
-import { floppySizes } from '../check';
+import { floppySizes } from '../rules';
 import type { Brief, Part } from '../model';
-import { systemOf } from '../software';
+import { suitsSystem, systemOf } from '../software';
 import { mediaOf } from '../storage';
 import { masksOf, narrowed, withFixed, type Option } from './options';
 import type { Pool } from './pool';
@@ -23,7 +23,11 @@ export function storages(pool: Pool, brief: Brief): Option[] {
       (o) => `${key(o.parts[0].part)} ${o.mask} ${o.soft}`
     ).map((o) => o.parts[0].part);
   const hards = one(
-    of((d) => d.medium === 'hard' || d.medium === 'flash'),
+    of(
+      (d) =>
+        (d.medium === 'hard' || d.medium === 'flash') &&
+        suitsSystem(brief.os, { diskMiB: Math.floor((d.sectors ?? 0) / 2048) })
+    ),
     (p) => `${p.drive!.interface} ${p.drive!.medium}`
   );
   const opticals = one(

@@ -1,4 +1,5 @@
 import type { Brief, Build, Part } from '../model';
+import type { Finding } from '../rules';
 
 /** One thing on the shelf, as the planner sees it. */
 export interface Unit {
@@ -80,8 +81,8 @@ export interface Plan {
   score: number;
   /** Programs by what becomes of them. */
   met: string[];
-  rough: { profile: string; sentence: string }[];
-  missed: { profile: string; sentence: string }[];
+  rough: Shortfall[];
+  missed: Shortfall[];
   /** Settings that must be moved from where they were found. */
   moves: number;
 }
@@ -94,6 +95,24 @@ export interface Search {
   exact: boolean;
   /** Machines worked out to the end. */
   machines: number;
-  /** What stood against the machines that failed: rule titles with how often. */
-  reasons: Map<string, number>;
+  /** What stood against the machines that failed, the most frequent first. */
+  reasons: Reason[];
 }
+
+/** A program that a plan does not run, or not as meant, and what it lacks. */
+export interface Shortfall {
+  profile: string;
+  finding: Finding;
+}
+
+/** What stood against a machine. */
+export type Reason =
+  | { kind: 'no-slots' | 'lines' | 'enclosure' | 'budget' | 'services' | 'misfit' }
+  | { kind: 'unplaced'; part: string }
+  | { kind: 'finding'; finding: Finding };
+
+/** Why the brief itself keeps a part out. */
+export type Bar =
+  | { why: 'no-part' | 'excluded' | 'never' | 'emulator-outside' | 'seen-in-front' | 'not-on-shelf' }
+  | { why: 'driver'; needs: number; dos: number }
+  | { why: 'date'; from: number; date: string; spirit: boolean };

@@ -1,3 +1,4 @@
+import { tooSlow } from '../boards';
 import type { Notebook, State } from '../model';
 import { mergeFragments, shows, stateKey, type Cell } from './merge';
 
@@ -108,7 +109,7 @@ export function clockPlan(notebook: Notebook, rating: ClockRating | null): Clock
   const tooFast = all.filter((t) => t.happened === 'froze' || t.happened === 'dead');
   const ceiling = Math.min(most * ROUNDING, ...tooFast.map((t) => t.low - 0.01));
   const good = all.filter((t) => t.happened === 'ran');
-  if (good.some((t) => t.low >= most * 0.965 && t.high <= most * ROUNDING))
+  if (good.some((t) => !tooSlow(t.low, most) && t.high <= most * ROUNDING))
     return { next: null, why: `It ran at its rated ${mhz(most)}.`, all };
   const next = all.find((t) => t.happened === null && t.high <= ceiling) ?? null;
   if (next)

@@ -1,7 +1,8 @@
-import { check, isBad } from '../check';
+import { check, isBad, placeOf, type Finding } from '../rules';
 import { cablesOf, kitOf, speaks } from '../kit';
-import { firstSlot, newItemId, type Build, type Item, type Part, type PartSet } from '../model';
+import { newItemId, type Build, type Item, type Part, type PartSet } from '../model';
 import { middlePrice } from '../planner';
+import { firstSlot } from '../resources';
 import { resolve } from '../solver';
 
 /** One way to replace a drive: another drive, and the card that runs it where nothing does yet. */
@@ -12,7 +13,7 @@ export interface Route {
   onShelf: number;
   cost: number;
   /** Stops and clashes that come with it, beyond those that were there. */
-  problems: string[];
+  problems: Finding[];
   /** Its lines can be resolved. */
   linesFit: boolean;
 }
@@ -84,7 +85,7 @@ export function replacementRoutes(
       const whole = add(withCard, drive);
       const answer = card && !linesOpen ? resolve(whole, parts, limits) : null;
       const problems = check(whole, parts).filter(
-        (f) => isBad(f) && !before.has(f.rule) && !f.rule.startsWith('line')
+        (f) => isBad(f) && !before.has(f.rule) && placeOf(f).stage !== 'lines'
       );
       return [
         {
@@ -93,7 +94,7 @@ export function replacementRoutes(
           slot: slot ?? null,
           onShelf: [drive, card].filter((p) => p && (stock.get(p.id) ?? 0) > 0).length,
           cost: [drive, card].reduce((n, p) => n + (p && !stock.get(p.id) ? middlePrice(p) : 0), 0),
-          problems: problems.map((f) => f.title),
+          problems,
           linesFit: answer === null || answer.status === 'solved'
         }
       ];

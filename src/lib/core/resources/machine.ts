@@ -10,10 +10,8 @@ import {
   type Setting,
   type Slot
 } from '../model';
+import { seatOf, type Misfit, type Seat } from './seating';
 import { isPnp, pnpPart, systemPart } from './system';
-
-/** Where an item's lines go: `board` (soldered on), a slot of 8 or 16 bits, PCI, or nowhere. */
-export type Seat = 'board' | 'isa8' | 'isa16' | 'pci' | 'none';
 
 /** An item of the machine with its part and what its seat gives it. */
 export interface Fitted {
@@ -21,8 +19,8 @@ export interface Fitted {
   part: Part;
   slot?: Slot;
   seat: Seat;
-  /** Why the card cannot work where it sits; null when it can. */
-  misfit: string | null;
+  /** Why the card cannot work where it sits, by its bus; null when it can. */
+  misfit: Misfit | null;
   /** Text for people: the slot and the part's name. */
   title: string;
 }
@@ -78,40 +76,6 @@ function emptyItem(id: string, part: string): Item {
   return { id, part, asFound: {}, chosen: {}, locked: [] };
 }
 
-/** What a slot gives a card, and why it cannot work there. */
-export function seatOf(part: Part, slot: Slot): { seat: Seat; misfit: string | null } {
-  const card = part.card;
-  if (!card) return { seat: 'none', misfit: 'is not a card' };
-  if (slot.bus === 'memory-board')
-    return { seat: 'none', misfit: 'the slot looks like ISA but takes only the memory board of its maker' };
-  const wantsPci = card.bus === 'pci' || card.bus === 'agp';
-  if (wantsPci || slot.bus === 'pci' || slot.bus === 'agp')
-    return card.bus === slot.bus
-      ? { seat: 'pci', misfit: null }
-      : {
-          seat: 'none',
-          misfit: `a card for ${busName[card.bus]} does not go into a slot for ${busName[slot.bus]}`
-        };
-  if (card.bus === 'vlb')
-    return slot.bus === 'vlb'
-      ? { seat: 'isa16', misfit: null }
-      : { seat: 'none', misfit: 'a local-bus card needs the long local-bus slot' };
-  if (card.bus === 'isa8') return { seat: 'isa8', misfit: null };
-  if (slot.bus !== 'isa8') return { seat: 'isa16', misfit: null };
-  return card.fallback8 === 'no'
-    ? { seat: 'isa8', misfit: 'this 16-bit card does not work in an 8-bit slot' }
-    : { seat: 'isa8', misfit: null };
-}
-
-export const busName = {
-  isa8: '8-bit ISA',
-  isa16: '16-bit ISA',
-  vlb: 'local bus',
-  pci: 'PCI',
-  agp: 'AGP',
-  'memory-board': 'the memory board'
-} as const;
-
 /** The position in which a setting is now taken to be: chosen, else as found, else the default. */
 export function positionOf(item: Item, setting: Setting): string | undefined {
   return item.chosen[setting.id] ?? item.asFound[setting.id] ?? setting.default;
@@ -125,15 +89,26 @@ export function foundPosition(item: Item, setting: Setting): string | undefined 
 /** Looks up positions by `item/setting`. */
 export type Positions = (item: string, setting: string) => string | undefined;
 
-/** Whether a function is on in these positions. */
-export function isOn(fitted: Fitted, fn: PartFunction, at: Positions): boolean {
-  return !fn.off.some((match) =>
-    Object.entries(match).every(([setting, positions]) => {
+/**
+ * Whether a function is on in these positions. `unknown`: a setting that nobody knows the position of may switch it
+ * off; whoever looks for clashes takes it to be on.
+ */
+export function powerState(fitted: Fitted, fn: PartFunction, at: Positions): 'on' | 'off' | 'unknown' {
+  let state: 'on' | 'unknown' = 'on';
+  for (const match of fn.off) {
+    const known = Object.entries(match).map(([setting, positions]) => {
       const position = at(fitted.item.id, setting);
-      return position !== undefined && positions.includes(position);
-    })
-  );
+      return position === undefined ? null : positions.includes(position);
+    });
+    if (known.every((k) => k === true)) return 'off';
+    if (known.every((k) => k !== false)) state = 'unknown';
+  }
+  return state;
 }
+
+/** Whether a function may be on: it is not known to be off. */
+export const isOn = (fitted: Fitted, fn: PartFunction, at: Positions): boolean =>
+  powerState(fitted, fn, at) !== 'off';
 
 /** `item/function` of the functions that are in use the whole session. */
 export function isResident(m: Machine, item: string, fn: PartFunction): boolean {

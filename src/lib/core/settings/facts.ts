@@ -1,4 +1,4 @@
-import { clocksOf, hasMultiplierPins, sameClock, waitStates } from '../boards';
+import { ISA, LOCAL_BUS, clocksOf, hasMultiplierPins, sameClock, tooFast, waitStates } from '../boards';
 import { cablesOf } from '../kit';
 import {
   exactly,
@@ -132,7 +132,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     want: byCpu(mhz, () => 'the jumper sets the clock outside the CPU, not the number on it'),
     wrong: (kit, value) => {
       const rated = kit.cpu?.cpu;
-      if (!rated || Number(value) <= rated.busMHz * 1.035)
+      if (!rated || !tooFast(Number(value), rated.busMHz))
         return say('note', `The machine runs slower than ${kit.cpu?.name ?? 'the CPU'} could. Harmless.`);
       return sameClock(Number(value), rated.coreMHz)
         ? say('clash', `${mhz(rated.coreMHz)} is what runs inside; as set the CPU freezes.`)
@@ -150,7 +150,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
         : null,
     wrong: (kit) => {
       const { core } = clocksOf(kit.board, kit.cpu, kit.at, seen(kit));
-      return core !== null && kit.cpu?.cpu && core > kit.cpu.cpu.coreMHz * 1.035
+      return core !== null && kit.cpu?.cpu && tooFast(core, kit.cpu.cpu.coreMHz)
         ? say('clash', `Inside it would run at ${mhz(core)}: it freezes or runs hot.`)
         : say('note', 'Inside it runs slower than it could. Harmless.');
     }
@@ -174,7 +174,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     want: (kit, of) => {
       const bus = busMHz(kit);
       if (bus === null) return null;
-      const good = [...of.values.values()].map(Number).filter((d) => bus / d <= 8.34);
+      const good = [...of.values.values()].map(Number).filter((d) => bus / d <= ISA.safe);
       const best = good.length ? Math.min(...good) : Math.max(...[...of.values.values()].map(Number));
       return exactly(best, `÷ ${best}`, [
         `the external clock is ${mhz(bus)}`,
@@ -183,9 +183,9 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     },
     wrong: (kit, value) => {
       const isa = (busMHz(kit) ?? 0) / Number(value);
-      return isa > 12
+      return isa > ISA.most
         ? say('clash', `ISA runs at ${mhz(isa)}: most cards fail.`)
-        : isa > 8.34
+        : isa > ISA.safe
           ? say('caution', `ISA runs at ${mhz(isa)}: some cards are not found or give errors.`)
           : say('note', `ISA runs at ${mhz(isa)}, slower than it could.`);
     }
@@ -213,7 +213,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       return bus === null
         ? null
         : {
-            said: bus > 33.5 ? 'above 33 MHz' : 'up to 33 MHz',
+            said: bus > LOCAL_BUS.noWait ? 'above 33 MHz' : 'up to 33 MHz',
             because: [`the local bus runs at the external clock, ${mhz(bus)}`],
             suits: (v) => Number(v) >= bus - 0.5,
             rank: Number
@@ -233,7 +233,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       const bus = busMHz(kit);
       return bus === null
         ? null
-        : exactly(bus > 33.5 ? 1 : 0, bus > 33.5 ? 'one' : 'none', [
+        : exactly(bus > LOCAL_BUS.noWait ? 1 : 0, bus > LOCAL_BUS.noWait ? 'one' : 'none', [
             `the local bus runs at ${mhz(bus)}; above 33 MHz writes need a wait state`
           ]);
     },

@@ -1,6 +1,6 @@
 import { clocksOf, fittedKiB, settingsFor } from '../boards';
 import { cablesOf, type Kit } from '../kit';
-import type { FactValue, Finding } from '../model';
+import type { FactValue, Severity } from '../model';
 import { hookedMonitors, withSwitch } from '../video';
 import type { Meant } from './meaning';
 
@@ -16,7 +16,7 @@ export interface Want {
 
 /** What happens at the machine while a setting says something else. */
 export interface Wrong {
-  severity: Finding['severity'];
+  severity: Severity;
   sentence: string;
 }
 

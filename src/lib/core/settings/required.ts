@@ -1,11 +1,11 @@
 import {
   BOARD_ITEM,
   type Build,
-  type Finding,
   type Item,
   type Part,
   type PartSet,
-  type Setting
+  type Setting,
+  type Severity
 } from '../model';
 import { actionsFor, type Action } from '../moves';
 import { kitOf, type Kit } from '../kit';
@@ -136,7 +136,7 @@ export interface Difference {
   /** Why it is wanted there: reasons of the build, or that the lines were planned so. */
   because: string[];
   /** `unseen` is a setting that nobody recorded. */
-  severity: Finding['severity'] | 'unseen';
+  severity: Severity | 'unseen';
   /** What the machine does if it is left so. */
   ifLeft: string;
   actions: Action[];

@@ -1,2 +1,3 @@
 export * from './offer';
+export * from './systems';
 export * from './unmet';

@@ -2,8 +2,10 @@ import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
 import { Picture as PictureSchema } from '../model';
 import { clocksOf, families, fittedKiB, freeBase, shownMemory, speedIndex } from '../boards';
 import { cablesOf, type Kit } from '../kit';
+import { powerState } from '../resources';
 import { mediaOf } from '../storage';
 import { gives, hookedMonitors } from '../video';
+import { systemOf } from './systems';
 
 /** What a machine has to give to a program. Null means that nobody entered it yet. */
 export interface Offer {
@@ -30,18 +32,6 @@ export interface Offer {
   windows: number | null;
 }
 
-/** Versions of DOS and Windows in what the brief says of the system, such as `Windows 3.1 on DOS 6.22`. */
-export function systemOf(os: string | undefined): { dos: number | null; windows: number | null } {
-  const number = (pattern: RegExp) => {
-    const found = pattern.exec(os ?? '');
-    return found ? Number(found[1]) : null;
-  };
-  const told = number(/windows(?:\s+for\s+workgroups)?\s*(\d+(?:\.\d+)?)/i);
-  const windows = told === null ? null : told >= 90 ? (told >= 98 ? 4.1 : 4) : told;
-  const dos = number(/dos\s*(\d+(?:\.\d+)?)/i) ?? (windows !== null && windows >= 4 ? 7 : null);
-  return { dos, windows };
-}
-
 export function offerOf(kit: Kit): Offer {
   const cpu = kit.cpu?.cpu ?? null;
   const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
@@ -51,12 +41,8 @@ export function offerOf(kit: Kit): Offer {
   const functions = new Set(
     on.flatMap((f) =>
       f.part.functions
-        .filter(
-          (fn) =>
-            !fn.off.some((match) =>
-              Object.entries(match).every(([s, ps]) => ps.includes(kit.at(f.item.id, s) ?? ''))
-            )
-        )
+        // What may be off is not promised to a program.
+        .filter((fn) => powerState(f, fn, kit.at) === 'on')
         .map((fn) => fn.kind)
     )
   );

@@ -1,4 +1,4 @@
-import { keyOf, type Build, type PartSet } from '../model';
+import { keyOf, thingOf, type Build, type Owner, type PartSet, type Thing } from '../model';
 import {
   isOn,
   lacksInterrupt,
@@ -8,6 +8,7 @@ import {
   lineText,
   linesAt,
   machine,
+  ownerOf,
   relate,
   sharingContext,
   standing,
@@ -15,13 +16,23 @@ import {
   unreachable,
   type Fitted,
   type Machine,
-  type Positions
+  type Positions,
+  type Unreachable
 } from '../resources';
 import { forbidden } from '../model';
 import { compile } from './compile';
 import { findCore } from './core';
 import { resolve, type Move, type ResolveOptions } from './resolve';
 import { feasible } from './solve';
+
+/** Why a setting stands where it is, as data. */
+export type ExplainReason =
+  | { kind: 'here' | 'locked' | 'nothing' | 'nothing-known' }
+  | { kind: 'holds'; owner: Owner; line: string }
+  | { kind: 'no-interrupt'; card: Thing; function: string }
+  | { kind: 'unreachable'; why: Unreachable }
+  /** What the part's own entry says of a combination. */
+  | { kind: 'constraint'; why: string };
 
 export interface Explanation {
   item: string;
@@ -32,8 +43,8 @@ export interface Explanation {
    * the line, and it works after other moves · `impossible`: no arrangement of the others lets it.
    */
   verdict: 'here' | 'free' | 'taken' | 'impossible';
-  /** Sentences, the most direct first. */
-  reasons: string[];
+  /** The most direct first. */
+  reasons: ExplainReason[];
   /** What stands in the way now. */
   blockers: { item: string; function: string; line: string }[];
   /** `taken`: the moves that make room, this one included. */
@@ -41,11 +52,6 @@ export interface Explanation {
   /** `impossible`: a minimal set that cannot live together with it. */
   core?: { item: string; function: string }[];
 }
-
-const label = (m: Machine, item: string, fn: string): string => {
-  const fitted = m.find(item);
-  return `${fitted?.title ?? item}, ${fitted?.part.functions.find((f) => f.id === fn)?.label ?? fn}`;
-};
 
 /**
  * Says why a setting cannot go to a position in this machine, or what it takes.
@@ -65,19 +71,26 @@ export function explain(
   if (!fitted || !known?.positions.some((p) => p.id === position))
     throw new RangeError(`There is no position "${position}" of setting "${setting}" on item "${item}".`);
   const now = standing(m);
-  const base = { item, setting, position, blockers: [], reasons: [] as string[] };
-  if (now(item, setting) === position) return { ...base, verdict: 'here', reasons: ['It is there now.'] };
+  const base = { item, setting, position, blockers: [], reasons: [] as ExplainReason[] };
+  if (now(item, setting) === position) return { ...base, verdict: 'here', reasons: [{ kind: 'here' }] };
 
   const at: Positions = (i, s) => (i === item && s === setting ? position : now(i, s));
   const direct = directReasons(m, fitted, setting, at);
   const blockers = blockersOf(m, item, setting, at);
-  const reasons = [...direct, ...blockers.map((b) => `${label(m, b.item, b.function)} holds ${b.line}.`)];
-  if (fitted.item.locked.includes(setting)) reasons.push('You locked this setting where it is.');
+  const reasons: ExplainReason[] = [
+    ...direct,
+    ...blockers.map((b) => ({
+      kind: 'holds' as const,
+      owner: ownerOf(m, b.item, b.function),
+      line: b.line
+    }))
+  ];
+  if (fitted.item.locked.includes(setting)) reasons.push({ kind: 'locked' });
   if (!reasons.length)
     return {
       ...base,
       verdict: 'free',
-      reasons: [unknownsOf(m).length ? 'Nothing that is known is in the way.' : 'Nothing is in the way.']
+      reasons: [{ kind: unknownsOf(m).length ? 'nothing-known' : 'nothing' }]
     };
 
   const unlocked = unlock(build, item, setting);
@@ -90,7 +103,7 @@ export function explain(
     return {
       ...base,
       verdict: 'impossible',
-      reasons: reasons.length ? reasons : ['No arrangement of the other cards leaves room for it.'],
+      reasons,
       blockers,
       core: core.map((f) => ({ item: f.item, function: f.id }))
     };
@@ -124,20 +137,20 @@ const lockAt = (build: Build, item: string, setting: string, position: string): 
   }));
 
 /** Reasons that lie in the card and its seat, whatever the others do. */
-function directReasons(m: Machine, fitted: Fitted, setting: string, at: Positions): string[] {
-  const reasons: string[] = [];
+function directReasons(m: Machine, fitted: Fitted, setting: string, at: Positions): ExplainReason[] {
+  const reasons: ExplainReason[] = [];
   for (const owner of m.fitted)
     for (const fn of owner.part.functions) {
       if (!isOn(owner, fn, at)) continue;
       if (lacksInterrupt(m, owner, fn, at) && !lacksInterrupt(m, owner, fn, standing(m)))
-        reasons.push(`${owner.title}, ${fn.label}, would be left without an interrupt.`);
+        reasons.push({ kind: 'no-interrupt', card: thingOf(owner), function: fn.label });
       fn.claims.forEach((claim, index) => {
         const rests = claimSettings(m, owner, claim).some(
           (s) => s.item === fitted.item.id && s.setting === setting
         );
         const value = rests ? claimValue(m, owner, claim, at) : null;
         const why = value === null ? null : unreachable(m, owner, lineOf(m, owner, fn, index, value));
-        if (why) reasons.push(`${capital(why)}.`);
+        if (why) reasons.push({ kind: 'unreachable', why });
       });
     }
   const chosen = Object.fromEntries(
@@ -148,11 +161,10 @@ function directReasons(m: Machine, fitted: Fitted, setting: string, at: Position
   );
   for (const constraint of fitted.part.constraints)
     if (forbidden({ ...fitted.part, constraints: [constraint] }, chosen))
-      reasons.push(`${capital(constraint.why)}.`);
-  return [...new Set(reasons)];
+      reasons.push({ kind: 'constraint', why: constraint.why });
+  const seen = new Set<string>();
+  return reasons.filter((r) => !seen.has(JSON.stringify(r)) && seen.add(JSON.stringify(r)));
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replace(/\.$/, '');
 
 function blockersOf(m: Machine, item: string, setting: string, at: Positions): Explanation['blockers'] {
   const lines = linesAt(m, at);

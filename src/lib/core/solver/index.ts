@@ -1,7 +1,7 @@
 export { choose } from './choose';
 export { resolve, solutionOf, sharesOf, DEFAULT_NODES } from './resolve';
 export type { Resolution, ResolveOptions, Solution, Move, Share, ClaimRow, CoreMember } from './resolve';
-export { explain, type Explanation } from './explain';
+export { explain, type ExplainReason, type Explanation } from './explain';
 export { applyFix, fixCost } from './fix';
 export type { Relaxation } from './relax';
 export { LEVELS, compare, moveCost, capMoves, leverMoves, type Level, type Objective } from './objective';
@@ -9,5 +9,5 @@ export { compile } from './compile';
 export { isFixed, lineSettings } from './scopes';
 export { feasible, solve } from './solve';
 export { findCore, quickXplain } from './core';
-export { loom, type LoomGroup, type LoomRow, type LoomMark } from './loom';
+export { loom, type LoomGroup, type LoomRow, type LoomMark, type StruckReason } from './loom';
 export { TooLarge } from './problem';

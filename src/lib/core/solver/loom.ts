@@ -4,7 +4,6 @@ import {
   claimValue,
   isOn,
   lineOf,
-  lineText,
   relate,
   linesAt,
   sharingContext,
@@ -13,10 +12,28 @@ import {
   type Fitted,
   type Line,
   type Machine,
-  type Positions
+  type Positions,
+  type Unreachable
 } from '../resources';
 import { forbidden, type PartFunction } from '../model';
 import { isFixed } from './scopes';
+
+/** Why a function cannot be on a line. */
+export type StruckReason =
+  { kind: 'unreachable'; why: Unreachable } | { kind: 'fixed' } | { kind: 'constraint'; why: string };
+
+const struckReason = (
+  why: Unreachable | null,
+  fixed: boolean,
+  constraint: string | undefined
+): StruckReason | null =>
+  why
+    ? { kind: 'unreachable', why }
+    : fixed
+      ? { kind: 'fixed' }
+      : constraint === undefined
+        ? null
+        : { kind: 'constraint', why: constraint };
 
 /** One place on a line where a function could be, is, or cannot be. */
 export interface LoomMark {
@@ -31,8 +48,8 @@ export interface LoomMark {
   found: boolean;
   /** Setting and position that bring it here; none for fixed lines. */
   via?: { item: string; setting: string; position: string };
-  /** Why it is struck, or what else sits on the line. */
-  note?: string;
+  /** Why it is struck. */
+  struck?: StruckReason;
 }
 
 export interface LoomRow {
@@ -145,11 +162,7 @@ function marksOf(
       const bar = holder.part.constraints.find((c) =>
         forbidden({ ...holder.part, constraints: [c] }, chosen)
       );
-      const reason =
-        unreachable(m, fitted, line) ??
-        (isFixed(holder, known) ? 'the setting is locked or cannot be moved' : null) ??
-        bar?.why ??
-        null;
+      const reason = struckReason(unreachable(m, fitted, line), isFixed(holder, known), bar?.why);
       marks.set(line.value, {
         resource,
         value: line.value,
@@ -158,7 +171,7 @@ function marksOf(
         clash: false,
         found: foundLine === line.value,
         via: { item, setting, position: position.id },
-        ...(reason ? { note: reason } : {})
+        ...(reason ? { struck: reason } : {})
       });
     }
   }
@@ -172,8 +185,7 @@ function marksOf(
       state: 'cap',
       clash: clashing.has(here) || reason !== null,
       found: false,
-      ...(first ? { via: { ...first, position: at(first.item, first.setting)! } } : {}),
-      note: reason ?? lineText(here)
+      ...(first ? { via: { ...first, position: at(first.item, first.setting)! } } : {})
     });
   }
   return [...marks.values()].sort((a, b) => a.value - b.value);

@@ -1,5 +1,5 @@
-import type { Build, Fix, PartSet } from '../model';
-import { isOn, machine, seatOf, standing, type Fitted, type Machine } from '../resources';
+import type { Build, Fix, PartSet, Slot } from '../model';
+import { isOn, isTaken, machine, obstacle, seatOf, standing, type Fitted, type Machine } from '../resources';
 import { compile } from './compile';
 import { findCore } from './core';
 import { applyFix, fixCost } from './fix';
@@ -54,45 +54,37 @@ function canBeOff(fitted: Fitted, fn: Fitted['part']['functions'][number]): bool
   );
 }
 
+/** Seats in which a card would have more lines or other interrupts than where it sits. */
 function slotMoves(m: Machine, fitted: Fitted): Fix[] {
   const slots = m.board.part.board!.slots;
   if (!fitted.slot) return [];
   const here = seatOf(fitted.part, fitted.slot).seat;
-  const holder = (slot: string) => m.fitted.find((f) => f.slot?.id === slot);
-  const better = slots.filter((slot) => {
-    if (slot.id === fitted.slot!.id) return false;
-    const there = seatOf(fitted.part, slot);
-    return (
-      !there.misfit &&
-      (fitted.misfit !== null ||
-        (here === 'isa8' && there.seat === 'isa16' && fitted.part.card?.bus !== 'isa8') ||
-        here === 'pci')
-    );
-  });
-  const free = better.find((slot) => !holder(slot.id) && !bracketTaken(m, slot));
-  const fixes: Fix[] = free ? [{ action: 'move-slot', item: fitted.item.id, slot: free.id }] : [];
-  if (here === 'pci')
-    for (const slot of better)
-      if (slot !== free && !holder(slot.id) && !bracketTaken(m, slot))
-        fixes.push({ action: 'move-slot', item: fitted.item.id, slot: slot.id });
-  for (const slot of better) {
-    const other = holder(slot.id);
-    if (other && !seatOf(other.part, fitted.slot).misfit)
-      fixes.push({ action: 'move-slot', item: fitted.item.id, slot: slot.id, swapWith: other.item.id });
-  }
-  return fixes;
-}
-
-function bracketTaken(m: Machine, slot: { id: string; bracket?: string }): boolean {
-  return (
-    slot.bracket !== undefined &&
-    m.fitted.some((f) => f.slot?.bracket === slot.bracket && f.slot?.id !== slot.id)
+  const { id } = fitted.item;
+  const helps = (slot: Slot): boolean =>
+    fitted.misfit !== null ||
+    here === 'pci' ||
+    (here === 'isa8' && seatOf(fitted.part, slot).seat === 'isa16' && fitted.part.card?.bus !== 'isa8');
+  const better = slots.filter(
+    (slot) => slot.id !== fitted.slot!.id && obstacle(fitted.part, slot) === null && helps(slot)
   );
+  const free = better.filter((slot) => !isTaken(m.build, slots, slot, id));
+  const moves = (here === 'pci' ? free : free.slice(0, 1)).map((slot): Fix => ({
+    action: 'move-slot',
+    item: id,
+    slot: slot.id
+  }));
+  const swaps = better.flatMap((slot): Fix[] => {
+    const other = m.fitted.find((f) => f.slot?.id === slot.id);
+    return other && obstacle(other.part, fitted.slot!) === null
+      ? [{ action: 'move-slot', item: id, slot: slot.id, swapWith: other.item.id }]
+      : [];
+  });
+  return [...moves, ...swaps];
 }
 
 /** A spare replaces a card when it offers every kind of function that the card has on. */
 function replaces(fitted: Fitted, spare: Fitted['part'] | undefined, m: Machine): boolean {
-  if (!spare?.card || !fitted.slot || seatOf(spare, fitted.slot).misfit) return false;
+  if (!spare?.card || !fitted.slot || obstacle(spare, fitted.slot)) return false;
   const at = standing(m);
   const wanted = new Set(fitted.part.functions.filter((fn) => isOn(fitted, fn, at)).map((fn) => fn.kind));
   return [...wanted].every((kind) => spare.functions.some((fn) => fn.kind === kind));

@@ -36,21 +36,19 @@ export const controllerRate = (kib: number | undefined): number =>
   kib === undefined ? 1000 : floppyRate(kib);
 
 /** What drives read and write, by their largest format. */
-const drives: Record<number, { reads: readonly number[]; writes: readonly number[]; note?: string }> = {
+const drives: Record<number, { reads: readonly number[]; writes: readonly number[] }> = {
   360: { reads: [160, 180, 320, 360], writes: [160, 180, 320, 360] },
   720: { reads: [720], writes: [720] },
   1200: {
     reads: [160, 180, 320, 360, 1200],
-    writes: [1200],
-    note: 'What it writes on a 360K disk may not be read by a 360K drive: its track is narrower.'
+    // What it writes on a 360K disk may not be read by a 360K drive: its track is narrower.
+    writes: [1200]
   },
   1440: { reads: [720, 1440], writes: [720, 1440] },
   2880: { reads: [720, 1440, 2880], writes: [720, 1440, 2880] }
 };
 /** What a drive reads, and what it writes so that other drives read it. */
-export const mediaOf = (
-  driveKiB: number
-): { reads: readonly number[]; writes: readonly number[]; note?: string } =>
+export const mediaOf = (driveKiB: number): { reads: readonly number[]; writes: readonly number[] } =>
   drives[driveKiB] ?? { reads: [driveKiB].filter(Boolean), writes: [driveKiB].filter(Boolean) };
 
 /** How well a BIOS of a largest format takes a drive: as it is, with a driver line after the start, or not. */

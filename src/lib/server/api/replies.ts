@@ -1,15 +1,7 @@
 import { z } from 'zod';
-import {
-  Build,
-  DiskRecord,
-  Notebook,
-  Part,
-  PhotoMarks,
-  Ribbon,
-  ShelfItem,
-  type Finding
-} from '../../core/model';
+import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem } from '../../core/model';
 import type { Change } from '../../core/revision';
+import type { ToldFinding } from '../../words';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
 
 /** Shapes of the replies, for the description of the API and for its tests. */
@@ -42,6 +34,8 @@ export const Fix = z.union([
 export const FindingReply = z.object({
   id: z.string(),
   rule: z.string(),
+  /** What was found, as data; its fields follow from the rule. */
+  facts: z.looseObject({}),
   severity: z.enum(['stop', 'clash', 'caution', 'note']),
   subjects: z.array(
     z.object({
@@ -58,7 +52,7 @@ export const FindingReply = z.object({
   line: z
     .object({ resource: z.enum(['irq', 'dma', 'io', 'memory']), from: z.number(), to: z.number() })
     .optional()
-}) satisfies z.ZodType<Finding>;
+}) satisfies z.ZodType<Omit<ToldFinding, 'rule' | 'facts'> & { rule: string; facts: object }>;
 
 export const CheckReply = z.object({
   status: z.enum(['clean', 'unknown', 'clash']),

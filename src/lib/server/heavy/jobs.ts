@@ -1,4 +1,4 @@
-import { checked } from '../../core/check';
+import { checked } from '../../core/rules';
 import { columnOf, type Column } from '../../core/compare';
 import {
   InvalidDocument,
@@ -24,12 +24,15 @@ import {
   type WrittenWorkshop,
   type ReadWorkshop
 } from '../../formats';
-import type { Finding } from '../../core/model';
+import { tell, type ToldFinding } from '../../words';
+
+/** A machine as a column of a comparison, its worst findings in words. */
+export type ToldColumn = Omit<Column, 'worst'> & { worst: ToldFinding[] };
 
 /** What a check comes to, for lists and for the API. */
 export interface CheckReply {
   status: 'clean' | 'unknown' | 'clash';
-  findings: Finding[];
+  findings: ToldFinding[];
 }
 
 export interface Machine {
@@ -44,7 +47,7 @@ const endIn = (ms: number): (() => boolean) => {
 
 function check({ build, parts }: Machine): CheckReply {
   const { status, findings } = checked(build, parts);
-  return { status, findings };
+  return { status, findings: findings.map(tell) };
 }
 
 /**
@@ -65,7 +68,10 @@ export const jobs = {
   },
   plan: ({ request, ms }: { request: PlanRequest; ms: number }): Front =>
     plan(request, { shouldStop: endIn(ms) }),
-  column: ({ build, parts }: Machine): Column => columnOf(build, parts),
+  column: ({ build, parts }: Machine): ToldColumn => {
+    const column = columnOf(build, parts);
+    return { ...column, worst: column.worst.map(tell) };
+  },
   export: ({ build, parts, kind }: Machine & { kind: ExportKind }) => exported(build, parts, kind),
   /** Checks a kept state by its text. @throws InvalidDocument when it cannot be used any more */
   summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply => {

@@ -11,3 +11,7 @@ export interface Answered {
   value?: unknown;
   failure?: { message: string; what?: string; problems?: Problem[]; tooLarge?: boolean };
 }
+/** What a worker says of itself when it starts: its thread, empty where the system does not tell. */
+export interface Started {
+  thread: string;
+}

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { Worker, type WorkerOptions } from 'node:worker_threads';
@@ -5,9 +6,12 @@ import { InvalidDocument } from '../../core/model';
 import { projectFolder } from '../catalogue';
 import { Refused } from '../errors';
 import type { JobInput, JobName, JobOutput } from './jobs';
-import type { Answered } from './messages';
+import type { Answered, Started } from './messages';
 
-/** How long a job may run, in milliseconds. One that works within a time of its own is stopped only long after it. */
+/**
+ * How long a job may work, in milliseconds of its processor; where the system does not tell, on the clock. One that
+ * works within a time of its own is stopped only long after it.
+ */
 const limits: Record<JobName, number> = {
   readBuild: 5000,
   readPart: 5000,
@@ -23,6 +27,25 @@ const limits: Record<JobName, number> = {
   readArchive: 60_000,
   writeArchive: 60_000
 };
+
+/** On a busy machine a job may take so many times as long on the clock. */
+const PATIENCE = 8;
+/** Length of the system's ticks of processor time. */
+const TICK_MS = 10;
+
+/** Processor time of a thread, by its folder below /proc; null where it cannot be read. */
+function processorMs(thread: string | undefined): number | null {
+  if (!thread) return null;
+  try {
+    // The name in brackets may hold blanks; user and system time are the 12th and 13th fields after it.
+    const fields = readFileSync(join('/proc', thread, 'stat'), 'utf8')
+      .replace(/^.*\) /s, '')
+      .split(' ');
+    return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
+  } catch {
+    return null;
+  }
+}
 
 interface Waiting {
   job: JobName;
@@ -58,6 +81,7 @@ function newThread(options: WorkerOptions): Worker {
  */
 export class Pool {
   private readonly idle: Worker[] = [];
+  private readonly threads = new WeakMap<Worker, string>();
   private readonly waiting: Waiting[] = [];
   private running = 0;
   private count = 0;
@@ -127,10 +151,26 @@ export class Pool {
       failed(error);
     };
     const ms = this.options.limits?.[job] ?? limits[job];
-    const timer = setTimeout(() => fail(tooLong(ms)), ms);
+    const began = performance.now();
+    let atStart = processorMs(this.threads.get(worker));
+    const watch = (): void => {
+      const spent = performance.now() - began;
+      const thread = this.threads.get(worker);
+      const now = processorMs(thread);
+      // A thread that is still loading has not begun to work.
+      const left = thread === undefined ? ms : ms - (now === null ? spent : now - (atStart ?? now));
+      if (left <= 0 || spent >= ms * PATIENCE) fail(tooLong(ms));
+      else timer = setTimeout(watch, Math.max(left, 50));
+    };
+    let timer = setTimeout(watch, ms);
     const abort = () => fail(gone());
     signal?.addEventListener('abort', abort);
-    worker.on('message', (answer: Answered) => {
+    worker.on('message', (answer: Answered | Started) => {
+      if ('thread' in answer) {
+        this.threads.set(worker, answer.thread);
+        atStart = processorMs(answer.thread);
+        return;
+      }
       if (answer.id !== id) return;
       if (answer.failure) return fail(errorOf(answer.failure), true);
       ended(true);
@@ -160,7 +200,7 @@ const errorOf = ({ message, what, problems, tooLarge }: NonNullable<Answered['fa
 const tooLong = (ms: number) =>
   new Refused(
     422,
-    `This was stopped after ${Math.round(ms / 1000)} seconds: it is larger than anything that can be worked out here. Leave out what is not needed.`
+    `This was stopped after ${Math.round(ms / 1000)} seconds of work: it is larger than anything that can be worked out here. Leave out what is not needed.`
   );
 const tooLarge = (mib: number) =>
   new Refused(

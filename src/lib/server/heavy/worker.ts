@@ -1,9 +1,10 @@
+import { readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { InvalidDocument } from '../../core/model';
 import { TooLarge } from '../../core/solver';
 import { jobs, type JobName } from './jobs';
-import type { Asked, Answered } from './messages';
+import type { Asked, Answered, Started } from './messages';
 
 try {
   // Of this thread alone: whoever only looks something up goes before.
@@ -11,6 +12,16 @@ try {
 } catch {
   // Not everywhere allowed, and only a courtesy.
 }
+
+/** The folder of this thread below /proc; nothing where the system has none. */
+function threadFolder(): string {
+  try {
+    return readlinkSync('/proc/thread-self');
+  } catch {
+    return '';
+  }
+}
+parentPort!.postMessage({ thread: threadFolder() } satisfies Started);
 
 const failure = (error: unknown): Answered['failure'] =>
   error instanceof InvalidDocument

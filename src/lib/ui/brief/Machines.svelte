@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import type { Brief, Part } from '$lib/core/model';
   import type { Demand, Plan, Weights } from '$lib/core/planner';
+  import { barWords, reasonWords } from '$lib/words';
   import Working from '../work/Working.svelte';
   import PartPick from '../parts/PartPick.svelte';
   import { brief as briefText, plan as planText } from '../text/brief';
@@ -130,7 +131,7 @@
       {@const { why } = planning}
       <div class="answer" role="status">
         <b>{nameOf(why.part)}</b>
-        {#if why.barred}<p>{words.whyBarred} {why.barred}</p>
+        {#if why.barred}<p>{words.whyBarred} {barWords(why.barred)}</p>
         {:else if why.with}
           <p>{why.worse.length || why.better.length ? words.whyPossible : words.whySame}</p>
           <ul>
@@ -142,7 +143,7 @@
         {:else}
           <p>{words.whyImpossible}</p>
           <ul>
-            {#each why.reasons.slice(0, 4) as r (r)}<li>{r}</li>{/each}
+            {#each why.reasons.slice(0, 4) as r, i (i)}<li>{reasonWords(r)}</li>{/each}
           </ul>
         {/if}
       </div>
@@ -163,7 +164,7 @@
     {#if front.reasons.length}
       <h4>{words.against}</h4>
       <ul>
-        {#each front.reasons.slice(0, 5) as r (r)}<li>{r}</li>{/each}
+        {#each front.reasons.slice(0, 5) as r, i (i)}<li>{reasonWords(r)}</li>{/each}
       </ul>
     {/if}
   </section>

@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
   import { sides, type Plan, type Role } from '$lib/core/planner';
+  import { tell } from '$lib/words';
   import { plan as planText } from '../text/brief';
 
   interface Props {
@@ -70,7 +71,7 @@
     <details open={index === 0}>
       <summary>{words.gaveUp}</summary>
       <ul>
-        {#each given as g (g.profile + g.sentence)}<li><b>{nameOf(g.profile)}</b> {g.sentence}</li>{/each}
+        {#each given as g (g.profile)}<li><b>{nameOf(g.profile)}</b> {tell(g.finding).sentence}</li>{/each}
       </ul>
     </details>
   {/if}

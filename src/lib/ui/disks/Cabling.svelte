@@ -14,6 +14,8 @@
   } from '$lib/core/cabling';
   import { kitOf } from '$lib/core/kit';
   import type { Ribbon } from '$lib/core/model';
+  import { findingOf } from '$lib/core/rules';
+  import { tell } from '$lib/words';
   import { getBench } from '../context';
   import { disks as disksText } from '../text/disks';
   import CableDrawing from './CableDrawing.svelte';
@@ -55,7 +57,9 @@
 </script>
 
 {#each chains as c (keyOf(c))}
-  {@const faults = faultsOf(c).filter((f) => f.severity === 'clash')}
+  {@const faults = faultsOf(c)
+    .filter((f) => f.severity === 'clash')
+    .map((f) => tell(findingOf(f)))}
   <section class:bad={faults.length > 0}>
     <h3>{c.controller.title}</h3>
     <CableDrawing chain={c} />
@@ -143,7 +147,7 @@
         </li>
       {/if}
     </ul>
-    {#each faults as f (f.title)}<p class="fault"><b>{f.title}.</b> {f.sentence}</p>{/each}
+    {#each faults as f (f.id)}<p class="fault"><b>{f.title}.</b> {f.sentence}</p>{/each}
     {#if c.family === 'st506'}<p class="quiet">{words.dataCable}</p>{/if}
   </section>
 {:else}<p class="quiet">{words.noCable}</p>{/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { floppyChains } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
+  import { floppyNote, linkName, linkWords } from '$lib/words';
   import { getBench } from '../context';
   import { disks as disksText } from '../text/disks';
   import Cabling from './Cabling.svelte';
@@ -18,15 +19,17 @@
   {#each chains as c (c.item)}
     <section class:bad={c.failing}>
       <h2><code>{words.letter(c.letter)}</code> {c.title}</h2>
-      <p class="verdict"><b>{c.failing ? words.failing(c.failing.what) : words.holds}</b></p>
+      <p class="verdict"><b>{c.failing ? words.failing(linkName[c.failing.what]) : words.holds}</b></p>
       <ul>
         {#each c.links as l (l.what)}<li class:off={!l.ok}>
             <span aria-hidden="true">{l.ok ? '✓' : '✗'}</span>
-            {l.text}
+            {linkWords(l)}
           </li>{/each}
       </ul>
-      <p class="lead">{c.select}; {words.reads(c.reads.join(', '))}, {words.writes(c.writes.join(', '))}</p>
-      {#each c.notes as note (note)}<p class="lead">{note}</p>{/each}
+      <p class="lead">
+        {words.select(c.select)}; {words.reads(c.reads.join(', '))}, {words.writes(c.writes.join(', '))}
+      </p>
+      {#each c.notes as note (note)}<p class="lead">{floppyNote[note]}</p>{/each}
     </section>
   {/each}
 {/if}

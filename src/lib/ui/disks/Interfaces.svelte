@@ -4,6 +4,7 @@
   import { kitOf } from '$lib/core/kit';
   import type { Part, ShelfView } from '$lib/core/model';
   import { replacementRoutes, type Route } from '$lib/core/replace';
+  import { tell } from '$lib/words';
   import { getBench } from '../context';
   import { ask } from '../record/send';
   import { text } from '../text';
@@ -95,7 +96,7 @@
               : words.onShelf}</span
           >
           {#if !r.linesFit}<small>{words.noLines}</small>{/if}
-          {#each r.problems.slice(0, 3) as p (p)}<small>{p}</small>{/each}
+          {#each r.problems.slice(0, 3) as p (p.id)}<small>{tell(p).title}</small>{/each}
         </li>
       {:else}<li>{words.noRoute}</li>{/each}
     </ol>

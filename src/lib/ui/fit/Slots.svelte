@@ -2,7 +2,8 @@
   import { Button } from 'flowbite-svelte';
   import { clocksOf, families } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
-  import { busName } from '$lib/core/resources';
+  import { isBad, registry } from '$lib/core/rules';
+  import { busName } from '$lib/words';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import type { ShelfView } from '$lib/core/model';
@@ -22,8 +23,8 @@
   const bad = $derived(
     new Set(
       session.findings
-        .filter((f) => f.rule.startsWith('slot.') && (f.severity === 'clash' || f.severity === 'stop'))
-        .flatMap((f) => f.subjects.map((s) => s.item))
+        .filter((f) => isBad(f) && registry[f.rule].place.stage === 'fit')
+        .flatMap((f) => f.subjects.filter((s) => s.slot !== undefined).map((s) => s.item))
     )
   );
   const clocks = $derived(clocksOf(kit.board, kit.cpu, kit.at, () => true));

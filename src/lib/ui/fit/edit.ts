@@ -1,4 +1,5 @@
-import { firstSlot, newItemId, seatItem, type Item, type Part, type ShelfView } from '../../core/model';
+import { firstSlot } from '../../core/resources';
+import { newItemId, seatItem, type Item, type Part, type ShelfView } from '../../core/model';
 import { applyFix } from '../../core/solver';
 import type { Session } from '../record/session.svelte';
 import { ask } from '../record/send';

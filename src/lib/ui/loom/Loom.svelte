@@ -3,6 +3,7 @@
   import type { LoomMark, LoomRow } from '$lib/core/solver';
   import { getBench } from '../context';
   import { text } from '../text';
+  import { struckWords } from '$lib/words';
   import { draggable } from './drag-later';
   import { LEFT, ROW, beside, columns, place, type Spot } from './layout';
 
@@ -34,7 +35,8 @@
 
   function describe(title: string, row: LoomRow, mark: LoomMark): string {
     const head = `${title}, ${row.label}, ${lineName(mark)}`;
-    if (mark.state === 'struck') return `${head}: ${words.cannot(mark.note ?? '')}`;
+    if (mark.state === 'struck')
+      return `${head}: ${words.cannot(mark.struck ? struckWords(mark.struck) : '')}`;
     const facts =
       mark.state === 'cap'
         ? [words.setHere, mark.clash && words.clash, locked(mark) && words.locked, !mark.via && words.fixed]

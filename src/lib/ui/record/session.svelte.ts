@@ -1,17 +1,18 @@
-import { checked } from '../../core/check';
+import { checked } from '../../core/rules';
 import {
   partSet,
   sameJson,
   withItem,
   type Build,
-  type Finding,
   type Fix,
   type Item,
-  type Part
+  type Part,
+  type Severity
 } from '../../core/model';
 import { relatedParts } from '../../core/kit';
 import { machine } from '../../core/resources';
 import { applyFix, loom } from '../../core/solver';
+import { tell, type ToldFinding } from '../../words';
 import { text } from '../text';
 import { Live, type Told } from './live.svelte';
 import { PendingStore, lastSaved, type Change, type Pending } from './pending';
@@ -45,7 +46,7 @@ export class Session {
   readonly parts = $derived.by(() => partSet(this.partList));
   readonly shown = $derived.by(() => this.trial ?? this.build);
   readonly checked = $derived.by(() => checked(this.shown, this.parts));
-  readonly findings: Finding[] = $derived.by(() => this.checked.findings);
+  readonly findings: ToldFinding[] = $derived.by(() => this.checked.findings.map(tell));
   readonly machine = $derived.by(() => machine(this.shown, this.parts));
   readonly groups = $derived.by(() => loom(this.machine));
 
@@ -83,7 +84,7 @@ export class Session {
     return this.trouble.kind === 'away' || this.live.away;
   }
 
-  count(severity: Finding['severity']): number {
+  count(severity: Severity): number {
     return this.findings.filter((f) => f.severity === severity).length;
   }
 

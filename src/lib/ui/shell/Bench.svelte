@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { Button } from 'flowbite-svelte';
   import { onMount, type Snippet } from 'svelte';
-  import { stageStates, type StageState } from '$lib/core/check';
+  import { stageStates, type StageState } from '$lib/core/rules';
   import { keyOf, type Build, type Part } from '$lib/core/model';
   import { differences } from '$lib/core/settings';
   import { lineSettings } from '$lib/core/solver';

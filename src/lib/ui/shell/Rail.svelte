@@ -1,7 +1,7 @@
 <script lang="ts">
   import { text } from '../text';
 
-  import type { StageState } from '$lib/core/check';
+  import type { StageState } from '$lib/core/rules';
 
   let { id, stage, states }: { id: string; stage: string; states: Record<string, StageState> } = $props();
   const open = (key: string) => states[key]?.open ?? 0;

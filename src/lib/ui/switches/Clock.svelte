@@ -5,6 +5,7 @@
     families,
     isaClockOf,
     oscillatorFor,
+    tooFast,
     type ClockReading
   } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
@@ -63,7 +64,7 @@
       ></span
     >
     <span class="op">=</span>
-    <span class:bad={clocks.core !== null && clocks.core > cpu.coreMHz * 1.035}
+    <span class:bad={clocks.core !== null && tooFast(clocks.core, cpu.coreMHz)}
       ><b>{mhz(clocks.core)}</b><i>{words.core}</i></span
     >
   </p>

@@ -187,6 +187,7 @@ export const disks = {
   letter: (l: string | null) => (l ? `${l}:` : 'no letter'),
   failing: (what: string) => `Fails at the ${what}`,
   holds: 'Every link holds.',
+  select: (unit: string) => `jumper it as the ${unit} select, whichever letter it gets`,
   reads: (list: string) => `reads ${list}`,
   writes: (list: string) => `writes ${list}`,
   cableNote:

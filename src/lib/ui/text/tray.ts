@@ -39,7 +39,8 @@ export const tray = {
     straight: 'straight',
     'floppy-twist': 'twist in lines 10–16 (floppies)',
     'disk-twist': 'twist in lines 25–29 (hard disks)',
-    'end-terminator': 'with a terminator at its end'
+    'end-terminator': 'with a terminator at its end',
+    'cable-select': 'for cable select (line 28 open, or marked plugs)'
   },
   nothingMoves: 'Nothing has to move',
   nothingMovesSeen: 'Nothing to move among what was looked at',

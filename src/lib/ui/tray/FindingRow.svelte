@@ -1,10 +1,11 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import type { Finding } from '$lib/core/model';
+  import { placeOf } from '$lib/core/rules';
+  import type { ToldFinding } from '$lib/words';
   import { getBench } from '../context';
   import { text } from '../text';
 
-  let { finding, open = false }: { finding: Finding; open?: boolean } = $props();
+  let { finding, open = false }: { finding: ToldFinding; open?: boolean } = $props();
   const { session } = getBench();
   // What is folded away is not drawn: most of a long list is.
   // svelte-ignore state_referenced_locally
@@ -24,7 +25,7 @@
   {#if isOpen}
     <p>{finding.sentence}</p>
     <p class="quiet">{finding.why}</p>
-    {#if finding.severity === 'clash' && finding.rule.startsWith('line.') && finding.fixes.length === 0}
+    {#if finding.severity === 'clash' && placeOf(finding).stage === 'lines' && finding.fixes.length === 0}
       <p>{text.tray.noSingleMove}</p>
     {/if}
     <div class="fixes">

@@ -8,6 +8,7 @@
   import { keyOf } from '$lib/core/model';
   import { isByHand } from '$lib/core/settings';
   import { applyFix, lineSettings } from '$lib/core/solver';
+  import { tell } from '$lib/words';
 
   const { session, planner } = getBench();
   const solution = $derived(planner.solutions[planner.shown]);
@@ -66,7 +67,7 @@
     </ol>
     {#if unseen}<p class="share">{text.tray.planUnseen(unseen)}</p>{/if}
     {#if hidden.length}
-      <p class="share"><b>{text.tray.planUnknown}</b> {hidden.map((f) => f.title).join('; ')}</p>
+      <p class="share"><b>{text.tray.planUnknown}</b> {hidden.map((f) => tell(f).title).join('; ')}</p>
     {/if}
     {#each shares as share, i (i)}
       <p class="share">

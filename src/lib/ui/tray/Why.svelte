@@ -3,6 +3,7 @@
   import { getBench } from '../context';
   import { moveText } from '../labels';
   import { text } from '../text';
+  import { explainWords } from '$lib/words';
 
   const { session, planner } = getBench();
   const why = $derived(planner.why!);
@@ -17,7 +18,7 @@
 
 <section aria-label={text.tray.why} aria-live="polite">
   <h2>{text.tray.whyTitle(target.card, target.block, target.to)}</h2>
-  {#each why.reasons as reason, i (i)}<p>{reason}</p>{/each}
+  {#each why.reasons as reason, i (i)}<p>{explainWords(reason)}</p>{/each}
   {#if why.verdict === 'taken'}
     <p>{text.tray.after(why.moves?.length)}</p>
     <ul>

@@ -9,7 +9,7 @@
   import Slots from '$lib/ui/fit/Slots.svelte';
   import Years from '$lib/ui/fit/Years.svelte';
   import Views from '$lib/ui/parts/Views.svelte';
-  import { openByView } from '$lib/core/check';
+  import { openByView } from '$lib/core/rules';
   import type { ShelfView } from '$lib/core/model';
   import { fit as fitText } from '$lib/ui/text/fit';
 

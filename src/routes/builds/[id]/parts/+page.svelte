@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
-  import { firstSlot, type Part } from '$lib/core/model';
-  import { busName } from '$lib/core/resources';
+  import type { Part } from '$lib/core/model';
+  import { firstSlot } from '$lib/core/resources';
+  import { busName } from '$lib/words';
   import { getBench } from '$lib/ui/context';
   import { addPart, seat, takeOut } from '$lib/ui/fit/edit';
   import { Listing } from '$lib/ui/listing.svelte';

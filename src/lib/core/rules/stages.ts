@@ -1,16 +1,14 @@
-import type { Finding } from '../model';
 import type { Machine } from '../resources';
 import { isByHand } from '../settings';
-import { openByStage, placeOf, type Stage } from './places';
+import type { Finding } from './finding';
+import { openByStage, placeOf } from './places';
+import { registry, type Stage } from './registry';
 
 /** How a stage stands: how many findings are open in it, and whether there was anything to check and all of it was. */
 export interface StageState {
   open: number;
   checked: boolean;
 }
-
-/** Rules of what is not known that say nothing about the lines of the machine. */
-const besidesLines = /^(kit|unknown\.board|unknown\.bios)/;
 
 /**
  * The stages of a machine. A stage of which nothing could be checked, or in which something is only assumed, is not
@@ -21,7 +19,7 @@ const besidesLines = /^(kit|unknown\.board|unknown\.bios)/;
  */
 export function stageStates(
   m: Machine,
-  findings: readonly Finding[],
+  findings: readonly Pick<Finding, 'rule' | 'severity'>[],
   hiding: readonly Finding[],
   decidesLines: (item: string, setting: string) => boolean
 ): Record<Stage, StageState> {
@@ -31,9 +29,9 @@ export function stageStates(
   const isAsked = Boolean(date || os || profiles.length || wishes?.length || mustBeOn.length);
   const has = m.build.items.length > 0;
   // Of a board of which facts are missing nobody can say which parts are still to be entered.
-  const isWhole = !hidden.has('parts') && !hiding.some((f) => f.rule === 'unknown.board');
+  const isWhole = !hidden.has('parts') && !hiding.some((f) => registry[f.rule].partBoard);
   const hidesLines = (f: Finding): boolean =>
-    !besidesLines.test(f.rule) &&
+    registry[f.rule].hides === 'lines' &&
     f.subjects.some((s) => s.setting === undefined || decidesLines(s.item, s.setting));
   // Where nothing is set by hand there is nothing to have been checked.
   const hasSwitches = m.fitted.some(({ part }) => part.settings.some((s) => isByHand(part, s)));

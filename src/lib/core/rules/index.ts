@@ -1,4 +1,4 @@
-import { worstFirst, type Build, type Finding, type PartSet } from '../model';
+import { worstFirst, type Build, type PartSet } from '../model';
 import { kitOf } from '../kit';
 import { linesAt, machine, standing } from '../resources';
 import { offerOf } from '../software';
@@ -6,18 +6,21 @@ import { briefRules } from './brief';
 import { cpuRules } from './cpu';
 import { diskRules } from './disks';
 import { driveRules } from './drives';
+import { findingOf, type Finding } from './finding';
 import { fitRules } from './fit';
 import { lineRules } from './lines';
 import { memoryRules } from './memory';
-import { powerRules } from './power';
-import { seatRules } from './seat';
 import { hidesSomething } from './places';
+import { powerRules } from './power';
+import { programRules } from './programs';
+import type { Rule } from './rule';
+import { seatRules } from './seat';
 import { switchRules } from './switches';
 import { unknownRules } from './unknown';
 import { videoRules } from './video';
 
 /** Every rule that `check` applies, by subject; adding one is adding it to one of the tables. */
-export const rules = [
+export const rules: readonly Rule[] = [
   ...cpuRules,
   ...videoRules,
   ...powerRules,
@@ -29,7 +32,8 @@ export const rules = [
   ...driveRules,
   ...diskRules,
   ...switchRules,
-  ...briefRules
+  ...briefRules,
+  ...programRules
 ];
 
 /**
@@ -54,7 +58,7 @@ export function checked(build: Build, parts: PartSet): Checked {
   const kit = kitOf(build, parts, m);
   const situation = { m, parts, at, lines: linesAt(m, at), kit, offer: offerOf(kit) };
   const known = new Set(build.acknowledged);
-  const findings = rules.flatMap((rule) => rule.find(situation));
+  const findings = rules.flatMap((rule) => rule(situation)).map(findingOf);
   return {
     // What was acknowledged is known to be open; it is not checked by that.
     status: statusOf(findings),
@@ -67,20 +71,15 @@ export function checked(build: Build, parts: PartSet): Checked {
 export const check = (build: Build, parts: PartSet): Finding[] => checked(build, parts).findings;
 
 /** Whether a finding means that the machine will not work, or must not be switched on. */
-export const isBad = (f: Finding): boolean => f.severity === 'stop' || f.severity === 'clash';
+export const isBad = (f: Pick<Finding, 'severity'>): boolean =>
+  f.severity === 'stop' || f.severity === 'clash';
 
 const statusOf = (findings: readonly Finding[]): Status =>
   findings.some(isBad) ? 'clash' : findings.some(hidesSomething) ? 'unknown' : 'clean';
 
-export {
-  hidesSomething,
-  openByStage,
-  openByView,
-  placeOf,
-  places,
-  type FitView,
-  type Place,
-  type Stage
-} from './places';
+export { hidesSomething, openByStage, openByView, placeOf } from './places';
+export { registry, ruleIds, type FitView, type Place, type RuleEntry, type Stage } from './registry';
+export type { FactsOf, LineClash, MissingKind, OpenFact, RuleId } from './facts';
+export { findingOf, type Case, type Finding, type FindingOf } from './finding';
 export { STILL_IN_USE, floppySizes, showsNew, wishUnmet } from './brief';
 export { stageStates, type StageState } from './stages';

@@ -1,0 +1,166 @@
+import { thingOf, whatOf, type Part, type Wish } from '../model';
+import type { MissingKind } from './facts';
+import type { Case } from './finding';
+import type { Rule, Situation } from './rule';
+
+const everything = (s: Situation) => [
+  { id: 'board', part: s.kit.board, title: s.m.board.title },
+  ...s.kit.build.items.map((item) => {
+    const part = s.parts.get(item.part)!;
+    return { id: item.id, part, title: item.label ?? part.name };
+  })
+];
+
+const strictness = (s: Situation) => s.kit.build.brief.strictness ?? 'spirit';
+
+/** The brief gives the machine a date: parts that were sold later do not belong to it. */
+const early: Rule = (s) => {
+  const { year } = s.kit;
+  if (year === null) return [];
+  return everything(s)
+    .filter(({ part }) => part.sold && part.sold.from > year)
+    .map((thing): Case => ({
+      rule: 'period.early',
+      severity: strictness(s) === 'convenient' ? 'note' : 'caution',
+      about: [thing.id],
+      facts: { part: thingOf(thing), from: thing.part.sold!.from, date: s.kit.build.brief.date! }
+    }));
+};
+
+/** Years after its last sale in which a part was still in ordinary use. */
+export const STILL_IN_USE = 4;
+
+/** A part that was long out of use by then belongs to another time. */
+const late: Rule = (s) => {
+  const { year } = s.kit;
+  if (year === null || strictness(s) === 'convenient') return [];
+  return everything(s)
+    .filter(
+      ({ part }) => part.kind !== 'bios' && part.sold?.to !== undefined && part.sold.to + STILL_IN_USE < year
+    )
+    .map((thing): Case => ({
+      rule: 'period.late',
+      about: [thing.id],
+      facts: { part: thingOf(thing), to: thing.part.sold!.to!, date: s.kit.build.brief.date! }
+    }));
+};
+
+const partsIn = ({ kit }: Pick<Situation, 'kit'>): Part[] => [
+  kit.board,
+  ...kit.build.items.map((i) => kit.parts.get(i.part)!)
+];
+
+const freeSlotCount = ({ kit, m }: Pick<Situation, 'kit' | 'm'>): number => {
+  const slots = kit.facts.slots.filter((x) => x.bus !== 'memory-board').length;
+  return Math.max(0, slots - new Set(m.fitted.map((f) => f.slot?.id).filter(Boolean)).size);
+};
+
+/** Whether a wish of the brief is not met. */
+export function wishUnmet(wish: Wish, s: Pick<Situation, 'kit' | 'm'>): boolean {
+  const parts = partsIn(s);
+  switch (wish.kind) {
+    case 'keep':
+      return !parts.some((p) => p.id === wish.part);
+    case 'never':
+      return parts.some((p) => p.id === wish.part);
+    case 'emulator-outside':
+      return parts.some((p) => p.drive?.medium === 'emulator' && p.drive.bay !== 'outside');
+    case 'original-look':
+      return parts.some(showsNew);
+    case 'real-disk':
+      return !parts.some((p) => p.drive?.medium === 'hard');
+    case 'spare-slots':
+      return freeSlotCount(s) < wish.count;
+    case 'have':
+      return !has(wish.what, s);
+  }
+}
+
+/** A drive in the front of the case that no machine of the time had. */
+export const showsNew = (part: Part): boolean =>
+  (part.drive?.medium === 'emulator' && part.drive.bay !== 'outside') ||
+  (part.drive?.medium === 'flash' && part.drive.bay !== 'none');
+
+/** What drives of 5.25 and of 3.5 inch write at most, in KiB. */
+export const floppySizes: Record<'floppy-5' | 'floppy-3', readonly number[]> = {
+  'floppy-5': [360, 1200],
+  'floppy-3': [720, 1440, 2880]
+};
+
+function has(
+  what: Extract<Wish, { kind: 'have' }>['what'],
+  { kit, m }: Pick<Situation, 'kit' | 'm'>
+): boolean {
+  const fns = new Set<string>(m.fitted.flatMap((f) => f.part.functions.map((fn) => fn.kind)));
+  switch (what) {
+    case 'cdrom':
+      return kit.drives.some((d) => d.part.drive!.medium === 'optical');
+    case 'floppy-5':
+    case 'floppy-3':
+      return kit.drives.some((d) => floppySizes[what].includes(d.part.drive!.floppyKiB ?? 0));
+    case 'fpu':
+      return kit.fpu !== null || (kit.cpu?.cpu?.fpu ?? false);
+    case 'mouse':
+      return fns.has('mouse') || fns.has('serial');
+    case 'modem':
+      return fns.has('modem');
+    default:
+      return fns.has(what);
+  }
+}
+
+/** What tells wishes of one kind apart. */
+const wishKey = (wish: Wish): string =>
+  [wish.kind, ...('part' in wish ? [wish.part] : 'what' in wish ? [wish.what] : [])].join('.');
+
+/** What the owner wants is a constraint, not something to correct. */
+const wishes: Rule = (s) =>
+  (s.kit.build.brief.wishes ?? []).flatMap((wish): Case[] => {
+    // Before there is anything in the machine nothing is missing from it.
+    if (s.kit.build.items.length === 0 || !wishUnmet(wish, s)) return [];
+    return [
+      {
+        rule: 'brief.wish',
+        key: wishKey(wish),
+        about: ['board'],
+        facts: {
+          wish,
+          part: 'part' in wish ? (s.kit.parts.get(wish.part)?.name ?? wish.part) : '',
+          free: freeSlotCount(s)
+        }
+      }
+    ];
+  });
+
+const pending: Record<MissingKind, (s: Situation) => boolean> = {
+  cpu: ({ offer }) => offer.cpu === null,
+  memory: ({ kit, offer }) => kit.memory !== null && offer.memory === null,
+  monitor: ({ kit }) => kit.monitors.length === 0,
+  display: ({ kit }) => kit.displays.length === 0,
+  drives: ({ kit }) => kit.drives.length === 0,
+  supply: ({ kit }) => kit.supply === null,
+  keyboard: ({ kit }) => kit.keyboard === null
+};
+
+/** What is not entered is left out of the check. */
+const missing: Rule = (s) => {
+  // A board of which only the slots are known says nothing of the rest.
+  if (!s.kit.facts.cpuSocket) return [];
+  const kinds = (Object.keys(pending) as MissingKind[]).filter((kind) => pending[kind](s));
+  return kinds.length ? [{ rule: 'kit.missing', about: ['board'], facts: { missing: kinds } }] : [];
+};
+
+/** Until something configures them, plug-and-play cards do not answer. */
+const pnpNoBios: Rule = (s) => {
+  const bios = s.kit.firmware;
+  if (!bios || bios.firmware?.pnp) return [];
+  return s.m.fitted
+    .filter((f) => f.part.blocks.some((b) => b.kind === 'pnp'))
+    .map((f): Case => ({
+      rule: 'pnp.nobios',
+      about: [f.item.id],
+      facts: { card: { name: f.title, what: whatOf(f.part) }, bios: bios.name }
+    }));
+};
+
+export const briefRules: readonly Rule[] = [early, late, wishes, missing, pnpNoBios];

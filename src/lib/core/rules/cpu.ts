@@ -1,0 +1,227 @@
+import {
+  ISA,
+  LOCAL_BUS,
+  VOLTS,
+  clocksOf,
+  factorOn,
+  families,
+  fpuSuits,
+  hasMultiplierPins,
+  isaClockOf,
+  offers,
+  sameClock,
+  socketTakes,
+  tooFast,
+  tooSlow
+} from '../boards';
+import { thingOf, whatOf, type Offered, type Part, type Thing } from '../model';
+import type { FactsOf } from './facts';
+import type { Case } from './finding';
+import { setFix, type Rule, type Situation } from './rule';
+
+const cpuItem = (s: Situation) => s.kit.build.items.find((i) => s.parts.get(i.part)?.kind === 'cpu');
+const about = (s: Situation, setting?: string | null) => [
+  ...(cpuItem(s) ? [cpuItem(s)!.id] : []),
+  setting ? { item: 'board', setting } : 'board'
+];
+const thing = (part: Part): Thing => ({ name: part.name, what: whatOf(part) });
+/** Whether somebody looked at a setting of the board, or chose its position. */
+const seen = (s: Situation) => (setting: string) =>
+  setting in s.kit.build.board.asFound || setting in s.kit.build.board.chosen;
+const clocks = (s: Situation) => clocksOf(s.kit.board, s.kit.cpu, s.at, seen(s));
+const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean) =>
+  offers(offered).find((o) => o.position !== null && fits(o.value));
+
+/** A CPU needs its socket and a board that knows its family. */
+const socket: Rule = (s) => {
+  const { cpu, board, facts } = s.kit;
+  if (!cpu?.cpu || !cpuItem(s) || !facts.cpuSocket || socketTakes(board, cpu)) return [];
+  const { accepts, families: known, soldered } = facts.cpuSocket;
+  const both = { cpu: thing(cpu), board: thing(board) };
+  const told: FactsOf['cpu.socket'] = soldered
+    ? { ...both, why: 'soldered' }
+    : !accepts.includes(cpu.cpu.socket)
+      ? { ...both, why: 'socket', needs: cpu.cpu.socket, takes: [...accepts] }
+      : { ...both, why: 'family', family: cpu.cpu.family, knows: [...known] };
+  return [{ rule: 'cpu.socket', about: about(s), facts: told }];
+};
+
+/** Too high a voltage destroys a CPU at once; too low a one does not start it. */
+const voltage: Rule = (s) => {
+  const { cpu, facts } = s.kit;
+  const reading = clocks(s).volts;
+  if (!cpu?.cpu || reading.value === null) return [];
+  const { low, high } = cpu.cpu.volts;
+  const good = positionFor(facts.coreVolts, (v) => v <= high + VOLTS.same && v >= low - VOLTS.below);
+  const fixes = reading.setting && good ? [setFix(s, 'board', reading.setting, good.position!)] : [];
+  const told = { cpu: thing(cpu), low, high, volts: reading.value, canSet: fixes.length > 0 };
+  const common = { about: about(s, reading.setting), facts: told, fixes };
+  if (reading.value > high + VOLTS.same) return [{ rule: 'cpu.voltage', ...common }];
+  return reading.value < low - VOLTS.below ? [{ rule: 'cpu.voltage-low', ...common }] : [];
+};
+
+/** Unknown voltage is a stop: too high destroys the CPU at once. */
+const voltageUnknown: Rule = (s) => {
+  const { cpu, facts } = s.kit;
+  if (!cpu?.cpu || families[cpu.cpu.family].rank < 3) return [];
+  const reading = clocks(s).volts;
+  if (reading.value !== null && (!reading.unseen || offers(facts.coreVolts).length === 1)) return [];
+  const setting = s.kit.board.settings.find((x) => x.id === reading.setting)?.label ?? null;
+  return [
+    {
+      rule: 'cpu.voltage-unknown',
+      about: about(s, reading.setting),
+      facts: { cpu: thing(cpu), high: cpu.cpu.volts.high, setting }
+    }
+  ];
+};
+
+/** A CPU with two voltages needs a board that gives two. */
+const split: Rule = (s) => {
+  const { cpu, facts, board } = s.kit;
+  if (!cpu?.cpu?.split) return [];
+  const least = Math.min(...offers(facts.coreVolts).map((o) => o.value));
+  if (least <= cpu.cpu.volts.high + VOLTS.same) return [];
+  const { low, high } = cpu.cpu.volts;
+  return [
+    {
+      rule: 'cpu.split',
+      about: about(s),
+      facts: { cpu: thing(cpu), board: thing(board), inside: { low, high } }
+    }
+  ];
+};
+
+/** Core clock = bus clock × multiplier; jumpers set the bus clock. */
+const clock: Rule = (s) => {
+  const { cpu, facts } = s.kit;
+  if (!cpu?.cpu) return [];
+  const { bus, factor, core, code } = clocks(s);
+  if (bus.value === null || core === null || factor === null) return [];
+  const rated = cpu.cpu;
+  const ratedFactor = rated.coreMHz / rated.busMHz;
+  const right = positionFor(facts.busClock, (v) => sameClock(v, rated.busMHz));
+  const fixes = [
+    ...(bus.setting && right && !sameClock(bus.value, rated.busMHz)
+      ? [setFix(s, 'board', bus.setting, right.position!)]
+      : []),
+    ...(code.setting && hasMultiplierPins(rated) && !sameClock(factor, ratedFactor)
+      ? offers(facts.multiplier)
+          .filter((o) => sameClock(factorOn(rated, o.value), ratedFactor))
+          .slice(0, 1)
+          .map((o) => setFix(s, 'board', code.setting!, o.position!))
+      : [])
+  ];
+  const told = {
+    cpu: thing(cpu),
+    bus: bus.value,
+    factor,
+    core,
+    ratedBus: rated.busMHz,
+    ratedCore: rated.coreMHz
+  };
+  const common = { about: about(s, bus.setting), fixes };
+  if (tooFast(core, rated.coreMHz)) {
+    const mistaken = sameClock(bus.value, rated.coreMHz) && !sameClock(rated.coreMHz, rated.busMHz);
+    return [{ rule: 'cpu.clock', ...common, facts: { ...told, mistaken } }];
+  }
+  if (tooFast(bus.value, rated.busMHz)) return [{ rule: 'cpu.bus', ...common, facts: told }];
+  // A board without multiplier pins leaves the CPU at the factor of its open pin.
+  if (tooSlow(core, rated.coreMHz))
+    return !facts.multiplier && hasMultiplierPins(rated) && tooSlow(factor, ratedFactor)
+      ? [{ rule: 'cpu.multiplier', ...common, facts: { cpu: thing(cpu), ratedFactor, factor, core } }]
+      : [{ rule: 'cpu.slow', ...common, facts: told }];
+  return [];
+};
+
+/** An FPU belongs to one family of CPU, and to its clock. */
+const fpuKind: Rule = (s) => {
+  const { fpu, facts, cpu, board } = s.kit;
+  if (!fpu?.part.fpu) return [];
+  const { kind, mhz: rated } = fpu.part.fpu;
+  const found = (told: Extract<Case, { rule: 'fpu.kind' }>['facts']): Case[] => [
+    { rule: 'fpu.kind', about: [fpu.item.id, 'board'], facts: told }
+  ];
+  const it = thingOf(fpu);
+  if (!(facts.fpuSockets ?? []).includes(kind))
+    return found({ why: 'socket', fpu: it, board: thing(board), sockets: [...(facts.fpuSockets ?? [])] });
+  if (cpu?.cpu?.fpu) return found({ why: 'inside', fpu: it, cpu: thing(cpu) });
+  if (cpu?.cpu && !fpuSuits(kind, cpu.cpu.family))
+    return found({ why: 'pair', fpu: it, cpu: thing(cpu), family: cpu.cpu.family, kind });
+  const core = clocks(s).core ?? cpu?.cpu?.coreMHz;
+  if (core === undefined || core === null) return [];
+  const needed = kind === '287' ? (core * 2) / 3 : core;
+  return tooFast(needed, rated) ? found({ why: 'slow', fpu: it, needed, rated }) : [];
+};
+
+/** XT-class boards are told of the FPU by a switch. */
+const fpuSwitch: Rule = (s) => {
+  const set = s.kit.facts.fpuSwitch;
+  if (!set || (!s.kit.fpu && !cpuItem(s))) return [];
+  const right = s.kit.fpu ? set.fitted : set.none;
+  if (s.at('board', set.setting) === right) return [];
+  return [
+    {
+      rule: 'fpu.switch',
+      about: [{ item: 'board', setting: set.setting }, ...(s.kit.fpu ? [s.kit.fpu.item.id] : [])],
+      facts: { fpu: s.kit.fpu ? thingOf(s.kit.fpu) : null },
+      fixes: [setFix(s, 'board', set.setting, right)]
+    }
+  ];
+};
+
+/** Local-bus slots run at the external clock: three cards to 33 MHz, two to 40, one above. */
+const vlbLoad: Rule = (s) => {
+  const cards = s.m.fitted.filter((f) => f.part.card?.bus === 'vlb' && f.slot?.bus === 'vlb');
+  const bus = clocks(s).bus.value;
+  if (!cards.length || bus === null) return [];
+  const most = bus <= LOCAL_BUS.noWait ? 3 : bus <= LOCAL_BUS.twoCards ? 2 : 1;
+  const names = cards.map((c) => c.item.id);
+  if (cards.length > most)
+    return [{ rule: 'vlb.load', about: names, facts: { cards: cards.length, bus, most } }];
+  return bus > LOCAL_BUS.noWait ? [{ rule: 'vlb.speed', about: names, facts: { bus } }] : [];
+};
+
+/** What setups of AT-class boards offer to divide the external clock by. */
+const USUAL_DIVISORS: readonly number[] = [2, 3, 4, 5, 6, 8];
+
+/** ISA cards expect 8 to 8.33 MHz; 10 is marginal and above 12 most fail. */
+const isaClock: Rule = (s) => {
+  const isa = isaClockOf(s.kit.board, clocks(s).bus.value, s.at, seen(s)) ?? undefined;
+  if (isa === undefined || isa <= ISA.safe) return [];
+  const told = s.kit.facts.busDivisor;
+  const cpuBus = clocks(s).bus.value;
+  // No XT-class board has a divisor; on an AT-class board whose positions are not known the setup may have one.
+  const jumpers = offers(told).map((o) => o.value);
+  const ways = jumpers.length ? jumpers : s.m.class === 'at' ? USUAL_DIVISORS : [];
+  const by =
+    cpuBus === null ? undefined : [...ways].sort((a, b) => a - b).find((n) => cpuBus / n <= ISA.safe);
+  const right = by === undefined ? undefined : positionFor(told, (v) => v === by);
+  return [
+    {
+      rule: 'isa.clock',
+      severity: isa > ISA.most ? 'clash' : 'caution',
+      about: [s.m.board.item.id],
+      facts: {
+        isa,
+        cure:
+          by !== undefined && cpuBus !== null
+            ? { kind: jumpers.length ? 'divide' : 'setup', by, gives: cpuBus / by }
+            : { kind: s.m.class === 'xt' ? 'turbo' : 'slower' }
+      },
+      fixes: told && !Array.isArray(told) && right ? [setFix(s, 'board', told.setting, right.position!)] : []
+    }
+  ];
+};
+
+export const cpuRules: readonly Rule[] = [
+  voltageUnknown,
+  voltage,
+  split,
+  socket,
+  clock,
+  fpuKind,
+  fpuSwitch,
+  vlbLoad,
+  isaClock
+];

@@ -1,0 +1,191 @@
+import { thingOf, type DriveInterface } from '../model';
+import { chainsOf, faultsOf } from '../cabling';
+import { hasOwnRom } from '../disks';
+import { cablesOf, carries, placeDrives, speaks, type Cabled } from '../kit';
+import { systemOf } from '../software';
+import { biosTakes, controllerRate, floppyDos, floppyRate } from '../storage';
+import type { Case } from './finding';
+import type { Rule, Situation } from './rule';
+
+/** Interfaces whose plugs are taken for each other. */
+const alike: readonly (readonly DriveInterface[])[] = [
+  ['st506', 'rll', 'esdi'],
+  ['xta', 'ata', 'cd-panel', 'one-cable']
+];
+const looksLike = (a: DriveInterface, b: DriveInterface) =>
+  a !== b && alike.some((group) => group.includes(a) && group.includes(b));
+
+/** Drive and controller must speak the same, whatever their plugs look like. */
+const diskInterface: Rule = (s) =>
+  cablesOf(s.kit).flatMap(({ drive, controller, told }): Case[] => {
+    const needs = drive.part.drive!.interface;
+    const it = thingOf(drive);
+    if (controller && carries(controller, needs) && !controller.isOn)
+      return [
+        {
+          rule: 'disk.interface',
+          about: [drive.item.id, { item: controller.item, function: controller.fn.id }],
+          facts: { drive: it, needs, why: 'off', controller: controller.owner }
+        }
+      ];
+    if (controller && speaks(controller, needs)) return [];
+    // MFM and RLL are two codings of one interface: it runs, at another capacity or without a promise.
+    if (controller && carries(controller, needs))
+      return [
+        {
+          rule: 'disk.coding',
+          about: [drive.item.id, { item: controller.item, function: controller.fn.id }],
+          facts: {
+            drive: it,
+            controller: controller.owner,
+            drives: needs === 'rll' ? 'rll' : 'mfm'
+          }
+        }
+      ];
+    const about = [drive.item.id, ...(controller && told ? [controller.item] : [])];
+    if (s.kit.controllers.some((c) => c.isOn && carries(c, needs)))
+      return [{ rule: 'disk.interface', about, facts: { drive: it, needs, why: 'full' } }];
+    const twin = s.kit.controllers.find((c) => (c.fn.speaks ?? []).some((x) => looksLike(x, needs)));
+    return [
+      {
+        rule: 'disk.interface',
+        about,
+        facts: {
+          drive: it,
+          needs,
+          why: 'other',
+          controller: controller && controller.owner,
+          trap: twin
+            ? {
+                controller: twin.owner,
+                speaks: twin.fn.speaks!.find((x) => looksLike(x, needs))!
+              }
+            : null
+        }
+      }
+    ];
+  });
+
+/** Two controllers at one address hide each other. */
+const twice: Rule = (s) => {
+  const on = s.kit.controllers.filter((c) => c.isOn && c.fn.kind === 'floppy');
+  return on.length > 1 && on.some((c) => c.onBoard)
+    ? [
+        {
+          rule: 'disk.controller-twice',
+          about: on.map((c) => ({ item: c.item, function: c.fn.id })),
+          facts: { controllers: on.map((c) => c.owner) }
+        }
+      ]
+    : [];
+};
+
+const floppies = (s: Situation) =>
+  cablesOf(s.kit).filter((c) => c.drive.part.drive!.interface === 'floppy' && c.drive.part.drive!.floppyKiB);
+const kib = (c: Cabled) => c.drive.part.drive!.floppyKiB!;
+
+/** The controller must have the data rate of the drive. */
+const floppyRates: Rule = (s) =>
+  floppies(s)
+    .filter((c) => c.controller && floppyRate(kib(c)) > controllerRate(c.controller.fn.floppyKiB))
+    .map((c): Case => ({
+      rule: 'floppy.rate',
+      about: [c.drive.item.id, c.controller!.item],
+      facts: {
+        drive: thingOf(c.drive),
+        kib: kib(c),
+        controller: c.controller!.owner,
+        rate: controllerRate(c.controller!.fn.floppyKiB),
+        needed: floppyRate(kib(c))
+      }
+    }));
+
+/** The BIOS must know the kind of floppy drive. */
+const floppyBios: Rule = (s) => {
+  const bios = s.kit.firmware;
+  const knows = bios?.firmware?.floppyKiB;
+  if (!bios || !knows) return [];
+  return floppies(s)
+    .filter((c) => kib(c) > knows && c.controller && !hasOwnRom(s.kit, c.controller))
+    .map((c): Case => {
+      const driverHelps = biosTakes(knows, kib(c)) === 'driver';
+      return {
+        rule: 'floppy.bios',
+        severity: driverHelps ? 'caution' : 'clash',
+        about: [c.drive.item.id],
+        facts: { drive: thingOf(c.drive), kib: kib(c), bios: bios.name, knows, driverHelps }
+      };
+    });
+};
+
+/** Each floppy format came with a version of DOS. */
+const floppyDosRule: Rule = (s) => {
+  const { dos } = systemOf(s.kit.build.brief.os);
+  if (dos === null) return [];
+  return floppies(s)
+    .filter((c) => floppyDos(kib(c)) > dos)
+    .map((c): Case => ({
+      rule: 'floppy.dos',
+      about: [c.drive.item.id],
+      facts: { drive: thingOf(c.drive), kib: kib(c), dos, needs: floppyDos(kib(c)) }
+    }));
+};
+
+/** Drives on one cable are told apart by their jumpers, and a bus is terminated at its ends. */
+const cabling: Rule = (s) => chainsOf(s.kit).flatMap((chain): Case[] => faultsOf(chain));
+
+/** A drive has a power lead of its own, or sits on a card in a slot. */
+const power: Rule = (s) =>
+  cablesOf(s.kit).flatMap(({ drive, controller }): Case[] => {
+    const { plug } = drive.part.drive!;
+    const leads = s.kit.supply?.part.supply?.plugs;
+    if (plug === 'slot' && controller && (controller.onBoard || !s.m.find(controller.item)?.slot))
+      return [
+        {
+          rule: 'disk.power',
+          about: [drive.item.id, controller.item],
+          facts: { drive: thingOf(drive), why: 'slot', controller: controller.owner }
+        }
+      ];
+    if (plug === 'small' && leads && leads.small === 0 && leads.large > 0)
+      return [
+        {
+          rule: 'disk.power',
+          severity: 'note',
+          about: [drive.item.id],
+          facts: { drive: thingOf(drive), why: 'adapter', supply: thingOf(s.kit.supply!) }
+        }
+      ];
+    return [];
+  });
+
+/** A drive needs a bay of its size, or rails. */
+const bays: Rule = (s) =>
+  placeDrives(s.kit).flatMap(({ drive, bay, rails }): Case[] => {
+    if (bay === null)
+      return [
+        {
+          rule: 'bay.size',
+          about: [drive.item.id, s.kit.chassis!.item.id],
+          facts: {
+            drive: thingOf(drive),
+            bay: drive.part.drive!.bay,
+            chassis: thingOf(s.kit.chassis!)
+          }
+        }
+      ];
+    return rails === 'missing'
+      ? [{ rule: 'bay.rails', about: [drive.item.id], facts: { drive: thingOf(drive) } }]
+      : [];
+  });
+
+export const driveRules: readonly Rule[] = [
+  diskInterface,
+  twice,
+  floppyRates,
+  floppyBios,
+  floppyDosRule,
+  cabling,
+  power,
+  bays
+];

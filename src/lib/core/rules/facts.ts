@@ -1,0 +1,264 @@
+import type { Owner, Thing, Wish } from '../model';
+import type { Obstacle, Unreachable } from '../resources';
+import type { Barrier, Verdict } from '../storage';
+import type { Fault } from '../cabling';
+import type { UnmetFacts } from '../software';
+
+/** Two functions on one line, and how they meet. */
+export interface LineClash {
+  a: Owner;
+  b: Owner;
+  /** As printed: `IRQ 5`, `220h–22Fh`. */
+  lineA: string;
+  lineB: string;
+  how: 'driven-twice' | 'overlap' | 'alias';
+  reason:
+    | { kind: 'apart' | 'pci-isa' | 'irq-2-9' | 'edge' }
+    /** Both compare the same address lines; `mask` when they leave some out. */
+    | { kind: 'port'; port: string; mask: string | null }
+    | { kind: 'window'; range: string };
+}
+
+interface Slotted {
+  card: Thing;
+  slot: string;
+}
+interface VoltageFacts {
+  cpu: Thing;
+  low: number;
+  high: number;
+  volts: number;
+  /** A position of the board that gives less is known. */
+  canSet: boolean;
+}
+interface ClockFacts {
+  cpu: Thing;
+  /** MHz and factor as set. */
+  bus: number;
+  factor: number;
+  core: number;
+  ratedBus: number;
+  ratedCore: number;
+}
+interface FloppyFacts {
+  drive: Thing;
+  kib: number;
+}
+type Program = { program: string; profile: string; year: number | null };
+/** A program and what it lacks. */
+type Lacks<R extends UnmetFacts['rule']> = Program & Extract<UnmetFacts, { rule: R }>['facts'];
+type CableFacts<R extends Fault['rule']> = Extract<Fault, { rule: R }>['facts'];
+
+/** What each rule tells of a case, as data. Its words stand elsewhere; units are MHz, V, A, KiB, mm. */
+export interface FactsOf {
+  // Lines
+  'line.irq': LineClash;
+  'line.dma': LineClash;
+  'line.io': LineClash;
+  'line.memory': LineClash;
+  'line.more': { more: number; listed: number };
+  'line.share-unused': { line: string; quiet: Owner; other: Owner };
+  'line.share-idle': { line: string; a: Owner; b: Owner };
+  'slot.reach': { owner: Owner; line: string; why: Unreachable };
+  'rom.window': { owner: Owner; line: string; why: Unreachable };
+  'rom.16bit': { wide: Owner; narrow: Owner; block: string };
+  'pci.interrupt': { card: Thing; function: string };
+  'brief.off': { card: Thing; function: string };
+  'audio.profile': {
+    program: string;
+    profile: string;
+    function: string;
+    cards: Thing[];
+    accepts: string;
+    /** What the program's entry says of it. */
+    note: string | null;
+  };
+
+  // Seats
+  'slot.kind': Slotted & { why: Obstacle };
+  'slot.width': Slotted & { state: 'works' | 'untried' | 'cannot' };
+  'slot.taken': { a: Thing; b: Thing; slot: string };
+  'slot.shared': { a: Thing; b: Thing; slotA: string; slotB: string };
+  'slot.none': { card: Thing; free: number };
+  'slot.length': Slotted & { cardMm: number; roomMm: number; by: 'board' | 'cage' };
+  'slot.skirt': Slotted;
+  'part.constraint': { card: Thing; why: string };
+  'disk.firmware-base': { card: Thing; why: string };
+
+  // Evidence and what nobody looked at
+  'setting.unseen': { part: Thing; settings: string[] };
+  'setting.unknown': { part: Thing; setting: string; decides: string[] };
+  'evidence.guess': { part: Thing; setting: string };
+  'evidence.conflict': {
+    what: { setting: string; position?: string } | { resource: string; function: string };
+    sources: { source: string; says: string }[];
+  };
+  'unknown.lines': { part: Thing; function: string | null };
+  'unknown.routing': { card: Thing; function: string; slot: string };
+  'unknown.board': { board: Thing; open: OpenFact[] };
+  'unknown.bios': Record<string, never>;
+  'kit.missing': { missing: MissingKind[] };
+
+  // CPU
+  'cpu.socket': { cpu: Thing; board: Thing } & (
+    | { why: 'soldered' }
+    | { why: 'socket'; needs: string; takes: string[] }
+    | { why: 'family'; family: string; knows: string[] }
+  );
+  'cpu.voltage': VoltageFacts;
+  'cpu.voltage-low': VoltageFacts;
+  'cpu.voltage-unknown': { cpu: Thing; high: number; setting: string | null };
+  'cpu.split': { cpu: Thing; board: Thing; inside: { low: number; high: number } };
+  'cpu.clock': ClockFacts & { mistaken: boolean };
+  'cpu.bus': ClockFacts;
+  'cpu.slow': ClockFacts;
+  'cpu.multiplier': { cpu: Thing; ratedFactor: number; factor: number; core: number };
+  'fpu.kind':
+    | { why: 'socket'; fpu: Thing; board: Thing; sockets: string[] }
+    | { why: 'inside'; fpu: Thing; cpu: Thing }
+    | { why: 'pair'; fpu: Thing; cpu: Thing; family: string; kind: string }
+    | { why: 'slow'; fpu: Thing; needed: number; rated: number };
+  'fpu.switch': { fpu: Thing | null };
+  'vlb.load': { cards: number; bus: number; most: number };
+  'vlb.speed': { bus: number };
+  'isa.clock': {
+    isa: number;
+    cure: { kind: 'divide' | 'setup'; by: number; gives: number } | { kind: 'turbo' | 'slower' };
+  };
+
+  // Board
+  'keyboard.protocol': { keyboard: Thing; has: string[]; board: string[] };
+  'keyboard.switch': { keyboard: Thing; protocol: string };
+  'keyboard.plug': { keyboard: Thing; board: 'din5' | 'mini6' | string };
+  'battery.leak': { board: Thing };
+  'pnp.nobios': { card: Thing; bios: string };
+
+  // Memory
+  'memory.bank': { bank: string; filled: number; sockets: number; why: 'part' | 'more' };
+  'memory.mixed': { bank: string; what: 'size' | 'type' | 'parity' | 'speed'; values: string[] };
+  'memory.loose': { bank: string | null };
+  'memory.filling': { known: number[][] };
+  'memory.kind': { module: Thing; bank: string } & (
+    | { why: 'form'; takes: string[]; is: string }
+    | { why: 'size'; takes: number[] }
+    | { why: 'type'; type: string }
+  );
+  'memory.edo': { module: Thing };
+  'memory.speed': { module: Thing; ns: number; needed: number };
+  'memory.parity': { required: boolean };
+  'memory.reach': { limit: number; total: number; by: 'cpu' | 'board' | 'cache'; family: string };
+  'memory.shown': { count: number; total: number; extended: number };
+  'dma.reach16m': { card: Thing };
+
+  // Picture
+  'video.danger': {
+    monitor: Thing;
+    card: Thing;
+    horizontal: number;
+    ranges: { low: number; high: number }[];
+  };
+  'video.signal': { monitor: Thing; card: Thing | null; why: 'no-card' | 'plug' | 'frequencies' };
+  'video.modes': { monitor: Thing; card: Thing; modes: string[]; fixed: boolean };
+  'video.flat': { monitor: Thing };
+  'video.switch': { set: string; card: Thing; is: string; harmless: boolean };
+  'video.two': { kind: 'mono' | 'colour'; cards: Thing[] };
+  'video.second': { cards: Thing[] };
+  'video.pass': { card: Thing };
+
+  // Drives
+  'disk.interface': { drive: Thing; needs: string } & (
+    | { why: 'off'; controller: Owner }
+    | { why: 'full' }
+    | { why: 'other'; controller: Owner | null; trap: { controller: Owner; speaks: string } | null }
+  );
+  'disk.coding': { drive: Thing; controller: Owner; drives: 'mfm' | 'rll' };
+  'disk.controller-twice': { controllers: Owner[] };
+  'disk.power':
+    { drive: Thing; why: 'slot'; controller: Owner } | { drive: Thing; why: 'adapter'; supply: Thing };
+  'bay.size': { drive: Thing; bay: string; chassis: Thing };
+  'bay.rails': { drive: Thing };
+  'floppy.rate': FloppyFacts & { controller: Owner; rate: number; needed: number };
+  'floppy.bios': FloppyFacts & { bios: string; knows: number; driverHelps: boolean };
+  'floppy.dos': FloppyFacts & { dos: number; needs: number };
+  'ata.select': CableFacts<'ata.select'>;
+  'st506.select': CableFacts<'st506.select'>;
+  'scsi.id': CableFacts<'scsi.id'>;
+  'scsi.termination': CableFacts<'scsi.termination'>;
+  'floppy.cable': CableFacts<'floppy.cable'>;
+  'disk.rom': { drive: Thing; bios: string };
+  'rom.unscanned': { card: Thing; bios: string };
+  'disk.limit': { drive: Thing; barrier: Barrier };
+  'disk.type': {
+    drive: Thing;
+    bios: string;
+    types: number;
+    best: string;
+    geometry: { cylinders: number; heads: number; sectors: number };
+    usable: number;
+    lost: number;
+  };
+  'disk.setup': { drive: Thing; verdict: Verdict };
+
+  // Power and case
+  'power.minus5-dram': { supply: Thing; board: Thing };
+  'power.rail': { supply: Thing; rail: string; amps: number; limit: number };
+  'power.start': { amps: number; limit: number };
+  'power.least': { supply: Thing; needs: number; gets: number };
+  'power.minus5': { supply: Thing; needy: string[] };
+  'power.plugs': { supply: Thing; missing: number; has: Leads; needs: Leads };
+  'power.form': { supply: Thing; has: 'atx' | 'at' };
+  'bay.supply': { supply: Thing; chassis: Thing; takes: string[] };
+  'bay.board': { board: Thing; chassis: Thing; form: string; takes: string[] };
+
+  // Switches
+  switch: {
+    setting: string;
+    position: string;
+    consequence: string;
+    /** What it should say, and the chain of reasons; null: no position says it. */
+    required: string;
+    because: string[];
+    canSay: boolean;
+  };
+
+  // Brief
+  'period.early': { part: Thing; from: number; date: string };
+  'period.late': { part: Thing; to: number; date: string };
+  'brief.wish': { wish: Wish; part: string; free?: number };
+  'os.cpu': { system: string; family: string; needs: string };
+  'os.memory': { system: string; needsKiB: number; of: 'all' | 'base' | 'extended'; hasKiB: number };
+  'os.partition': { dos: string; mostMiB: number; diskMiB: number };
+  'os.disk': { system: string; needsMiB: number; diskMiB: number };
+  'os.driver': { part: Thing } & (
+    | { why: 'cpu'; needs: string; family: string }
+    | { why: 'dos'; needs: number; dos: number }
+    | { why: 'windows'; needs: number }
+  );
+  'software.cpu': Lacks<'software.cpu'>;
+  'software.slow': Lacks<'software.slow'>;
+  'software.fast': Lacks<'software.fast'>;
+  'software.fpu': Lacks<'software.fpu'>;
+  'software.base': Lacks<'software.base'>;
+  'software.extended': Lacks<'software.extended'>;
+  'software.expanded': Lacks<'software.expanded'>;
+  'video.memory': Lacks<'video.memory'>;
+  'software.display': Lacks<'software.display'>;
+  'software.audio': Lacks<'software.audio'>;
+  'software.disk': Lacks<'software.disk'>;
+  'software.cdrom': Lacks<'software.cdrom'>;
+  'software.floppy': Lacks<'software.floppy'>;
+  'software.ports': Lacks<'software.ports'>;
+  'software.dos': Lacks<'software.dos'>;
+  'software.windows': Lacks<'software.windows'>;
+}
+
+interface Leads {
+  large: number;
+  small: number;
+}
+
+/** Facts of a board that may be open, and kinds of parts that may not be entered yet. */
+export type OpenFact = 'socket' | 'clock' | 'memory' | 'keyboard' | 'power' | 'form';
+export type MissingKind = 'cpu' | 'memory' | 'monitor' | 'display' | 'drives' | 'supply' | 'keyboard';
+
+export type RuleId = keyof FactsOf;

@@ -1,0 +1,168 @@
+import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
+import { freeSlots, isOn, narrowed, type Fitted } from '../resources';
+import { isFixed } from '../solver';
+import type { Case } from './finding';
+import { slotFix, type Rule, type Situation } from './rule';
+
+const MOST_SLOTS = 2;
+
+/** Moves to free slots that take a card. */
+export const freeSlotFixes = ({ m, parts }: Situation, part: Part, item: string): OfferedFix[] =>
+  freeSlots(m.build, parts, part, item)
+    .filter((slot) => slot.id !== m.find(item)?.slot?.id)
+    .slice(0, MOST_SLOTS)
+    .map((slot) => slotFix(item, slot));
+
+const slotName = ({ slot }: Fitted): string => slot!.label ?? slot!.id;
+const seatOfCard = (f: Fitted) => [{ item: f.item.id, slot: f.slot!.id }];
+/** A card that has everything switched off asks nothing of its slot. */
+const inUse = ({ at }: Situation, f: Fitted): boolean =>
+  f.part.functions.length === 0 || f.part.functions.some((fn) => isOn(f, fn, at));
+
+/** A card works only in a slot that carries its bus. */
+const slotKind: Rule = (s) =>
+  s.m.fitted.flatMap((f): Case[] => {
+    const { misfit } = f;
+    if (!misfit || !f.slot || !inUse(s, f)) return [];
+    const common = {
+      about: seatOfCard(f),
+      fixes: freeSlotFixes(s, f.part, f.item.id)
+    };
+    const facts = { card: thingOf(f), slot: slotName(f) };
+    return misfit.why === 'eight-bit'
+      ? [{ rule: 'slot.width', severity: 'clash', ...common, facts: { ...facts, state: 'cannot' } }]
+      : [
+          {
+            rule: 'slot.kind',
+            severity: misfit.why === 'memory-board' ? 'stop' : 'clash',
+            ...common,
+            facts: { ...facts, why: misfit }
+          }
+        ];
+  });
+
+/** Whether a 16-bit card works in an 8-bit slot is a fact of the model that has to be tried. */
+const slotNarrow: Rule = ({ m }) =>
+  m.fitted.flatMap((f): Case[] => {
+    const state = f.slot ? narrowed(f.part, f.slot) : null;
+    return state === null
+      ? []
+      : [
+          {
+            rule: 'slot.width',
+            severity: state === 'works' ? 'note' : 'caution',
+            about: seatOfCard(f),
+            facts: { card: thingOf(f), slot: slotName(f), state }
+          }
+        ];
+  });
+
+/** One slot holds one card, and two slots may share one bracket. */
+const slotTaken: Rule = ({ m }) => {
+  const seated = m.fitted.filter((f) => f.slot);
+  return seated.flatMap((a, i) =>
+    seated.slice(i + 1).flatMap((b): Case[] => {
+      const about = [...seatOfCard(a), ...seatOfCard(b)];
+      const both = { a: thingOf(a), b: thingOf(b) };
+      if (a.slot!.id === b.slot!.id)
+        return [{ rule: 'slot.taken', about, facts: { ...both, slot: slotName(a) } }];
+      return a.slot!.bracket !== undefined && a.slot!.bracket === b.slot!.bracket
+        ? [{ rule: 'slot.shared', about, facts: { ...both, slotA: slotName(a), slotB: slotName(b) } }]
+        : [];
+    })
+  );
+};
+
+/** A card that sits in no slot takes no lines, so nothing of it is checked. */
+const unseated: Rule = (s) =>
+  s.m.build.items.flatMap((item): Case[] => {
+    const part = s.parts.get(item.part)!;
+    if (!part.card || s.m.find(item.id)) return [];
+    return [
+      {
+        rule: 'slot.none',
+        about: [item.id],
+        facts: {
+          card: thingOf({ part, title: item.label ?? part.name }),
+          free: freeSlots(s.m.build, s.parts, part, item.id).length
+        },
+        fixes: freeSlotFixes(s, part, item.id)
+      }
+    ];
+  });
+
+/** Some combinations of settings are not made to work. */
+const combination: Rule = ({ m, at }) =>
+  m.fitted.flatMap((f) => {
+    const chosen: Record<string, string> = {};
+    for (const setting of f.part.settings) {
+      const position = at(f.item.id, setting.id);
+      if (position !== undefined) chosen[setting.id] = position;
+    }
+    return f.part.constraints
+      .filter((constraint) => forbidden({ ...f.part, constraints: [constraint] }, chosen))
+      .map((constraint): Case => {
+        const settings =
+          'allow' in constraint
+            ? constraint.allow.settings
+            : 'forbid' in constraint
+              ? Object.keys(constraint.forbid)
+              : [];
+        return {
+          rule: hasDiskRom(f.part) ? 'disk.firmware-base' : 'part.constraint',
+          about: settings.map((setting) => ({ item: f.item.id, setting })),
+          facts: { card: thingOf(f), why: constraint.why }
+        };
+      });
+  });
+
+/** A card of drives with a ROM: what it does not allow is a base that the ROM was not built for. */
+const hasDiskRom = ({ functions }: Part): boolean =>
+  functions.some((f) => f.speaks) && functions.some((f) => f.claims.some((c) => c.resource === 'memory'));
+
+const onCard: readonly string[] = ['header', 'dip', 'rotary', 'solder'];
+
+/** A position that nobody looked at is taken to be the default. */
+const notRecorded: Rule = ({ m }) =>
+  m.fitted.flatMap((f): Case[] => {
+    const kinds = new Map(f.part.blocks.map((b) => [b.id, b.kind]));
+    const unseen = f.part.settings.filter(
+      (s) =>
+        onCard.includes((s.block && kinds.get(s.block)) || '') &&
+        s.known &&
+        !(s.id in f.item.asFound || s.id in f.item.chosen) &&
+        !isFixed(f, s)
+    );
+    return unseen.length
+      ? [
+          {
+            rule: 'setting.unseen',
+            about: unseen.map((s) => ({ item: f.item.id, setting: s.id })),
+            facts: { part: thingOf(f), settings: unseen.map((s) => s.label) }
+          }
+        ]
+      : [];
+  });
+
+/** A setting whose meaning is a guess may do something else. */
+const guessed: Rule = ({ m, at }) =>
+  m.fitted.flatMap((f) =>
+    f.part.settings
+      .filter((s) => s.known && s.evidence?.length && s.evidence.every((e) => e.source === 'guess'))
+      .filter((s) => at(f.item.id, s.id) !== s.default)
+      .map((s): Case => ({
+        rule: 'evidence.guess',
+        about: [{ item: f.item.id, setting: s.id }],
+        facts: { part: thingOf(f), setting: s.label }
+      }))
+  );
+
+export const fitRules: readonly Rule[] = [
+  slotKind,
+  slotTaken,
+  slotNarrow,
+  unseated,
+  combination,
+  guessed,
+  notRecorded
+];

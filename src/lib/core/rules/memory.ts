@@ -1,0 +1,177 @@
+import { families, knownFilling, shownMemory } from '../boards';
+import { thingOf } from '../model';
+import { totalKiB } from '../software';
+import type { FactsOf } from './facts';
+import type { Case } from './finding';
+import type { Rule, Situation } from './rule';
+
+/** Banks of the board with what sits in each. */
+function banks(s: Situation) {
+  return (s.kit.memory?.banks ?? []).map((bank) => {
+    const list = s.kit.banks.get(bank.id) ?? [];
+    return {
+      bank,
+      list,
+      count: list.reduce((n, x) => n + x.count, 0),
+      sizes: [...new Set(list.map((x) => x.placed.part.module!.kib))],
+      items: list.map((x) => x.placed.item.id),
+      name: bank.label ?? bank.id
+    };
+  });
+}
+type Bank = ReturnType<typeof banks>[number];
+
+/** In what the modules of a bank may differ, worst first, and how bad that is. */
+const differences: readonly [
+  what: FactsOf['memory.mixed']['what'],
+  severity: 'clash' | 'caution' | 'note',
+  of: (module: Bank['list'][number]['placed']['part']['module'] & object) => string | number
+][] = [
+  ['size', 'clash', (m) => m.kib],
+  ['type', 'clash', (m) => m.type],
+  ['parity', 'caution', (m) => (m.parity ? 'parity' : 'plain')],
+  ['speed', 'note', (m) => m.ns]
+];
+
+/** A bank is full or empty, and all modules in it are alike in size, kind, parity and speed. */
+const bank: Rule = (s) => {
+  const { memory } = s.kit;
+  if (!memory) return [];
+  const all = banks(s);
+  const out: Case[] = all.flatMap(({ bank: b, list, count, items, name }): Case[] => {
+    if (!list.length) return [];
+    if (count !== b.sockets)
+      return [
+        {
+          rule: 'memory.bank',
+          about: items,
+          facts: { bank: name, filled: count, sockets: b.sockets, why: count < b.sockets ? 'part' : 'more' }
+        }
+      ];
+    return differences.flatMap(([what, severity, of]): Case[] => {
+      const values = [...new Set(list.map((x) => String(of(x.placed.part.module!))))];
+      return values.length > 1
+        ? [{ rule: 'memory.mixed', key: what, severity, about: items, facts: { bank: name, what, values } }]
+        : [];
+    });
+  });
+  for (const [id, list] of s.kit.banks)
+    if (!memory.banks.some((b) => b.id === id))
+      out.push({
+        rule: 'memory.loose',
+        severity: id === '' ? 'note' : 'clash',
+        about: list.map((x) => x.placed.item.id),
+        facts: { bank: id || null }
+      });
+  if (out.some((c) => c.severity !== 'note' && c.severity !== 'caution') || !all.some((b) => b.list.length))
+    return out;
+  const sizes = all.map((b) => b.sizes[0] ?? 0);
+  if (knownFilling(memory, sizes)) return out;
+  return [
+    ...out,
+    {
+      rule: 'memory.filling',
+      about: all.flatMap((b) => b.items),
+      facts: {
+        known: memory.fillings!.filter((row) => row.some(Boolean)).map((row) => row.filter(Boolean))
+      }
+    }
+  ];
+};
+
+/** A board takes some forms, sizes and kinds of memory only. */
+const kind: Rule = (s) =>
+  banks(s).flatMap(({ bank: b, list, name }) =>
+    list.flatMap(({ placed }): Case[] => {
+      const module = placed.part.module!;
+      const { sizesKiB, types } = s.kit.memory!;
+      const about = [placed.item.id];
+      const common = { module: thingOf(placed), bank: name };
+      const wrong = (why: Extract<Case, { rule: 'memory.kind' }>['facts']): Case[] => [
+        { rule: 'memory.kind', about, facts: why }
+      ];
+      if (!b.forms.includes(module.form))
+        return wrong({ ...common, why: 'form', takes: [...b.forms], is: module.form });
+      if (sizesKiB.length && !sizesKiB.includes(module.kib))
+        return wrong({ ...common, why: 'size', takes: [...sizesKiB] });
+      if (types.includes(module.type)) return [];
+      // EDO works as fast-page memory on most boards from the 486 on.
+      return module.type === 'edo'
+        ? [{ rule: 'memory.edo', about, facts: { module: common.module } }]
+        : wrong({ ...common, why: 'type', type: module.type });
+    })
+  );
+
+/** Memory must be as fast as clock and wait states ask. */
+const speed: Rule = (s) =>
+  banks(s).flatMap(({ list }) =>
+    list
+      .filter(({ placed }) => placed.part.module!.ns > s.kit.memory!.ns)
+      .map(({ placed }): Case => ({
+        rule: 'memory.speed',
+        about: [placed.item.id],
+        facts: { module: thingOf(placed), ns: placed.part.module!.ns, needed: s.kit.memory!.ns }
+      }))
+  );
+
+/** All modules have parity, or the check is off. */
+const parity: Rule = (s) => {
+  const without = banks(s)
+    .flatMap((b) => b.list.map((x) => x.placed))
+    .filter((p) => !p.part.module!.parity);
+  if (!s.kit.memory || !without.length || s.kit.memory.parity === 'off') return [];
+  const required = s.kit.memory.parity === 'required';
+  return [
+    {
+      rule: 'memory.parity',
+      severity: required ? 'clash' : 'note',
+      about: without.map((p) => p.item.id),
+      facts: { required }
+    }
+  ];
+};
+
+/** A CPU and a chipset reach, and cache, only so much. */
+const reach: Rule = (s) => {
+  const total = totalKiB(s.kit);
+  const family = s.kit.cpu?.cpu?.family;
+  const { memory } = s.kit;
+  if (!memory || total === 0) return [];
+  const limits: [by: FactsOf['memory.reach']['by'], limit: number | undefined][] = [
+    ['cpu', family && families[family].reachKiB],
+    ['board', memory.maxKiB],
+    ['cache', memory.cacheableKiB]
+  ];
+  return limits.flatMap(([by, limit]): Case[] =>
+    limit && total > limit
+      ? [
+          {
+            rule: 'memory.reach',
+            key: by,
+            about: ['board'],
+            facts: { limit, total, by, family: family ?? '' }
+          }
+        ]
+      : []
+  );
+};
+
+/** Shadowing and missing remapping lower what the memory count shows. */
+const shown: Rule = (s) => {
+  const total = totalKiB(s.kit);
+  if (!s.kit.memory || total === 0) return [];
+  const { count, extended } = shownMemory(total, s.kit.memory);
+  return count === total
+    ? []
+    : [{ rule: 'memory.shown', about: ['board'], facts: { count, total, extended } }];
+};
+
+/** ISA bus masters and DMA reach 16 MiB only. */
+const dmaReach: Rule = (s) => {
+  if (totalKiB(s.kit) <= 16 * 1024) return [];
+  return s.m.fitted
+    .filter((f) => f.part.functions.some((fn) => fn.claims.some((c) => c.resource === 'dma' && c.busMaster)))
+    .map((f): Case => ({ rule: 'dma.reach16m', about: [f.item.id], facts: { card: thingOf(f) } }));
+};
+
+export const memoryRules: readonly Rule[] = [bank, kind, speed, parity, reach, shown, dmaReach];

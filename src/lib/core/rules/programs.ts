@@ -1,0 +1,160 @@
+import { hex, thingOf, type Profile } from '../model';
+import { families } from '../boards';
+import { largestPartition } from '../storage';
+import { systemIn, systemLacks, systemOf, totalKiB, unmet, type Area } from '../software';
+import type { Case } from './finding';
+import type { Rule, Situation } from './rule';
+
+/** Whether enough is entered to judge what a program lacks in an area. */
+const judged = (s: Situation, area: Area): boolean =>
+  (area !== 'storage' || s.kit.drives.length > 0) &&
+  (area !== 'audio' && area !== 'ports' ? true : s.kit.drives.length > 0 && s.kit.cpu !== null);
+
+/** A program runs only on what it was written for. */
+const software: Rule = (s) =>
+  s.kit.build.brief.profiles.flatMap((profile: Profile) =>
+    unmet(profile, s.offer)
+      .filter((u) => judged(s, u.area))
+      .map(
+        ({ rule, facts, hard }) =>
+          ({
+            rule,
+            key: profile.id,
+            severity: hard ? 'clash' : 'caution',
+            about: ['board'],
+            facts: { ...facts, program: profile.name, profile: profile.id, year: profile.year ?? null }
+          }) as Case
+      )
+  );
+
+/** An operating system has its own least machine. */
+const system: Rule = (s) => {
+  const { dos } = systemOf(s.kit.build.brief.os);
+  const found = systemIn(s.kit.build.brief.os);
+  const family = s.kit.cpu?.cpu?.family;
+  const { memory, diskMiB } = s.offer;
+  const out: Case[] = [];
+  const about = ['board'];
+  if (found) {
+    const total = memory && totalKiB(s.kit);
+    const lacks = systemLacks(found, {
+      cpu: family,
+      totalKiB: total,
+      extendedKiB: memory?.extended,
+      diskMiB
+    });
+    const system = found.name;
+    if (lacks.includes('cpu'))
+      out.push({ rule: 'os.cpu', about, facts: { system, family: family!, needs: found.cpu } });
+    if (lacks.includes('base'))
+      out.push({
+        rule: 'os.memory',
+        key: 'base',
+        about,
+        facts: { system, needsKiB: found.baseKiB, of: 'base', hasKiB: total! }
+      });
+    if (lacks.includes('extended'))
+      out.push({
+        rule: 'os.memory',
+        about,
+        facts: { system, needsKiB: found.extendedKiB, of: 'extended', hasKiB: memory!.extended }
+      });
+    if (lacks.includes('disk'))
+      out.push({
+        rule: 'os.disk',
+        about,
+        facts: { system, needsMiB: found.diskMiB, diskMiB: diskMiB! }
+      });
+  }
+  // DOS before 3.3 makes one partition, and what lies behind it stays unused.
+  if (dos !== null && dos < 3.3) {
+    const mostMiB = Math.round(largestPartition(dos) / 2048);
+    if ((diskMiB ?? 0) > mostMiB)
+      out.push({
+        rule: 'os.partition',
+        about,
+        facts: { dos: String(dos), mostMiB, diskMiB: diskMiB! }
+      });
+  }
+  return out;
+};
+
+/** A driver is a program: it has a least CPU and a least system of its own. */
+const driver: Rule = (s) => {
+  const family = s.kit.cpu?.cpu?.family;
+  const { dos, windows } = systemOf(s.kit.build.brief.os);
+  return s.kit.build.items.flatMap((item): Case[] => {
+    const part = s.parts.get(item.part)!;
+    if (!part.driver) return [];
+    const thing = thingOf({ part, title: item.label ?? part.name });
+    const out: Case[] = [];
+    if (family && families[family].rank < families[part.driver.cpu].rank)
+      out.push({
+        rule: 'os.driver',
+        key: 'cpu',
+        about: [item.id, 'board'],
+        facts: { part: thing, why: 'cpu', needs: part.driver.cpu, family }
+      });
+    const { windows: needs } = part.driver;
+    if (needs !== undefined && s.kit.build.brief.os && (windows ?? 0) < needs)
+      out.push({
+        rule: 'os.driver',
+        key: 'windows',
+        about: [item.id],
+        facts: { part: thing, why: 'windows', needs }
+      });
+    else if (dos !== null && part.driver.dos !== undefined && dos < part.driver.dos)
+      out.push({
+        rule: 'os.driver',
+        about: [item.id],
+        facts: { part: thing, why: 'dos', needs: part.driver.dos, dos }
+      });
+    return out;
+  });
+};
+
+const needResources = ['irq', 'dma', 'io', 'memory'] as const;
+
+/** A program that accepts only some numbers of a function, and every such function is set to others. */
+const programLines: Rule = ({ m, lines }) => {
+  const owners = m.fitted.flatMap((f) => f.part.functions.map((fn) => ({ fitted: f, item: f.item.id, fn })));
+  return m.build.brief.profiles.flatMap((profile) =>
+    profile.needs.flatMap((need): Case[] => {
+      const able = owners.filter((o) => o.fn.kind === need.kind);
+      const meets = ({ item, fn }: (typeof able)[number]) =>
+        lines.some((l) => l.item === item && l.function === fn.id) &&
+        needResources.every((resource) => {
+          const accepted = need[resource];
+          const line = lines.find((l) => l.item === item && l.function === fn.id && l.resource === resource);
+          const same = (n: number) => n === line?.value || (resource === 'irq' && n === line?.printed);
+          return accepted === undefined || accepted.some(same);
+        });
+      if (!able.length || able.some(meets)) return [];
+      const accepts = needResources
+        .flatMap((r) =>
+          (need[r] ?? []).map((n) =>
+            r === 'io' ? hex(n) : r === 'memory' ? hex(n, 5) : `${r.toUpperCase()} ${n}`
+          )
+        )
+        .join(', ');
+      return [
+        {
+          rule: 'audio.profile',
+          key: profile.id,
+          severity: need.weight === 'hard' ? 'clash' : 'note',
+          about: able.map((o) => ({ item: o.item, function: o.fn.id })),
+          facts: {
+            program: profile.name,
+            profile: profile.id,
+            function: able[0].fn.label,
+            cards: able.map((o) => thingOf(o.fitted)),
+            accepts,
+            note: need.why ?? null
+          }
+        }
+      ];
+    })
+  );
+};
+
+export const programRules: readonly Rule[] = [system, driver, software, programLines];

@@ -1,0 +1,39 @@
+import type { Kit } from '../kit';
+import type { OfferedFix, PartSet } from '../model';
+import type { Line, Machine, Positions } from '../resources';
+import type { Offer } from '../software';
+import type { Case } from './finding';
+
+/** What a rule looks at: the machine, its positions and the lines that follow from them. */
+export interface Situation {
+  m: Machine;
+  parts: PartSet;
+  at: Positions;
+  lines: Line[];
+  /** The build by kinds of part. */
+  kit: Kit;
+  /** What it has to give to programs. */
+  offer: Offer;
+}
+
+/** A law of the hardware: the cases in which a machine breaks it. */
+export type Rule = (situation: Situation) => Case[];
+
+/** A fix that sets a position, with the words of that position. */
+export function setFix({ m }: Situation, item: string, setting: string, position: string): OfferedFix {
+  const known = m.find(item)?.part.settings.find((s) => s.id === setting);
+  return {
+    label: {
+      kind: 'position',
+      setting: known?.label ?? setting,
+      position: known?.positions.find((p) => p.id === position)?.label ?? position
+    },
+    fix: { action: 'set', item, setting, position }
+  };
+}
+
+/** A fix that moves a card to another slot. */
+export const slotFix = (item: string, slot: { id: string; label?: string }): OfferedFix => ({
+  label: { kind: 'slot', slot: slot.label ?? slot.id },
+  fix: { action: 'move-slot', item, slot: slot.id }
+});

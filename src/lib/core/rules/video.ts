@@ -1,0 +1,172 @@
+import { thingOf, type OfferedFix, type Thing } from '../model';
+import { systemOf } from '../software';
+import { hookedMonitors, withSwitch, type Hooked } from '../video';
+import type { Case } from './finding';
+import { setFix, type Rule, type Situation } from './rule';
+
+const standard = (h: Hooked) => h.checks.filter((c) => c.mode.standards || c.mode.id === 'mono-graphics');
+const cardOf = (s: Situation, item: string): Thing => thingOf(s.m.find(item)!);
+const shownOn = (s: Situation) => s.kit.displays.filter((d) => d.isOn && d.facts.standard !== '3d-only');
+
+/** DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds. */
+const danger: Rule = (s) =>
+  hookedMonitors(s.kit).flatMap((h): Case[] => {
+    const bad = standard(h).find((c) => c.verdict === 'danger');
+    if (!bad || !h.display) return [];
+    return [
+      {
+        rule: 'video.danger',
+        about: [h.monitor.item.id, h.display.item],
+        facts: {
+          monitor: thingOf(h.monitor),
+          card: cardOf(s, h.display.item),
+          horizontal: bad.mode.horizontal,
+          ranges: h.monitor.part.monitor!.horizontal.map(({ low, high }) => ({ low, high }))
+        },
+        fixes: switchFixes(s, h)
+      }
+    ];
+  });
+
+/** Monitor-switch positions of the card under which nothing can be damaged and something is shown. */
+function switchFixes(s: Situation, h: Hooked): OfferedFix[] {
+  const { display } = h;
+  const told = display?.facts.monitorSwitch;
+  if (!display || !told) return [];
+  return Object.keys(told.values)
+    .filter((position) => {
+      const kit = {
+        ...s.kit,
+        at: (i: string, x: string) => (i === display.item && x === told.setting ? position : s.at(i, x))
+      };
+      const after = hookedMonitors({ ...kit, displays: s.kit.displays }).find((x) => x.monitor === h.monitor);
+      return (
+        after?.checks.some((c) => c.verdict === 'shown') &&
+        !standard(after).some((c) => c.verdict === 'danger')
+      );
+    })
+    .slice(0, 2)
+    .map((position) => setFix(s, display.item, told.setting, position));
+}
+
+/** A monitor accepts a signal when plug, kind and both frequencies are in its ranges. */
+const signal: Rule = (s) =>
+  hookedMonitors(s.kit).flatMap((h): Case[] => {
+    const monitor = thingOf(h.monitor);
+    if (!h.display)
+      return s.kit.displays.length
+        ? []
+        : [
+            {
+              rule: 'video.signal',
+              about: [h.monitor.item.id],
+              facts: { monitor, card: null, why: 'no-card' }
+            }
+          ];
+    const shows = h.checks.some((c) => c.verdict === 'shown');
+    const card = cardOf(s, h.display.item);
+    const about = [h.monitor.item.id, h.display.item];
+    if (!shows && !standard(h).some((c) => c.verdict === 'danger'))
+      return [
+        {
+          rule: 'video.signal',
+          about,
+          facts: {
+            monitor,
+            card,
+            why: h.checks.every((c) => c.verdict === 'no-plug') ? 'plug' : 'frequencies'
+          }
+        }
+      ];
+    const lost = h.checks.filter(
+      (c) => !c.mode.standards && c.verdict !== 'shown' && c.mode.id !== 'mono-graphics'
+    );
+    return shows && lost.length
+      ? [
+          {
+            rule: 'video.modes',
+            about,
+            facts: {
+              monitor,
+              card,
+              modes: lost.map((c) => c.mode.label),
+              fixed: Boolean(h.monitor.part.monitor!.fixed)
+            }
+          }
+        ]
+      : [];
+  });
+
+/** A VGA that finds no identification pins may start in monochrome. */
+const flat: Rule = (s) =>
+  hookedMonitors(s.kit)
+    .filter((h) => h.monitor.part.monitor!.flat && h.display?.facts.standard === 'vga')
+    .map((h): Case => ({
+      rule: 'video.flat',
+      about: [h.monitor.item.id],
+      facts: { monitor: thingOf(h.monitor) }
+    }));
+
+/** A switch tells the board which display starts. */
+const boardSwitch: Rule = (s) => {
+  const told = s.kit.facts.displaySwitch;
+  const on = shownOn(s);
+  if (!told || !on.length) return [];
+  const position = s.at('board', told.setting);
+  const set = position === undefined ? undefined : told.values[position];
+  if (set === undefined || set === 'any') return [];
+  const kinds = new Set(
+    on.map((d) => {
+      const sent = withSwitch(s.kit, d).standard;
+      return sent === 'mono' ? 'mono' : sent === 'cga' ? 'colour' : 'own-bios';
+    })
+  );
+  // An AT-class switch knows colour and monochrome only: a card with its own BIOS counts as colour.
+  const offered = new Set(Object.values(told.values));
+  const wanted = [...kinds].map((k) => (k === 'own-bios' && !offered.has('own-bios') ? 'colour' : k));
+  if (wanted.includes(set)) return [];
+  // With its own BIOS the card takes over on AT class whatever the jumper says.
+  const harmless = s.kit.facts.class === 'at' && kinds.has('own-bios');
+  const right = Object.entries(told.values).find(([, v]) => v === wanted[0]);
+  return [
+    {
+      rule: 'video.switch',
+      severity: harmless ? 'note' : 'clash',
+      about: [{ item: 'board', setting: told.setting }, ...on.map((d) => d.item)],
+      facts: { set, card: cardOf(s, on[0].item), is: wanted[0], harmless },
+      fixes: right ? [setFix(s, 'board', told.setting, right[0])] : []
+    }
+  ];
+};
+
+/** Windows 98 drives a second PCI or AGP display whose legacy ranges are off. */
+const drivesSeveral = (s: Situation): boolean => (systemOf(s.kit.build.brief.os).windows ?? 0) >= 4.1;
+
+/** Monochrome beside colour is legal; two on one range are not, unless the system moves one of them away. */
+const two: Rule = (s) => {
+  const on = shownOn(s);
+  const sort = (d: (typeof on)[number]) => (withSwitch(s.kit, d).standard === 'mono' ? 'mono' : 'colour');
+  return (['mono', 'colour'] as const).flatMap((kind): Case[] => {
+    const same = on.filter((d) => sort(d) === kind);
+    if (same.length < 2) return [];
+    const about = same.map((d) => d.item);
+    const cards = about.map((item) => cardOf(s, item));
+    const isLocal = (item: string) => ['pci', 'agp'].includes(s.m.find(item)?.part.card?.bus ?? '');
+    return drivesSeveral(s) && about.filter((item) => !isLocal(item)).length === 0
+      ? [{ rule: 'video.second', about, facts: { cards } }]
+      : [{ rule: 'video.two', about, facts: { kind, cards } }];
+  });
+};
+
+/** A 3D-only card shows nothing by itself. */
+const only3d: Rule = (s) => {
+  const only = s.kit.displays.filter((d) => d.facts.standard === '3d-only');
+  if (!only.length || s.kit.displays.some((d) => d.facts.standard === 'vga' && d.isOn)) return [];
+  return only.map((d): Case => ({
+    rule: 'video.pass',
+    about: [d.item],
+    facts: { card: cardOf(s, d.item) }
+  }));
+};
+
+export const videoRules: readonly Rule[] = [danger, signal, boardSwitch, two, only3d, flat];

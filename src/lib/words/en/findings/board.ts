@@ -1,0 +1,42 @@
+import { capital, or, and } from '../language';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+const upper = (ids: readonly string[]): string[] => ids.map((id) => id.toUpperCase());
+
+export const board: WordsOf<
+  'keyboard.protocol' | 'keyboard.switch' | 'keyboard.plug' | 'battery.leak' | 'pnp.nobios' | 'switch'
+> = {
+  'keyboard.protocol': ({ keyboard, has, board: needs }) => ({
+    title: `${keyboard.name} is ${and(upper(has))} only`,
+    sentence: `The board needs ${or(upper(needs))}: no key works, or the machine stops at POST with a keyboard error.`,
+    why: 'XT and AT keyboards have the same plug and different protocols.'
+  }),
+  'keyboard.switch': ({ keyboard, protocol }) => ({
+    title: `${keyboard.name} has an XT/AT switch`,
+    sentence: `Set it to ${protocol.toUpperCase()} before you plug it in. It is usually on the underside.`,
+    why: 'XT and AT keyboards have the same plug and different protocols.'
+  }),
+  'keyboard.plug': ({ keyboard, board: plug }) => ({
+    title: `${keyboard.name} has the other plug`,
+    sentence: `The board has ${plug === 'din5' ? 'the large 5-pin DIN socket' : 'the small 6-pin mini-DIN socket'}: you need an adapter.`,
+    why: 'DIN and mini-DIN keyboard plugs carry the same signals.'
+  }),
+  'battery.leak': ({ board: it }) => ({
+    title: 'A barrel battery is on the board',
+    sentence: `Remove it from ${the(it)} before anything else. Clean with white vinegar, then water and alcohol; wear gloves and goggles. Use the external battery header.`,
+    why: 'Barrel batteries leak and eat the traces of the board.'
+  }),
+  'pnp.nobios': ({ card, bios }) => ({
+    title: `${card.name} waits for a configuration program`,
+    sentence: `${bios} does not configure plug-and-play cards: a configuration program must run in AUTOEXEC.BAT before anything can use ${the(card)}.`,
+    why: 'A plug-and-play card does not answer until something configures it.'
+  }),
+  switch: ({ setting, position, consequence, required, because, canSay }) => ({
+    title: `${setting} is set to ${position}`,
+    sentence: canSay
+      ? `${consequence} It should be set for ${required}: ${because[0]}.`
+      : `${consequence} No position stands for ${required}.`,
+    why: `A switch says what is in the machine; set wrong, the board believes the switch. ${capital(because.join('; '))}.`
+  })
+};

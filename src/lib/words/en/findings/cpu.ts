@@ -1,0 +1,170 @@
+import type { FactsOf } from '../../../core/rules';
+import { counted, mhz, or, times, voltRange, volts } from '../language';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+const sockets: Record<string, string> = {
+  dip40: 'the 40-pin DIP socket',
+  pga68: 'the 68-pin PGA socket',
+  plcc68: 'the 68-pin PLCC socket',
+  qfp: 'soldering to the board',
+  pga132: 'the 132-pin PGA socket',
+  pga168: 'the 168-pin PGA socket',
+  socket3: 'Socket 3',
+  socket4: 'Socket 4',
+  socket5: 'Socket 5',
+  socket7: 'Socket 7',
+  slot1: 'Slot 1',
+  socket370: 'Socket 370'
+};
+const socket = (id: string): string => sockets[id] ?? id;
+const family = (id: string): string => id.toUpperCase();
+
+const rating = (f: FactsOf['cpu.bus']): string =>
+  `${mhz(f.bus)} × ${times(f.factor)} = ${mhz(f.core)}, and it is rated ${mhz(f.ratedBus)} × ${times(f.ratedCore / f.ratedBus)} = ${mhz(f.ratedCore)}`;
+
+function isaAdvice(cure: FactsOf['isa.clock']['cure']): string {
+  switch (cure.kind) {
+    case 'divide':
+      return `Divide by ${cure.by}: ${mhz(cure.gives)}.`;
+    case 'setup':
+      return `Look for an ISA divisor in the BIOS setup; ÷ ${cure.by} gives ${mhz(cure.gives)}.`;
+    case 'turbo':
+      return 'Use the slow speed (turbo off) for such a card.';
+    case 'slower':
+      return 'Choose a larger divisor in the BIOS setup, if it has one.';
+  }
+}
+
+const clockWhy = 'The core clock is the bus clock times the multiplier; the jumpers set the bus clock.';
+const voltageWhy = 'Too high a voltage destroys a CPU at once; too low a voltage and it does not start.';
+
+export const cpu: WordsOf<
+  | 'cpu.socket'
+  | 'cpu.voltage'
+  | 'cpu.voltage-low'
+  | 'cpu.voltage-unknown'
+  | 'cpu.split'
+  | 'cpu.clock'
+  | 'cpu.bus'
+  | 'cpu.slow'
+  | 'cpu.multiplier'
+  | 'fpu.kind'
+  | 'fpu.switch'
+  | 'vlb.load'
+  | 'vlb.speed'
+  | 'isa.clock'
+> = {
+  'cpu.socket': (f) => ({
+    title: `${f.cpu.name} does not fit this board`,
+    sentence:
+      f.why === 'soldered'
+        ? `${the(f.board)} has its CPU soldered in and no socket for another.`
+        : f.why === 'socket'
+          ? `${f.cpu.name} is made for ${socket(f.needs)}; ${the(f.board)} has ${or(f.takes.map(socket))}.`
+          : `${the(f.board)} supports ${or(f.knows.map(family))}, not ${family(f.family)}.`,
+    why: 'A CPU needs its socket, and a board that supports its family.'
+  }),
+  'cpu.voltage': ({ cpu: it, low, high, volts: set, canSet }) => ({
+    title: `${volts(set)} on ${it.name}`,
+    sentence: `Do not power on: ${it.name} is made for ${voltRange(low, high)}, and the board is set to ${volts(set)}. ${canSet ? 'Set the voltage first.' : 'No setting known for this board gives less.'}`,
+    why: voltageWhy
+  }),
+  'cpu.voltage-low': ({ cpu: it, low, high, volts: set }) => ({
+    title: `Voltage too low for ${it.name}`,
+    sentence: `It will not start, or it freezes: ${it.name} is made for ${voltRange(low, high)}, and the board is set to ${volts(set)}.`,
+    why: voltageWhy
+  }),
+  'cpu.voltage-unknown': ({ cpu: it, high, setting }) => ({
+    title: 'CPU voltage not known',
+    sentence: setting
+      ? `Do not power on before you have looked at "${setting}" and recorded it: ${it.name} takes at most ${volts(high)}.`
+      : `Do not power on: nobody knows what voltage this board supplies, and ${it.name} takes at most ${volts(high)}. Measure it at the empty socket.`,
+    why: 'An unknown voltage is a stop: too high destroys the CPU at once.'
+  }),
+  'cpu.split': ({ cpu: it, board, inside }) => ({
+    title: `${it.name} needs two voltages`,
+    sentence: `${the(board)} supplies one voltage only; this CPU needs ${voltRange(inside.low, inside.high)} for its core and 3.3 V for its pins.`,
+    why: 'A CPU with two voltages needs a board that supplies both.'
+  }),
+  'cpu.clock': (f) => ({
+    title: f.mistaken ? `Bus set to the number printed on ${f.cpu.name}` : `${f.cpu.name} runs too fast`,
+    sentence: f.mistaken
+      ? `${mhz(f.ratedCore)} is the core clock; the jumpers set the bus, which must be ${mhz(f.ratedBus)}. As set the core runs at ${mhz(f.core)} and freezes.`
+      : `It freezes or overheats: ${rating(f)}.`,
+    why: clockWhy
+  }),
+  'cpu.bus': (f) => ({
+    title: `Bus clock above the rating of ${f.cpu.name}`,
+    sentence: `The core is within its rating, the bus is not: ${rating(f)}. Many parts run so; cache and memory must keep up. If it is unstable, lower the bus clock.`,
+    why: clockWhy
+  }),
+  'cpu.slow': (f) => ({
+    title: `${f.cpu.name} runs below its rating`,
+    sentence: `Harmless, and slower: ${rating(f)}.`,
+    why: clockWhy
+  }),
+  'cpu.multiplier': ({ cpu: it, ratedFactor, factor, core }) => ({
+    title: `${it.name} runs at ×${times(factor)} here`,
+    sentence: `The board has no multiplier jumper, so the CPU runs at ×${times(factor)}, ${mhz(core)}. For ×${times(ratedFactor)} its multiplier pin has to be wired on the board or on an adapter socket.`,
+    why: 'The multiplier is read from pins of the CPU; an open pin selects a factor of its own.'
+  }),
+  'fpu.kind': (f) => {
+    const why = 'An FPU works with one family of CPU, and up to its own clock.';
+    switch (f.why) {
+      case 'socket':
+        return {
+          title: `${f.fpu.name} has no socket here`,
+          sentence: `${the(f.board)} ${f.sockets.length ? `takes ${or(f.sockets.map(family))}` : 'has no FPU socket'}.`,
+          why
+        };
+      case 'inside':
+        return {
+          title: `${f.cpu.name} has its own FPU`,
+          sentence: `Take ${f.fpu.name} out: the CPU has an FPU inside, and two would answer.`,
+          why
+        };
+      case 'pair':
+        return {
+          title: `${f.fpu.name} does not work with ${f.cpu.name}`,
+          sentence: `A ${family(f.kind)} is no FPU for a ${family(f.family)}: programs will not find it, or the machine hangs. Take it out.`,
+          why
+        };
+      case 'slow':
+        return {
+          title: `${f.fpu.name} is too slow`,
+          sentence: `It would be clocked at ${mhz(f.needed)} and is rated ${mhz(f.rated)}: wrong results or a freeze.`,
+          why
+        };
+    }
+  },
+  'fpu.switch': ({ fpu }) => ({
+    title: fpu ? 'FPU switch set to "none"' : 'FPU switch set to "fitted"',
+    sentence: fpu
+      ? `Programs will not find ${fpu.name} until the switch is set for it.`
+      : 'Programs that look for an FPU will hang: the switch says there is one.',
+    why: 'On an XT-class board a switch says whether an FPU is fitted.'
+  }),
+  'vlb.load': ({ cards, bus, most }) => ({
+    title: `${counted('local-bus card', 'local-bus cards')(cards)} at ${mhz(bus)}`,
+    sentence: `At ${mhz(bus)} the local bus carries ${most}; with more, the picture or disk data is garbled. Lower the bus clock or take one out.`,
+    why: 'Local-bus slots run at the CPU bus clock: three cards up to 33 MHz, two up to 40, one above.'
+  }),
+  'vlb.speed': ({ bus }) => ({
+    title: `Local bus at ${mhz(bus)}`,
+    sentence:
+      'Set the local-bus speed jumper for above 33 MHz and one write wait state. If the picture tears, lower the bus clock.',
+    why: 'Above 33 MHz writes over the local bus need a wait state.'
+  }),
+  'isa.clock': ({ isa, cure }) => {
+    const advice = isaAdvice(cure);
+    return {
+      title: `The ISA bus runs at ${mhz(isa)}`,
+      sentence:
+        isa > 12
+          ? `Most cards fail at this clock. ${advice}`
+          : `Some cards fail ${isa > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found: ${advice}`,
+      why: 'ISA cards are made for 8 to 8.33 MHz; 10 is marginal, and above 12 most fail.'
+    };
+  }
+};

@@ -1,0 +1,22 @@
+import { sizeWords } from '../../../core/storage';
+import { sentence } from '../language';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+export const disks: WordsOf<'disk.limit' | 'disk.type' | 'disk.setup'> = {
+  'disk.limit': ({ drive, barrier: b }) => ({
+    title: `${drive.name} is larger than the ${b.who} can use`,
+    sentence: `Expect ${b.symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${b.ways.join(', ')}.` : ''}`,
+    why: sentence(b.cause)
+  }),
+  'disk.type': ({ drive, bios, types, best, geometry, usable, lost }) => ({
+    title: `${drive.name}: type ${best}`,
+    sentence: `${bios} has ${types} drive types and no user type. Type ${best} (${geometry.cylinders} × ${geometry.heads} × ${geometry.sectors}) uses most of ${the(drive)}: ${sizeWords(usable)}; ${sizeWords(lost)} stay unused.`,
+    why: 'The oldest setups have a table of types and no user type.'
+  }),
+  'disk.setup': ({ drive, verdict }) => ({
+    title: `The setup does not match how ${drive.name} was partitioned`,
+    sentence: verdict.text,
+    why: 'Geometry belongs to a disk and a machine together: enter what it was partitioned with.'
+  })
+};

@@ -1,0 +1,115 @@
+import { and, capital } from '../language';
+import { floppyName, interfaceName, ownerName, the } from '../things';
+import type { WordsOf } from './told';
+
+const bays: Record<string, string> = {
+  'full-5': 'a full-height 5.25 inch bay',
+  'half-5': 'a 5.25 inch bay',
+  'half-3': 'a 3.5 inch bay, or a 5.25 inch bay with rails',
+  'third-3': 'a 3.5 inch bay, or a 5.25 inch bay with rails'
+};
+
+const interfaceWhy = 'Drive and controller must use the same interface, whatever their plugs look like.';
+
+export const drives: WordsOf<
+  | 'disk.interface'
+  | 'disk.coding'
+  | 'disk.controller-twice'
+  | 'disk.power'
+  | 'bay.size'
+  | 'bay.rails'
+  | 'floppy.rate'
+  | 'floppy.bios'
+  | 'floppy.dos'
+  | 'disk.rom'
+  | 'rom.unscanned'
+> = {
+  'disk.interface': (f) => {
+    const needs = interfaceName[f.needs] ?? f.needs;
+    if (f.why === 'off')
+      return {
+        title: `${f.drive.name} is connected to something switched off`,
+        sentence: `${capital(ownerName(f.controller))} is switched off: the drive will not be found.`,
+        why: interfaceWhy
+      };
+    if (f.why === 'full')
+      return {
+        title: `Nothing runs ${f.drive.name}`,
+        sentence: `Every controller for ${needs} has all the drives it can take.`,
+        why: interfaceWhy
+      };
+    const trap = f.trap
+      ? ` ${capital(ownerName(f.trap.controller))} has a plug that looks the same but is ${interfaceName[f.trap.speaks] ?? f.trap.speaks}: not compatible.`
+      : '';
+    return {
+      title: `Nothing runs ${f.drive.name}`,
+      sentence: `Its interface is ${needs}; ${f.controller ? `${ownerName(f.controller)} does not support it` : 'no controller in the machine supports it'}.${trap}`,
+      why: interfaceWhy
+    };
+  },
+  'disk.coding': ({ drive, controller, drives: coding }) => ({
+    title:
+      coding === 'rll'
+        ? `${drive.name} loses a third on an MFM controller`
+        : `${drive.name} is not promised to work with RLL`,
+    sentence:
+      coding === 'rll'
+        ? `${capital(ownerName(controller))} writes 17 sectors a track where RLL has 26. The drive works, low-level formatted anew.`
+        : `${capital(ownerName(controller))} writes 26 sectors a track on a drive made for 17. It often formats; data may fade after weeks. Only drives sold for RLL are sure.`,
+    why: 'MFM and RLL use the same cables and write differently; each needs a low-level format of its own.'
+  }),
+  'disk.controller-twice': ({ controllers }) => ({
+    title: 'Two floppy controllers are on',
+    sentence: `${capital(and(controllers.map(ownerName)))}: switch one of them off, unless you gave the second one its own addresses.`,
+    why: 'Two controllers at one address hide each other.'
+  }),
+  'disk.power': (f) =>
+    f.why === 'slot'
+      ? {
+          title: `${f.drive.name} gets no power`,
+          sentence: `It sits on its card and takes its power from the slot; ${ownerName(f.controller)} is in none.`,
+          why: 'A drive has a power lead of its own, or sits on a card in a slot.'
+        }
+      : {
+          title: `${f.drive.name} needs a power adapter`,
+          sentence: `${the(f.supply)} has large connectors only: use an adapter from large to small, and match the bevelled corners.`,
+          why: 'A drive has a power lead of its own, or sits on a card in a slot.'
+        },
+  'bay.size': ({ drive, bay, chassis }) => ({
+    title: `No bay for ${drive.name}`,
+    sentence: `It needs ${bays[bay] ?? 'a bay'}, and ${the(chassis)} has none left.`,
+    why: 'A drive needs a bay of its size, or rails.'
+  }),
+  'bay.rails': ({ drive }) => ({
+    title: `${drive.name} needs rails`,
+    sentence: 'It goes into a 5.25 inch bay: you need rails and a bezel that fits.',
+    why: 'A drive needs a bay of its size, or rails.'
+  }),
+  'floppy.rate': ({ drive, kib, controller, rate, needed }) => ({
+    title: `The controller is too slow for ${floppyName(kib)}`,
+    sentence: `${capital(ownerName(controller))} runs at ${rate} kbit/s at most, and ${floppyName(kib)} needs ${needed}: ${drive.name} will not read its own disks, or only the smaller kind.`,
+    why: 'The controller must have the data rate of the drive.'
+  }),
+  'floppy.bios': ({ kib, bios, knows, driverHelps }) => ({
+    title: `The BIOS does not support ${floppyName(kib)}`,
+    sentence: driverHelps
+      ? `${bios} supports up to ${floppyName(knows)}. A driver line (DRIVER.SYS or DRIVPARM) usually makes the drive work, but you cannot boot from it.`
+      : `${bios} supports up to ${floppyName(knows)}: use a controller with its own ROM, or another drive.`,
+    why: 'The BIOS must know the type of floppy drive.'
+  }),
+  'floppy.dos': ({ kib, dos, needs }) => ({
+    title: `DOS ${dos} does not support ${floppyName(kib)}`,
+    sentence: `It came with DOS ${needs}: with DOS ${dos} the drive works as a smaller one or not at all.`,
+    why: 'Each floppy format came with a version of DOS.'
+  }),
+  'disk.rom': ({ drive, bios }) => ({
+    title: `Nothing boots ${drive.name}`,
+    sentence: `${bios} has no hard-disk code: the controller needs a ROM of its own.`,
+    why: 'Without hard-disk code in the BIOS a controller needs its own ROM.'
+  }),
+  'rom.unscanned': ({ card, bios }) => ({
+    title: `The ROM of ${card.name} is never called`,
+    sentence: `${bios} does not look for ROMs on cards: ${the(card)} stays dead. Fit a later BIOS.`,
+    why: 'The very first BIOS has no search for ROMs on cards; the next version has.'
+  })
+};

@@ -1,0 +1,149 @@
+import type { FunctionKind, Owner } from '../../../core/model';
+import type { LineClash } from '../../../core/rules';
+import { and, capital, sentence } from '../language';
+import { unreachableWords } from '../reach';
+import { ownerName, the } from '../things';
+import type { Told, WordsOf } from './told';
+
+/** What a person sees or hears when a function loses its line. */
+const symptom: Partial<Record<FunctionKind, string>> = {
+  audio: 'sound that repeats or stops',
+  midi: 'MIDI notes that hang',
+  fm: 'wrong or missing music',
+  network: 'a network that stalls or a driver that does not load',
+  scsi: 'a hang at a disk access',
+  'hard-disk': 'a hang at a disk access',
+  floppy: 'floppy read errors',
+  serial: 'a mouse or modem on this port that freezes',
+  modem: 'a modem that does not answer',
+  mouse: 'a pointer that freezes',
+  parallel: 'printing that stalls',
+  cdrom: 'a CD-ROM driver that finds no drive',
+  scanner: 'a scanner that is not found',
+  display: 'a wrong or missing picture',
+  ems: 'an EMS driver that refuses to load',
+  rom: 'a sign-on message that does not appear',
+  game: 'a joystick that moves by itself'
+};
+
+function expectation(a: Owner, b: Owner): string {
+  const seen = [...new Set([symptom[a.kind], symptom[b.kind]].filter((s) => s !== undefined))];
+  return seen.length ? `Expect ${seen.join(', or ')}.` : 'Neither can be relied on.';
+}
+
+const doing = {
+  irq: 'both drive this interrupt',
+  dma: 'both use this DMA channel',
+  io: 'answer at the same ports',
+  memory: 'use the same memory window'
+} as const;
+
+function reasonWords({ reason }: LineClash): string {
+  switch (reason.kind) {
+    case 'apart':
+      return 'This card does not allow the two to be on one address.';
+    case 'port':
+      return reason.mask
+        ? `Both decode only the address lines in ${reason.mask}, so both answer at ${reason.port} and at every address like it.`
+        : `Both answer at ${reason.port}.`;
+    case 'window':
+      return `Both answer in ${reason.range}.`;
+    case 'pci-isa':
+      return 'PCI cards can share an interrupt with each other, never with an ISA card.';
+    case 'irq-2-9':
+      return 'On an AT-class board the IRQ 2 contact is wired to IRQ 9: it is one line.';
+    case 'edge':
+      return 'ISA interrupts are edge-triggered and driven by the card: two devices cannot use one.';
+  }
+}
+
+const clashOn =
+  (resource: keyof typeof doing) =>
+  (f: LineClash): Told => ({
+    title:
+      f.how === 'driven-twice'
+        ? `${f.lineA} is used twice`
+        : f.how === 'overlap'
+          ? `${f.lineA} overlaps ${f.lineB}`
+          : `${f.lineA} is an alias of ${f.lineB}`,
+    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${doing[resource]}. ${expectation(f.a, f.b)}`,
+    why: reasonWords(f)
+  });
+
+export const lines: WordsOf<
+  | 'line.irq'
+  | 'line.dma'
+  | 'line.io'
+  | 'line.memory'
+  | 'line.more'
+  | 'line.share-unused'
+  | 'line.share-idle'
+  | 'slot.reach'
+  | 'rom.window'
+  | 'rom.16bit'
+  | 'pci.interrupt'
+  | 'brief.off'
+  | 'audio.profile'
+  | 'unknown.lines'
+  | 'unknown.routing'
+> = {
+  'line.irq': clashOn('irq'),
+  'line.dma': clashOn('dma'),
+  'line.io': clashOn('io'),
+  'line.memory': clashOn('memory'),
+  'line.more': ({ more, listed }) => ({
+    title: `${more} more clashes`,
+    sentence: `Only the first ${listed} are listed. Start with fewer cards, or press Resolve.`,
+    why: 'Nobody reads a list longer than that.'
+  }),
+  'line.share-unused': ({ line, quiet, other }) => ({
+    title: `${line} is shared`,
+    sentence: `${capital(ownerName(quiet))} must not use its interrupt. Plain DOS printing does not need it; a driver that turns it on would upset ${ownerName(other)}.`,
+    why: 'A printer port in plain mode leaves its interrupt unused.'
+  }),
+  'line.share-idle': ({ line, a, b }) => ({
+    title: `${line} is shared`,
+    sentence: `${capital(ownerName(a))} and ${ownerName(b)} work as long as they are never used at the same time.`,
+    why: 'Both ports release the line while their software is not running, and you said they never run together.'
+  }),
+  'slot.reach': ({ owner, line, why }) => ({
+    title: `${line} cannot work here`,
+    sentence: `${capital(ownerName(owner))} is set to ${line}, but ${unreachableWords(why)}. It will not be found.`,
+    why: sentence(unreachableWords(why))
+  }),
+  'rom.window': ({ owner, line, why }) => ({
+    title: `${line} cannot work here`,
+    sentence: `${capital(ownerName(owner))} is set to ${line}, but ${unreachableWords(why)}. It will not be found.`,
+    why: sentence(unreachableWords(why))
+  }),
+  'rom.16bit': ({ wide, narrow, block }) => ({
+    title: '8-bit beside 16-bit memory',
+    sentence: `${capital(ownerName(wide))} answers as 16-bit memory for all of ${block}. ${capital(ownerName(narrow))} is 8-bit and sits in the same block: it may read as garbage. Set the 16-bit card to 8-bit memory, turn on shadowing for its ROM, or move one of them to another block.`,
+    why: 'On ISA a card claims 16-bit memory by address lines 17 to 23 alone, so always for a whole block of 128 KiB.'
+  }),
+  'pci.interrupt': ({ card, function: fn }) => ({
+    title: `${card.name} has no interrupt`,
+    sentence: `The interrupt of its slot is set to off in the setup, so ${fn} of ${the(card)} will not work. Give the slot an interrupt, or move the card.`,
+    why: 'A PCI function needs its interrupt; only a video card works without one.'
+  }),
+  'brief.off': ({ card, function: fn }) => ({
+    title: `${capital(fn)} is switched off`,
+    sentence: `${fn} of ${the(card)} is switched off, and the brief needs it.`,
+    why: 'The brief says that this must be on.'
+  }),
+  'audio.profile': ({ program, function: fn, cards, accepts, note }) => ({
+    title: `${program} will not find ${fn}`,
+    sentence: `${note ? `${sentence(note)} ` : ''}It accepts ${accepts}. ${and(cards.map(the))} ${cards.length > 1 ? 'are' : 'is'} set to something else.`,
+    why: 'Many programs look for a card at its first settings only.'
+  }),
+  'unknown.lines': ({ part, function: fn }) => ({
+    title: `Nothing is known about what ${fn ? `${fn} of ${part.name}` : part.name} uses`,
+    sentence: `${the(part)} may use any interrupt, DMA channel, port or memory window, so a clash with it would not show here. Describe what it uses, or start without it first.`,
+    why: 'A card uses its lines whether or not anybody has written them down.'
+  }),
+  'unknown.routing': ({ card, function: fn, slot }) => ({
+    title: `The interrupt of ${card.name} is unknown`,
+    sentence: `Nobody has written down how slot ${slot} is wired, so ${fn} of ${the(card)} may get any interrupt, including one that an ISA card uses. Read it off the screen at power-on.`,
+    why: 'The system board decides which interrupt a PCI slot is wired to.'
+  })
+};

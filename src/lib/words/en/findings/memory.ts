@@ -1,0 +1,114 @@
+import { and, capital, kib, or } from '../language';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+const forms: Record<string, string> = {
+  chips: 'loose chips',
+  sipp30: '30-pin SIPPs',
+  simm30: '30-pin SIMMs',
+  simm72: '72-pin SIMMs',
+  dimm168: '168-pin DIMMs'
+};
+const types: Record<string, string> = { dram: 'plain DRAM', fpm: 'fast page', edo: 'EDO', sdram: 'SDRAM' };
+const form = (id: string): string => forms[id] ?? id;
+
+const bankWhy = 'A bank is full or empty, and its modules are alike in size, type, parity and speed.';
+
+export const memory: WordsOf<
+  | 'memory.bank'
+  | 'memory.mixed'
+  | 'memory.loose'
+  | 'memory.filling'
+  | 'memory.kind'
+  | 'memory.edo'
+  | 'memory.speed'
+  | 'memory.parity'
+  | 'memory.reach'
+  | 'memory.shown'
+  | 'dma.reach16m'
+> = {
+  'memory.bank': ({ bank, filled, sockets, why }) => ({
+    title: why === 'part' ? `Bank ${bank} is part full` : `Too many modules in bank ${bank}`,
+    sentence: `${filled} of ${sockets} sockets: the board counts nothing in this bank, or does not start.`,
+    why: bankWhy
+  }),
+  'memory.mixed': ({ bank, what, values }) => {
+    const names = {
+      size: () => and(values.map((v) => kib(Number(v)))),
+      type: () => and(values.map((v) => types[v] ?? v)),
+      parity: () => 'modules with and without parity',
+      speed: () => and([...values].sort((a, b) => Number(a) - Number(b)).map((v) => `${v} ns`))
+    }[what]();
+    const effect = {
+      size: 'The bank is counted wrong or not at all.',
+      type: 'Timing differs: it is not counted, or gives errors.',
+      parity: 'With the parity check on the machine stops with a parity error; turn the check off.',
+      speed: 'The slowest module decides; set wait states for it.'
+    }[what];
+    return { title: `Bank ${bank} is mixed`, sentence: `It holds ${names}. ${effect}`, why: bankWhy };
+  },
+  'memory.loose': ({ bank }) => ({
+    title: bank === null ? 'Memory without a bank' : `There is no bank ${bank}`,
+    sentence: 'It is left out of the memory count until it is in a bank of this board.',
+    why: bankWhy
+  }),
+  'memory.filling': ({ known }) => ({
+    title: 'The board does not list this combination',
+    sentence: `It may count wrong or not at all. Listed: ${known
+      .slice(0, 6)
+      .map((row) => row.map(kib).join(' + '))
+      .join('; ')}.`,
+    why: 'Boards support the combinations of their memory table only.'
+  }),
+  'memory.kind': (f) => ({
+    title: `${f.module.name} does not belong in bank ${f.bank}`,
+    sentence: `It will not be counted: ${
+      f.why === 'form'
+        ? `bank ${f.bank} takes ${or(f.takes.map(form))}, and these are ${form(f.is)}`
+        : f.why === 'size'
+          ? `the board takes modules of ${or(f.takes.map(kib))}`
+          : `the board does not support ${types[f.type] ?? f.type}`
+    }.`,
+    why: 'A board takes certain forms, sizes and types of memory only.'
+  }),
+  'memory.edo': ({ module }) => ({
+    title: `${module.name} is EDO`,
+    sentence: `The board does not support EDO. On most boards from the 486 on ${module.name} works as fast-page memory; nobody promises it.`,
+    why: 'A board takes certain forms, sizes and types of memory only.'
+  }),
+  'memory.speed': ({ module, ns, needed }) => ({
+    title: `${module.name} is slow for this board`,
+    sentence: `${the(module)} is ${ns} ns and the board is specified for ${needed} ns: parity errors or a freeze, unless the setup adds a wait state.`,
+    why: 'Memory must be as fast as the clock and the wait states require.'
+  }),
+  'memory.parity': ({ required }) => ({
+    title: 'Modules without parity',
+    sentence: required
+      ? 'This board always checks parity: it stops with a parity error at once.'
+      : 'Turn the parity check off in the setup, or the board does not start.',
+    why: 'Either every module has parity, or the check is off.'
+  }),
+  'memory.reach': ({ limit, total, by, family }) => ({
+    title:
+      by === 'cache'
+        ? 'Part of the memory is not cached'
+        : by === 'cpu'
+          ? `More memory than a ${family.toUpperCase()} can address`
+          : 'More memory than the board takes',
+    sentence:
+      by === 'cache'
+        ? `Above ${kib(limit)} this board runs slower, and Windows uses the top first.`
+        : `${capital(kib(limit))} of ${kib(total)} can be used.`,
+    why: 'A CPU, a board and its cache each cover only so much memory.'
+  }),
+  'memory.shown': ({ count, total, extended }) => ({
+    title: `The memory count will stop at ${kib(count)}`,
+    sentence: `${kib(total)} are fitted; 640 KiB and ${kib(extended)} above 1 MiB are counted. That is normal here.`,
+    why: 'Shadow RAM, and memory the board cannot remap, are not counted at POST.'
+  }),
+  'dma.reach16m': ({ card }) => ({
+    title: `${card.name} reaches the first 16 MiB only`,
+    sentence: `With more memory the driver of ${the(card)} must copy through a buffer below 16 MiB, or data is lost. Look for that option of the driver.`,
+    why: 'ISA bus masters and DMA address 16 MiB only.'
+  })
+};

@@ -1,0 +1,69 @@
+import { and, counted } from '../language';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+const signalWhy = 'A monitor shows a signal when the plug, the kind of signal and both frequencies suit it.';
+
+export const picture: WordsOf<
+  | 'video.danger'
+  | 'video.signal'
+  | 'video.modes'
+  | 'video.flat'
+  | 'video.switch'
+  | 'video.two'
+  | 'video.second'
+  | 'video.pass'
+> = {
+  'video.danger': ({ monitor, card, horizontal, ranges }) => ({
+    title: `${monitor.name} can be damaged`,
+    sentence: `Do not connect it: the plug fits, but ${the(card)} sends ${horizontal} kHz and the monitor is made for ${ranges.map((r) => `${r.low} to ${r.high}`).join(', ')} kHz only. Switch off at once if it whines or the picture rolls.`,
+    why: 'All DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds.'
+  }),
+  'video.signal': ({ monitor, card, why }) => ({
+    title: card ? `${monitor.name} shows nothing from ${card.name}` : `Nothing drives ${monitor.name}`,
+    sentence:
+      why === 'no-card' || !card
+        ? 'There is no video card in the machine.'
+        : why === 'plug'
+          ? `${the(card)} and the monitor have different plugs.`
+          : `The plug fits, but none of the frequencies of ${the(card)} are in the monitor’s range.`,
+    why: signalWhy
+  }),
+  'video.modes': ({ monitor, card, modes, fixed }) => ({
+    title: `${counted('mode', 'modes')(modes.length)} of ${card.name} that ${monitor.name} cannot show`,
+    sentence: `Do not choose ${modes.join(', ')}: the picture rolls or stays dark${fixed ? ', and a fixed-frequency monitor can be damaged' : ''}.`,
+    why: signalWhy
+  }),
+  'video.flat': ({ monitor }) => ({
+    title: `${monitor.name} may come up in grey`,
+    sentence:
+      'If colours are missing, the card found no identification pins: use its utility, or wire the pin.',
+    why: 'A VGA card that finds no identification pins may start in monochrome.'
+  }),
+  'video.switch': ({ set, card, is, harmless }) => {
+    const kind = (k: string) =>
+      k === 'mono' ? 'a monochrome card' : k === 'colour' ? 'a colour card' : 'a card with its own BIOS';
+    return {
+      title: `Display switch set for ${kind(set)}`,
+      sentence: harmless
+        ? `The BIOS of ${the(card)} takes over; set the jumper all the same, since some setups complain.`
+        : `Expect a dark screen and one long, two short beeps (eight short with another BIOS). ${the(card)} is ${kind(is)}.`,
+      why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
+    };
+  },
+  'video.two': ({ kind, cards }) => ({
+    title: `Two ${kind === 'mono' ? 'monochrome' : 'colour'} displays`,
+    sentence: `${and(cards.map(the))} answer at the same addresses. Keep one of them; a monochrome card beside a colour card is fine.`,
+    why: 'One monochrome and one colour display can be used together; two of the same kind cannot.'
+  }),
+  'video.second': ({ cards }) => ({
+    title: 'Two displays, driven by Windows 98',
+    sentence: `Before Windows starts only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS programs use that one only.`,
+    why: 'Windows 98 turns the legacy ranges of a second PCI or AGP display off and drives both.'
+  }),
+  'video.pass': ({ card }) => ({
+    title: `${card.name} needs another video card`,
+    sentence: `${the(card)} passes the picture of a VGA card through; alone the screen stays dark.`,
+    why: 'A 3D-only card shows nothing by itself.'
+  })
+};

@@ -1,0 +1,112 @@
+import { counted, sentence } from '../language';
+import { obstacleWords } from '../reach';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+const settings = counted('setting', 'settings');
+
+export const seats: WordsOf<
+  | 'slot.kind'
+  | 'slot.width'
+  | 'slot.taken'
+  | 'slot.shared'
+  | 'slot.none'
+  | 'slot.length'
+  | 'slot.skirt'
+  | 'part.constraint'
+  | 'disk.firmware-base'
+  | 'setting.unseen'
+  | 'setting.unknown'
+  | 'evidence.guess'
+  | 'evidence.conflict'
+> = {
+  'slot.kind': ({ card, slot, why }) => ({
+    title: `${card.name} does not belong in slot ${slot}`,
+    sentence:
+      why.why === 'memory-board'
+        ? `Do not power on: ${obstacleWords(why)}.`
+        : `${the(card)} will not work there: ${obstacleWords(why)}.`,
+    why: sentence(obstacleWords(why))
+  }),
+  'slot.width': ({ card, slot, state }) => ({
+    title:
+      state === 'cannot'
+        ? `${card.name} does not belong in slot ${slot}`
+        : `${card.name} is in an 8-bit slot`,
+    sentence:
+      state === 'cannot'
+        ? `${the(card)} will not work there: it is a 16-bit card that does not work in an 8-bit slot.`
+        : state === 'works'
+          ? `${the(card)} works there as an 8-bit card, without IRQ 10 and up and without DMA 0 and 5 to 7.`
+          : `Nobody has tried ${the(card)} in an 8-bit slot. It may not be found at all.`,
+    why: 'Whether a 16-bit card works in an 8-bit slot depends on the card and has to be tried.'
+  }),
+  'slot.taken': ({ a, b, slot }) => ({
+    title: `Slot ${slot} holds two cards`,
+    sentence: `${the(a)} and ${the(b)} cannot both be in it. Move one of them.`,
+    why: 'One slot holds one card.'
+  }),
+  'slot.shared': ({ a, b, slotA, slotB }) => ({
+    title: `Slots ${slotA} and ${slotB} share a bracket`,
+    sentence: `${the(a)} and ${the(b)} cannot both be fitted. Move one of them.`,
+    why: 'Two slots that share one opening in the case hold one card between them.'
+  }),
+  'slot.none': ({ card, free }) => ({
+    title: `${card.name} is in no slot`,
+    sentence: free
+      ? `${the(card)} is left out of the check until it has a slot.`
+      : `No free slot takes ${the(card)}. It is left out of the check; take another card out, or leave this one out.`,
+    why: 'A card that is in no slot uses nothing, so nothing about it is checked.'
+  }),
+  'slot.length': ({ card, slot, cardMm, roomMm, by }) => ({
+    title: by === 'cage' ? `${card.name} does not fit the case` : `${card.name} is too long for slot ${slot}`,
+    sentence:
+      by === 'cage'
+        ? `${the(card)} is ${cardMm} mm long, and the drive cage leaves ${roomMm} mm.`
+        : `${the(card)} is ${cardMm} mm long, and something on the board is in the way after ${roomMm} mm.`,
+    why: 'A card must end before the cooler, the memory modules and the drive cage.'
+  }),
+  'slot.skirt': ({ card }) => ({
+    title: `${card.name} does not go down into the slot`,
+    sentence: `The lower edge of ${the(card)} hits the 16-bit part of the slot, so the card cannot be pushed home. Use an 8-bit slot.`,
+    why: 'Some 8-bit cards reach down where a 16-bit slot has its second connector.'
+  }),
+  'part.constraint': ({ card, why }) => ({
+    title: `${card.name} does not allow this combination`,
+    sentence: `${sentence(why)} The card will not be found as it is set.`,
+    why: 'Some combinations of settings do not work on a card.'
+  }),
+  'disk.firmware-base': ({ card, why }) => ({
+    title: `${card.name} does not allow this combination`,
+    sentence: `${sentence(why)} The card will not be found as it is set.`,
+    why: 'A disk ROM looks for its controller only at the ports it was built for.'
+  }),
+  'setting.unseen': ({ part, settings: names }) => ({
+    title: `${part.name}: ${settings(names.length)} not looked at`,
+    sentence: `Assumed to be at the default: ${names.join(', ')}. Look before you rely on it.`,
+    why: 'A position that nobody looked at is assumed to be the default.'
+  }),
+  'setting.unknown': ({ part, setting, decides }) => ({
+    title: `${setting} of ${part.name} is unknown`,
+    sentence: decides.length
+      ? `It decides where ${decides.join(', ')} ends up. Record how it is set, and test it before you trust the lines shown here.`
+      : 'It may switch something on or move it. Record how it is set, and leave it there.',
+    why: 'Nobody knows what this setting does, so it is never moved and nothing that depends on it is certain.'
+  }),
+  'evidence.guess': ({ part, setting }) => ({
+    title: `${setting} is a guess`,
+    sentence: `What ${setting} of ${the(part)} does was never confirmed. Test it alone, one change per power-on.`,
+    why: 'A setting whose meaning is a guess may do something else.'
+  }),
+  'evidence.conflict': ({ what, sources }) => {
+    const name =
+      'setting' in what
+        ? [what.setting, what.position].filter(Boolean).join(', ')
+        : `the ${what.resource} of ${what.function}`;
+    return {
+      title: `Sources disagree about ${name}`,
+      sentence: `${sources.map((s) => `${s.source}: ${s.says}`).join('; ')}. Test the safer one first, and mark the one that proved right.`,
+      why: 'Where two sources disagree both are kept until a test has settled it.'
+    };
+  }
+};

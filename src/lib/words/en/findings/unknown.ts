@@ -1,0 +1,42 @@
+import type { MissingKind, OpenFact } from '../../../core/rules';
+import { and } from '../language';
+import { the } from '../things';
+import type { WordsOf } from './told';
+
+const openFacts: Record<OpenFact, readonly [fact: string, unchecked: string]> = {
+  socket: ['CPU socket', 'whether the CPU fits, and its voltage'],
+  clock: ['clock', 'how fast the CPU runs'],
+  memory: ['memory', 'memory banks, module kinds and the memory count'],
+  keyboard: ['keyboard connector', 'whether the keyboard fits'],
+  power: ['power connector', 'whether the power supply fits'],
+  form: ['size', 'whether it fits the case']
+};
+
+const missing: Record<MissingKind, string> = {
+  cpu: 'CPU',
+  memory: 'memory',
+  monitor: 'monitor',
+  display: 'video card',
+  drives: 'drives',
+  supply: 'power supply',
+  keyboard: 'keyboard'
+};
+
+export const unknown: WordsOf<'unknown.board' | 'unknown.bios' | 'kit.missing'> = {
+  'unknown.board': ({ board, open }) => ({
+    title: `${board.name}: ${open.map((o) => openFacts[o][0]).join(', ')} unknown`,
+    sentence: `Not checked because of that on ${the(board)}: ${open.map((o) => openFacts[o][1]).join('; ')}.`,
+    why: 'What is not known about a board is left out of the check.'
+  }),
+  'unknown.bios': () => ({
+    title: 'Nothing is known about the BIOS',
+    sentence:
+      'Not checked because of that: how large a disk it can use, which floppy drives it knows, and whether it looks for ROMs on cards.',
+    why: 'The BIOS decides which drives are seen, how much of them, and what the machine boots from.'
+  }),
+  'kit.missing': ({ missing: kinds }) => ({
+    title: 'Not entered yet',
+    sentence: `No ${and(kinds.map((k) => missing[k]))} yet: left out of the check until you add ${kinds.length > 1 ? 'them' : 'it'} under Fit.`,
+    why: 'What is not entered is left out of the check.'
+  })
+};

@@ -1,0 +1,30 @@
+/** Small pieces of English: numbers with their words, lists, units. */
+
+/** `1 clash`, `3 clashes`: a number with its word. */
+export const counted =
+  (one: string, many: string) =>
+  (n: number): string =>
+    `${n} ${n === 1 ? one : many}`;
+
+const list = (type: 'conjunction' | 'disjunction') => {
+  const format = new Intl.ListFormat('en', { type });
+  return (words: readonly string[]): string => format.format(words);
+};
+/** `A, B, and C` */
+export const and = list('conjunction');
+/** `A, B, or C` */
+export const or = list('disjunction');
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** A sentence from words that may or may not end in a full stop. */
+export const sentence = (text: string): string => `${capital(text.trim().replace(/\.$/, ''))}.`;
+
+const tenth = (n: number): number => Math.round(n * 10) / 10;
+export const mhz = (n: number): string => `${tenth(n)} MHz`;
+export const times = (n: number): string => `${Math.round(n * 100) / 100}`;
+export const volts = (n: number): string => `${n} V`;
+export const voltRange = (low: number, high: number): string =>
+  low === high ? volts(low) : `${low}–${high} V`;
+export const amps = (n: number): string => `${tenth(n)} A`;
+/** Memory as it is sold: 640 KiB, 4 MiB. */
+export const kib = (n: number): string => (n >= 1024 && n % 1024 === 0 ? `${n / 1024} MiB` : `${n} KiB`);

@@ -1,0 +1,12 @@
+/**
+ * The words of whatever the core finds, for screens, files, the API and the command line. The core tells what is the
+ * case, as data; here it becomes sentences.
+ */
+export { and, counted, or } from './en/language';
+export { busName, the, whatWords } from './en/things';
+export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
+export type { Told } from './en/findings/told';
+export { barWords, reasonWords } from './en/planner';
+export { explainWords, struckWords } from './en/solver';
+export { floppyNote, linkName, linkWords } from './en/floppies';
+export { obstacleWords, unreachableWords } from './en/reach';
