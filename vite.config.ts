@@ -8,7 +8,7 @@ import { defineConfig, type Plugin } from 'vite';
  * themes of all components of the library come with the first button, and the whole solver with the first fix.
  */
 const onlyDefine =
-  /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|ui\/text)\//;
+  /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|words|ui\/text)\//;
 
 /** The schema library can describe itself as JSON Schema; in the browser nobody asks it to, so what does it is left out. */
 const undescribed: Plugin = {

@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { Part } from '../../src/lib/core/model';
+import { pnpPart, systemPart } from '../../src/lib/core/resources';
 import { resolve } from '../../src/lib/core/solver';
 import { board, card, jumpered, machineOf, type ClaimIn, checkKnown } from '../support/make';
 
@@ -305,5 +307,16 @@ describe('fit', () => {
     ]);
     const [clash] = checkKnown(build, parts).filter((f) => f.severity === 'clash');
     expect(clash.fixes.map((f) => f.label)).to.deep.equal(['Move f of p to IRQ 7', 'Move f of q to IRQ 10']);
+  });
+});
+
+describe('the system’s own parts', () => {
+  it('are what the schemas would make of them', () => {
+    for (const part of [
+      systemPart({ class: 'xt', slots: [] }),
+      systemPart({ class: 'at', slots: [], bios: { base: 0xe0000, length: 0x20000 } }),
+      pnpPart()
+    ])
+      expect(Part.parse(part)).to.deep.equal(part);
   });
 });

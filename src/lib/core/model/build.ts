@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Name, line } from './base';
-import { Address } from './hex';
+import { Address } from './address';
 import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';

@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /**
  * Reads a hexadecimal address as people write it: `220`, `220h`, `0x220` (case does not matter).
  * Returns null for anything else.
@@ -18,22 +16,3 @@ export function hex(value: number, digits = 3): string {
 export function hexRange(base: number, length: number, digits = 3): string {
   return length <= 1 ? hex(base, digits) : `${hex(base, digits)}–${hex(base + length - 1, digits)}`;
 }
-
-/**
- * An address or mask in a file: a JSON number is that number, a string is hexadecimal.
- * Range 0 to FFFFFFFFh.
- */
-export const Address = z.union([
-  z.number().int().min(0).max(0xffffffff),
-  z.string().transform((text, ctx) => {
-    const value = parseHex(text);
-    if (value === null) {
-      ctx.addIssue({
-        code: 'custom',
-        message: `"${text}" is not a hexadecimal address; write 220h or 0x220`
-      });
-      return z.NEVER;
-    }
-    return value;
-  })
-]);

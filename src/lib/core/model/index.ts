@@ -1,4 +1,6 @@
 export * from './hex';
+export * from './address';
+export { pictures } from './pictures';
 export { Name, line, oneLine } from './base';
 export * from './part';
 export * from './meaning';

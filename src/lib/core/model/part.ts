@@ -17,7 +17,7 @@ import {
   VideoFacts,
   boardFit
 } from './facts';
-import { Address } from './hex';
+import { Address } from './address';
 import { Meaning } from './meaning';
 
 export { Id };

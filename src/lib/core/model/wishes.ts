@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, Text } from './base';
 import { Ability, CpuFamily } from './facts';
+import { pictures } from './pictures';
 
 /** exact: sold at the date; spirit: a few years around it; convenient: whatever serves. */
 export const Strictness = z.enum(['exact', 'spirit', 'convenient']);
@@ -9,20 +10,7 @@ export const Source = z.enum(['shelf', 'prefer-shelf', 'anything']);
 /** In whatever money the owner counts. */
 export const Budget = z.number().min(0).max(1_000_000);
 
-/** What a picture is asked to be; see the table of display modes in the video core. */
-export const Picture = z.enum([
-  'text',
-  'mono-graphics',
-  'cga',
-  'ega',
-  'mcga',
-  'vga',
-  '640x480x8',
-  '800x600x8',
-  '800x600x16',
-  '1024x768x8',
-  '3d'
-]);
+export const Picture = z.enum(pictures);
 
 /** What a program asks of the whole machine. Everything that is left out does not matter to it. */
 export const Wants = z.strictObject({

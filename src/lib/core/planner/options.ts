@@ -1,5 +1,5 @@
 import type { Brief, MonitorFacts, Part, PartFunction, Picture, Profile, VideoFacts } from '../model';
-import { Picture as PictureSchema } from '../model';
+import { pictures as everyPicture } from '../model';
 import {
   families,
   fillings,
@@ -269,7 +269,7 @@ function picturesOn(card: VideoFacts, monitor: MonitorFacts): Picture[] | null {
   const shown = chain(card, monitor)
     .filter((c) => c.verdict === 'shown')
     .map((c) => c.mode);
-  const pictures = shown.length ? PictureSchema.options.filter((p) => gives(card, shown, p)) : null;
+  const pictures = shown.length ? everyPicture.filter((p) => gives(card, shown, p)) : null;
   known.set(monitor, pictures);
   return pictures;
 }

@@ -1,5 +1,4 @@
-import { Part, PNP_ITEM, SYSTEM_ITEM, hex } from '../model';
-import type { z } from 'zod';
+import { PNP_ITEM, SYSTEM_ITEM, hex, type Claim, type Part, type PartFunction } from '../model';
 
 type Facts = NonNullable<Part['board']>;
 type Range = [label: string, base: number, length: number];
@@ -35,14 +34,41 @@ const irqs: Record<Facts['class'], [string, number][]> = {
 };
 const dma: Record<Facts['class'], [string, number]> = { xt: ['memory refresh', 0], at: ['cascade', 4] };
 
-type FunctionIn = NonNullable<z.input<typeof Part>['functions']>[number];
-type ClaimIn = NonNullable<FunctionIn['claims']>[number];
-
-const owner = (id: string, label: string, claim: ClaimIn): FunctionIn => ({
+/**
+ * These parts are written out whole instead of being read through the schemas: a page that only checks a machine does
+ * not load those. A test compares them with what the schemas make of them.
+ */
+const common = { sharing: 'never' as const, sharesWith: [] };
+const port = (
+  value: number,
+  length: number,
+  more: Partial<Extract<Claim, { resource: 'io' }>> = {}
+): Claim => ({
+  ...common,
+  resource: 'io',
+  value,
+  length,
+  access: 'both',
+  ...more
+});
+const systemFunction = (id: string, label: string, ...claims: Claim[]): PartFunction => ({
   id,
   label,
   kind: 'system',
-  claims: [claim]
+  off: [],
+  claims,
+  resident: false
+});
+const wholePart = (fields: Pick<Part, 'id' | 'name' | 'functions'> & Partial<Part>): Part => ({
+  kind: 'board',
+  maker: 'system',
+  evidence: [],
+  quirks: [],
+  blocks: [],
+  settings: [],
+  constraints: [],
+  startup: [],
+  ...fields
 });
 
 const cache = new Map<string, Part>();
@@ -58,30 +84,37 @@ export function systemPart(facts: Facts): Part {
   let part = cache.get(key);
   if (!part) {
     const [use, channel] = dma[facts.class];
-    part = Part.parse({
+    part = wholePart({
       id: SYSTEM_ITEM,
-      kind: 'board',
-      maker: 'system',
       name: 'System board',
       functions: [
         ...irqs[facts.class].map(([label, value]) =>
-          owner(`irq${value}`, label, { id: 'irq', resource: 'irq', value })
+          systemFunction(`irq${value}`, label, { ...common, id: 'irq', resource: 'irq', value })
         ),
-        owner(`dma${channel}`, use, { id: 'dma', resource: 'dma', value: channel }),
+        systemFunction(`dma${channel}`, use, {
+          ...common,
+          id: 'dma',
+          resource: 'dma',
+          value: channel,
+          width: 8,
+          busMaster: false
+        }),
         ...ports[facts.class].map(([label, value, length]) =>
-          owner(`io-${hex(value).toLowerCase()}`, label, { id: 'io', resource: 'io', value, length })
+          systemFunction(`io-${hex(value).toLowerCase()}`, label, port(value, length, { id: 'io' }))
         ),
-        owner('bios', 'system BIOS', {
+        systemFunction('bios', 'system BIOS', {
+          ...common,
           id: 'rom',
           resource: 'memory',
           value: bios.base,
           length: bios.length,
+          width: 8,
           use: 'rom',
           // Board ROM is not read over the bus, so it never meets the 128 KiB rule.
           shadowed: true
         })
       ]
-    } satisfies z.input<typeof Part>);
+    });
     cache.set(key, part);
   }
   return part;
@@ -100,21 +133,12 @@ export function pnpPart(): Part {
   let part = cache.get(PNP_ITEM);
   if (!part) {
     const readPorts = Array.from({ length: 128 }, (_, i) => 0x203 + 4 * i).filter((p) => p <= 0x3ff);
-    const id = (port: number) => hex(port).toLowerCase();
-    const write = (value: number) => ({
-      id: `w${id(value)}`,
-      resource: 'io' as const,
-      value,
-      length: 1,
-      mask: 0xfff,
-      access: 'write' as const,
+    const id = (n: number) => hex(n).toLowerCase();
+    const write = (value: number): Claim =>
       // The printer's status register at 279h is read-only.
-      sharesWith: ['parallel']
-    });
-    part = Part.parse({
+      port(value, 1, { id: `w${id(value)}`, mask: 0xfff, access: 'write', sharesWith: ['parallel'] });
+    part = wholePart({
       id: PNP_ITEM,
-      kind: 'board',
-      maker: 'system',
       name: 'Plug-and-play ports',
       blocks: [{ id: 'start', kind: 'startup' }],
       settings: [
@@ -122,31 +146,25 @@ export function pnpPart(): Part {
           id: 'read-port',
           label: 'Read port',
           block: 'start',
-          positions: readPorts.map((port) => ({ id: id(port), label: hex(port) })),
+          known: true,
+          positions: readPorts.map((n) => ({ id: id(n), label: hex(n) })),
           default: id(0x203)
         }
       ],
       functions: [
-        {
-          id: 'isolation',
-          label: 'plug-and-play',
-          kind: 'system',
-          claims: [
-            write(0x279),
-            write(0xa79),
-            {
-              id: 'read',
-              resource: 'io',
-              length: 1,
-              from: {
-                setting: 'read-port',
-                values: Object.fromEntries(readPorts.map((port) => [id(port), port]))
-              }
-            }
-          ]
-        }
+        systemFunction('isolation', 'plug-and-play', write(0x279), write(0xa79), {
+          ...common,
+          id: 'read',
+          resource: 'io',
+          length: 1,
+          access: 'both',
+          from: {
+            setting: 'read-port',
+            values: Object.fromEntries(readPorts.map((n) => [id(n), n]))
+          }
+        })
       ]
-    } satisfies z.input<typeof Part>);
+    });
     cache.set(PNP_ITEM, part);
   }
   return part;

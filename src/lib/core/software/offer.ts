@@ -1,5 +1,5 @@
 import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
-import { Picture as PictureSchema } from '../model';
+import { pictures as everyPicture } from '../model';
 import { clocksOf, families, fittedKiB, freeBase, shownMemory, speedIndex } from '../boards';
 import { cablesOf, type Kit } from '../kit';
 import { powerState } from '../resources';
@@ -112,8 +112,7 @@ function picturesOf(kit: Kit): Offer['pictures'] {
   for (const { display, checks } of hooked) {
     if (!display) continue;
     const shown = checks.filter((c) => c.verdict === 'shown').map((c) => c.mode);
-    for (const picture of PictureSchema.options)
-      if (gives(display.facts, shown, picture)) pictures.add(picture);
+    for (const picture of everyPicture) if (gives(display.facts, shown, picture)) pictures.add(picture);
     if (only3d && shown.some((m) => m.signal === 'analogue')) pictures.add('3d');
   }
   return pictures;
