@@ -10,7 +10,7 @@ const briefs: [string, string, string[], Brief['wishes']?][] = [
   ['1991-06', 'DOS 5', ['petrel', 'night-ferry', 'ostler'], [{ kind: 'have', what: 'network' }]],
   ['1993-10', 'DOS 6.22', ['tern', 'wavebound', 'ebbsong'], [{ kind: 'have', what: 'scsi' }]],
   ['1994-05', 'DOS 6.22', ['deep-cellar-2', 'cliff-rescue', 'notestand']],
-  ['1998-05', 'Windows 98', ['skuas-3d', 'storm-petrel-3', 'wreckers']]
+  ['1998-05', 'Windows 98', ['skuas-3d', 'storm-petrel-3', 'ember-halls']]
 ];
 
 /** The catalogue made larger: the same parts again under other names, prices and years. */

@@ -39,7 +39,7 @@ describe('the application in a browser', function () {
     await press(page, 'Redo');
     await sees(page, 'No clash');
     await press(page, 'Bench sheet');
-    await sees(page, 'Take HA-15 out of slot 5');
+    await sees(page, 'Take HS-16 out of slot 5');
     await sees(page, 'Unplug the mains lead');
     expect(await violations(page)).to.deep.equal([]);
   });
@@ -127,7 +127,7 @@ describe('the application in a browser', function () {
     await sees(page, 'Add a part');
     await page.keyboard.press('/');
     await page.type('#part-query', 'scsi');
-    await press(page, 'Add HA-15');
+    await press(page, 'Add HS-16');
     await sees(page, 'Take out');
     await page.$eval('#part-query', (e) => ((e as HTMLInputElement).value = ''));
     await page.click('#part-query');
@@ -139,7 +139,7 @@ describe('the application in a browser', function () {
       return build.items.length === 2 && build.items[1].asFound.io === '604';
     });
     await bench.reload();
-    await sees(page, 'HA-15');
+    await sees(page, 'HS-16');
     expect(await violations(page)).to.deep.equal([]);
   });
 

@@ -151,7 +151,7 @@ describe('SCSI', () => {
     const inOut = (adapter: boolean): Case => {
       const c = scsi([drive('0', 1, true)], { terminated: adapter });
       c.items!.push({
-        part: 'dornfleet-zip',
+        part: 'dornfleet-cart100',
         cable: { to: 'i0', function: 'scsi', unit: '5' },
         terminated: true
       });

@@ -75,7 +75,7 @@ describe('drives', () => {
       board: 'varnoc-v66',
       items: [{ part: 'lanteg-io16', slot: '1' }, { part: 'cairnholt-a13' }],
       change: (p) =>
-        p.id === 'rookwell-at4'
+        p.id === 'marlwick-at4'
           ? { ...p, firmware: { ...p.firmware!, disk: { ...p.firmware!.disk, cylinders: 65535 } } }
           : p
     };

@@ -133,7 +133,7 @@ describe('the planner', function () {
       wishes: [{ kind: 'have', what: 'network' }]
     }),
     brief({ date: '1994-05', os: 'DOS 6.22', profiles: programs('deep-cellar-2', 'cliff-rescue') }),
-    brief({ date: '1998-05', os: 'Windows 98', profiles: programs('skuas-3d', 'wreckers') })
+    brief({ date: '1998-05', os: 'Windows 98', profiles: programs('skuas-3d', 'ember-halls') })
   ];
   for (const b of briefs)
     it(`proposes whole machines for ${b.date}: clean, jumpered, different in kind`, () => {

@@ -69,7 +69,7 @@ describe('the command line', function () {
     writeFileSync(rom, Buffer.alloc(8192, 0x90));
     expect(JSON.parse(yj(['rom', rom, rom]).stdout).compared.same).to.equal(true);
     const { setup } = JSON.parse(
-      yj(['disk', '--chs', '10400/16/63', '--profile', 'rookwell-at4', '--os', 'dos6.22']).stdout
+      yj(['disk', '--chs', '10400/16/63', '--profile', 'marlwick-at4', '--os', 'dos6.22']).stdout
     );
     expect(setup[0]).to.deep.include({ id: 'fewer', works: true });
     for (const args of [

@@ -37,7 +37,9 @@ export function machine({ board, items = [], found = {}, brief, ribbons, change 
 }
 export const find = (c: Case, rule: string): ToldFinding | undefined => {
   const { build, parts } = machine(c);
-  return check(build, parts).find((f) => f.rule === rule || f.id.startsWith(`${rule}.`) || f.id.startsWith(`${rule} `));
+  return check(build, parts).find(
+    (f) => f.rule === rule || f.id.startsWith(`${rule}.`) || f.id.startsWith(`${rule} `)
+  );
 };
 export const severity = (c: Case, rule: string) => find(c, rule)?.severity ?? null;
 /** Whether the first fix of a finding ends it. */

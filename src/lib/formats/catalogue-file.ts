@@ -33,7 +33,7 @@ function plain(node: unknown, inFields = false): unknown {
       const name = String(key);
       if (inFields && inOrder.has(name) && value instanceof Map)
         return [name, new Map([...value].map(([k, v]): [string, unknown] => [String(k), v]))];
-      return [name, plain(value, name === 'fields')];
+      return [name, plain(value, name === 'fields' || name === 'moreFields')];
     })
   );
 }
@@ -81,7 +81,11 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
   return made;
 }
 
-/** The entry with what it takes over: facts are merged one level deep, lists are replaced. */
+/** Lists that grow from part to part: what one adds, those that are like it have too, unless they say otherwise. */
+const growing = ['moreFields', 'moreFunctions'] as const;
+const idOf = (entry: Raw): unknown => entry.id;
+
+/** The entry with what it takes over: facts are merged one level deep, lists are replaced, those that grow are joined. */
 function inherit(raw: Raw, entries: ReadonlyMap<string, { raw: Raw }>, seen: readonly string[]): Raw {
   if (raw.like === undefined) return raw;
   const from = String(raw.like);
@@ -96,17 +100,24 @@ function inherit(raw: Raw, entries: ReadonlyMap<string, { raw: Raw }>, seen: rea
     const { etched: _etched, ...alike } = look;
     out.look = alike;
   }
+  for (const key of growing) {
+    const more = (own[key] as Raw[]) ?? [];
+    const before = ((out[key] as Raw[]) ?? []).filter((e) => !more.some((m) => idOf(m) === idOf(e)));
+    delete own[key];
+    if (before.length + more.length) out[key] = [...before, ...more];
+  }
   for (const [key, value] of Object.entries(own))
     out[key] = isMap(value) && isMap(out[key]) ? { ...out[key], ...value } : value;
   return out;
 }
 
 function expand(raw: Raw, functions: ReadonlyMap<string, Raw>): Raw {
-  const { fields = [], ...part } = raw;
+  const { fields: first = [], moreFields = [], moreFunctions = [], ...part } = raw;
+  const fields = [...(first as Raw[]), ...(moreFields as Raw[])];
   const blocks = [...((part.blocks as Raw[]) ?? [])];
   const settings = [...((part.settings as Raw[]) ?? [])];
   const means = [...((part.means as Raw[]) ?? [])];
-  for (const { means: told, ...field } of fields as Raw[]) {
+  for (const { means: told, ...field } of fields) {
     const { block, setting } = fieldOf(field);
     if (told !== undefined) means.push(meaningOf(told, setting));
     if (block && !blocks.some((b) => b.id === block.id)) blocks.push(block);
@@ -115,7 +126,9 @@ function expand(raw: Raw, functions: ReadonlyMap<string, Raw>): Raw {
   const positions = new Map(
     settings.map((s) => [String(s.id), ((s.positions as { id: string }[]) ?? []).map((p) => p.id)])
   );
-  const fns = ((part.functions as Raw[]) ?? []).map((fn) => functionOf(fn, functions, positions));
+  const fns = [...((part.functions as Raw[]) ?? []), ...(moreFunctions as Raw[])].map((fn) =>
+    functionOf(fn, functions, positions)
+  );
   return { ...part, blocks, settings, functions: fns, ...(means.length ? { means } : {}) };
 }
 

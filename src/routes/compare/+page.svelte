@@ -22,7 +22,7 @@
     ['date', (c) => c.date ?? words.none],
     ['board', (c) => c.board],
     ['cpu', (c) => c.cpu ?? words.none],
-    ['core', (c) => (c.coreMHz === null ? words.none : words.mhz(c.coreMHz))],
+    ['core', (c) => (c.coreMHz === null ? words.none : words.mhz(Math.round(c.coreMHz * 10) / 10))],
     ['speed', (c) => (c.speed === null ? words.none : String(c.speed))],
     ['memory', (c) => (c.totalKiB === null ? words.none : sizeText(c.totalKiB))],
     ['count', (c) => (c.countKiB === null ? words.none : sizeText(c.countKiB))],

@@ -201,7 +201,7 @@ describe('switches that tell the board wrong', () => {
       ]);
     expect(finding(b('4'), 'isa.clock')).to.equal(undefined);
     const fast = finding(b('3'), 'isa.clock')!;
-    expect(fast.title).to.match(/11 MHz/);
+    expect(fast.title).to.match(/11.1 MHz/);
     expect(fast.fixes[0].fix).to.deep.include({ setting: 'isa', position: '4' });
   });
 });

@@ -58,19 +58,20 @@ export function offers(offered: Offered | undefined): { value: number; position:
   return Object.entries(offered.values).map(([position, value]) => ({ value, position }));
 }
 
+/** The factor that a CPU is rated for, to two decimals: clocks of thirds are written with three. */
+export const ratedFactor = ({ coreMHz, busMHz }: CpuFacts): number =>
+  Math.round((coreMHz / busMHz) * 100) / 100;
+
 /** Whether the multiplier of a CPU is chosen by its pins; the doubled ones before the DX4 have it built in. */
 export const hasMultiplierPins = (cpu: CpuFacts): boolean =>
-  cpu.family === 'pentium' ||
-  cpu.family === 'pentium2' ||
-  cpu.family === '586' ||
-  cpu.coreMHz / cpu.busMHz > 2.5;
+  cpu.family === 'pentium' || cpu.family === 'pentium2' || cpu.family === '586' || ratedFactor(cpu) > 2.5;
 
 /**
  * What the multiplier code of a board means on a CPU.
  * @param code null: the board has no such jumper, and the pins of the CPU stay open
  */
 export function factorOn(cpu: CpuFacts, code: number | null): number {
-  const rated = cpu.coreMHz / cpu.busMHz;
+  const rated = ratedFactor(cpu);
   if (!hasMultiplierPins(cpu)) return rated;
   return code === null ? (cpu.openFactor ?? rated) : (cpu.reads[String(code)] ?? code);
 }
@@ -160,7 +161,7 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
   );
   const factor =
     !hasMultiplierPins(c) ||
-    pick(facts.multiplier, (v) => sameClock(factorOn(c, v), c.coreMHz / c.busMHz), nearest(1));
+    pick(facts.multiplier, (v) => sameClock(factorOn(c, v), ratedFactor(c)), nearest(1));
   const volts = pick(
     facts.coreVolts,
     (v) => v <= c.volts.high + VOLTS.same && v >= c.volts.low - VOLTS.below,

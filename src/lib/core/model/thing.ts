@@ -6,7 +6,7 @@ export type What =
   | {
       kind: 'card';
       bus: NonNullable<Part['card']>['bus'];
-      does: Part['functions'][number]['kind'] | null;
+      does: Part['functions'][number]['kind'] | 'multi-io' | null;
       standard: string | null;
     }
   | { kind: 'drive'; medium: string; interface: string; mb: number | null; floppyKiB: number | null }
@@ -21,6 +21,15 @@ export interface Thing {
 
 const SECTORS_PER_MB = 1_000_000 / 512;
 
+const isPort = (kind: string): boolean => kind === 'serial' || kind === 'parallel' || kind === 'game';
+
+/** What a card is for: the first thing that it does, and ports beside drives make it a multi-I/O card. */
+function jobOf(kinds: readonly Part['functions'][number]['kind'][]) {
+  const runsDrives = kinds.includes('floppy') || kinds.includes('hard-disk');
+  if (runsDrives && kinds.some(isPort)) return 'multi-io';
+  return kinds.find((k) => k !== 'rom') ?? kinds[0] ?? null;
+}
+
 /** What a part is. Of a card that does several things the first that it was made for counts. */
 export function whatOf(part: Part): What {
   if (part.board) return { kind: 'board', family: part.board.cpuSocket?.families[0] ?? part.board.class };
@@ -29,7 +38,7 @@ export function whatOf(part: Part): What {
     return {
       kind: 'card',
       bus: part.card.bus,
-      does: part.video ? 'display' : (kinds.find((k) => k !== 'rom') ?? kinds[0] ?? null),
+      does: part.video ? 'display' : jobOf(kinds),
       standard: part.video?.standard ?? null
     };
   }

@@ -4,6 +4,7 @@ import {
   families,
   fillings,
   fpuSuits,
+  ratedFactor,
   freeBase,
   settingsFor,
   shownMemory,
@@ -200,7 +201,7 @@ function coreOf(board: Part, cpu: NonNullable<Part['cpu']>, settings: Record<str
         : null
       : (busClock.values[settings[busClock.setting]] ?? null);
   // settingsFor chose the factor that the CPU is rated for.
-  return bus === null ? null : bus * (cpu.coreMHz / cpu.busMHz);
+  return bus === null ? null : bus * ratedFactor(cpu);
 }
 
 /** Fillings of a base, with an expanded-memory board where programs want one and the CPU makes none itself. */

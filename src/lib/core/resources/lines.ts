@@ -90,6 +90,20 @@ export function lacksInterrupt(m: Machine, fitted: Fitted, fn: PartFunction, at:
   );
 }
 
+/** KiB of shadow RAM from which on the video ROM is copied too: 64 for the system, 32 for the video ROM. */
+const WITH_VIDEO = 96;
+const VIDEO_ROM = { from: 0xc0000, to: 0xc8000 };
+
+/**
+ * Whether the board copies a video ROM to RAM, so that it is no longer read over the bus. A fact of the board and its
+ * setup: boards with shadow RAM to spare are taken to use it for the video ROM, and those with PCI always do.
+ */
+function isShadowed({ board }: Machine, fn: PartFunction, use: string, base: number): boolean {
+  if (fn.kind !== 'display' || use !== 'rom' || base < VIDEO_ROM.from || base >= VIDEO_ROM.to) return false;
+  const { memory, slots } = board.part.board!;
+  return (memory?.shadowKiB ?? 0) >= WITH_VIDEO || slots.some((s) => s.bus === 'pci');
+}
+
 /** Builds the line of a claim for a number, as the seat lets it work. */
 export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, value: number): Line {
   const claim = fn.claims[index];
@@ -112,7 +126,7 @@ export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: numb
     width: claim.resource === 'dma' || claim.resource === 'memory' ? (narrow ? 8 : claim.width) : 8,
     busMaster: claim.resource === 'dma' && claim.busMaster,
     use: claim.resource === 'memory' ? claim.use : null,
-    shadowed: claim.resource === 'memory' && claim.shadowed,
+    shadowed: claim.resource === 'memory' && (claim.shadowed || isShadowed(m, fn, claim.use, value)),
     decode,
     sharing: claim.sharing,
     sharesWith: claim.sharesWith,

@@ -9,6 +9,7 @@ import {
   hasMultiplierPins,
   isaClockOf,
   offers,
+  ratedFactor,
   sameClock,
   socketTakes,
   tooFast,
@@ -99,15 +100,15 @@ const clock: Rule = (s) => {
   const { bus, factor, core, code } = clocks(s);
   if (bus.value === null || core === null || factor === null) return [];
   const rated = cpu.cpu;
-  const ratedFactor = rated.coreMHz / rated.busMHz;
+  const whole = ratedFactor(rated);
   const right = positionFor(facts.busClock, (v) => sameClock(v, rated.busMHz));
   const fixes = [
     ...(bus.setting && right && !sameClock(bus.value, rated.busMHz)
       ? [setFix(s, 'board', bus.setting, right.position!)]
       : []),
-    ...(code.setting && hasMultiplierPins(rated) && !sameClock(factor, ratedFactor)
+    ...(code.setting && hasMultiplierPins(rated) && !sameClock(factor, whole)
       ? offers(facts.multiplier)
-          .filter((o) => sameClock(factorOn(rated, o.value), ratedFactor))
+          .filter((o) => sameClock(factorOn(rated, o.value), whole))
           .slice(0, 1)
           .map((o) => setFix(s, 'board', code.setting!, o.position!))
       : [])
@@ -128,8 +129,8 @@ const clock: Rule = (s) => {
   if (tooFast(bus.value, rated.busMHz)) return [{ rule: 'cpu.bus', ...common, facts: told }];
   // A board without multiplier pins leaves the CPU at the factor of its open pin.
   if (tooSlow(core, rated.coreMHz))
-    return !facts.multiplier && hasMultiplierPins(rated) && tooSlow(factor, ratedFactor)
-      ? [{ rule: 'cpu.multiplier', ...common, facts: { cpu: thing(cpu), ratedFactor, factor, core } }]
+    return !facts.multiplier && hasMultiplierPins(rated) && tooSlow(factor, whole)
+      ? [{ rule: 'cpu.multiplier', ...common, facts: { cpu: thing(cpu), ratedFactor: whole, factor, core } }]
       : [{ rule: 'cpu.slow', ...common, facts: told }];
   return [];
 };

@@ -58,13 +58,23 @@ export function checked(build: Build, parts: PartSet): Checked {
   const kit = kitOf(build, parts, m);
   const situation = { m, parts, at, lines: linesAt(m, at), kit, offer: offerOf(kit) };
   const known = new Set(build.acknowledged);
-  const findings = rules.flatMap((rule) => rule(situation)).map(findingOf);
+  const findings = named(rules.flatMap((rule) => rule(situation)).map(findingOf));
   return {
     // What was acknowledged is known to be open; it is not checked by that.
     status: statusOf(findings),
     findings: worstFirst(findings.filter((f) => !known.has(f.id) || isBad(f))),
     hiding: findings.filter(hidesSomething)
   };
+}
+
+/** Each with an id of its own: of those that would share one the later ones get a number. */
+function named(findings: readonly Finding[]): Finding[] {
+  const seen = new Map<string, number>();
+  return findings.map((f) => {
+    const n = (seen.get(f.id) ?? 0) + 1;
+    seen.set(f.id, n);
+    return n === 1 ? f : { ...f, id: `${f.id} #${n}` };
+  });
 }
 
 /** Findings about the positions as they stand, worst first. */

@@ -1,4 +1,4 @@
-import { clocksOf, fittedKiB, settingsFor } from '../boards';
+import { clocksOf, fittedKiB, ratedFactor, settingsFor } from '../boards';
 import { cablesOf, type Kit } from '../kit';
 import type { FactValue, Severity } from '../model';
 import { hookedMonitors, withSwitch } from '../video';
@@ -95,9 +95,7 @@ export const displayWords = { mono: 'monochrome', colour: 'colour', 'own-bios': 
 export const cpuReason = ({ cpu }: Kit): string[] => {
   const c = cpu?.cpu;
   return c
-    ? [
-        `${cpu.name} is rated ${mhz(c.busMHz)} outside × ${Math.round((c.coreMHz / c.busMHz) * 100) / 100} = ${mhz(c.coreMHz)} inside`
-      ]
+    ? [`${cpu.name} is rated ${mhz(c.busMHz)} outside × ${ratedFactor(c)} = ${mhz(c.coreMHz)} inside`]
     : [];
 };
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { hex, type Part } from '$lib/core/model';
   import { indexed, resources } from '$lib/core/catalogue';
+  import { ratedFactor } from '$lib/core/boards';
   import { modesOf } from '$lib/core/video';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { sizeText } from '../fit/edit';
@@ -12,8 +13,9 @@
   const names = words.factNames;
   const can = $derived(indexed(part).can);
   const item = $derived({ id: 'shown', part: part.id, asFound: {}, chosen: {}, locked: [] });
+  const round = (n: number): number => Math.round(n * 10) / 10;
   const offered = (o: NonNullable<Part['board']>['busClock']): string =>
-    !o ? '' : Array.isArray(o) ? o.join(', ') : Object.values(o.values).join(', ');
+    (!o ? [] : Array.isArray(o) ? o : Object.values(o.values)).map(round).join(', ');
   const range = (low: number, high: number) => (low === high ? String(low) : `${low}–${high}`);
 
   /** What is known, one line each; what is not is left out. */
@@ -29,7 +31,7 @@
       [names.form, board?.form],
       [names.slots, board && board.slots.map((s) => words.bus[s.bus as 'pci'] ?? s.bus).join(', ')],
       [names.socket, board?.cpuSocket && (board.cpuSocket.soldered ?? board.cpuSocket.accepts.join(', '))],
-      [names.clock, board ? offered(board.busClock) : cpu ? `${cpu.busMHz} × ${Math.round((cpu.coreMHz / cpu.busMHz) * 10) / 10} = ${cpu.coreMHz} MHz` : fpu && `${fpu.mhz} MHz`],
+      [names.clock, board ? offered(board.busClock) : cpu ? `${round(cpu.busMHz)} × ${ratedFactor(cpu)} = ${round(cpu.coreMHz)} MHz` : fpu && `${round(fpu.mhz)} MHz`],
       [names.volts, cpu ? range(cpu.volts.low, cpu.volts.high) : board && offered(board.coreVolts)],
       [names.memory, board?.memory ? sizeText(board.memory.maxKiB) : module ? `${sizeText(module.kib)}, ${module.ns} ns, ${module.form}${module.chips ? `, ${module.chips}` : ''}` : video && sizeText(video.memoryKiB)],
       [names.modes, video && modesOf(video).map((m) => m.label).join(', ')],

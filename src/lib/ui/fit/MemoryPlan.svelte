@@ -187,7 +187,7 @@
         <input
           bind:value={mhz}
           inputmode="decimal"
-          placeholder={String(kit.cpu!.cpu!.coreMHz)}
+          placeholder={String(Math.round(kit.cpu!.cpu!.coreMHz * 10) / 10)}
           maxlength="6"
         /></label
       >

@@ -73,7 +73,7 @@
       <span class="clock"
         >{words.clock(round(clocks.bus.value), round(clocks.factor), round(clocks.core))}</span
       >
-      <span class="quiet">{words.rated(kit.cpu?.cpu?.coreMHz ?? 0)}</span>
+      <span class="quiet">{words.rated(round(kit.cpu?.cpu?.coreMHz ?? 0))}</span>
     {/if}
     {#if kit.cpu?.cpu && (clocks.volts.value !== null || families[kit.cpu.cpu.family].rank >= 3)}
       <span class="quiet"

@@ -5,6 +5,7 @@
     families,
     isaClockOf,
     oscillatorFor,
+    ratedFactor,
     tooFast,
     type ClockReading
   } from '$lib/core/boards';
@@ -69,11 +70,7 @@
     >
   </p>
   <p>
-    {kit.cpu!.name}: {words.ratedAs(
-      mhz(cpu.busMHz),
-      String(Math.round((cpu.coreMHz / cpu.busMHz) * 100) / 100),
-      mhz(cpu.coreMHz)
-    )}
+    {kit.cpu!.name}: {words.ratedAs(mhz(cpu.busMHz), String(ratedFactor(cpu)), mhz(cpu.coreMHz))}
   </p>
   <dl>
     <dt>{words.volts}</dt>

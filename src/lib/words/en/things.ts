@@ -23,7 +23,8 @@ const standards: Record<string, string> = {
   '3d-only': '3D'
 };
 
-const jobs: Partial<Record<FunctionKind, string>> = {
+const jobs: Partial<Record<FunctionKind | 'multi-io', string>> = {
+  'multi-io': 'multi-I/O',
   display: 'video',
   serial: 'serial',
   parallel: 'parallel',

@@ -1,0 +1,159 @@
+import { expect } from 'chai';
+import {
+  check,
+  openByStage,
+  openByView,
+  registry,
+  ruleIds,
+  type Finding,
+  type RuleId
+} from '../../src/lib/core/rules';
+import type { Build, Part, PartSet } from '../../src/lib/core/model';
+import { findings as words, tell } from '../../src/lib/words';
+import { anything } from '../support/anything';
+import { machine, type Case } from '../support/cases';
+import { board, card, jumpered, machineOf } from '../support/make';
+import { torture } from '../support/torture';
+
+const made = (c: Case) => machine(c);
+const half = (p: Part): Part => ({ ...p, board: { class: 'at', slots: p.board!.slots } });
+
+/** Cases for rules that machines at random hardly ever meet. */
+const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
+  'line.more': () =>
+    machineOf(
+      board('at', Array<string>(16).fill('isa16')),
+      Array.from({ length: 16 }, (_, i) =>
+        card(`c${i}`, [
+          { resource: 'irq', value: 5 },
+          { resource: 'dma', value: 1 }
+        ])
+      )
+    ),
+  'rom.window': () =>
+    machineOf(board('at', ['isa16']), [
+      card('odd', [{ resource: 'memory', value: 0xc9000, length: 0x2000, use: 'rom' }])
+    ]),
+  'unknown.lines': () => machineOf(board('at', ['isa16']), [card('mystery', [], { functions: [] })]),
+  'unknown.routing': () =>
+    machineOf(board('at', ['pci']), [
+      card('p', [{ resource: 'irq', pin: 'A', sharing: 'level' }], { bus: 'pci' })
+    ]),
+  'unknown.board': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
+  'unknown.bios': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
+  'vlb.load': () =>
+    made({
+      board: 'varnoc-v66',
+      found: { clock: '40' },
+      items: ['4', '5', '6'].map((slot) => ({ part: 'brim-vl', slot }))
+    }),
+  'video.second': () =>
+    made({
+      board: 'brackwell-tx',
+      brief: { os: 'Windows 98' },
+      items: [
+        { part: 'gantrel-p4', slot: '1' },
+        { part: 'gantrel-p4', slot: '2' }
+      ]
+    }),
+  'disk.setup': () =>
+    made({
+      board: 'varnoc-d33',
+      items: [
+        { part: 'lanteg-io16', slot: '3' },
+        {
+          part: 'cairnholt-a120',
+          disk: { setup: { cylinders: 1000, heads: 16, sectors: 63, type: 'user' } }
+        }
+      ]
+    }),
+  'cpu.multiplier': () =>
+    made({ board: 'varnoc-v66', found: { clock: '33', volts: '3v' }, items: [{ part: 'velloway-586-133' }] }),
+  'rom.unscanned': () => made({ board: 'skerrin-px5', items: [{ part: 'brim-v8', slot: '1' }] }),
+  'part.constraint': () =>
+    machineOf(board('at', ['isa16']), [
+      {
+        ...jumpered('c', { irq: [5, 7] }),
+        constraints: [{ forbid: { irq: ['5'] }, why: 'IRQ 5 is not wired on this card' }]
+      }
+    ]),
+  'evidence.guess': () =>
+    machineOf(
+      board('at', ['isa16']),
+      [withSetting(jumpered('c', { irq: [5, 7] }), { evidence: [{ source: 'guess' }] })],
+      { items: [{ asFound: { irq: '7' } }] }
+    ),
+  'evidence.conflict': () =>
+    machineOf(board('at', ['isa16']), [
+      withSetting(jumpered('c', { irq: [5, 7] }), {
+        evidence: [
+          { source: 'manual', says: 'pins 1-2 are IRQ 5' },
+          { source: 'listing', says: 'pins 1-2 are IRQ 7' }
+        ]
+      })
+    ])
+};
+function withSetting(part: ReturnType<typeof jumpered>, more: object): ReturnType<typeof jumpered> {
+  return { ...part, settings: part.settings!.map((s) => ({ ...s, ...more })) };
+}
+
+describe('every rule', function () {
+  this.timeout(120_000);
+  const fired = new Map<RuleId, Finding>();
+  const quiet = new Set<RuleId>();
+  const look = (findings: readonly Finding[]) => {
+    const here = new Set(findings.map((f) => f.rule));
+    for (const f of findings) if (!fired.has(f.rule)) fired.set(f.rule, f);
+    for (const id of ruleIds) if (!here.has(id)) quiet.add(id);
+  };
+
+  it('counts in one stage, says how bad it is, and what it says is English, on machines at random', () => {
+    for (let seed = 1; seed <= torture(20_000, 2000); seed++) {
+      const { build, parts } = anything(seed);
+      const findings = check(build, parts);
+      look(findings);
+      const open = findings.filter((f) => f.severity !== 'note').length;
+      const stages = openByStage(findings);
+      const views = openByView(findings);
+      expect(
+        Object.values(stages).reduce((a, b) => a + b, 0),
+        `seed ${seed}`
+      ).to.equal(open);
+      expect(
+        Object.values(views).reduce((a, b) => a + b, 0),
+        `seed ${seed}`
+      ).to.equal(stages.fit);
+      expect(new Set(findings.map((f) => f.id)).size, `ids of seed ${seed}`).to.equal(findings.length);
+      for (const f of findings) {
+        expect(registry[f.rule].severity, f.id).to.include(f.severity);
+        const { title, sentence, why, fixes } = tell(f);
+        for (const text of [title, sentence, why, ...fixes.map((x) => x.label)])
+          expect(text, `${f.id}, seed ${seed}`)
+            .to.match(/^[^\s].*\S$/)
+            .and.not.match(/undefined|null|NaN|\[object|  |\.\./);
+        for (const text of [sentence, why]) expect(text, f.id).to.match(/^\S.*[.…]$/);
+        expect(title, f.id).to.not.match(/\.$/);
+      }
+    }
+  });
+  it('has words, fires on some machine, and is silent on another', () => {
+    for (const [rule, make] of Object.entries(rare)) {
+      const { build, parts } = make();
+      const findings = check(build, parts);
+      expect(
+        findings.map((f) => f.rule),
+        `the case of ${rule}`
+      ).to.include(rule);
+      look(findings);
+    }
+    expect(Object.keys(words).sort()).to.deep.equal([...ruleIds].sort());
+    expect(
+      ruleIds.filter((id) => !fired.has(id)),
+      'never fired'
+    ).to.deep.equal([]);
+    expect(
+      ruleIds.filter((id) => !quiet.has(id)),
+      'always fired'
+    ).to.deep.equal([]);
+  });
+});
