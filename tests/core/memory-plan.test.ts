@@ -159,7 +159,9 @@ describe('the memory planner', () => {
     expect(fillingsShowing(facts, 500)).to.deep.equal({ explanations: [], common: [] });
   });
   it('wait states: the estimate of the field, and none from the 386 on', () => {
-    expect(waitStates('286', 12, 100).needed).to.equal(0);
+    expect(waitStates('286', 12, 100).needed, 'the cycle of 190 ns does not fit into 167').to.equal(1);
+    expect(waitStates('286', 8, 150).needed, 'as such machines have it').to.equal(1);
+    expect(waitStates('286', 8, 120).needed).to.equal(0);
     expect(waitStates('286', 12, 120).needed).to.equal(1);
     expect(waitStates('286', 25, 80).needed).to.be.greaterThan(1);
     expect(waitStates('8088', 4.77, 250).needed).to.equal(0);

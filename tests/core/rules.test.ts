@@ -130,7 +130,7 @@ describe('every rule', function () {
         for (const text of [title, sentence, why, ...fixes.map((x) => x.label)])
           expect(text, `${f.id}, seed ${seed}`)
             .to.match(/^[^\s].*\S$/)
-            .and.not.match(/undefined|null|NaN|\[object|  |\.\./);
+            .and.not.match(/undefined|null|NaN|\[object| {2}|\.\./);
         for (const text of [sentence, why]) expect(text, f.id).to.match(/^\S.*[.…]$/);
         expect(title, f.id).to.not.match(/\.$/);
       }

@@ -1,10 +1,9 @@
 import type { Build, Part, PartSet } from '../model';
 import { clocksOf, shownMemory, speedIndex } from '../boards';
 import { check, type Finding } from '../rules';
-import { kitOf } from '../kit';
+import { kitOf, totalKiB } from '../kit';
 import { middlePrice } from '../planner';
 import { positionOf, foundPosition } from '../resources';
-import { totalKiB } from '../software';
 
 /** One machine as a column of a comparison; null where nothing is entered. */
 export interface Column {

@@ -1,4 +1,4 @@
-import { cablesOf, speaks, type Controller, type Kit, type Placed } from '../kit';
+import { cablesOf, speaks, type Controller, type Kit, type Placed, hasOwnRom } from '../kit';
 import type { DiskRecord, DriveInterface, FirmwareFacts, Part } from '../model';
 import { systemOf } from '../software';
 import {
@@ -57,13 +57,6 @@ const romFacts = (kind: DriveInterface): SetupFacts => ({
   isRom: true,
   translation: kind === 'scsi' ? 'scsi' : kind === 'ata' ? 'lba' : 'none'
 });
-
-/** Whether a card's own ROM runs what hangs on a controller. */
-export const hasOwnRom = (kit: Kit, c: Controller): boolean =>
-  !c.onBoard &&
-  (kit.parts.get(kit.build.items.find((i) => i.id === c.item)?.part ?? '')?.functions ?? []).some((fn) =>
-    fn.claims.some((k) => k.resource === 'memory' && k.use === 'rom')
-  );
 
 /** Size of a drive: of this very specimen where it is known, else of its model. Null: not described. */
 export function sizeOf({ drive: facts }: Part, record?: DiskRecord): DriveSize | null {

@@ -1,9 +1,8 @@
 import { chainsOf, faultsOf, type Fault } from '../cabling';
-import { cablesOf, type Kit } from '../kit';
+import { cablesOf, type Kit, hasOwnRom } from '../kit';
 import type { Owner } from '../model';
 import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';
-import { hasOwnRom } from './disks';
 
 /** A link between a floppy and a program, as data: whether it holds, and what it is. Rates in kbit/s, sizes in KiB. */
 export type Link = { ok: boolean } & (

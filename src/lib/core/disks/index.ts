@@ -4,7 +4,6 @@ export {
   disksOf,
   firmwareFacts,
   geometryOf,
-  hasOwnRom,
   sameShape,
   sizeOf,
   standing,

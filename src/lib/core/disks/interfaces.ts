@@ -1,7 +1,6 @@
-import { cablesOf, type Kit } from '../kit';
+import { cablesOf, type Kit, hasOwnRom } from '../kit';
 import type { DriveInterface } from '../model';
 import { interleaveRate } from '../storage';
-import { hasOwnRom } from './disks';
 
 /** What a bus carries of a disk, in MB/s: programmed transfer through an 8-bit slot, 16-bit ISA, local bus, PCI. */
 const ceilings: Record<string, { words: string; rate: number }> = {
@@ -73,7 +72,10 @@ export function interfaceNotes(kit: Kit, item: string): InterfaceNote[] {
       text: 'The setup says “not installed”; some ESDI controllers want type 1 there instead.'
     });
   if (d.interface === 'ata' || d.interface === 'xta')
-    out.push({ grade: 'caution', text: 'Never low-level format it: its tracks were written at the works.' });
+    out.push({
+      grade: 'caution',
+      text: 'Never low-level format it: its tracks were written at the factory.'
+    });
   return out;
 }
 
@@ -84,12 +86,24 @@ export interface Interleave {
   verdict: 'tight' | 'fits' | 'slow';
 }
 
-/** Interleave steps for an MFM or RLL drive with what each lets through when the controller keeps up. */
-export function interleaves(sectorsATrack: number, isXt: boolean, rpm = 3600): Interleave[] {
+/** First year in which AT-class controllers as a rule read a whole track in one revolution. */
+const KEEPS_UP = 1989;
+
+/**
+ * Interleave steps for an MFM or RLL drive with what each lets through when the controller keeps up.
+ * @param since year in which the controller was first sold; null where nobody knows
+ */
+export function interleaves(
+  sectorsATrack: number,
+  isXt: boolean,
+  since: number | null = null,
+  rpm = 3600
+): Interleave[] {
+  const least = isXt ? 3 : since !== null && since >= KEEPS_UP ? 1 : 2;
   return [1, 2, 3, 4, 5, 6].map((step) => ({
     step,
     bytesPerSecond: interleaveRate(rpm, sectorsATrack, step),
-    verdict: isXt ? (step < 3 ? 'tight' : 'fits') : step <= 3 ? 'fits' : 'slow'
+    verdict: step < least ? 'tight' : isXt || step <= 3 ? 'fits' : 'slow'
   }));
 }
 

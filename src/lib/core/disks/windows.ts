@@ -1,9 +1,12 @@
 import type { Kit } from '../kit';
 import { linesAt } from '../resources';
 
-/** Where an option ROM may start: the BIOS looks every 2 KiB from C8000h to EFFFFh. */
+/**
+ * Where a BIOS looks for option ROMs: every 2 KiB from C8000h, on XT class up to F3FFFh, on AT class as a rule to
+ * DFFFFh; what lies above belongs to the system there. The very first BIOS looks nowhere.
+ */
 const FIRST = 0xc8000;
-const END = 0xf0000;
+const END = { xt: 0xf4000, at: 0xe0000 } as const;
 const STEP = 0x800;
 
 /**
@@ -14,9 +17,11 @@ const STEP = 0x800;
 export function freeWindows(kit: Kit, bytes: number): number[] {
   let size = STEP;
   while (size < bytes) size *= 2;
+  if (kit.firmware?.firmware?.scansRoms === false) return [];
+  const end = END[kit.facts.class];
   const taken = linesAt(kit.m, kit.at).filter((l) => l.resource === 'memory');
   const out: number[] = [];
-  for (let base = Math.ceil(FIRST / Math.max(size, STEP)) * size; base + size <= END; base += size)
+  for (let base = Math.ceil(FIRST / Math.max(size, STEP)) * size; base + size <= end; base += size)
     if (taken.every((l) => l.value + l.length <= base || l.value >= base + size)) out.push(base);
   return out;
 }

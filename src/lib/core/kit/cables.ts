@@ -44,3 +44,10 @@ export const carries = (controller: Controller, wanted: DriveInterface | undefin
 /** Whether a controller speaks the interface of a drive. */
 export const speaks = (controller: Controller, wanted: DriveInterface | undefined): boolean =>
   wanted !== undefined && (controller.fn.speaks ?? []).includes(wanted);
+
+/** Whether a card's own ROM runs what hangs on a controller. */
+export const hasOwnRom = (kit: Kit, c: Controller): boolean =>
+  !c.onBoard &&
+  (kit.parts.get(kit.build.items.find((i) => i.id === c.item)?.part ?? '')?.functions ?? []).some((fn) =>
+    fn.claims.some((k) => k.resource === 'memory' && k.use === 'rom')
+  );

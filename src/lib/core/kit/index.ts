@@ -1,3 +1,4 @@
 export * from './kit';
 export * from './cables';
 export * from './bays';
+export * from './memory';

@@ -79,7 +79,10 @@ const cache = new Map<string, Part>();
  * cascade: no line of that number reaches the slots, so it needs no claim.
  */
 export function systemPart(facts: Facts): Part {
-  const bios = facts.bios ?? { base: 0xf0000, length: 0x10000 };
+  // Boards with PCI have a BIOS of 128 KiB.
+  const isLarge = facts.slots.some((slot) => slot.bus === 'pci');
+  const usual = isLarge ? { base: 0xe0000, length: 0x20000 } : { base: 0xf0000, length: 0x10000 };
+  const bios = facts.bios ?? usual;
   const key = `${facts.class} ${bios.base} ${bios.length}`;
   let part = cache.get(key);
   if (!part) {

@@ -1,5 +1,4 @@
-import { cablesOf, speaks, type Kit } from '../kit';
-import { hasOwnRom } from '../disks';
+import { cablesOf, speaks, type Kit, hasOwnRom } from '../kit';
 import type { Part } from '../model';
 import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';

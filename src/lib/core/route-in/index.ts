@@ -191,7 +191,8 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
       beside('a USB serial adapter for today’s computer', adapter(shelf, 'usb', 'serial')),
       { what: 'a system that starts', where: starts ? 'here' : 'missing' }
     ],
-    ...(dos !== null && dos < 3.3
+    // INTERSVR came with DOS 6.0, and does not talk to a computer of today.
+    ...(dos !== null && dos < 6
       ? { caution: 'Its DOS brings no receiving program: type in a short one, or send with a terminal.' }
       : {})
   });

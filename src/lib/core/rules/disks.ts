@@ -45,6 +45,24 @@ const unscanned: Rule = (s) => {
   });
 };
 
+/** The BIOS starts from its own disks before those of a ROM on a card. */
+const bootOrder: Rule = (s) => {
+  const hard = disksOf(s.kit).filter(
+    (d) => d.controller !== null && ['hard', 'flash'].includes(d.drive.part.drive!.medium)
+  );
+  const scsi = hard.find((d) => d.drive.part.drive!.interface === 'scsi');
+  const ata = hard.find((d) => d.drive.part.drive!.interface === 'ata' && d.facts?.isRom !== true);
+  return scsi && ata
+    ? [
+        {
+          rule: 'disk.boot',
+          about: [scsi.drive.item.id, ata.drive.item.id],
+          facts: { scsi: thingOf(scsi.drive), ata: thingOf(ata.drive) }
+        }
+      ]
+    : [];
+};
+
 /** Barriers that another rule tells, or that only change what is displayed. */
 const toldElsewhere = new Set<Barrier['id']>(['reports-16383', 'one-partition', 'tool-64g']);
 
@@ -124,4 +142,4 @@ const setup: Rule = (s) =>
     )
   );
 
-export const diskRules: readonly Rule[] = [diskRom, unscanned, diskLimit, diskType, setup];
+export const diskRules: readonly Rule[] = [diskRom, unscanned, bootOrder, diskLimit, diskType, setup];

@@ -1,7 +1,6 @@
 import { thingOf, type DriveInterface } from '../model';
 import { chainsOf, faultsOf } from '../cabling';
-import { hasOwnRom } from '../disks';
-import { cablesOf, carries, placeDrives, speaks, type Cabled } from '../kit';
+import { cablesOf, carries, placeDrives, speaks, type Cabled, hasOwnRom } from '../kit';
 import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyRate } from '../storage';
 import type { Case } from './finding';

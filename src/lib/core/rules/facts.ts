@@ -131,6 +131,9 @@ export interface FactsOf {
   'keyboard.switch': { keyboard: Thing; protocol: string };
   'keyboard.plug': { keyboard: Thing; board: 'din5' | 'mini6' | string };
   'battery.leak': { board: Thing };
+  /** A board whose BIOS is from before 1995 in a brief for 2000 and later. */
+  'clock.century': { board: Thing; year: number };
+  'acpi.irq9': { bios: string; owner: Owner };
   'pnp.nobios': { card: Thing; bios: string };
 
   // Memory
@@ -146,6 +149,7 @@ export interface FactsOf {
   'memory.edo': { module: Thing };
   'memory.speed': { module: Thing; ns: number; needed: number };
   'memory.parity': { required: boolean };
+  'memory.sides': { module: Thing; bank: string };
   'memory.reach': { limit: number; total: number; by: 'cpu' | 'board' | 'cache'; family: string };
   'memory.shown': { count: number; total: number; extended: number };
   'dma.reach16m': { card: Thing };
@@ -159,6 +163,7 @@ export interface FactsOf {
   };
   'video.signal': { monitor: Thing; card: Thing | null; why: 'no-card' | 'plug' | 'frequencies' };
   'video.modes': { monitor: Thing; card: Thing; modes: string[]; fixed: boolean };
+  'video.grey': { monitor: Thing };
   'video.flat': { monitor: Thing };
   'video.switch': { set: string; card: Thing; is: string; harmless: boolean };
   'video.two': { kind: 'mono' | 'colour'; cards: Thing[] };
@@ -185,6 +190,7 @@ export interface FactsOf {
   'scsi.id': CableFacts<'scsi.id'>;
   'scsi.termination': CableFacts<'scsi.termination'>;
   'floppy.cable': CableFacts<'floppy.cable'>;
+  'disk.boot': { scsi: Thing; ata: Thing };
   'disk.rom': { drive: Thing; bios: string };
   'rom.unscanned': { card: Thing; bios: string };
   'disk.limit': { drive: Thing; barrier: Barrier };

@@ -284,6 +284,23 @@ function pairs(lines: readonly Line[]): [Line, Line][] {
   return out;
 }
 
+/** BIOSes of this year and later route the power management of the board to IRQ 9. */
+const POWER_MANAGEMENT = 1998;
+
+/** On boards with ACPI the system takes IRQ 9 as soon as Windows uses it; an ISA card there is not seen any more. */
+const acpi: Rule = ({ m, kit, lines }) => {
+  const bios = kit.firmware;
+  if (!bios?.firmware || bios.firmware.year < POWER_MANAGEMENT) return [];
+  return lines
+    .filter((l) => l.resource === 'irq' && l.value === 9 && l.sharing !== 'level' && m.find(l.item)?.slot)
+    .map((l): Case => ({
+      rule: 'acpi.irq9',
+      about: [subject(l)],
+      facts: { bios: bios.name, owner: ownerOfLine(m, l) },
+      line: extent(l)
+    }));
+};
+
 /** A function that the brief asks for and that is switched off. */
 const wanted: Rule = ({ m, at }) =>
   m.build.brief.mustBeOn.flatMap((ref): Case[] => {
@@ -293,4 +310,4 @@ const wanted: Rule = ({ m, at }) =>
     return [{ rule: 'brief.off', about: [ref], facts: { card: thingOf(fitted), function: fn.label } }];
   });
 
-export const lineRules: readonly Rule[] = [clashes, reach, noInterrupt, shares, mixedWidth, wanted];
+export const lineRules: readonly Rule[] = [clashes, reach, noInterrupt, shares, mixedWidth, acpi, wanted];

@@ -1,6 +1,6 @@
+import { totalKiB, boardKiB } from '../kit';
 import { families, knownFilling, shownMemory } from '../boards';
 import { thingOf } from '../model';
-import { totalKiB } from '../software';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
@@ -131,6 +131,21 @@ const parity: Rule = (s) => {
   ];
 };
 
+/** A two-sided 72-pin module takes the selects of two banks: on many boards it shuts the next one. */
+const sides: Rule = (s) => {
+  const filled = banks(s).filter((b) => b.list.length);
+  if (filled.length < 2) return [];
+  return filled.slice(0, -1).flatMap(({ list, name }) =>
+    list
+      .filter(({ placed }) => placed.part.module!.sides === 2 && placed.part.module!.form === 'simm72')
+      .map(({ placed }): Case => ({
+        rule: 'memory.sides',
+        about: [placed.item.id],
+        facts: { module: thingOf(placed), bank: name }
+      }))
+  );
+};
+
 /** A CPU and a chipset reach, and cache, only so much. */
 const reach: Rule = (s) => {
   const total = totalKiB(s.kit);
@@ -139,7 +154,7 @@ const reach: Rule = (s) => {
   if (!memory || total === 0) return [];
   const limits: [by: FactsOf['memory.reach']['by'], limit: number | undefined][] = [
     ['cpu', family && families[family].reachKiB],
-    ['board', memory.maxKiB],
+    ['board', boardKiB(s.kit) > memory.maxKiB ? memory.maxKiB : undefined],
     ['cache', memory.cacheableKiB]
   ];
   return limits.flatMap(([by, limit]): Case[] =>
@@ -174,4 +189,4 @@ const dmaReach: Rule = (s) => {
     .map((f): Case => ({ rule: 'dma.reach16m', about: [f.item.id], facts: { card: thingOf(f) } }));
 };
 
-export const memoryRules: readonly Rule[] = [bank, kind, speed, parity, reach, shown, dmaReach];
+export const memoryRules: readonly Rule[] = [bank, kind, speed, parity, sides, reach, shown, dmaReach];

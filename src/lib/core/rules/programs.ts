@@ -1,7 +1,8 @@
+import { totalKiB } from '../kit';
 import { hex, thingOf, type Profile } from '../model';
 import { families } from '../boards';
 import { largestPartition } from '../storage';
-import { systemIn, systemLacks, systemOf, totalKiB, unmet, type Area } from '../software';
+import { systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
 

@@ -87,6 +87,17 @@ const battery: Rule = (s) =>
 /** The finding that is acknowledged when the battery was taken off. */
 export const BATTERY_FINDING = 'battery.leak board/';
 
+/** BIOSes from before this year keep two digits of the year. */
+const FOUR_DIGITS = 1995;
+
+/** The clock of an AT-class board from before 1995 does not carry the century. */
+const century: Rule = ({ kit, m }) => {
+  const year = kit.firmware?.firmware?.year;
+  return m.class === 'at' && year !== undefined && year < FOUR_DIGITS
+    ? [{ rule: 'clock.century', about: ['board'], facts: { board: thingOf(m.board), year } }]
+    : [];
+};
+
 interface Sourced {
   what: FactsOf['evidence.conflict']['what'];
   subject: Subject;
@@ -125,4 +136,4 @@ const conflict: Rule = (s) =>
     return [{ rule: 'evidence.conflict', about: [subject], facts: { what, sources: said } }];
   });
 
-export const seatRules: readonly Rule[] = [room, keyboard, battery, conflict];
+export const seatRules: readonly Rule[] = [room, keyboard, battery, century, conflict];

@@ -107,6 +107,16 @@ const flat: Rule = (s) =>
       facts: { monitor: thingOf(h.monitor) }
     }));
 
+/** An analogue monitor without colour shows every picture of a VGA in grey values. */
+const grey: Rule = (s) =>
+  hookedMonitors(s.kit)
+    .filter((h) => !h.monitor.part.monitor!.colour && h.display?.facts.standard === 'vga')
+    .map((h): Case => ({
+      rule: 'video.grey',
+      about: [h.monitor.item.id],
+      facts: { monitor: thingOf(h.monitor) }
+    }));
+
 /** A switch tells the board which display starts. */
 const boardSwitch: Rule = (s) => {
   const told = s.kit.facts.displaySwitch;
@@ -169,4 +179,4 @@ const only3d: Rule = (s) => {
   }));
 };
 
-export const videoRules: readonly Rule[] = [danger, signal, boardSwitch, two, only3d, flat];
+export const videoRules: readonly Rule[] = [danger, signal, boardSwitch, two, only3d, flat, grey];

@@ -1,5 +1,5 @@
 import { ISA, LOCAL_BUS, clocksOf, hasMultiplierPins, sameClock, tooFast, waitStates } from '../boards';
-import { cablesOf } from '../kit';
+import { cablesOf, totalKiB } from '../kit';
 import {
   exactly,
   say,
@@ -7,7 +7,6 @@ import {
   mhz,
   plural,
   filledBanks,
-  totalKiB,
   floppies,
   seen,
   busMHz,

@@ -1,5 +1,5 @@
-import { clocksOf, fittedKiB, ratedFactor, settingsFor } from '../boards';
-import { cablesOf, type Kit } from '../kit';
+import { clocksOf, ratedFactor, settingsFor } from '../boards';
+import { cablesOf, type Kit, hasOwnRom } from '../kit';
 import type { FactValue, Severity } from '../model';
 import { hookedMonitors, withSwitch } from '../video';
 import type { Meant } from './meaning';
@@ -45,17 +45,12 @@ export const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : '
 export const filledBanks = (kit: Kit): string[] =>
   (kit.memory?.banks ?? []).filter((b) => (kit.banks.get(b.id)?.length ?? 0) > 0).map((b) => b.label ?? b.id);
 
-export const totalKiB = (kit: Kit): number =>
-  kit.memory
-    ? fittedKiB(
-        kit.memory,
-        [...kit.banks].flatMap(([bank, list]) =>
-          list.map(({ placed, count }) => ({ bank, module: placed.part.module!, count }))
-        )
-      )
-    : 0;
-
-export const floppies = (kit: Kit) => kit.drives.filter((d) => d.part.drive!.interface === 'floppy');
+/** Floppy drives that the board's own BIOS runs; a controller with a ROM of its own takes care of its drives. */
+export const floppies = (kit: Kit) =>
+  cablesOf(kit)
+    .filter((c) => c.drive.part.drive!.interface === 'floppy')
+    .filter((c) => !c.controller || !hasOwnRom(kit, c.controller))
+    .map((c) => c.drive);
 export const seen = (kit: Kit) => (s: string) => s in kit.build.board.asFound || s in kit.build.board.chosen;
 /** The external clock that the machine is to have: that of the CPU, as far as the board gives it. */
 export function busMHz(kit: Kit): number | null {

@@ -1,7 +1,7 @@
 import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
 import { pictures as everyPicture } from '../model';
-import { clocksOf, families, fittedKiB, freeBase, shownMemory, speedIndex } from '../boards';
-import { cablesOf, type Kit } from '../kit';
+import { clocksOf, families, freeBase, shownMemory, speedIndex } from '../boards';
+import { cablesOf, type Kit, totalKiB } from '../kit';
 import { powerState } from '../resources';
 import { mediaOf } from '../storage';
 import { gives, hookedMonitors } from '../video';
@@ -70,15 +70,6 @@ export function offerOf(kit: Kit): Offer {
     dos,
     windows
   };
-}
-
-/** KiB that are fitted, from the modules in the banks of the board. */
-export function totalKiB(kit: Kit): number {
-  if (!kit.memory) return 0;
-  const fills = [...kit.banks].flatMap(([bank, list]) =>
-    list.map(({ placed, count }) => ({ bank, module: placed.part.module!, count }))
-  );
-  return fittedKiB(kit.memory, fills);
 }
 
 function memoryOf(kit: Kit, dos: number): Offer['memory'] {

@@ -84,6 +84,17 @@ export const modes: readonly Mode[] = [
     standards: ['ega']
   },
   {
+    id: 'ega-350-4',
+    label: '640 × 350 in 4 colours',
+    signal: 'ega',
+    horizontal: 21.85,
+    vertical: 60,
+    width: 640,
+    height: 350,
+    bits: 2,
+    standards: ['ega']
+  },
+  {
     id: 'vga-text',
     label: 'text, 400 lines',
     ...vga70,
@@ -182,8 +193,9 @@ export function modesOf(card: VideoFacts): Mode[] {
   return modes.filter((mode) => {
     if (mode.id === 'mono-graphics') return card.monoGraphics;
     if (card.standard === '3d-only') return card.modes.includes(mode.id);
-    if (mode.standards) return mode.standards.includes(card.standard);
-    return card.modes.includes(mode.id) && displayKiB(mode.width, mode.height, mode.bits) <= card.memoryKiB;
+    const fits = displayKiB(mode.width, mode.height, mode.bits) <= card.memoryKiB;
+    if (mode.standards) return mode.standards.includes(card.standard) && fits;
+    return card.modes.includes(mode.id) && fits;
   });
 }
 

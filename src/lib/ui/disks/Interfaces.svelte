@@ -19,7 +19,8 @@
   const notes = $derived(disk ? interfaceNotes(kit, disk.drive.item.id) : []);
   const kind = $derived(disk?.drive.part.drive!.interface);
   const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
-  const steps = $derived(interleaves(disk?.size?.physical.sectors ?? 17, kit.facts.class === 'xt'));
+  const since = $derived(session.machine.find(disk?.controller?.item ?? '')?.part.sold?.from ?? null);
+  const steps = $derived(interleaves(disk?.size?.physical.sectors ?? 17, kit.facts.class === 'xt', since));
   let routes = $state.raw<Route[] | null>(null);
   let linesOpen = $state(false);
   let busy = $state(false);

@@ -2,7 +2,7 @@
   import { moduleFits, shownMemory, type Filling } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
   import type { Item, Part, ShelfView } from '$lib/core/model';
-  import { totalKiB } from '$lib/core/software';
+  import { totalKiB } from '$lib/core/kit';
   import { getBench } from '../context';
   import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';

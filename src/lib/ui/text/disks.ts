@@ -153,7 +153,7 @@ export const disks = {
   written: (name: string) => `${name} is written.`,
   notWritten: (why: string) => `It was not written: ${why}`,
   after:
-    'To start from it: write the boot code with the partition tool’s /MBR switch and the system with SYS. Never /MBR on a disk that relies on an overlay.',
+    'To boot from it: start DOS 5 or later from a floppy, write the boot code with FDISK /MBR (earlier versions have no such switch), then copy the system with SYS of the DOS you want. Never use /MBR on a disk that relies on an overlay.',
   formatTime: 'Time to format',
   percent: 'percent done',
   minutes: 'after minutes',

@@ -5,7 +5,13 @@ import type { WordsOf } from './told';
 const upper = (ids: readonly string[]): string[] => ids.map((id) => id.toUpperCase());
 
 export const board: WordsOf<
-  'keyboard.protocol' | 'keyboard.switch' | 'keyboard.plug' | 'battery.leak' | 'pnp.nobios' | 'switch'
+  | 'keyboard.protocol'
+  | 'keyboard.switch'
+  | 'keyboard.plug'
+  | 'battery.leak'
+  | 'clock.century'
+  | 'pnp.nobios'
+  | 'switch'
 > = {
   'keyboard.protocol': ({ keyboard, has, board: needs }) => ({
     title: `${keyboard.name} is ${and(upper(has))} only`,
@@ -26,6 +32,11 @@ export const board: WordsOf<
     title: 'A barrel battery is on the board',
     sentence: `Remove it from ${the(it)} before anything else. Clean with white vinegar, then water and alcohol; wear gloves and goggles. Use the external battery header.`,
     why: 'Barrel batteries leak and eat the traces of the board.'
+  }),
+  'clock.century': ({ board: it, year }) => ({
+    title: 'The clock may lose the century',
+    sentence: `The BIOS of ${the(it)} is from ${year}: from 2000 on many such machines come up with 1980 or 1900 after each power-on. Set the date with DATE once and see whether it stays; a small driver cures it.`,
+    why: 'The clock chip counts two digits of the year; the BIOS keeps the century.'
   }),
   'pnp.nobios': ({ card, bios }) => ({
     title: `${card.name} waits for a configuration program`,

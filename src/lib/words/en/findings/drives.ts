@@ -21,6 +21,7 @@ export const drives: WordsOf<
   | 'floppy.rate'
   | 'floppy.bios'
   | 'floppy.dos'
+  | 'disk.boot'
   | 'disk.rom'
   | 'rom.unscanned'
 > = {
@@ -101,6 +102,11 @@ export const drives: WordsOf<
     title: `DOS ${dos} does not support ${floppyName(kib)}`,
     sentence: `It came with DOS ${needs}: with DOS ${dos} the drive works as a smaller one or not at all.`,
     why: 'Each floppy format came with a version of DOS.'
+  }),
+  'disk.boot': ({ scsi, ata }) => ({
+    title: `The machine boots from ${ata.name}, not from ${scsi.name}`,
+    sentence: `${the(ata)} is run by the BIOS and gets C:; ${the(scsi)} comes after it, whatever its ID. Some later setups have "SCSI first"; else leave the ATA disk out of the setup.`,
+    why: 'A BIOS boots from its own disks before those that a ROM on a card runs.'
   }),
   'disk.rom': ({ drive, bios }) => ({
     title: `Nothing boots ${drive.name}`,

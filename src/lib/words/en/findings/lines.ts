@@ -84,6 +84,7 @@ export const lines: WordsOf<
   | 'pci.interrupt'
   | 'brief.off'
   | 'audio.profile'
+  | 'acpi.irq9'
   | 'unknown.lines'
   | 'unknown.routing'
 > = {
@@ -135,6 +136,11 @@ export const lines: WordsOf<
     title: `${program} will not find ${fn}`,
     sentence: `${note ? `${sentence(note)} ` : ''}It accepts ${accepts}. ${and(cards.map(the))} ${cards.length > 1 ? 'are' : 'is'} set to something else.`,
     why: 'Many programs look for a card at its first settings only.'
+  }),
+  'acpi.irq9': ({ bios, owner }) => ({
+    title: 'IRQ 9 may belong to power management',
+    sentence: `With ${bios} the board uses IRQ 9 for ACPI once Windows turns it on; ${ownerName(owner)} may not be found then. Use another interrupt, or turn ACPI off in the setup.`,
+    why: 'Boards from 1998 on route their power management to IRQ 9.'
   }),
   'unknown.lines': ({ part, function: fn }) => ({
     title: `Nothing is known about what ${fn ? `${fn} of ${part.name}` : part.name} uses`,

@@ -23,6 +23,7 @@ export const memory: WordsOf<
   | 'memory.edo'
   | 'memory.speed'
   | 'memory.parity'
+  | 'memory.sides'
   | 'memory.reach'
   | 'memory.shown'
   | 'dma.reach16m'
@@ -87,6 +88,12 @@ export const memory: WordsOf<
       ? 'This board always checks parity: it stops with a parity error at once.'
       : 'Turn the parity check off in the setup, or the board does not start.',
     why: 'Either every module has parity, or the check is off.'
+  }),
+  'memory.sides': ({ module, bank }) => ({
+    title: `${module.name} in bank ${bank} has two sides`,
+    sentence:
+      'On many boards a two-sided 72-pin module uses the select lines of the next bank too, so that bank is not counted. If the count is short, leave the next bank empty.',
+    why: 'A two-sided module is two banks in one.'
   }),
   'memory.reach': ({ limit, total, by, family }) => ({
     title:

@@ -9,6 +9,7 @@ export const picture: WordsOf<
   | 'video.signal'
   | 'video.modes'
   | 'video.flat'
+  | 'video.grey'
   | 'video.switch'
   | 'video.two'
   | 'video.second'
@@ -39,6 +40,11 @@ export const picture: WordsOf<
     sentence:
       'If colours are missing, the card found no identification pins: use its utility, or wire the pin.',
     why: 'A VGA card that finds no identification pins may start in monochrome.'
+  }),
+  'video.grey': ({ monitor }) => ({
+    title: `${monitor.name} shows grey only`,
+    sentence: `Everything works on ${the(monitor)}, in shades of grey: some programs are hard to read or to play without colour.`,
+    why: 'A monochrome analogue monitor shows colours as grey values.'
   }),
   'video.switch': ({ set, card, is, harmless }) => {
     const kind = (k: string) =>
