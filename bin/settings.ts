@@ -28,7 +28,7 @@ export class SettingsUsage extends Error {}
 export const SETTINGS_USAGE = `  decode PART BLOCK=ROW …       what switches and jumpers mean: sw1='on off on …', jp4=2-3
   encode PART WHAT=VALUE …      the rows that say it; WHAT is a setting of the part or a fact:
                                 ${FactId.options.join(', ')}
-  memory PART --target KIB      the fillings of a board whose start-up counts that much
+  memory PART --target KIB      the fillings of a board whose memory count is that much
   memory PART --count KIB       the fillings that show that count, and what they share
 `;
 

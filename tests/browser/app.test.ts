@@ -16,7 +16,7 @@ describe('the application in a browser', function () {
   it('opens the demo, sees the clashes, resolves, takes the plan, undoes, and keeps it over a reload', async () => {
     await open('/');
     await press(page, 'Plover');
-    await sees(page, 'IRQ 5 is driven twice');
+    await sees(page, 'IRQ 5 is used twice');
     expect((await caps(page)).filter((c) => c.includes('clash'))).to.have.length(4);
     await page.keyboard.press('r');
     await sees(page, '3 settings to move');
@@ -62,12 +62,12 @@ describe('the application in a browser', function () {
     await page.keyboard.press('ArrowLeft');
     await page.keyboard.up('Shift');
     await until(capOf('bus mouse, IRQ 4'));
-    await sees(page, 'IRQ 4 is driven twice');
+    await sees(page, 'IRQ 4 is used twice');
     await until(async () => (await saved('dunlin')).head > before.head);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await sees(page, 'IRQ 5 is driven twice');
+    await sees(page, 'IRQ 5 is used twice');
   });
 
   it('drags a cap, shows the check while it moves, and keeps where it is dropped', async () => {
@@ -82,14 +82,14 @@ describe('the application in a browser', function () {
     await page.mouse.move(...middle(from));
     await page.mouse.down();
     await page.mouse.move(...middle(to), { steps: 8 });
-    await sees(page, 'IRQ 3 is driven twice');
+    await sees(page, 'IRQ 3 is used twice');
     expect((await saved('dunlin')).head, 'not saved while it moves').to.equal(head);
     await page.mouse.up();
     await until(
       async () => (await saved('dunlin')).build.items.find((i) => i.id === 'mouse')!.chosen.irq === '3'
     );
     await press(page, 'Undo');
-    await sees(page, 'IRQ 5 is driven twice');
+    await sees(page, 'IRQ 5 is used twice');
   });
 
   it('says why a struck ring is struck', async () => {

@@ -98,7 +98,7 @@ describe('choosing a machine', function () {
     );
 
     await bench.open('/builds/sanderling/fit?view=memory');
-    await sees(page, 'The start-up counts');
+    await sees(page, 'POST counts');
     const counted = () => page.$eval('.count b', (e) => e.textContent);
     const before = await counted();
     await press(page, 'Bank 1');
@@ -119,7 +119,7 @@ describe('choosing a machine', function () {
     for (const [view, words] of [
       ['drives', 'Run by'],
       ['power', 'Power leads wanted'],
-      ['time', 'stands for'],
+      ['time', 'target date'],
       ['first', 'Way 1']
     ] as const) {
       await bench.open(`/builds/plover/fit?view=${view}`);

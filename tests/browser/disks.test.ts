@@ -38,7 +38,7 @@ describe('disks', function () {
     await page.keyboard.press('d');
     await page.waitForFunction(() => location.pathname.endsWith('/disks'));
     await sees(page, 'keeps the cylinders in a field for fewer than 4,096');
-    await press(page, 'This is typed');
+    await press(page, 'I entered this in BIOS setup');
     await until(async () => (await disk('sanderling', 'card')).setup?.cylinders === 4095);
     await page.type('input[aria-label="Cylinders typed"]', '7964');
     await page.select('select[aria-label="What happened"]', 'hung');
@@ -81,7 +81,7 @@ describe('disks', function () {
     };
     await page.waitForSelector('optgroup option');
     await pick('Drive', 'look/cairnholt-a13');
-    await sees(page, 'Only looked at');
+    await sees(page, 'Preview only');
     await sees(page, '16,383');
     await pick('Controller', 'rom');
     await sees(page, 'not installed');
@@ -135,7 +135,7 @@ describe('disks', function () {
       return disk?.cable?.unit === '0';
     });
     await bench.open('/builds/sanderling/disks');
-    await unfold(page, 'Something else is typed');
+    await unfold(page, 'I entered something else');
     for (const [field, value] of [
       ['cylinders', '9,000'],
       ['heads', '16'],

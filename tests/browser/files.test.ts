@@ -24,7 +24,7 @@ describe('files in a browser', function () {
     const text = await (await fetch(`${bench.server.url}/api/v1/builds/dunlin/export`)).text();
     await bench.open('/');
     await upload(page, '#open-file', file('dunlin-copy.json', text));
-    await sees(page, 'IRQ 5 is driven twice');
+    await sees(page, 'IRQ 5 is used twice');
     expect(page.url()).to.match(/dunlin-2\/lines$/);
     const again = await (await fetch(`${bench.server.url}/api/v1/builds/dunlin-2/export`)).text();
     expect(again).to.equal(text.replace('"id": "dunlin"', '"id": "dunlin-2"'));

@@ -112,7 +112,7 @@ describe('switches and the bench', function () {
     await bench.open('/notebook?id=loft-xt');
     await sees(page, 'The next safe try');
     const before = await page.$eval('.next .change b', (e) => e.textContent);
-    await press(page, 'Set it so below');
+    await press(page, 'Copy this setting below');
     await page.select('fieldset select', '2');
     await press(page, 'Write down this start');
     await page.waitForFunction(
@@ -149,7 +149,7 @@ describe('switches and the bench', function () {
     await bench.open('/builds/plover/fit?view=memory');
     await fill('section input', '4 MiB');
     await sees(page, 'counts 7808 KiB');
-    await press(page, 'Fill so: 8 MiB');
+    await press(page, 'Use this layout: 8 MiB');
     await until(async () => (await saved('plover')).build.items.filter((i) => i.place).length === 2);
     await fill('section input', 'much');
     await sees(page, '"much" is no size');

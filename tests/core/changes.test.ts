@@ -105,10 +105,10 @@ describe('moves of other mechanisms', () => {
   it('are said in words', () => {
     const header = { kind: 'header', rows: 2, columns: 3 };
     expect(listed(header, { caps: [[1, 2]] }, { caps: [] })).to.deep.equal([
-      'B1: take the cap off pins 1-2; park it on one pin. (Base: 240h)'
+      'B1: remove the jumper from pins 1-2; park it on one pin. (Base: 240h)'
     ]);
     expect(listed(header, { caps: [] }, { caps: [[4, 3]] })).to.deep.equal([
-      'B1: press a cap on pins 3-4. (Base: 240h)'
+      'B1: fit a jumper on pins 3-4. (Base: 240h)'
     ]);
     expect(listed({ kind: 'rotary', steps: 16 }, { step: 2 }, { step: 10 })).to.deep.equal([
       'B1: turn to A. (Base: 240h)'

@@ -44,9 +44,9 @@ describe('the difference of two states', () => {
     expect(rest).to.deep.equal([]);
     expect(first.subject).to.equal('Digit 16');
     expect(first.what).to.match(/IRQ/);
-    expect(first.from).to.match(/^IRQ 5 \(cap on \d+-\d+\)$/);
+    expect(first.from).to.match(/^IRQ 5 \(jumper on \d+-\d+\)$/);
     expect(first.isQuiet).to.equal(false);
-    expect(first.to).to.match(/^IRQ 7 \(cap on \d+-\d+\)$/);
+    expect(first.to).to.match(/^IRQ 7 \(jumper on \d+-\d+\)$/);
   });
   it('tells what is chosen as it was found last, and as moving nothing', () => {
     const found = demo('plover').items.find((i) => i.id === 'audio')!.asFound;

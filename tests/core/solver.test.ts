@@ -259,7 +259,7 @@ describe('moves', () => {
     });
     const { jobs } = moveList(build, parts);
     expect(jobs).to.have.length(1);
-    expect(jobs[0].actions[0].text).to.match(/lift the cap from pins 1-2, press it on pins 3-4/);
+    expect(jobs[0].actions[0].text).to.match(/move the jumper from pins 1-2 to pins 3-4/);
     expect(jobs[0].from).to.equal('slot s1');
   });
   it('name only the levers that change, by what is printed', () => {

@@ -189,7 +189,7 @@ describe('instructions never start from a default that nobody saw', () => {
     };
     const texts = moveList(chosen, parts).jobs.flatMap((j) => j.actions.map((a) => a.text));
     expect(texts.join())
-      .to.match(/lift the cap from pins/)
+      .to.match(/move the jumper from pins/)
       .and.not.match(/nobody looked/);
   });
   it('a sheet without steps does not say that all is where it was found when nobody looked', () => {

@@ -15,7 +15,7 @@ export const openingCautions: readonly Caution[] = [
   {
     id: 'jumpers',
     level: 'amber',
-    text: 'Move caps and levers only with the machine off and unplugged. Write down the old position first; this sheet has it.'
+    text: 'Move jumpers and switches only with the machine off and unplugged. Write down the old position first; this sheet has it.'
   },
   {
     id: 'static',

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Column as CoreColumn } from '$lib/core/compare';
-  import type { ToldFinding } from '$lib/words';
+  import type { Thing } from '$lib/core/model';
+  import { the, type ToldFinding } from '$lib/words';
   import { sizeText } from '$lib/ui/fit/edit';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
@@ -16,7 +17,7 @@
     const next = [0, 1, 2].map((n) => (n === i ? id : (ids[n] ?? ''))).filter(Boolean);
     void goto(`/compare?ids=${next.join(',')}`, { keepFocus: true, noScroll: true });
   }
-  const list = (names: readonly string[]) => names.join(', ') || words.none;
+  const list = (things: readonly Thing[]) => things.map(the).join(', ') || words.none;
   /** One row each: its name and what it says of a machine. */
   const rows: [keyof typeof words.rows, (c: Column) => string][] = [
     ['date', (c) => c.date ?? words.none],

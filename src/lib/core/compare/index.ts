@@ -1,4 +1,4 @@
-import type { Build, Part, PartSet } from '../model';
+import { thingOf, type Build, type Part, type PartSet, type Thing } from '../model';
 import { clocksOf, shownMemory, speedIndex } from '../boards';
 import { check, type Finding } from '../rules';
 import { kitOf, totalKiB } from '../kit';
@@ -16,10 +16,10 @@ export interface Column {
   speed: number | null;
   totalKiB: number | null;
   countKiB: number | null;
-  displays: string[];
-  monitors: string[];
-  audio: string[];
-  drives: string[];
+  displays: Thing[];
+  monitors: Thing[];
+  audio: Thing[];
+  drives: Thing[];
   slots: { used: number; all: number };
   /** Year in which its youngest part was first sold. */
   youngest: number | null;
@@ -40,7 +40,9 @@ export function columnOf(build: Build, parts: PartSet): Column {
   const items = [build.board, ...build.items];
   const own = items.map((i) => parts.get(i.part)!);
   const titled = (test: (p: Part) => unknown) =>
-    build.items.filter((i) => test(parts.get(i.part)!)).map((i) => i.label ?? parts.get(i.part)!.name);
+    build.items
+      .filter((i) => test(parts.get(i.part)!))
+      .map((i) => thingOf({ part: parts.get(i.part)!, title: i.label ?? parts.get(i.part)!.name }));
   const count = (severity: Finding['severity']) => findings.filter((f) => f.severity === severity).length;
   const years = own.flatMap((p) => (p.sold ? [p.sold.from] : []));
   return {

@@ -190,7 +190,7 @@ export function repeated(ids: readonly string[]): string[] {
 
 function stateProblem(state: State, block: Block): string[] {
   if ('caps' in state) {
-    if (block.kind !== 'header') return [`caps sit on a header, and ${block.id} is ${block.kind}`];
+    if (block.kind !== 'header') return [`jumpers sit on a header, and ${block.id} is ${block.kind}`];
     const pins = block.rows * block.columns;
     return state.caps
       .flat()

@@ -70,15 +70,15 @@ export function actionsFor(
     return [
       ...lift.slice(0, moved).map((pair, i) => ({
         ...base,
-        text: `${name}: lift the cap from ${pins(pair)}, press it on ${pins(press[i])}. (${meaning})`
+        text: `${name}: move the jumper from ${pins(pair)} to ${pins(press[i])}. (${meaning})`
       })),
       ...lift.slice(moved).map((pair) => ({
         ...base,
-        text: `${name}: take the cap off ${pins(pair)}; park it on one pin. (${meaning})`
+        text: `${name}: remove the jumper from ${pins(pair)}; park it on one pin. (${meaning})`
       })),
       ...press
         .slice(moved)
-        .map((pair) => ({ ...base, text: `${name}: press a cap on ${pins(pair)}. (${meaning})` }))
+        .map((pair) => ({ ...base, text: `${name}: fit a jumper on ${pins(pair)}. (${meaning})` }))
     ];
   }
   if (block.kind === 'dip') {
@@ -111,8 +111,8 @@ function wholeRow(block: Block, setting: Setting, to: State): string | null {
     const on = to.caps.map(pins);
     const bare = [...new Set(all.map(pins))].filter((pair) => !on.includes(pair));
     const told = [
-      ...(on.length ? [`a cap on ${on.join(' and ')}`] : []),
-      ...(bare.length ? [`no cap on ${bare.join(', ')}`] : [])
+      ...(on.length ? [`a jumper on ${on.join(' and ')}`] : []),
+      ...(bare.length ? [`no jumper on ${bare.join(', ')}`] : [])
     ];
     return told.join(', ');
   }

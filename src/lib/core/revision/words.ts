@@ -174,7 +174,7 @@ function settingText(part: Part | undefined, setting: Setting | undefined, id: s
   return name && name.toLowerCase() !== label.toLowerCase() ? `${name}, ${label}` : label;
 }
 
-/** `IRQ 10 (cap on 5-6)` */
+/** `IRQ 10 (jumper on 5-6)` */
 function positionText(
   part: Part | undefined,
   setting: Setting | undefined,
@@ -189,13 +189,13 @@ function positionText(
   return state ? `${position.label} (${state})` : position.label;
 }
 
-/** What is physically there in a position: `cap on 5-6`, `1 ON, 2 OFF`. Empty when it is not known. */
+/** What is physically there in a position: `jumper on 5-6`, `1 ON, 2 OFF`. Empty when it is not known. */
 export function stateText(block: Block, { state }: Pick<Position, 'state'>): string {
   if (!state) return '';
   if ('caps' in state)
     return state.caps.length
-      ? `${state.caps.length > 1 ? 'caps' : 'cap'} on ${state.caps.map(([a, b]) => `${Math.min(a, b)}-${Math.max(a, b)}`).join(', ')}`
-      : 'no cap';
+      ? `${state.caps.length > 1 ? 'jumpers' : 'jumper'} on ${state.caps.map(([a, b]) => `${Math.min(a, b)}-${Math.max(a, b)}`).join(', ')}`
+      : 'no jumper';
   if ('switches' in state)
     return Object.entries(state.switches)
       .map(([n, side]) => `${n} ${side.toUpperCase()}`)

@@ -51,8 +51,11 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       cautious(
         value,
         filledBanks(kit).length,
-        say('clash', 'The start-up counts fewer banks than are filled; the rest of the memory is not used.'),
-        say('clash', 'The start-up stops with a memory error: it looks for banks that are empty.')
+        say(
+          'clash',
+          'The memory count shows fewer banks than are filled; the rest of the memory is not used.'
+        ),
+        say('clash', 'POST stops with a memory error: it looks for banks that are empty.')
       )
   },
   'memory-kib': {
@@ -62,7 +65,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       return total
         ? exactly(total, amount(total), [
             `the banks hold ${amount(total)}`,
-            'this block tells the total, the other the banks'
+            'this block sets the total, the other one the banks'
           ])
         : null;
     },
@@ -70,8 +73,8 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       cautious(
         value,
         totalKiB(kit),
-        say('clash', `The start-up counts ${amount(Number(value))} only; DOS gets no more.`),
-        say('clash', 'The start-up stops with a memory error where the fitted memory ends.')
+        say('clash', `POST counts ${amount(Number(value))} only; DOS gets no more.`),
+        say('clash', 'POST stops with a memory error where the fitted memory ends.')
       )
   },
   display: {
@@ -89,7 +92,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
           ...all.map(({ title, where, kind }) => `${title} in ${where} is ${displayWords[kind]}`),
           ...(kinds[0] === all[0].kind
             ? []
-            : ['this board knows two words only, and such a card counts as colour']),
+            : ['this board knows colour and monochrome only, and such a card counts as colour']),
           ...(new Set(kinds).size > 1 ? ['either of the two may come first'] : [])
         ],
         suits: (v) => v === 'any' || kinds.some((k) => k === v),
@@ -123,7 +126,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
         value,
         floppies(kit).length,
         say('caution', 'The last floppy drives get no letter.'),
-        say('caution', 'The start waits for a drive that is not there, and a letter is spent on it.')
+        say('caution', 'The start waits for a drive that is not there, and it takes up a drive letter.')
       )
   },
   'bus-mhz': {
@@ -222,7 +225,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       Number(value) + 0.5 < (busMHz(kit) ?? 0)
         ? say(
             'clash',
-            'Local-bus cards are told of a slower clock: the picture tears or disk data is garbled.'
+            'Local-bus cards are set for a slower clock: the picture tears or disk data is garbled.'
           )
         : say('note', 'Local-bus cards wait longer than they need to.')
   },
@@ -292,7 +295,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
           ])
         : null;
     },
-    wrong: () => say('clash', 'No key does anything, or the start-up stops with a keyboard error.')
+    wrong: () => say('clash', 'No key does anything, or POST stops with a keyboard error.')
   },
   monitor: {
     label: 'Monitor kind',

@@ -51,7 +51,8 @@ export function readRow(text: string, block: Block): State {
   for (const told of [name, block.id])
     if (rest.toLowerCase().startsWith(told) && /^[\s:=]/.test(rest.slice(told.length)))
       rest = rest.slice(told.length).replace(/^[\s:=]+/, '');
-  if (!rest) throw new NotationError('nothing was typed; write a row as "on off on off", or "2-3" for a cap');
+  if (!rest)
+    throw new NotationError('nothing was typed; write a row as "on off on off", or "2-3" for a jumper');
   if (block.kind === 'dip') return { switches: readSwitches(rest, block) };
   if (block.kind === 'header') return { caps: readCaps(rest, block) };
   if (block.kind === 'solder') return { bridges: readNumbers(rest, block.bridges, 'bridge') };
@@ -113,7 +114,7 @@ function readCaps(text: string, block: Extract<Block, { kind: 'header' }>): [num
       const pair: [number, number] = [Number(m[1]), Number(m[2])];
       for (const pin of pair)
         if (pin < 1 || pin > pins) throw new NotationError(`there is no pin ${pin}; the header has ${pins}`);
-      if (pair[0] === pair[1]) throw new NotationError(`"${word}" is one pin; a cap joins two`);
+      if (pair[0] === pair[1]) throw new NotationError(`"${word}" is one pin; a jumper joins two`);
       return pair;
     });
 }

@@ -78,7 +78,7 @@ export function lastChecks(build: Build, parts: PartSet): LastLook[] {
     ...(off.length
       ? [{ id: 'off', text: `Still off: ${off.map((s) => s.what).join(', ')}`, open: true }]
       : []),
-    { id: 'loose', text: 'No screw, cap or tool lies on the board or under it.', open: false },
+    { id: 'loose', text: 'No screw, jumper or tool lies on the board or under it.', open: false },
     ...(isAt
       ? [{ id: 'black', text: 'The black wires of the two power plugs meet in the middle.', open: false }]
       : []),
@@ -89,7 +89,7 @@ export function lastChecks(build: Build, parts: PartSet): LastLook[] {
         text: `${h.label} (${h.kind.replaceAll('-', ' ')}): ${h.pins[0]} is pin 1.`,
         open: false
       })),
-    { id: 'ribbons', text: 'The red edge of every ribbon is at pin 1, at both ends.', open: false },
+    { id: 'ribbons', text: 'The red edge of every ribbon cable is at pin 1, at both ends.', open: false },
     { id: 'cards', text: 'Every card is all the way down, its bracket screwed.', open: false },
     { id: 'fan', text: 'No lead touches a fan.', open: false }
   ];

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import type { Part } from '$lib/core/model';
+  import { thingOf, whatOf, type Part } from '$lib/core/model';
   import { sides, type Plan, type Role } from '$lib/core/planner';
-  import { tell } from '$lib/words';
+  import { tell, the, whatWords } from '$lib/words';
   import { plan as planText } from '../text/brief';
 
   interface Props {
@@ -23,6 +23,10 @@
   const best = $derived(
     sides.filter((s) => all.length > 1 && all.every((p) => p === plan || p.criteria[s] > plan.criteria[s]))
   );
+  const named = (id: string) => {
+    const part = partOf(id);
+    return part ? the(thingOf({ part })) : id;
+  };
   /** Parts that the first machine has not. */
   const differs = $derived(
     index === 0
@@ -30,7 +34,7 @@
       : plan.chosen
           .filter((c) => ['base', 'display', 'audio', 'storage'].includes(c.role))
           .filter((c) => !all[0].chosen.some((a) => a.part === c.part))
-          .map((c) => partOf(c.part)?.name ?? c.part)
+          .map((c) => named(c.part))
   );
   const given = $derived([...plan.missed, ...plan.rough]);
 </script>
@@ -59,6 +63,7 @@
           {#each list as c (c.part)}
             <span class="part"
               ><b>{c.count > 1 ? `${c.count} × ` : ''}{partOf(c.part)?.name ?? c.part}</b>
+              {#if partOf(c.part)}<i>{whatWords(whatOf(partOf(c.part)!))}</i>{/if}
               {#if c.onShelf >= c.count}<em class="own">{words.onShelf}</em>{:else}<em>{words.buy(c.cost)}</em
                 >{/if}</span
             >
@@ -129,8 +134,10 @@
     margin: 0;
     font-size: 0.95rem;
   }
-  .parts dt {
+  .parts dt,
+  .parts i {
     color: var(--quiet);
+    font-style: normal;
   }
   .parts dd {
     margin: 0;

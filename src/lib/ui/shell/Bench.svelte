@@ -52,7 +52,8 @@
   /** The stages of the rail; what is done at the machine and the log are not checked. */
   const rail: Record<string, StageState> = $derived({
     ...states,
-    switches: { ...states.switches, open: Math.max(states.switches.open, toSet) }
+    // What is still to be moved is no finding, but the stage is not done before.
+    switches: { ...states.switches, checked: states.switches.checked && toSet === 0 }
   });
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);

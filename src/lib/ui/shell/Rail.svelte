@@ -17,30 +17,40 @@
 </script>
 
 <!-- The stages as a pin header: a cap sits over the pins of a stage that was checked and has nothing open. -->
-<nav bind:this={rail} class="rail no-print" aria-label={text.stagesLabel}>
-  <a class="home" href="/">{text.places['/']}</a>
-  <ul>
-    {#each stages as [key, label] (key)}
-      <li>
-        <a href="/builds/{id}/{key}" aria-current={stage === key ? 'page' : undefined}>
-          <span class="pins" aria-hidden="true">
-            {#if done(key)}<span class="cap"></span>{:else}<span class="pin"></span><span class="pin"
-              ></span>{/if}
-          </span>
-          <span class="name">{label}</span>
-          {#if open(key)}<span class="count" aria-label={text.openCount(open(key))}>{open(key)}</span
-            >{:else if states[key]}<span class="sr-only">{done(key) ? text.checked : text.unchecked}</span
-            >{/if}
-        </a>
-      </li>
-    {/each}
-  </ul>
+<nav class="rail no-print" aria-label={text.stagesLabel}>
+  <div class="stay" bind:this={rail}>
+    <a class="home" href="/">{text.places['/']}</a>
+    <ul>
+      {#each stages as [key, label] (key)}
+        <li>
+          <a href="/builds/{id}/{key}" aria-current={stage === key ? 'page' : undefined}>
+            <span class="pins" aria-hidden="true">
+              {#if done(key)}<span class="cap"></span>{:else}<span class="pin"></span><span class="pin"
+                ></span>{/if}
+            </span>
+            <span class="name">{label}</span>
+            {#if open(key)}<span class="count" aria-label={text.openCount(open(key))}>{open(key)}</span
+              >{:else if states[key]}<span class="sr-only">{done(key) ? text.checked : text.unchecked}</span
+              >{/if}
+          </a>
+        </li>
+      {/each}
+    </ul>
+  </div>
 </nav>
 
 <style>
   .rail {
-    padding: 1rem 0 1rem 0.9rem;
     border-right: 2px solid var(--ink);
+    min-width: 0;
+  }
+  /* In sight while the page scrolls. */
+  .stay {
+    position: sticky;
+    top: 0;
+    max-height: 100vh;
+    padding: 1rem 0 1rem 0.9rem;
+    overflow-y: auto;
   }
   .home {
     display: block;
@@ -107,13 +117,18 @@
   }
   @media (max-width: 900px) {
     .rail {
+      position: sticky;
+      top: 0;
+      z-index: 5;
+      border-right: 0;
+      border-bottom: 2px solid var(--ink);
+      background: var(--paper);
+    }
+    .stay {
       display: flex;
       gap: 0.8rem;
       align-items: center;
       padding: 0.4rem 0.6rem;
-      border-right: 0;
-      border-bottom: 2px solid var(--ink);
-      min-width: 0;
       position: relative;
       overflow-x: auto;
     }

@@ -2,8 +2,8 @@ import { counted } from './count';
 
 export const brief = {
   title: 'Brief',
-  lead: 'What the machine stands for, what it must run, and what you want of it. The planner takes it from there.',
-  date: 'Stands for',
+  lead: 'The target date, the programs to run, and what else you want. The planner proposes machines for it.',
+  date: 'Target date',
   dateHint: 'a year, or 1991-03',
   role: 'What it is for',
   os: 'System',
@@ -27,7 +27,7 @@ export const brief = {
   },
   source: 'Parts from',
   sources: { shelf: 'my shelf only', 'prefer-shelf': 'my shelf first', anything: 'anywhere' },
-  budget: 'Most it may cost',
+  budget: 'Budget limit',
   wrongDate: 'Write a year, or a year and month as 1991-03.',
   programs: 'Must run',
   findProgram: 'Find a program: flight, CD-ROM, spreadsheet',
@@ -42,8 +42,8 @@ export const brief = {
     keep: 'keep this part in',
     never: 'never use this part',
     'emulator-outside': 'floppy emulator outside the case only',
-    'original-look': 'nothing new to be seen in front',
-    'real-disk': 'a hard disk that turns',
+    'original-look': 'period-correct front panel',
+    'real-disk': 'a real spinning hard disk',
     'spare-slots': 'slots that stay free',
     have: 'have this'
   },
@@ -106,7 +106,7 @@ export const plan = {
     bought: 'most from the shelf',
     cost: 'cheapest',
     slots: 'fewest slots',
-    cautions: 'least to watch'
+    cautions: 'fewest cautions'
   },
   differs: (parts: string) => `with ${parts}`,
   runs: (met: number, all: number) => (all ? `runs ${met} of ${all}` : 'no programs asked for'),
@@ -134,15 +134,15 @@ export const plan = {
   moves: (n: number) => `${counted('setting', 'settings')(n)} to move`,
   none: 'Nothing fits this brief',
   noneSoFar: 'Stopped before anything that fits was found',
-  noneLead: 'Let go of one line and a machine is possible. Each line was tried; none shorter was found.',
+  noneLead: 'Drop any one of these and a machine becomes possible.',
   noDrops: 'Nothing in the brief stands in the way alone: there is no machine among the known parts.',
-  against: 'What stood against it',
+  against: 'Why it failed',
   drop: 'Drop and propose again',
   dropWords: {
     strict: (date: string) => `be less strict about ${date}`,
     shelf: 'take parts from anywhere',
     budget: (n: number) => `spend more than ${n}`,
-    fixed: (part: string) => `let go of ${part}`
+    fixed: (part: string) => `drop ${part}`
   },
   and: ' and ',
   whyNot: 'Why not',
@@ -150,12 +150,12 @@ export const plan = {
   ask: 'Ask',
   whyBarred: 'It may not be used:',
   whyPossible: 'It is possible. Against the first machine:',
-  whySame: 'It is possible and as good: the other came first by name.',
+  whySame: 'Equally good; the other one was listed first.',
   whyWorse: (side: string, from: number, to: number) => `${side}: ${from} → ${to}`,
   whyImpossible: 'No machine with it works:',
   takeWith: 'Take the machine with it',
   planPage: 'Plan a machine',
   planLead: 'Write the brief; the planner proposes machines; one of them becomes a build.',
   buildName: 'Name of the machine',
-  noneYet: 'Press Propose: the planner works out machines for this brief.'
+  noneYet: 'Press Propose: the planner finds machines for this brief.'
 } as const;

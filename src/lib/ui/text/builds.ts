@@ -13,7 +13,7 @@ export const builds = {
   find: 'Find a build',
   noneFound: (query: string) => `No build matches “${query}”.`,
   more: (n: number) => `Show ${n} more`,
-  standsFor: 'stands for',
+  standsFor: 'target date',
   card: (n: number) => (n === 1 ? 'card' : 'cards'),
   clash: (n: number) => (n === 1 ? 'clash' : 'clashes'),
   verdicts: {
@@ -47,7 +47,7 @@ export const builds = {
   leftOut: (n: number) => `${counted('thing', 'things')(n)} could not be taken in:`,
   leftMore: (n: number) => `and ${n} more`,
   name: 'Name of the machine',
-  date: 'Stands for (year, or 1991-03)',
+  date: 'Target date (year, or 1991-03)',
   chooseBoard: 'Which board is it?',
   findBoard: 'Find a board',
   boardHint: 'Search: 386, XT, local bus',

@@ -109,7 +109,7 @@ export const editor = {
   positions: 'Positions',
   addPosition: 'Add the position drawn',
   positionName: 'Called',
-  drawHint: 'Press pins two by two to put a cap on, or levers to move them; then add the position.',
+  drawHint: 'Click two pins to fit a jumper, or switches to move them; then add the position.',
   removePosition: (name: string) => `Remove position ${name}`,
   functions: 'What it offers',
   addFunction: 'Add a function',
@@ -155,7 +155,7 @@ export const editor = {
 
 export const identify = {
   title: 'Identify',
-  lead: 'Tick what you see; the likeliest parts come first, and what to look at next is said.',
+  lead: 'Tick what you see; the likeliest parts come first, and you are told what to check next.',
   what: 'What is it?',
   kinds: { board: 'a board', card: 'a card' },
   groups: {
@@ -167,7 +167,7 @@ export const identify = {
     marks: 'Marks'
   },
   open: 'Looked at before',
-  start: 'Start anew',
+  start: 'Start over',
   name: 'Call it',
   nameHint: 'board from the attic',
   forget: (name: string) => `Forget ${name}`,
@@ -206,13 +206,13 @@ export const compare = {
   none: 'none',
   choose: 'Choose two machines.',
   rows: {
-    date: 'Stands for',
+    date: 'Target date',
     board: 'Board',
     cpu: 'CPU',
     core: 'Core clock',
     speed: 'Speed index',
     memory: 'Memory fitted',
-    count: 'Start-up counts',
+    count: 'Memory count',
     display: 'Display',
     monitor: 'Monitor',
     audio: 'Sound',

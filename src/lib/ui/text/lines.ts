@@ -1,6 +1,6 @@
 export const lines = {
   title: 'Lines',
-  lead: 'What each card drives. Ring: it could. Cap: it does. Drag a cap along its row, or press R for the fewest moves.',
+  lead: 'What each card uses. Ring: it could be here. Yellow jumper: it is here. Drag a jumper along its row, or press R for the fewest moves.',
   loom: 'Loom of interrupt lines and DMA channels. Arrow keys go from mark to mark.',
   interrupt: 'INTERRUPT',
   dma: 'DMA',

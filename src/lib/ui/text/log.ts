@@ -30,7 +30,7 @@ export const log = {
   restored: 'That state is back. Undo takes it away again.',
   /** What a change was, kept with it. */
   did: {
-    cap: 'cap moved',
+    cap: 'jumper moved',
     asFound: 'as found, written down',
     lock: 'locked or unlocked',
     resolved: 'resolved',

@@ -83,7 +83,7 @@ export const notebook = {
   noRows: 'No source has a row yet.',
   tries: 'Starts',
   thisTry: 'How it stands at this start',
-  saw: 'What it showed',
+  saw: 'What appeared on screen',
   notNoted: 'not noted',
   happened: 'What happened',
   outcomes: {
@@ -98,7 +98,7 @@ export const notebook = {
   next: 'The next safe try',
   nextLead: 'One change for each start, so that an effect has one cause. Power off before every change.',
   change: (label: string, to: string) => `${label}: ${to}`,
-  setSo: 'Set it so below',
+  setSo: 'Copy this setting below',
   would: 'It would tell',
   wouldShow: (value: string, n: number) => `${value} (${n})`,
   barred: 'Left alone',

@@ -63,7 +63,7 @@ export const sheet = {
     'Write down every step of taking it apart, in order. Read backwards it is the order of putting it together.',
   addStep: 'Write it down',
   what: 'What came off',
-  whatHint: 'ribbon of the hard disk',
+  whatHint: 'hard-disk cable',
   where: 'Where it was, which way round',
   whereHint: 'J3, red edge to the rear',
   kind: 'Sort',

@@ -70,6 +70,6 @@ export const shelf = {
   tableLine: (n: number) => `line ${n}`,
   takeRows: (n: number) => `Take in ${counted('row', 'rows')(n)}`,
   took: (n: number) => `${counted('thing', 'things')(n)} came onto the shelf.`,
-  leave: 'Leave it',
+  leave: 'Cancel',
   mhz: (n: number) => `${n} MHz`
 } as const;

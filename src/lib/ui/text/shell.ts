@@ -51,9 +51,9 @@ export const shell = {
     ['/', 'search parts'],
     ['Tab', 'to the loom, and on to the next thing'],
     ['← → ↑ ↓', 'in the loom: from mark to mark'],
-    ['Shift ← →', 'on a cap: move it along its row'],
-    ['Enter', 'on a ring: move the cap there; on a struck ring: why not?'],
-    ['L', 'on a cap: lock it where it is, or unlock'],
+    ['Shift ← →', 'on a jumper: move it along its row'],
+    ['Enter', 'on a ring: move the jumper there; on a crossed-out ring: why not?'],
+    ['L', 'on a jumper: lock it where it is, or unlock'],
     ['Ctrl Z, Ctrl Y', 'undo, redo'],
     ['Esc', 'leave a plan, an explanation, a dialog'],
     ['?', 'this list']
@@ -102,9 +102,9 @@ export const shell = {
     save: 'Save what is chosen',
     left: counted('fact to decide', 'facts to decide'),
     drop: 'Drop mine, take theirs',
-    notWhole: 'That mixture does not fit together:'
+    notWhole: 'These choices conflict:'
   },
-  errorMissing: 'Not here',
+  errorMissing: 'Page not found',
   errorOther: 'That did not work',
   backToBuilds: 'Back to the builds',
   login: {

@@ -2,13 +2,14 @@ import { counted } from './count';
 
 export const tray = {
   label: 'Tray',
-  inTheWay: 'In the way',
+  inTheWay: 'To solve',
+  elsewhere: 'In other stages',
   nothingInTheWay: 'Nothing is in the way.',
   nothingFound: (n: number) =>
     `Nothing found in what is known. ${counted('thing', 'things')(n)} not checked or only assumed: see the notes.`,
   notes: counted('note', 'notes'),
   severity: { stop: 'Stop: do not power on', clash: 'Clash', caution: 'Caution', note: 'Note' },
-  noSingleMove: 'No single move ends this. Press R to rearrange.',
+  noSingleMove: 'No single change fixes this. Press R to find a plan.',
   show: (title: string) => `Show ${title}`,
 
   selected: 'Selected part',
@@ -34,7 +35,7 @@ export const tray = {
   resolving: 'Working it out',
   stop: 'Stop',
   take: 'Take this plan',
-  leave: 'Leave it',
+  leave: 'Cancel',
   ribbons: {
     straight: 'straight',
     'floppy-twist': 'twist in lines 10–16 (floppies)',
@@ -50,7 +51,7 @@ export const tray = {
   moves: (n: number) => `${counted('setting', 'settings')(n)} to move`,
   proved: 'Proved: no answer needs less.',
   bestSoFar: 'The best found before the limit; a better one may exist.',
-  onlyShown: 'The loom shows it; nothing is taken yet.',
+  onlyShown: 'Previewed on the chart; not applied yet.',
   shared: (line: string) => `${line} shared:`,
   sharedBy: (a: string, b: string) => `${a} with ${b}.`,
   otherWays: 'Other ways',
@@ -88,7 +89,7 @@ export const tray = {
     terminators: (title: string, isIn: boolean) => `${title}: terminators ${isIn ? 'in' : 'out'}`,
     declare: (title: string, cylinders: number) => `${title}: type ${cylinders} cylinders`,
     apart: 'Never used together',
-    known: 'Seen to'
+    known: 'Mark as dealt with'
   },
   unknownPosition: 'unknown'
 } as const;

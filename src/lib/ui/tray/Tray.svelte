@@ -1,5 +1,7 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import { onMount } from 'svelte';
+  import { placeOf } from '$lib/core/rules';
   import { getBench } from '../context';
   import { text } from '../text';
   import FindingRow from './FindingRow.svelte';
@@ -13,39 +15,58 @@
     const timer = setTimeout(() => void Promise.all([planPanel(), whyPanel()]).catch(() => null), 1500);
     return () => clearTimeout(timer);
   });
+  const stage = $derived(page.url.pathname.split('/')[3] ?? '');
   const serious = $derived(session.findings.filter((f) => f.severity !== 'note'));
+  /** What belongs to the stage that is open comes first. */
+  const here = $derived(serious.filter((f) => placeOf(f).stage === stage));
+  const elsewhere = $derived(serious.filter((f) => placeOf(f).stage !== stage));
   let showsNotes = $state(false);
   const notes = $derived(session.findings.filter((f) => f.severity === 'note'));
 </script>
 
 <aside class="no-print" aria-label={text.tray.label}>
-  {#if planner.trouble}<p class="trouble" role="alert">{planner.trouble}</p>{/if}
-  {#if planner.state === 'plan' || planner.state === 'working'}
-    {#await planPanel() then { default: Plan }}<Plan />{/await}
-  {/if}
-  {#if planner.state === 'why'}
-    {#await whyPanel() then { default: Why }}<Why />{/await}
-  {/if}
-  {#if planner.state !== 'plan'}
-    <h2 class="eyebrow">{text.tray.inTheWay}</h2>
-    {#each serious as finding, i (finding.id + i)}<FindingRow {finding} open={i === 0} />{:else}
-      {#if session.checked.status === 'clean'}
-        <p class="clear"><span class="cap" aria-hidden="true"></span>{text.tray.nothingInTheWay}</p>
-      {:else}<p class="clear">{text.tray.nothingFound(session.checked.hiding.length)}</p>{/if}
-    {/each}
-  {/if}
-  <Selected />
-  {#if notes.length && planner.state !== 'plan'}
-    <details bind:open={showsNotes}>
-      <summary>{text.tray.notes(notes.length)}</summary>
-      {#each showsNotes ? notes : [] as finding, i (finding.id + i)}<FindingRow {finding} />{/each}
-    </details>
-  {/if}
+  <div class="stay">
+    {#if planner.trouble}<p class="trouble" role="alert">{planner.trouble}</p>{/if}
+    {#if planner.state === 'plan' || planner.state === 'working'}
+      {#await planPanel() then { default: Plan }}<Plan />{/await}
+    {/if}
+    {#if planner.state === 'why'}
+      {#await whyPanel() then { default: Why }}<Why />{/await}
+    {/if}
+    {#if planner.state !== 'plan'}
+      <h2 class="eyebrow">{text.tray.inTheWay}</h2>
+      {#each here as finding, i (finding.id)}<FindingRow {finding} open={i === 0} />{/each}
+      {#if here.length && elsewhere.length}<h2 class="eyebrow">{text.tray.elsewhere}</h2>{/if}
+      {#each elsewhere as finding, i (finding.id)}<FindingRow
+          {finding}
+          open={i === 0 && here.length === 0}
+        />{/each}
+      {#if !serious.length}
+        {#if session.checked.status === 'clean'}
+          <p class="clear"><span class="cap" aria-hidden="true"></span>{text.tray.nothingInTheWay}</p>
+        {:else}<p class="clear">{text.tray.nothingFound(session.checked.hiding.length)}</p>{/if}
+      {/if}
+    {/if}
+    <Selected />
+    {#if notes.length && planner.state !== 'plan'}
+      <details bind:open={showsNotes}>
+        <summary>{text.tray.notes(notes.length)}</summary>
+        {#each showsNotes ? notes : [] as finding (finding.id)}<FindingRow {finding} />{/each}
+      </details>
+    {/if}
+  </div>
 </aside>
 
 <style>
-  aside {
+  /* In sight while the page scrolls. */
+  .stay {
+    position: sticky;
+    top: 0;
+    max-height: 100vh;
     padding: 0.9rem 1rem 2rem;
+    overflow-y: auto;
+  }
+  aside {
     background: var(--sheet);
     border-left: 2px solid var(--ink);
     min-width: 0;
@@ -83,6 +104,10 @@
     aside {
       border-left: 0;
       border-top: 2px solid var(--ink);
+    }
+    .stay {
+      position: static;
+      max-height: none;
     }
   }
 </style>
