@@ -138,7 +138,7 @@ await mocha([
   ...(browser ? [['Browser tests', ['tests/browser/**/*.test.ts', '--ignore', look]]] : []),
   ['Formats and server', files('formats', 'server')],
   ...(browser ? [['The look of every screen', [look]]] : []),
-  ['Core', files('core', 'ui')],
+  ['Core', files('core', 'ui', 'truth')],
   ['Server over HTTP', files('http')]
 ]);
 console.log(`\n${passed} passed, ${failed} failed`);
