@@ -4,6 +4,7 @@ import {
   fatPlan,
   fitTypes,
   largestPartition,
+  offered,
   setupChoices,
   sectorsOf,
   sizeWords,
@@ -49,7 +50,8 @@ export function diskReport(args: readonly string[]): object {
   if (!translations.includes(kind))
     throw new DiskUsage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
   const dos = dosOf(options.get('--os'));
-  const logical = translate(physical, kind, total, facts?.keepsLast);
+  const setupFacts = facts && { ...facts, translation: kind };
+  const logical = setupFacts ? offered(physical, setupFacts, total, dos) : translate(physical, kind, total);
   const first = dos === null ? null : Math.min(logical.usable, largestPartition(dos));
   return {
     physical: { ...physical, sectorsInAll: total, size: sizeWords(total) },
@@ -61,7 +63,14 @@ export function diskReport(args: readonly string[]): object {
     ...(facts
       ? { setup: setupChoices({ physical, total, translates: true }, { ...facts, translation: kind }, dos) }
       : {}),
-    types: fitTypes(physical, true)
+    types: fitTypes(
+      physical,
+      true,
+      facts?.types || 46,
+      facts?.table,
+      (t) => translate(t, kind, undefined, facts?.keepsLast).usable,
+      total
+    )
       .slice(0, 3)
       .map(({ type, used, lost }) => ({ ...type, used, lost })),
     partition:
@@ -121,6 +130,11 @@ export const chsOf = (told: string | undefined): Geometry | null => {
 /** `yj image`: reads a raw image in slices, never whole. */
 export async function imageReport([file, option, told, ...rest]: readonly string[]): Promise<object> {
   const setup = option === undefined ? null : option === '--setup' ? chsOf(told) : undefined;
+  if (
+    setup &&
+    !(setup.cylinders && setup.heads && setup.sectors && setup.sectors <= 63 && setup.heads <= 255)
+  )
+    throw new DiskUsage(`--setup wants cylinders, 1 to 255 heads and 1 to 63 sectors, not "${told}"\n`);
   if (!file || rest.length || setup === undefined || (option && !setup))
     throw new DiskUsage(`image wants a file, and --setup C/H/S if there is one\n\n${DISK_USAGE}`);
   const fd = opened(file);

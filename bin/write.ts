@@ -1,5 +1,12 @@
 import { closeSync, fsyncSync, ftruncateSync, openSync, unlinkSync, writeSync } from 'node:fs';
-import { SECTOR, partition, proposeSizes, sizeWords } from '../src/lib/core/storage';
+import {
+  SECTOR,
+  dosVersions,
+  partition,
+  proposeSizes,
+  sizeWords,
+  type Geometry
+} from '../src/lib/core/storage';
 import { diskImage } from '../src/lib/formats/disk';
 import { DiskUsage, chsOf, dosOf, optionsOf } from './disk';
 
@@ -23,6 +30,7 @@ export function writeImage([file, ...args]: readonly string[]): object {
   if (!file || file.startsWith('--') || !geometry)
     throw new DiskUsage(`write wants a file and --chs C/H/S, as INT 13h gives it\n\n${WRITE_USAGE}`);
   const dos = dosOf(options.get('--os')) ?? 6.22;
+  refuseImpossible(file, geometry, dos);
   const told = options.get('--cylinders');
   if (told !== undefined && !/^\d+(,\d+)*$/.test(told))
     throw new DiskUsage(`--cylinders wants numbers such as 400,624, not "${told}"\n`);
@@ -56,6 +64,23 @@ export function writeImage([file, ...args]: readonly string[]): object {
     })),
     sectorBytes: SECTOR
   };
+}
+
+/** Plans that no machine of the time can use: a table written for them would be broken. */
+function refuseImpossible(file: string, { cylinders, heads, sectors }: Geometry, dos: number): void {
+  const refuse = (why: string): never => {
+    throw new DiskUsage(`${why}\n\n${WRITE_USAGE}`);
+  };
+  if (file === '-') refuse('write makes a file; it does not write to the standard output');
+  if (!cylinders || !heads || !sectors) refuse('cylinders, heads and sectors are at least 1');
+  if (sectors > 63) refuse(`${sectors} sectors a track: INT 13h and the partition table have 1 to 63`);
+  if (heads > 255) refuse(`${heads} heads: DOS takes 255 at most`);
+  if (!(dosVersions as readonly number[]).includes(dos))
+    refuse(`there is no DOS ${dos} that partitions hard disks here: ${dosVersions.join(', ')}`);
+  if (cylinders > 1024 && dos < 7)
+    refuse(
+      `${cylinders} cylinders: DOS ${dos} reaches 1,024 by INT 13h. Give the geometry as INT 13h has it, or DOS 7 or later`
+    );
 }
 
 function created(file: string): number {

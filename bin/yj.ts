@@ -85,6 +85,10 @@ function parseArgs(argv: readonly string[]): Args {
   return args;
 }
 
+/** Whether what was read must not be written to, or booted from. */
+const hasStop = (report: object): boolean =>
+  'remarks' in report && (report.remarks as { grade: string }[]).some((r) => r.grade === 'stop');
+
 const exitOf: Record<Status, number> = { clean: 0, clash: 1, unknown: 3 };
 
 function read(file: string): string {
@@ -144,7 +148,7 @@ async function main(argv: readonly string[]): Promise<number> {
   if (command === 'image' || command === 'rom') {
     const report = await (command === 'image' ? imageReport : romReport)(rest);
     process.stdout.write(JSON.stringify(report, null, 2) + '\n');
-    return 0;
+    return hasStop(report) ? 1 : 0;
   }
   if (Object.hasOwn(settingCommands, command ?? '')) {
     process.stdout.write(JSON.stringify(settingCommands[command](rest), null, 2) + '\n');

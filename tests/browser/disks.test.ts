@@ -125,10 +125,10 @@ describe('disks', function () {
     await page.select('select[aria-label="Terminators: S210"]', 'out');
     await sees(page, 'S210 ends the bus without terminators');
     await page.select('select[aria-label="Jumpered as: S210"]', '7');
-    await sees(page, 'S210 has the adapter’s number');
+    await sees(page, 'S210 has the adapter’s ID');
     // The tray offers the way back, and takes it.
     await unfold(page, 'adapter’s number');
-    await press(page, 'S210: 0');
+    await press(page, 'Jumper S210 as 0');
     await until(async () => {
       const { build } = await bench.saved('plover');
       const disk = build.items.find((i) => i.id === 'disk') as { cable?: { unit?: string } } | undefined;

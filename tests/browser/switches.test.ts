@@ -60,7 +60,7 @@ describe('switches and the bench', function () {
   it('lists what differs, worst first, and a tick makes it the new as found', async () => {
     await bench.open('/builds/dunlin/switches?view=moves');
     await sees(page, 'Floppy drives');
-    await sees(page, 'a letter is spent on it');
+    await sees(page, 'it takes up a drive letter');
     await press(page, 'Choose all');
     await until(async () => (await board('dunlin')).chosen.floppies === 'one');
     await page.click('input[aria-label^="Done: PX8 Floppy drives"]');
@@ -76,7 +76,7 @@ describe('switches and the bench', function () {
     await bench.open('/builds/sanderling/switches?view=clock');
     await sees(page, 'right for this CPU');
     await sees(page, 'too fast: it freezes');
-    await sees(page, '33 MHz ÷ 4');
+    await sees(page, '33.3 MHz ÷ 4');
   });
 
   it('decodes and encodes a board without a build, over a reload', async () => {
@@ -152,7 +152,7 @@ describe('switches and the bench', function () {
     await press(page, 'Use this layout: 8 MiB');
     await until(async () => (await saved('plover')).build.items.filter((i) => i.place).length === 2);
     await fill('section input', 'much');
-    await sees(page, '"much" is no size');
+    await sees(page, '"much" is not understood');
     await page.evaluate(() =>
       [...document.querySelectorAll('section')]
         .find((s) => s.innerText.includes('What does the count tell'))!

@@ -59,6 +59,32 @@ describe('geometry', () => {
 });
 
 describe('translation', () => {
+  it('as two families of BIOSes were measured: rounded LBA, large, and the one that chooses', () => {
+    const of = (kind: Translation, c: number, h: number, s: number) => {
+      const { geometry: g } = translate({ cylinders: c, heads: h, sectors: s }, kind);
+      return `${g.cylinders}/${g.heads}/${g.sectors}`;
+    };
+    expect(of('large', 13_328, 15, 63)).to.equal('833/240/63');
+    expect(of('large', 9000, 16, 63), 'never 256 heads').to.equal('1024/128/63');
+    // A little past 504 MiB the whole number is still 16.
+    expect(of('lba-rounded', 1025, 16, 63)).to.equal('1024/16/63');
+    expect(of('lba', 1025, 16, 63)).to.equal('512/32/63');
+    expect(of('lba-rounded', 1100, 16, 63)).to.equal('550/32/63');
+    expect(of('automatic', 1024, 16, 63)).to.equal('1024/16/63');
+    expect(of('automatic', 2048, 16, 63)).to.equal('1024/32/63');
+    expect(of('automatic', 8192, 16, 63)).to.equal('1024/128/63');
+    expect(of('automatic', 8193, 16, 63), 'LBA, with the smaller head count').to.equal('1024/128/63');
+    expect(of('automatic', 8300, 16, 63)).to.equal('520/255/63');
+  });
+  it('with extensions and DOS 7 a drive is used whole, and with neither it is not', () => {
+    const drive = { cylinders: 16_383, heads: 16, sectors: 63 };
+    const ids = (dos: number, extensions: boolean) =>
+      barriers({ physical: drive, total: 26_712_000, translation: 'lba', dos, extensions }).map((b) => b.id);
+    expect(ids(7.1, true)).to.not.include('int13');
+    expect(ids(7.1, false)).to.include('int13');
+    expect(ids(6.22, true)).to.include('int13');
+  });
+
   it('the barriers of the books', () => {
     expect(translate(geo(4000), 'none').usable).to.equal(1_032_192);
     expect(translate(geo(8192), 'bit-shift').usable).to.equal(8_257_536);
@@ -94,7 +120,7 @@ describe('translation', () => {
         expect(geometry.heads).to.be.within(1, 256);
         expect(geometry.sectors).to.be.within(1, 63);
         // Those by the total round a drive smaller than one of their cylinders up to it.
-        if (!['lba', 'lba-by-cylinders', 'scsi'].includes(kind))
+        if (!['lba', 'lba-by-cylinders', 'lba-rounded', 'automatic', 'scsi'].includes(kind))
           expect(sectorsOf(geometry)).to.be.at.most(sectorsOf(g));
       })
     );
@@ -194,7 +220,8 @@ describe('types, FAT', () => {
     expect(kind(10, 3.3)).to.deep.equal(['FAT12', 1, 4]);
     expect(kind(31, 3.3)).to.deep.equal(['FAT16', 4, 2]);
     expect(kind(127, 5)).to.deep.equal(['FAT16', 6, 2]);
-    expect(kind(128, 5)).to.deep.equal(['FAT16', 6, 4]);
+    expect(kind(128, 5)).to.deep.equal(['FAT16', 6, 2]);
+    expect(kind(129, 5)).to.deep.equal(['FAT16', 6, 4]);
     expect(kind(2047, 6.22)).to.deep.equal(['FAT16', 6, 32]);
     expect(kind(4000, 7.1)).to.deep.equal(['FAT32', 11, 4]);
     expect(kind(20_000, 7.1)).to.deep.equal(['FAT32', 11, 16]);

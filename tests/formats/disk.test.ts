@@ -194,6 +194,19 @@ describe('disks that we read', function () {
   const stops = async (image: SparseImage) =>
     (await readDisk(sparse(image))).remarks.filter((r) => r.grade === 'stop').map((r) => r.text);
 
+  const put32le = (n: number) => [n & 255, (n >> 8) & 255, (n >> 16) & 255, n >>> 24];
+  it('numbers of a boot sector that no checker lets pass are named', async () => {
+    const boot = plan.partitions[0].lba * 512;
+    const faults = async (at: number, bytes: number[]) =>
+      (await readDisk(sparse(changed([boot + at, bytes])))).remarks.map((r) => r.text).join();
+    expect(await faults(17, [0, 0])).to.match(/root/);
+    expect(await faults(17, [0x01, 0x02])).to.match(/multiple of 16/);
+    expect(await faults(21, [0xf5])).to.match(/media byte F5/);
+    expect(await faults(22, [0xff, 0x03])).to.match(/are enough|larger than the whole/);
+    const blank = await readDisk(sparse(changed([boot, Array<number>(512).fill(0)])));
+    expect(blank.remarks.map((r) => r.text).join()).to.match(/is not formatted/);
+    expect(blank.boots.some((b) => b.heads === 0)).to.equal(false);
+  });
   it('what is broken is described', async () => {
     expect(await stops(good)).to.deep.equal([]);
     expect((await stops(changed([510, [0, 0]])))[0]).to.match(/signature/);
@@ -204,7 +217,16 @@ describe('disks that we read', function () {
     expect((await stops(changed([446 + 12, [0xff, 0xff, 0xff, 0x7f]]))).join())
       .to.match(/past the end/)
       .and.match(/overlap/);
-    expect((await stops(changed([446 + 16, [0x80]]))).join('')).to.equal('');
+    expect((await stops(changed([446 + 16, [0x80]]))).join()).to.match(/2 entries are marked active/);
+    expect((await stops(changed([446, [0x81]]))).join()).to.match(/has 81 where 00 or 80/);
+    expect((await stops(changed([second.record * 512 + 446, [0x80]]))).join()).to.match(
+      /logical drive never/
+    );
+    // The first partition made longer, over the first extended record and into it.
+    const longer = put32le(plan.partitions[0].sectors + 100);
+    expect((await stops(changed([446 + 12, longer]))).join())
+      .to.match(/and the extended partition overlap/)
+      .and.match(/lies over the extended record/);
     expect((await stops(changed([446 + 4, [0xee]]))).join()).to.match(/GUID/);
     const odd = await readDisk(sparse(changed([446 + 4, [0x77]])));
     expect(odd.remarks.some((r) => /unknown type 77/.test(r.text))).to.equal(true);

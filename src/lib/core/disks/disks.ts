@@ -8,6 +8,7 @@ import {
   sectorsOf,
   setupChoices,
   translate,
+  usesExtensions,
   type Barrier,
   type DriveSize,
   type Geometry,
@@ -46,7 +47,8 @@ export function firmwareFacts(disk: FirmwareFacts['disk']): SetupFacts | null {
         : {}),
     ...(disk.hangs ? { hangs: disk.hangs } : {}),
     ...(disk.table ? { table: disk.table } : {}),
-    ...(disk.keepsLast ? { keepsLast: true } : {})
+    ...(disk.keepsLast ? { keepsLast: true } : {}),
+    ...(disk.extensions ? { extensions: true } : {})
   };
 }
 
@@ -136,9 +138,16 @@ export function geometryOf(disk: KitDisk): Geometry | null {
   const { size, facts } = disk;
   if (!size) return null;
   const typed = typedOf(disk);
-  if (typed && facts) return offered(typed.physical, facts, typed.total).geometry;
+  const total = size.total ?? sectorsOf(size.physical);
   const best = choicesFor(disk).find((c) => c.works && c.logical);
-  return best?.logical ?? translate(size.physical, 'lba', size.total).geometry;
+  const geometry =
+    typed && facts
+      ? offered(typed.physical, facts, typed.total).geometry
+      : (best?.logical ?? translate(size.physical, 'lba', size.total).geometry);
+  // By sector number the whole drive is reached: its cylinders go on past 1,024.
+  return facts && usesExtensions(facts, disk.dos)
+    ? { ...geometry, cylinders: Math.floor(total / (geometry.heads * geometry.sectors)) }
+    : geometry;
 }
 
 /** A geometry as it can be typed: at most 16 heads. */

@@ -85,6 +85,8 @@ export const FirmwareFacts = z.strictObject({
     cylinders: z.number().int().min(0).max(65535),
     /** Cylinder counts above which it hangs at detection. */
     hangs: z.array(z.enum(['6322', '65535'])).optional(),
+    /** INT 13h extensions, functions 41h to 48h: from about 1996 to 1998 on. */
+    extensions: z.boolean().optional(),
     /** Largest disk that it handles whole, in MiB; beyond it hangs or sees less. */
     mostMiB: z.number().int().positive().optional()
   })

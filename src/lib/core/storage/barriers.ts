@@ -28,6 +28,8 @@ export interface Setup {
   hangs?: readonly ('6322' | '65535')[];
   /** The BIOS keeps the last cylinder for diagnostics. */
   keepsLast?: boolean;
+  /** The BIOS has the INT 13h extensions; DOS 7.0 and later use them. */
+  extensions?: boolean;
   /** Addressed by number alone, as SCSI drives are: its geometry is made up, and 28 bits are no limit. */
   byNumber?: boolean;
 }
@@ -104,7 +106,10 @@ export function barriers(setup: Setup): Barrier[] {
       ways: biosWays
     });
   // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics.
-  else if (total - usable >= geometry.heads * geometry.sectors * (setup.keepsLast ? 2 : 1))
+  else if (
+    !(setup.extensions && dos !== null && dos >= 7) &&
+    total - usable >= geometry.heads * geometry.sectors * (setup.keepsLast ? 2 : 1)
+  )
     add({
       id: translation === 'none' ? 'int13-ata' : 'int13',
       sectors: usable,

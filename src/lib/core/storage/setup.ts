@@ -18,6 +18,8 @@ export interface SetupFacts {
   table?: readonly DriveType[];
   /** It keeps the last cylinder for diagnostics. */
   keepsLast?: boolean;
+  /** It has the INT 13h extensions: DOS 7.0 and later reach a drive by sector number, past what the geometry tells. */
+  extensions?: boolean;
   /** A ROM of the controller runs the drive: the setup says "not installed". */
   isRom?: boolean;
 }
@@ -82,12 +84,24 @@ export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | nu
     ...(facts.biosCylinders === undefined ? {} : { biosCylinders: facts.biosCylinders }),
     ...(facts.hangs ? { hangs: facts.hangs } : {}),
     ...(facts.keepsLast ? { keepsLast: true } : {}),
+    ...(facts.extensions ? { extensions: true } : {}),
     ...(drive.byNumber ? { byNumber: true } : {})
   });
 
+/** Whether a drive is used by sector number, so that the geometry of INT 13h is no limit. */
+export const usesExtensions = (facts: Pick<SetupFacts, 'extensions'>, dos: number | null): boolean =>
+  facts.extensions === true && dos !== null && dos >= 7;
+
 /** What INT 13h offers of a geometry that is typed, or of the drive as it is. */
-export const offered = (geometry: Geometry, facts: SetupFacts, total?: number): Logical =>
-  translate(geometry, facts.translation, total, facts.keepsLast);
+export function offered(
+  geometry: Geometry,
+  facts: SetupFacts,
+  total?: number,
+  dos: number | null = null
+): Logical {
+  const logical = translate(geometry, facts.translation, total, facts.keepsLast);
+  return usesExtensions(facts, dos) && total !== undefined ? { ...logical, usable: total } : logical;
+}
 
 const stopping = new Set(['bios-cylinders', 'bios-6322', 'bios-65535', 'heads-256']);
 
@@ -112,18 +126,20 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
     works: true
   };
   if (facts.isRom) {
-    const { geometry: logical, usable } = offered(physical, facts, total);
+    const { geometry: logical, usable } = offered(physical, facts, total, dos);
     return [{ ...notTyped, id: 'by-rom', logical, usable, lost: total - usable, cost: 'nothing' }];
   }
   const costOf = (unused: number, g: Geometry) =>
-    !unused
+    // Less than one cylinder is rounding.
+    unused < g.heads * g.sectors
       ? 'nothing'
       : facts.keepsLast && unused <= g.heads * g.sectors
         ? 'one cylinder, which this BIOS keeps for diagnostics'
         : 'part of the drive is not used';
   const typed = (id: SetupChoice['id'], geometry: Geometry, cost: string, works: boolean): SetupChoice => {
     const whole = id === 'whole' && facts.translation.startsWith('lba') ? total : sectorsOf(geometry);
-    const { geometry: logical, usable } = offered(geometry, facts, whole);
+    const { geometry: logical, usable } = offered(geometry, facts, whole, dos);
+    const lost = Math.max(0, total - usable);
     return {
       id,
       type: 'user',
@@ -134,9 +150,10 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
       mode: facts.translation,
       logical,
       usable,
-      lost: Math.max(0, total - usable),
+      lost,
       works,
-      cost
+      // What is lost costs, whatever else does not.
+      cost: cost === 'nothing' ? costOf(lost, logical) : cost
     };
   };
   const hangs =
@@ -148,12 +165,20 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   if (facts.user && most < physical.cylinders)
     out.push(typed('fewer', { ...physical, cylinders: most }, 'the rest of the drive is not used', true));
   // Beside a user type the best entry is enough to see what it would waste.
-  const entries = fitTypes(physical, translates, facts.types, facts.table).slice(0, facts.user ? 1 : 3);
-  for (const { type, used, lost } of entries) {
+  const entries = fitTypes(
+    physical,
+    translates,
+    facts.types,
+    facts.table,
+    (typed_) => offered(typed_, facts).usable,
+    total
+  ).slice(0, facts.user ? 1 : 3);
+  for (const { type, used } of entries) {
     const { cylinders, heads, sectors } = type;
     const geometry = { cylinders, heads, sectors };
-    const { geometry: logical, usable: reached } = offered(geometry, facts);
-    const usable = Math.min(used, reached);
+    const { geometry: logical } = offered(geometry, facts);
+    const usable = used;
+    const lost = Math.max(0, total - usable);
     out.push({
       id: 'type',
       type: String(type.type),
@@ -163,9 +188,9 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
       mode: facts.translation,
       logical,
       usable,
-      lost: lost + used - usable,
+      lost,
       works: true,
-      cost: costOf(lost + used - usable, geometry)
+      cost: costOf(lost, geometry)
     });
   }
   const ways = new Set<Way>(found.flatMap((b) => b.ways));

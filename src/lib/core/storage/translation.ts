@@ -4,7 +4,10 @@ import { GeometryError, checkGeometry, sectorsOf, type Geometry } from './geomet
  * How a BIOS turns the physical geometry into the one of INT 13h. `bit-shift-128` halves only while the result
  * is above 1,024 and stops at 128 heads; `revised` first turns 16 heads into 15 above 8,192 cylinders,
  * `revised-always` at any size; `lba-by-cylinders` keeps the smaller head count slightly past a boundary. `scsi` is
- * what the ROMs of host adapters make of a number of blocks: 64 × 32 up to 1 GiB, 255 × 63 beyond.
+ * what the ROMs of host adapters make of a number of blocks: 64 × 32 up to 1 GiB, 255 × 63 beyond. The last three are
+ * those of two families of BIOSes that were measured: `lba-rounded` takes its heads from whole numbers, so that a drive
+ * just past a boundary keeps the smaller count; `large` doubles heads until the cylinders fit or the heads exceed 127,
+ * and looks after doubling; `automatic` takes none, large or LBA by the size of the drive.
  */
 export const biosTranslations = [
   'none',
@@ -13,7 +16,10 @@ export const biosTranslations = [
   'revised',
   'revised-always',
   'lba',
-  'lba-by-cylinders'
+  'lba-by-cylinders',
+  'lba-rounded',
+  'large',
+  'automatic'
 ] as const;
 export const translations = [...biosTranslations, 'scsi'] as const;
 export type Translation = (typeof translations)[number];
@@ -55,6 +61,22 @@ function lbaHeads(total: number): number {
   return 255;
 }
 
+/** The same from whole tracks and cylinders, as a BIOS that divides first does. */
+function roundedHeads(total: number): number {
+  const cylinders = Math.floor(Math.floor(total / 63) / 1024);
+  for (const heads of [16, 32, 64, 128]) if (cylinders <= heads) return heads;
+  return 255;
+}
+
+function large({ cylinders, heads, sectors }: Geometry): Geometry {
+  let [c, h] = [cylinders, heads];
+  while (c > 1024 && h <= 127) [c, h] = [Math.floor(c / 2), h * 2];
+  return { cylinders: Math.min(1024, c), heads: h, sectors };
+}
+
+/** Above so many cylinders times heads a BIOS that chooses by itself takes LBA. */
+const MOST_LARGE = 131_072;
+
 const byTotal = (total: number, heads: number, sectors = 63): Geometry => ({
   cylinders: Math.max(1, Math.min(1024, Math.floor(total / (heads * sectors)))),
   heads,
@@ -72,6 +94,14 @@ const rules: Record<Translation, (physical: Geometry, total: number) => Geometry
     const k = shiftBy(p.cylinders);
     return byTotal(total, k === 16 ? 255 : 16 * k);
   },
+  'lba-rounded': (_, total) => byTotal(total, roundedHeads(total)),
+  large,
+  automatic: (p, total) =>
+    p.cylinders <= 1024 && p.heads <= 16 && p.sectors <= 63
+      ? p
+      : p.cylinders * p.heads <= MOST_LARGE
+        ? large(p)
+        : byTotal(total, roundedHeads(total)),
   scsi: (_, total) => (total <= 1024 * 64 * 32 ? byTotal(total, 64, 32) : byTotal(total, 255))
 };
 

@@ -79,14 +79,17 @@ export interface TypeFit {
  * and sectors each within its own; one that does (ATA) takes any that is no larger in all.
  * @param known how many types the BIOS has: 14, 23 or 46
  * @param own entries of its table that are not those of the common one
+ * @param reach sectors that INT 13h gives of a geometry that is typed; without translation 1,024 cylinders of it
+ * @param total sectors of the drive, where its geometry does not tell
  */
 export function fitTypes(
   drive: Geometry,
   translates: boolean,
   known = 46,
-  own: readonly DriveType[] = []
+  own: readonly DriveType[] = [],
+  reach: (typed: Geometry) => number = (t) => Math.min(1024, t.cylinders) * t.heads * t.sectors,
+  total = sectorsOf(drive)
 ): TypeFit[] {
-  const total = sectorsOf(drive);
   return [...driveTypes.filter((t) => own.every((o) => o.type !== t.type)), ...own]
     .filter((t) => t.type <= known || own.includes(t))
     .filter((t) =>
@@ -95,7 +98,7 @@ export function fitTypes(
         : t.cylinders <= drive.cylinders && t.heads <= drive.heads && t.sectors <= drive.sectors
     )
     .map((type) => {
-      const used = Math.min(1024, type.cylinders) * type.heads * type.sectors;
+      const used = Math.min(total, reach(type));
       return { type, used, lost: total - used };
     })
     .sort((a, b) => b.used - a.used || a.type.type - b.type.type);

@@ -3,8 +3,10 @@ import { nameOf, type DiskImage, type Remark } from './read';
 
 export interface Diagnosis {
   candidates: Candidate[];
-  /** The best candidate, where one agrees with everything. */
+  /** The geometry it was made under, where the evidence leaves only one. */
   made: Candidate | null;
+  /** How many geometries agree with everything. */
+  fitting: number;
   remarks: Remark[];
 }
 
@@ -30,23 +32,51 @@ export function witnessesOf(image: DiskImage): Witness[] {
   return [...entries, ...boots];
 }
 
+/** `16 heads`, `1 to 255 heads`, for what stays open. */
+function openWords(fits: readonly { heads: number; sectors: number }[]): string {
+  const range = (values: number[], one: string) => {
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    return low === high ? `${low} ${one}` : `${low} to ${high} ${one}`;
+  };
+  return `${range(
+    fits.map((f) => f.heads),
+    'heads'
+  )}, ${range(
+    fits.map((f) => f.sectors),
+    'sectors a track'
+  )}`;
+}
+
 /** The geometry a disk was made under, and how that goes with the setup of a machine. */
 export function diagnose(image: DiskImage, setup: Geometry | null = null): Diagnosis {
-  const candidates = inferGeometry(witnessesOf(image));
-  const best = candidates[0] ?? null;
-  const made = best?.fits ? best : null;
+  const { fits, made, candidates } = inferGeometry(witnessesOf(image));
+  const [best] = candidates;
   const remarks = [...image.remarks];
-  if (best && !best.fits)
+  const hasEntries = image.entries.some((e) => e.sectors > 0 && e.kind !== 'link');
+  if (best && !fits.length)
     remarks.push({
       grade: 'caution',
       text: `No geometry agrees with every entry. The best is ${best.heads} heads of ${best.sectors} sectors; it disagrees with ${best.disagree.join(', ')}.`
     });
-  if (!best && image.entries.length)
+  if (fits.length > 1 && !made)
     remarks.push({
       grade: 'note',
-      text: 'Nothing in the tables tells under which geometry it was made: every entry lies past what cylinder, head and sector can say.'
+      text: `${fits.length.toLocaleString('en')} geometries agree with everything in the tables (${openWords(fits)}). A second partition, or the machine it was made in, would settle it.`
     });
-  const told = setup && best ? mismatch(best, setup) : null;
-  if (told) remarks.push({ grade: 'stop', text: `${told}` });
-  return { candidates, made, remarks };
+  if (!best && hasEntries && !image.gpt)
+    remarks.push({
+      grade: 'note',
+      text: 'The tables do not tell under which geometry it was made.'
+    });
+  const matches = setup && fits.some((f) => f.heads === setup.heads && f.sectors === setup.sectors);
+  if (setup && fits.length && !matches) {
+    const told = made ? mismatch(made, setup) : mismatch(fits[0], setup);
+    remarks.push({
+      grade: 'stop',
+      text: made
+        ? told!
+        : `No geometry that agrees with the tables is that of this setup (${setup.heads} heads of ${setup.sectors} sectors). Do not start from it and do not write to it.`
+    });
+  }
+  return { candidates, made, fitting: fits.length, remarks };
 }

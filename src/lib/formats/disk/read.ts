@@ -13,6 +13,8 @@ export interface Entry {
   type: number;
   typeName: string;
   active: boolean;
+  /** The byte that marks it active: 00 or 80, anything else makes boot code stop. */
+  flag: number;
   start: Chs;
   end: Chs;
   /** First sector, counted from the start of the disk, and how many. */
@@ -62,6 +64,8 @@ export interface DiskImage {
 }
 
 const MOST_LINKS = 64;
+/** Sectors of a 2.88M floppy. */
+const LARGEST_FLOPPY = 5760;
 
 /** Reads tables and boot sectors of a disk; whatever is broken is described, nothing of it throws. */
 export async function readDisk(source: SectorSource): Promise<DiskImage> {
@@ -102,6 +106,11 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
         'caution',
         `The file system counts ${boot.sectors} sectors; the image has ${Math.floor(source.bytes / SECTOR)}.`
       );
+    if (boot.sectors > LARGEST_FLOPPY)
+      say(
+        'caution',
+        'A file system without a partition table, larger than a floppy: DOS gives a hard disk without a table no letter.'
+      );
     return image;
   }
   image.entries.push(...table);
@@ -109,9 +118,12 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
   checkEntries(image, say);
   if (image.entries.some((e) => e.type === 0xee)) {
     image.gpt = true;
+    const seen = image.entries.filter((e) => e.type !== 0xee && isFat(e.type));
     say(
       'stop',
-      'This disk has a GUID partition table: DOS and a BIOS of the time see one unknown partition.'
+      seen.length
+        ? `This disk has a GUID partition table beside the old one: DOS sees ${seen.map(nameOf).join(' and ')} and nothing else of it.`
+        : 'This disk has a GUID partition table: DOS and a BIOS of the time see one unknown partition.'
     );
   }
   for (const e of image.entries.filter(
@@ -123,9 +135,13 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
       say('caution', `${nameOf(e)}: its boot sector lies past what is at hand.`);
       continue;
     }
+    if (isBlank(sector)) {
+      say('note', `${nameOf(e)} is not formatted.`);
+      continue;
+    }
     const block = bootBlock(sector, e.lba);
     image.boots.push(block);
-    judgeBoot(e, block, sector, say);
+    judgeBoot(e, block, say);
   }
   return image;
 }
@@ -155,6 +171,7 @@ function entriesOf(
         typeName:
           partitionTypes[type]?.name ?? `unknown type ${type.toString(16).toUpperCase().padStart(2, '0')}`,
         active: sector[row] === 0x80,
+        flag: sector[row],
         start: chsAt(sector, row + 1),
         end: chsAt(sector, row + 5),
         lba: base + u32(sector, row + 8),
@@ -228,11 +245,20 @@ const isInside = (image: DiskImage, e: Entry) =>
 function checkEntries(image: DiskImage, say: Say): void {
   const real = image.entries.filter((e) => e.kind !== 'link');
   if (!real.length && image.signature) say('note', 'The partition table is empty.');
-  const active = real.filter((e) => e.active && e.kind === 'primary');
+  const active = real.filter((e) => e.active && e.kind !== 'logical');
   if (active.length > 1)
-    say('stop', `${active.length} partitions are marked active: the start says "invalid partition table".`);
+    say('stop', `${active.length} entries are marked active: the boot code says "Invalid partition table".`);
+  for (const e of real.filter((x) => x.kind !== 'logical' && x.flag !== 0 && x.flag !== 0x80))
+    say(
+      'stop',
+      `${nameOf(e)} has ${hexByte(e.flag)} where 00 or 80 marks the active partition: the boot code says "Invalid partition table".`
+    );
+  for (const e of real.filter((x) => x.kind === 'logical' && x.flag !== 0))
+    say('stop', `${nameOf(e)} is marked active (${hexByte(e.flag)}); a logical drive never is.`);
+  if (active.some((e) => e.kind === 'extended'))
+    say('stop', 'The extended partition is marked active: the machine does not boot from it.');
   if (!active.length && real.some((e) => e.kind === 'primary'))
-    say('note', 'No partition is marked active: the disk does not start by itself.');
+    say('note', 'No partition is marked active: the machine does not boot from this disk.');
   for (const e of real) {
     if (!(e.type in partitionTypes)) say('note', `${nameOf(e)} has the ${e.typeName}; DOS passes it over.`);
     if (e.sectors === 0) say('caution', `${nameOf(e)} has no sectors.`);
@@ -255,11 +281,27 @@ function checkEntries(image: DiskImage, say: Say): void {
       say('stop', `${nameOf(before)} and ${nameOf(e)} overlap: writing to one destroys the other.`);
   });
   const root = real.find((e) => e.kind === 'extended');
-  if (root)
-    for (const e of real.filter((x) => x.kind === 'logical'))
-      if (e.lba < root.lba || e.lba + e.sectors > root.lba + root.sectors)
-        say('caution', `${nameOf(e)} lies outside the extended partition.`);
+  if (!root) return;
+  for (const e of real.filter((x) => x.kind === 'logical'))
+    if (e.lba < root.lba || e.lba + e.sectors > root.lba + root.sectors)
+      say('caution', `${nameOf(e)} lies outside the extended partition.`);
+  // A primary partition anywhere in the extended one: over its records, its drives or its free part.
+  for (const e of real.filter((x) => x.kind === 'primary' && x.sectors > 0))
+    if (meets(e, root))
+      say('stop', `${nameOf(e)} and the extended partition overlap: writing to one destroys the other.`);
+  // Each record holds the place of the drives after it: a drive over one cuts the chain.
+  const records = [...new Set(image.entries.filter((e) => e.kind === 'link').map((e) => e.lba)), root.lba];
+  for (const e of real.filter((x) => x.kind !== 'extended' && x.sectors > 0))
+    for (const record of records)
+      if (e.lba <= record && record < e.lba + e.sectors)
+        say(
+          'stop',
+          `${nameOf(e)} lies over the extended record at sector ${record}: the drives from there on are lost when it fills up.`
+        );
 }
+
+const meets = (a: Entry, b: Entry): boolean => a.lba < b.lba + b.sectors && b.lba < a.lba + a.sectors;
+const hexByte = (n: number): string => n.toString(16).toUpperCase().padStart(2, '0');
 
 const text = (b: Uint8Array, at: number, length: number) =>
   String.fromCharCode(...b.subarray(at, at + length))
@@ -298,7 +340,14 @@ export function bootBlock(b: Uint8Array, lba: number): BootBlock {
   if (!block.reserved) faults.push('no reserved sector: the boot sector itself is one');
   if (block.fats < 1 || block.fats > 2) faults.push(`${block.fats} allocation tables; there are two`);
   if (!block.sectorsPerFat) faults.push('the allocation table has no sectors');
-  if (block.media < 0xf0) faults.push(`media byte ${block.media.toString(16)} is none`);
+  if (block.media !== 0xf0 && block.media < 0xf8)
+    faults.push(`media byte ${hexByte(block.media)}; it is F0 or F8 to FF`);
+  if (!is32 && block.rootEntries === 0) faults.push('the root directory has no entries');
+  if ((block.rootEntries * 32) % SECTOR !== 0)
+    faults.push(`${block.rootEntries} root entries; they fill whole sectors, so a multiple of 16`);
+  if (small && u32(b, 32) && u32(b, 32) !== small)
+    faults.push(`two different totals: ${small} and ${u32(b, 32)} sectors`);
+  if (!sectors) faults.push('it counts no sectors');
   if (!block.sectorsPerTrack || block.sectorsPerTrack > 63)
     faults.push(`${block.sectorsPerTrack} sectors a track`);
   if (!block.heads || block.heads > 256) faults.push(`${block.heads} heads`);
@@ -315,6 +364,21 @@ export function bootBlock(b: Uint8Array, lba: number): BootBlock {
       faults.push(
         `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters; it needs ${needed}`
       );
+    // Formatters round up a little; a table of several times the size is a damaged number.
+    if (block.sectorsPerFat > 2 * needed + 8)
+      faults.push(
+        `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters; ${needed} are enough`
+      );
+    if (is32) {
+      const version = u16(b, 42);
+      const rootCluster = u32(b, 44);
+      const info = u16(b, 48);
+      if (version !== 0) faults.push(`FAT32 version ${version}; DOS knows version 0`);
+      if (rootCluster < 2 || rootCluster > clusters + 1)
+        faults.push(`the root directory begins in cluster ${rootCluster}; it is 2 to ${clusters + 1}`);
+      if (info !== 0xffff && (info === 0 || info >= block.reserved))
+        faults.push(`the information sector is ${info}; the reserved sectors are 1 to ${block.reserved - 1}`);
+    }
   }
   return { ...block, clusters: Math.max(0, clusters), fat, faults };
 }
@@ -331,9 +395,11 @@ function looksWhole(boot: BootBlock, first: Uint8Array, table: readonly Entry[])
   );
 }
 
-function judgeBoot(e: Entry, block: BootBlock, sector: Uint8Array, say: Say): void {
+/** What a partition tool leaves of a boot sector: zeros, or the filling byte of a format. */
+const isBlank = (sector: Uint8Array): boolean => sector.every((b) => b === 0 || b === 0xf6);
+
+function judgeBoot(e: Entry, block: BootBlock, say: Say): void {
   const name = nameOf(e);
-  if (sector.every((b) => b === 0 || b === 0xf6)) return say('note', `${name} is not formatted yet.`);
   if (!block.signature) say('caution', `${name}: its boot sector lacks the signature.`);
   block.faults.forEach((f) => say('caution', `${name}, boot sector: ${f}.`));
   if (block.faults.length) return;

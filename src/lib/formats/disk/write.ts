@@ -1,6 +1,6 @@
 import {
-  GeometryError,
   endChs,
+  fatSectors,
   sectorsOf,
   toChs,
   type Geometry,
@@ -121,24 +121,17 @@ function entry(
 
 /** Numbers of a FAT file system on a partition, its tables as small as they can be. */
 export function fatLayout(p: Pick<Planned, 'sectors' | 'fat'>) {
-  const { kind, clusterBytes } = p.fat;
+  const { kind, clusterBytes, clusters } = p.fat;
   const perCluster = clusterBytes / SECTOR;
-  const reserved = kind === 'FAT32' ? 32 : 1;
-  const rootEntries = kind === 'FAT32' ? 0 : 512;
-  const root = (rootEntries * 32) / SECTOR;
-  const bits = { FAT12: 12, FAT16: 16, FAT32: 32 }[kind];
-  let perFat = 1;
-  // Each step can only grow; it ends where the table holds all clusters that are left beside it.
-  for (;;) {
-    const clusters = Math.floor((p.sectors - reserved - root - 2 * perFat) / perCluster);
-    if (clusters < 1) throw new GeometryError(`a partition of ${p.sectors} sectors holds no file system`);
-    const needed = Math.ceil(((clusters + 2) * bits) / 8 / SECTOR);
-    if (needed <= perFat) return { perCluster, reserved, rootEntries, perFat, clusters };
-    perFat = needed;
-  }
+  return {
+    perCluster,
+    reserved: kind === 'FAT32' ? 32 : 1,
+    rootEntries: kind === 'FAT32' ? 0 : 512,
+    perFat: fatSectors(p.sectors, kind, perCluster),
+    clusters
+  };
 }
 
-/** Boot sector and tables of an empty file system; offsets from the start of the partition. */
 function fileSystem(p: Planned, geometry: Geometry, options: WriteOptions, index: number): Chunk[] {
   const { perCluster, reserved, rootEntries, perFat, clusters } = fatLayout(p);
   const { kind } = p.fat;

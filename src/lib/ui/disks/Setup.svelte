@@ -37,7 +37,7 @@
   }
   /** Every way in which an address is counted here, from the drive outwards. */
   const rows = $derived.by((): Row[] => {
-    const own = offered(size.physical, facts, total);
+    const own = offered(size.physical, facts, total, disk.dos);
     const out: Row[] = [
       { name: words.driveSays, geometry: size.byNumber ? null : size.physical, sectors: total },
       { name: facts.isRom ? words.romGives : words.biosGives, geometry: own.geometry, sectors: own.usable }
