@@ -7,6 +7,7 @@ import { choose, resolve } from '../src/lib/core/solver';
 import { GeometryError } from '../src/lib/core/storage';
 import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
 import { StoreTrouble } from '../src/lib/server/trouble';
+import { BATCH_USAGE, batch, takesBatch } from './batch';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
 import { WRITE_USAGE, writeImage } from './write';
@@ -22,14 +23,15 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${DISK_USAGE}${WRITE_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
                                 it; --anyway: also one with damaged rows
   health                        looks through the data, as JSON
   passphrase                    sets the passphrase of a shared server, from standard input
 
 The data is in the folder that YJ_DATA names, else in .yellow-jumper in the home folder.
-exit 0: clean or solved; 1: a clash, or impossible, or stopped; 2: bad input;
+exit 0: clean or solved; 1: a clash, or impossible, or stopped, or an image that must not be used;
+     2: bad input;
      3: nothing found, but something was not checked or is only assumed
 `;
 
@@ -137,6 +139,10 @@ function run(argv: readonly string[]): number {
 
 async function main(argv: readonly string[]): Promise<number> {
   const [command, ...rest] = argv;
+  if (rest[0] === '--batch' && takesBatch(command ?? '')) {
+    if (rest.length !== 2) throw new Usage(USAGE);
+    return batch(command, read(rest[1]), (line) => process.stdout.write(line));
+  }
   if (command === 'disk') {
     process.stdout.write(JSON.stringify(diskReport(rest), null, 2) + '\n');
     return 0;

@@ -127,7 +127,7 @@ describe('disks', function () {
     await page.select('select[aria-label="Jumpered as: S210"]', '7');
     await sees(page, 'S210 has the adapter’s ID');
     // The tray offers the way back, and takes it.
-    await unfold(page, 'adapter’s number');
+    await unfold(page, 'adapter’s ID');
     await press(page, 'Jumper S210 as 0');
     await until(async () => {
       const { build } = await bench.saved('plover');

@@ -6,7 +6,7 @@ import { readBuildFile } from '../../src/lib/formats';
 import { benchMachine } from '../support/bench-machines';
 import { explainWords } from '../../src/lib/words';
 import { bombs } from '../support/bombs';
-import { board, card, jumper, jumpered, machineOf, checkKnown } from '../support/make';
+import { board, card, jumper, jumpered, machineOf, checkKnown, type ClaimIn } from '../support/make';
 import { randomMachine } from '../support/machines';
 import { solveMilp } from '../support/milp';
 
@@ -30,6 +30,28 @@ describe('resolve', () => {
     const bomb = bombs.find((b) => b.path === '/resolve')!;
     const { build, parts } = readBuildFile(bomb.body);
     expect(() => resolve(build, parts)).to.throw(TooLarge, /more combinations of settings/);
+  });
+
+  it('names changes for several conflicts that have nothing to do with each other', () => {
+    const fixed = (id: string, claim: ClaimIn) => card(id, [claim]);
+    const irq = (value: number): ClaimIn => ({ resource: 'irq', value });
+    const dma = (value: number): ClaimIn => ({ resource: 'dma', value });
+    const { build, parts } = machineOf(board('at', Array<string>(6).fill('isa16')), [
+      fixed('p', irq(5)),
+      fixed('q', irq(5)),
+      fixed('r', irq(10)),
+      fixed('s', irq(10)),
+      fixed('t', dma(1)),
+      fixed('u', dma(1))
+    ]);
+    const none = resolve(build, parts);
+    if (none.status !== 'impossible') throw new Error(none.status);
+    expect(none.relaxations).to.not.deep.equal([]);
+    for (const { fixes } of none.relaxations) {
+      expect(fixes).to.have.length(3);
+      const changed = fixes.reduce((b, fix) => applyFix(b, fix, parts), build);
+      expect(resolve(changed, parts).status).to.equal('solved');
+    }
   });
 
   it('keeps what the user locked', () => {

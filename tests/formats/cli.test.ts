@@ -42,6 +42,47 @@ describe('the command line', function () {
     expect(out.status).to.equal('clash');
     expect(out.findings.filter((f: { severity: string }) => f.severity === 'clash')).to.have.length(3);
   });
+  it('answers many questions in one process, one line each, and goes on after a bad one', () => {
+    const lines = (command: string, questions: unknown[]) => {
+      const { status, stdout } = yj(
+        [command, '--batch', '-'],
+        questions.map((q) => (typeof q === 'string' ? q : JSON.stringify(q))).join('\n')
+      );
+      return {
+        status,
+        answers: stdout
+          .trim()
+          .split('\n')
+          .map((l) => JSON.parse(l))
+      };
+    };
+    const disk = lines('disk', [
+      { chs: '615/4/17', os: 'dos3.3' },
+      'nonsense',
+      { chs: '2100/16/63', translation: 'large' }
+    ]);
+    expect(disk.status).to.equal(2);
+    expect(disk.answers[0].physical.sectorsInAll).to.equal(41_820);
+    expect(disk.answers[1].error).to.be.a('string');
+    expect(disk.answers[2].logical.heads).to.equal(64);
+    const check = lines('check', [{ file }, JSON.parse(writeBuildFile(demo('curlew'), parts))]);
+    expect([check.status, check.answers.map((a) => a.status)]).to.deep.equal([0, ['clash', 'clean']]);
+    expect(lines('resolve', [{ file }]).answers[0].status).to.equal('solved');
+  });
+  it('refuses plans that no machine can use, and writes nothing', () => {
+    const target = join(folder, 'none.img');
+    for (const [chs, os, why] of [
+      ['1024/16/64', 'dos6.22', /64 sectors a track/],
+      ['1024/256/63', 'dos6.22', /256 heads/],
+      ['2000/16/63', 'dos6.22', /reaches 1,024/],
+      ['1024/16/63', 'dos1.1', /no DOS 1.1/],
+      ['0/16/63', 'dos6.22', /at least 1/]
+    ] as const) {
+      const { status, stderr } = yj(['write', target, '--chs', chs, '--os', os]);
+      expect([status, existsSync(target)], chs).to.deep.equal([2, false]);
+      expect(stderr).to.match(why);
+    }
+  });
   it('decodes and encodes switches, and answers the memory of a board', () => {
     const json = (args: string[]) => JSON.parse(yj(args).stdout);
     const read = json(['decode', 'skerrin-px8', 'SW1=off on off off off off off on']);

@@ -65,7 +65,8 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
   const first = search(request, within);
   if (!first.best) {
-    const drops = whatToDrop(request, limits);
+    // A search that was cut proves nothing: nothing is said to have to go.
+    const drops = first.exact ? whatToDrop(request, limits) : [];
     return { plans: [], exact: first.exact, machines: first.machines, reasons: first.reasons, drops };
   }
   const found: Plan[] = [first.best];

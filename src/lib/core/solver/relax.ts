@@ -150,7 +150,76 @@ export function findRelaxations(
       .flatMap((attempt) => grow(attempt, coreOf(attempt.build, parts, options)))
       .sort(byCost);
   }
+  if (!found.length) found.push(...oneByOne(build, parts, firstCore, options));
   return found.sort((a, b) => fixCost(a.fixes) - fixCost(b.fixes));
+}
+
+/** Most conflicts that are dissolved one after the other, and changes that are tried in all. */
+const MOST_CONFLICTS = 8;
+const MOST_TRIES = 80;
+
+/**
+ * Several conflicts that have nothing to do with each other: the cheapest change that dissolves each, one after the
+ * other, until the machine is possible; then every change that is not needed any more is left out again.
+ */
+function oneByOne(
+  build: Build,
+  parts: PartSet,
+  firstCore: readonly CoreFunction[],
+  options: RelaxOptions
+): Relaxation[] {
+  let tries = 0;
+  const outcomeOf = (b: Build) => {
+    tries++;
+    return solve(compile(machine(b, parts), { allowOff: options.allowOff }), options.limits);
+  };
+  /** The machine with nothing in it but what a conflict is between, and what came in its place. */
+  const alone = (b: Build, before: Build, core: readonly CoreFunction[]): Build => {
+    const named = new Set(core.map((f) => f.item));
+    const isThere = new Set(before.items.map((i) => i.id));
+    return { ...b, items: b.items.filter((i) => named.has(i.id) || !isThere.has(i.id)) };
+  };
+  let now = build;
+  let core = firstCore;
+  const fixes: Fix[] = [];
+  for (let n = 0; n < MOST_CONFLICTS; n++) {
+    const ready = new Set(build.shelf.map((i) => i.id));
+    const fix = candidates(machine(now, parts), core, parts)
+      // What was just taken out does not come back in place of another.
+      .filter((way) => way.action !== 'exchange' || ready.has(way.with))
+      .sort((a, b) => fixCost([a]) - fixCost([b]))
+      .find(
+        (way) =>
+          tries < MOST_TRIES && outcomeOf(alone(applyFix(now, way, parts), now, core)).kind === 'solved'
+      );
+    if (!fix) return [];
+    fixes.push(fix);
+    now = applyFix(now, fix, parts);
+    const outcome = outcomeOf(now);
+    if (outcome.kind === 'solved') return [needed(build, parts, fixes, outcomeOf)];
+    if (outcome.kind !== 'impossible') return [];
+    core = coreOf(now, parts, options);
+  }
+  return [];
+}
+
+/** The changes without those that are not needed beside the others. */
+function needed(
+  build: Build,
+  parts: PartSet,
+  fixes: readonly Fix[],
+  outcomeOf: (b: Build) => ReturnType<typeof solve>
+): Relaxation {
+  const apply = (list: readonly Fix[]) => list.reduce((b, fix) => applyFix(b, fix, parts), build);
+  let kept = [...fixes];
+  // The dearest are tried first.
+  for (const fix of [...fixes].sort((a, b) => fixCost([b]) - fixCost([a]))) {
+    const without = kept.filter((f) => f !== fix);
+    if (without.length && outcomeOf(apply(without)).kind === 'solved') kept = without;
+  }
+  const outcome = outcomeOf(apply(kept));
+  if (outcome.kind !== 'solved') throw new Error('changes that solved a machine do not any more');
+  return { fixes: kept, objective: outcome.answer.objective };
 }
 
 const nameOf = (fix: Fix) => JSON.stringify(fix);

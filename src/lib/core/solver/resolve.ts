@@ -18,7 +18,7 @@ import {
 } from '../resources';
 import { compile } from './compile';
 import { findCore, type Core } from './core';
-import { type Objective } from './objective';
+import { compare, type Objective } from './objective';
 import { findRelaxations, type Relaxation } from './relax';
 import { isFixed, lineSettings } from './scopes';
 import { solve, type Limits, type Outcome } from './solve';
@@ -260,7 +260,7 @@ function alternatives(
 ): Solution[] {
   if (wanted === 0) return [];
   const accepted = [best];
-  const open: { forced: Map<string, string>; solution: Solution; cost: number }[] = [];
+  const open: { forced: Map<string, string>; solution: Solution }[] = [];
   const tried = new Set<string>();
   let budget = 40;
   const expand = (solution: Solution, forced: ReadonlyMap<string, string>) => {
@@ -280,18 +280,18 @@ function alternatives(
       const { positions, objective } = outcome.answer;
       open.push({
         forced: next,
-        solution: solutionOf(m, positions, objective),
-        cost: compiled.packing.pack(objective)
+        solution: solutionOf(m, positions, objective)
       });
     }
   };
   expand(best, new Map());
   while (open.length && accepted.length <= wanted) {
-    open.sort((a, b) => a.cost - b.cost);
+    // By the figures themselves: packed costs of differently compiled machines cannot be compared.
+    open.sort((a, b) => compare(a.solution.objective, b.solution.objective));
     const { solution, forced } = open.shift()!;
     if (accepted.some((earlier) => contains(solution, earlier))) {
       if (budget > 0) expand(solution, forced);
     } else accepted.push(solution);
   }
-  return accepted.slice(1);
+  return accepted.slice(1).sort((a, b) => compare(a.objective, b.objective));
 }

@@ -41,7 +41,9 @@
   const crystal = $derived(
     cpu && bus !== null && families[cpu.family].rank < 3 ? oscillatorFor(cpu.family, bus) : null
   );
-  const mhz = (n: number | null) => (n === null ? words.unknown : `${Math.round(n * 100) / 100} MHz`);
+  const mhz = (n: number | null) => (n === null ? words.unknown : `${Math.round(n * 10) / 10} MHz`);
+  /** What is printed on an oscillator has more digits. */
+  const printed = (n: number) => `${Math.round(n * 1000) / 1000} MHz`;
   const verdicts: Record<ClockReading['verdict'], string> = {
     right: words.right2,
     'too-fast': words.tooFast,
@@ -86,7 +88,7 @@
     {#if hasLocal}<dt>{words.local}</dt>
       <dd><b>{mhz(clocks.bus.value)}</b></dd>{/if}
     {#if crystal}<dt>{words.crystal}</dt>
-      <dd>{words.crystalText(mhz(crystal.mhz), crystal.divisor)} = <b>{mhz(bus)}</b></dd>{/if}
+      <dd>{words.crystalText(printed(crystal.mhz), crystal.divisor)} = <b>{mhz(bus)}</b></dd>{/if}
   </dl>
   {#if rows.length}
     <h2>{words.table}</h2>

@@ -1,0 +1,76 @@
+import { readFileSync } from 'node:fs';
+import { InvalidDocument } from '../src/lib/core/model';
+import { checked } from '../src/lib/core/rules';
+import { resolve } from '../src/lib/core/solver';
+import { readBuildFile } from '../src/lib/formats';
+import { tell } from '../src/lib/words';
+import { diskReport, imageReport } from './disk';
+import { movesReport } from './settings';
+
+export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk or image on many questions in one process: FILE (or -) has
+                                one JSON value a line, and each gets one line of JSON back, with "error" where it
+                                cannot be answered. disk takes {"chs": "615/4/17", "os": "dos3.3"} with the options
+                                of the command; image takes {"file": "...", "setup": "615/4/17"}; the others take
+                                {"file": "..."} or a build file as it is
+`;
+
+/** A line of a batch: a build file, or options of the command by their names. */
+type Asked = Record<string, unknown>;
+
+/** Options of a line as the command takes them: `{chs: '615/4/17'}` → `--chs 615/4/17`. */
+const optionsOf = (asked: Asked, left: readonly string[] = []): string[] =>
+  Object.entries(asked)
+    .filter(([name]) => !left.includes(name))
+    .flatMap(([name, value]) => [`--${name}`, String(value)]);
+
+/** The machine of a line: in a file beside, or the build file itself. @throws InvalidDocument */
+const machineOf = (asked: Asked) =>
+  readBuildFile(typeof asked.file === 'string' ? readFileSync(asked.file, 'utf8') : JSON.stringify(asked));
+
+const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
+  disk: (asked) => diskReport(optionsOf(asked)),
+  image: (asked) => imageReport([String(asked.file), ...optionsOf(asked, ['file'])]),
+  check: (asked) => {
+    const { build, parts } = machineOf(asked);
+    const { status, findings } = checked(build, parts);
+    return { status, findings: findings.map(tell) };
+  },
+  resolve: (asked) => {
+    const { build, parts } = machineOf(asked);
+    return resolve(build, parts);
+  },
+  moves: (asked) => {
+    const { build, parts } = machineOf(asked);
+    return movesReport(build, parts);
+  }
+};
+
+export const takesBatch = (command: string): boolean => Object.hasOwn(commands, command);
+
+function problemOf(error: unknown): string {
+  if (error instanceof InvalidDocument)
+    return error.problems.map((p) => `${p.path || 'top'}: ${p.message}`).join('; ');
+  return (error instanceof Error ? error.message : String(error)).trim().split('\n')[0];
+}
+
+/**
+ * Answers every line of a file, one after the other. A line that cannot be answered takes nothing from the others.
+ * @returns the exit code: 0 when every line was answered, else 2
+ */
+export async function batch(command: string, text: string, write: (line: string) => void): Promise<number> {
+  let failed = false;
+  for (const line of text.split('\n').filter((l) => l.trim())) {
+    let answer: object;
+    try {
+      const asked: unknown = JSON.parse(line);
+      if (asked === null || typeof asked !== 'object' || Array.isArray(asked))
+        throw new Error('a line is a JSON object');
+      answer = await commands[command](asked as Asked);
+    } catch (error) {
+      failed = true;
+      answer = { error: problemOf(error) };
+    }
+    write(`${JSON.stringify(answer)}\n`);
+  }
+  return failed ? 2 : 0;
+}
