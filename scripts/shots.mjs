@@ -85,7 +85,7 @@ await open('/builds/sanderling/disks?view=partitions');
 await press('One more partition');
 await see('D: Card 4G');
 await shot('partitions');
-await open('/identify');
+await open('/identify?seen=attic-board');
 await shot('identify');
 await open('/shelf');
 await shot('shelf');

@@ -214,6 +214,8 @@ describe('choosing a machine', function () {
 
   it('identifies the board from the attic, or goes on to describe it', async () => {
     await bench.open('/identify');
+    await sees(page, 'Tick something that you see');
+    await page.select('.bar select', 'attic-board');
     await sees(page, 'Board from the attic');
     await sees(page, 'Not before week 11 of 1989');
     await sees(page, 'Look at this next');
@@ -221,13 +223,18 @@ describe('choosing a machine', function () {
     await page.click('.next .answers button');
     await page.waitForFunction((f) => document.querySelector('.next b')?.textContent !== f, {}, first);
     await bench.reload();
+    expect(await page.$eval('.bar select', (e) => (e as HTMLSelectElement).value)).to.equal('attic-board');
+    await press(page, 'Delete Board from the attic');
+    await sees(page, 'Board from the attic was deleted');
+    await press(page, 'Bring it back');
+    await page.waitForFunction(() => location.search === '?seen=attic-board');
     await sees(page, 'None of these');
     await press(page, 'Describe it');
     await page.waitForFunction(() => location.pathname === '/catalogue/edit');
     await page.waitForFunction(() =>
       (document.querySelector('#p-slots') as HTMLInputElement)?.value.includes('16')
     );
-    await bench.open('/identify');
+    await bench.open('/identify?seen=attic-board');
     await press(page, 'It is this one');
     await page.waitForFunction(() => location.pathname.startsWith('/shelf/'));
     await sees(page, 'Board from the attic');

@@ -188,8 +188,8 @@ describe('disks', function () {
     await upload(page, 'input[type="file"]', file);
     await sees(page, 'checksum wrong');
     await sees(page, 'Windows free for it');
-    await press(page, 'Program and verify');
-    await sees(page, 'programmed and verified');
+    await press(page, 'Rehearse: program and verify');
+    await sees(page, 'No real chip was written');
     await bench.open('/builds/dunlin/disks?view=interfaces');
     await sees(page, 'low-level format belongs to this drive');
     await press(page, 'Find a replacement');

@@ -11,6 +11,7 @@ const screens = [
   '/catalogue',
   '/catalogue/edit?like=tollmark-8',
   '/identify',
+  '/identify?seen=attic-board',
   '/compare?ids=plover,curlew',
   '/builds/plover/brief',
   '/builds/plover/fit',

@@ -42,7 +42,8 @@ describe('identifying', () => {
   });
   it('probabilities with "none of these" add up to one, and nothing seen tells nothing', () => {
     const empty = rank(boards, []);
-    expect(empty.none).to.be.closeTo(1 / (boards.length + 1), 1e-9);
+    expect(empty.none).to.be.closeTo(0.2, 1e-9);
+    expect(rank([], []).none).to.equal(1);
     for (const seen of [sights('varnoc-d33').slice(0, 4), sights('skerrin-px8')]) {
       const { candidates, none } = rank(boards, seen);
       expect(candidates.reduce((n, c) => n + c.probability, none)).to.be.closeTo(1, 1e-9);
@@ -58,6 +59,25 @@ describe('identifying', () => {
     ];
     const { none, candidates } = rank(boards, seen);
     expect(none).to.be.greaterThan(candidates[0].probability);
+  });
+  it('hard contradictions speak for a board in no book, one slip does not', () => {
+    const honest = sights('skerrin-px8').filter((s) => s.feature !== 'etched');
+    const other = (s: Seen): Seen => ({
+      ...s,
+      value: typeof s.value === 'number' ? s.value + 3 : typeof s.value === 'boolean' ? !s.value : 'another'
+    });
+    const first = (wrong: number) => {
+      const ranking = rank(
+        boards,
+        honest.map((s, i) => (i < wrong ? other(s) : s))
+      );
+      return { none: ranking.none, likeliest: ranking.candidates[0] };
+    };
+    expect(first(0).likeliest.part.id).to.equal('skerrin-px8');
+    expect(first(0).none).to.be.lessThan(0.15);
+    expect(first(1).likeliest.part.id).to.equal('skerrin-px8');
+    expect(first(3).none).to.be.greaterThan(first(3).likeliest.probability);
+    expect(first(4).none).to.be.greaterThan(0.9);
   });
   it('names what the document has and the board lacks', () => {
     const seen: Seen[] = [

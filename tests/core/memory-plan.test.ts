@@ -5,6 +5,7 @@ import {
   chipCapacity,
   fillingsFor,
   fillingsShowing,
+  readSize,
   readChips,
   shownMemory,
   waitStates
@@ -62,6 +63,8 @@ function brute(facts: MemoryFacts, modules: Part[]): string[] {
   walk(0, []);
   return [...new Set(out)].sort();
 }
+
+const exactly = (kib: number) => ({ least: kib, most: kib });
 
 describe('the memory planner', () => {
   it('finds every filling that brute force finds, with and without a table', () => {
@@ -141,22 +144,58 @@ describe('the memory planner', () => {
       );
       for (const f of fillings.slice(0, 12)) {
         const sizes = facts.banks.map((b) => f.banks.find((x) => x.bank === b.id)?.part.module!.kib ?? 0);
-        const { explanations } = fillingsShowing(facts, f.shown.count);
+        const { explanations } = fillingsShowing(facts, exactly(f.shown.count));
         expect(
           explanations.some((e) => e.kib === f.kib && e.sizes.join() === sizes.join()),
           `${p.id} ${sizes.join()} shows ${f.shown.count}`
         ).to.equal(true);
         for (const e of explanations)
-          expect(shownMemory(e.kib, facts, e.shadowKiB).count, p.id).to.equal(f.shown.count);
+          for (const withheld of [e.shadowKiB, e.mostShadowKiB])
+            expect(shownMemory(e.kib, facts, withheld).count, p.id).to.equal(f.shown.count);
       }
     }
   });
   it('backwards: says what all explanations share', () => {
     const facts = parts.get('skerrin-px8')!.board!.memory!;
-    const { explanations, common } = fillingsShowing(facts, 512);
+    const { explanations, common } = fillingsShowing(facts, exactly(512));
     expect(explanations.map((e) => e.sizes)).to.deep.equal([[256, 256, 0, 0]]);
     expect(common).to.include('bank 0 full with 256 KiB modules').and.include('bank 2 empty or not counted');
-    expect(fillingsShowing(facts, 500)).to.deep.equal({ explanations: [], common: [] });
+    expect(fillingsShowing(facts, exactly(500))).to.deep.equal({ explanations: [], common: [] });
+  });
+  it('backwards: a range gives every filling in it, with the range of what was withheld', () => {
+    const facts = board({ banks: [bank('0', 4)], remap: 'yes' });
+    const whole = fillingsShowing(facts, exactly(4096)).explanations;
+    expect(whole.map((e) => [e.kib, e.shadowKiB, e.mostShadowKiB])).to.deep.equal([[4096, 0, 0]]);
+    const about = fillingsShowing(facts, { least: 3800, most: 4096 }).explanations;
+    expect(about.map((e) => [e.kib, e.shadowKiB, e.mostShadowKiB])).to.deep.equal([[4096, 0, 288]]);
+    expect(
+      fillingsShowing(facts, { least: 4097, most: Infinity }).explanations.every((e) => e.kib > 4096)
+    ).to.equal(true);
+  });
+  it('memory of a display on the board goes off the top, more than the 384 KiB under the ROMs', () => {
+    expect(shownMemory(8192, { remap: 'yes', shadowKiB: 1024 }).count).to.equal(8192 - 1024);
+    expect(shownMemory(8192, { remap: 'no', shadowKiB: 1024 }).count).to.equal(8192 - 1024);
+    expect(shownMemory(8192, { remap: 'no', shadowKiB: 128 }).count).to.equal(8192 - 384);
+  });
+  it('reads sizes as people say them, and says when it does not', () => {
+    const exact = (told: string, kib: number) =>
+      expect(readSize(told), told).to.deep.equal({ least: kib, most: kib });
+    exact('3712', 3712);
+    exact(' 64 ', 64);
+    exact('4 MiB', 4096);
+    exact('1,5 mb', 1536);
+    exact('640K', 640);
+    expect(readSize('4', 'small is MiB')).to.deep.equal({ least: 4096, most: 4096 });
+    expect(readSize('640', 'small is MiB')).to.deep.equal({ least: 640, most: 640 });
+    for (const told of ['3500-3800', '3500 to 3800', '3800 – 3500 KiB', 'between 3500 and 3800'])
+      expect(readSize(told), told).to.deep.equal({ least: 3500, most: 3800 });
+    expect(readSize('3 to 4 MiB')).to.deep.equal({ least: 3072, most: 4096 });
+    expect(readSize('about 1000')).to.deep.equal({ least: 950, most: 1050 });
+    expect(readSize('more than 640')).to.deep.equal({ least: 641, most: Infinity });
+    expect(readSize('>= 640')).to.deep.equal({ least: 640, most: Infinity });
+    expect(readSize('less than 1 MB')).to.deep.equal({ least: 0, most: 1023 });
+    for (const told of ['', 'lots', '3712 bytes', 'about', '12 34', '-5'])
+      expect(readSize(told), told).to.equal(null);
   });
   it('wait states: the estimate of the field, and none from the 386 on', () => {
     expect(waitStates('286', 12, 100).needed, 'the cycle of 190 ns does not fit into 167').to.equal(1);

@@ -91,15 +91,24 @@ describe('the next geometry to try', () => {
   it('heads for the boundary between what started and what hung, and names it', () => {
     const next = nextGeometry([t(7000, 'started'), t(9000, 'hung'), t(10_400, 'hung')], 10_400);
     expect(next.cylinders).to.equal(8192);
-    expect(next.why).to.match(/heading for 8,192, bit-shift/);
+    expect(next.why).to.match(/heading for 8192, bit-shift/);
     const done = nextGeometry([t(7000, 'started'), t(8192, 'started'), t(9000, 'hung')], 10_400);
     expect([done.cylinders, done.why]).to.deep.equal([
       null,
-      '8,192 is the most that works: bit-shift: 128 heads, the last that DOS takes.'
+      '8192 is the most that works: bit-shift: 128 heads, the last that DOS takes.'
     ]);
     expect(nextGeometry([], 5000).cylinders).to.equal(5000);
     expect(nextGeometry([t(5000, 'started')], 5000).cylinders).to.equal(null);
     expect(nextGeometry([t(4095, 'hung'), t(5000, 'started')], 6000).why).to.match(/something else differs/);
+  });
+  it('tries what is known of the BIOS before the boundaries in general', () => {
+    const after = (tries: GeometryTry[]) => nextGeometry(tries, 10_400, 8190).cylinders;
+    expect(after([])).to.equal(8190);
+    expect(after([t(10_400, 'hung')])).to.equal(8190);
+    expect(after([t(10_400, 'hung'), t(1024, 'started')])).to.equal(8190);
+    // What was tried stands above it, in both directions.
+    expect(after([t(10_400, 'hung'), t(8190, 'hung')])).to.be.lessThan(8190);
+    expect(after([t(10_400, 'hung'), t(8190, 'started')])).to.be.greaterThan(8190);
   });
   it('finds any limit in a few tries', () => {
     fc.assert(

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
+  import { goto, replaceState } from '$app/navigation';
+  import { page } from '$app/state';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { allFeatures, draftFrom, featuresOf, rank, type Sight, type Value } from '$lib/core/identify';
   import type { Part, Sighting } from '$lib/core/model';
@@ -22,7 +23,11 @@
   // svelte-ignore state_referenced_locally
   let kept: Sighting[] = $state.raw(data.sightings);
   // svelte-ignore state_referenced_locally
-  let now: Sighting = $state.raw(data.sightings[0] ?? fresh());
+  let now: Sighting = $state.raw(
+    data.sightings.find((s) => s.id === page.url.searchParams.get('seen')) ?? fresh()
+  );
+  /** The record that was deleted last, until another is. */
+  let deleted: Sighting | null = $state.raw(null);
   let trouble = $state('');
   const parts = $derived((data.parts as Part[]).filter((p) => (now.kind === 'board' ? p.board : p.card)));
   const features = $derived(allFeatures(parts));
@@ -32,11 +37,17 @@
     [...new Set(parts.flatMap((p) => featuresOf(p).get(feature)?.value ?? []))].map(String).sort();
   const percent = (p: number) => words.chance(Math.round(p * 100));
 
-  async function change(next: Sighting) {
+  /** Opens a record; the address names it, so that a reload or a bookmark finds the same one. */
+  function open(next: Sighting) {
     now = next;
+    const known = kept.some((s) => s.id === next.id);
+    replaceState(known ? `/identify?seen=${next.id}` : '/identify', page.state);
+  }
+  async function change(next: Sighting) {
     kept = kept.some((s) => s.id === next.id)
       ? kept.map((s) => (s.id === next.id ? next : s))
       : [...kept, next];
+    open(next);
     const reply = await ask('PUT', `/sightings/${next.id}`, { sighting: next });
     trouble = reply.ok ? '' : 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
   }
@@ -48,10 +59,18 @@
         ...(value === null ? [] : [{ feature, value }])
       ]
     });
-  async function forget(id: string) {
-    await ask('DELETE', `/sightings/${id}`);
+  async function forget(id: string): Promise<boolean> {
+    const reply = await ask('DELETE', `/sightings/${id}`);
+    trouble = reply.ok ? '' : 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
+    if (!reply.ok) return false;
+    deleted = kept.find((s) => s.id === id) ?? null;
     kept = kept.filter((s) => s.id !== id);
-    if (now.id === id) now = kept[0] ?? fresh();
+    if (now.id === id) open(fresh());
+    return true;
+  }
+  async function restore(record: Sighting) {
+    deleted = null;
+    await change(record);
   }
   function told(sight: Sight): string {
     const { feature, seen, known } = sight;
@@ -93,18 +112,23 @@
         >{words.open}
         <select
           value={now.id}
-          onchange={(e) => (now = kept.find((s) => s.id === e.currentTarget.value) ?? now)}
+          onchange={(e) => open(kept.find((s) => s.id === e.currentTarget.value) ?? now)}
         >
           {#each kept as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
           {#if !kept.some((s) => s.id === now.id)}<option value={now.id}>{now.name}</option>{/if}
         </select></label
       >
     {/if}
-    <Button class="act" onclick={() => (now = fresh())}>{words.start}</Button>
+    <Button class="act" onclick={() => open(fresh())}>{words.start}</Button>
     {#if kept.some((s) => s.id === now.id)}<Button class="act" onclick={() => forget(now.id)}
         >{words.forget(now.name)}</Button
       >{/if}
   </div>
+  {#if deleted}{@const record = deleted}
+    <p role="status">
+      {words.deleted(record.name)}
+      <Button class="act" onclick={() => restore(record)}>{words.restore}</Button>
+    </p>{/if}
   {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
   <div class="body">
     <section>
@@ -128,7 +152,7 @@
                 name="kind"
                 value={id}
                 checked={now.kind === id}
-                onchange={() => change({ ...now, kind: id as 'board', seen: [] })}
+                onchange={() => change({ ...now, kind: id as 'board' })}
               />
               {name}</label
             >

@@ -6,3 +6,4 @@ export * from './waits';
 export * from './memory-plan';
 export * from './chips';
 export * from './readings';
+export * from './sizes';

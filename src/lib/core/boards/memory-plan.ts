@@ -1,6 +1,7 @@
 import type { MemoryFacts, Part } from '../model';
 import { moduleFits, walkFillings, type Filling } from './fillings';
 import { shownMemory, type Shown } from './memory';
+import type { SizeRange } from './sizes';
 
 /** A filling as a person weighs it. */
 export interface PlannedFilling extends Filling {
@@ -92,7 +93,7 @@ function weigh(facts: MemoryFacts, filling: Filling, asked: MemoryQuestion): Pla
   };
 }
 
-/** A filling by sizes alone, with the shadowing under which the count comes out. */
+/** A filling by sizes alone, with the shadowing under which the count comes out: from, and up to. */
 export interface Explained {
   kib: number;
   /** KiB of one module in each bank; 0 for an empty one. */
@@ -100,6 +101,7 @@ export interface Explained {
   /** Modules that sit in a bank without filling it and are not counted: bank and how many. */
   idle: { bank: string; count: number }[];
   shadowKiB: number;
+  mostShadowKiB: number;
 }
 
 export interface CountReading {
@@ -108,16 +110,17 @@ export interface CountReading {
   common: string[];
 }
 
-/** What the setups of the time withhold for copies of ROMs. */
-const shadowings = [0, 32, 64, 96, 128, 192, 256, 384];
+/** What can be withheld for copies of ROMs: blocks of 16 KiB between A0000h and FFFFFh. */
+const shadowings = Array.from({ length: 25 }, (_, n) => n * 16);
 
 /**
  * Works backwards from an observed count: which fillings, under which shadowing, show just that.
- * @param countKiB as the start-up showed it, in KiB (base and extended together)
- * @param slackKiB how far the reading may be off: some start-ups round
+ * @param counted as the start-up showed it, in KiB (base and extended together), as exactly as it was read
  */
-export function fillingsShowing(facts: MemoryFacts, countKiB: number, slackKiB = 0): CountReading {
-  const known = shadowings.filter((s) => s === facts.shadowKiB || facts.remap !== 'no' || s === 0);
+export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountReading {
+  const known = [...new Set([...(facts.remap === 'no' ? [0] : shadowings), facts.shadowKiB])].sort(
+    (a, b) => a - b
+  );
   const explanations: Explained[] = [];
   const sizesOf = (forms: MemoryFacts['banks'][number]['forms']): number[] =>
     facts.sizesKiB.length
@@ -130,13 +133,18 @@ export function fillingsShowing(facts: MemoryFacts, countKiB: number, slackKiB =
   );
   let visits = 0;
   const look = (kib: number, sizes: number[]) => {
-    for (const shadowKiB of known) {
+    const agree = known.filter((shadowKiB) => {
       const { count } = shownMemory(kib, facts, shadowKiB);
-      if (Math.abs(count - countKiB) <= slackKiB) {
-        explanations.push({ kib, sizes, idle: [], shadowKiB });
-        break;
-      }
-    }
+      return count >= counted.least && count <= counted.most;
+    });
+    if (agree.length)
+      explanations.push({
+        kib,
+        sizes,
+        idle: [],
+        shadowKiB: agree[0],
+        mostShadowKiB: agree.at(-1)!
+      });
   };
   if (facts.onboardKiB)
     look(
@@ -175,6 +183,7 @@ function commonOf(facts: MemoryFacts, list: readonly Explained[]): string[] {
     else if (kib !== undefined) out.push(`${name} full with ${size(kib)} modules`);
   });
   const shadow = same((e) => e.shadowKiB);
-  if (shadow) out.push(`${shadow} KiB withheld for copies of ROMs`);
+  if (shadow && same((e) => e.mostShadowKiB) === shadow)
+    out.push(`${shadow} KiB withheld for copies of ROMs`);
   return out;
 }

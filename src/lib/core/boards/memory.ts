@@ -30,7 +30,8 @@ export interface Shown {
 
 /**
  * What the start-up shows of the fitted memory. Below 1 MiB it is what is there; the 384 KiB under the
- * ROMs come back above 1 MiB only when the chipset remaps them, less what shadowing withholds.
+ * ROMs come back above 1 MiB only when the chipset remaps them, less what shadowing withholds; what is withheld
+ * beyond them (memory of a display on the board) goes off the top.
  */
 export function shownMemory(
   total: number,
@@ -42,8 +43,8 @@ export function shownMemory(
     return { count: base, base, extended: 0 };
   }
   const remaps = facts.remap === 'yes' || (facts.remap === 'without-shadow' && shadowKiB === 0);
-  const back = remaps ? Math.max(0, 384 - shadowKiB) : 0;
-  const extended = total - 1024 + back;
+  const back = remaps ? 384 - shadowKiB : Math.min(0, 384 - shadowKiB);
+  const extended = Math.max(0, total - 1024 + back);
   return { count: 640 + extended, base: 640, extended };
 }
 

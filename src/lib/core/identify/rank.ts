@@ -41,28 +41,58 @@ interface Known {
   features: ReturnType<typeof featuresOf>;
 }
 
-/** Odds of one sight: people overlook things more often than they see what is not there. */
-const ODDS = { match: 0.9, near: 0.15, miss: 0.03, overlooked: 0.15, extra: 0.06, unknown: 0.4, none: 0.25 };
+/** How a sight stands to what a part's document says. */
+type Agreement = 'named' | 'close' | 'match' | 'near' | 'miss' | 'overlooked' | 'extra' | 'unknown';
 
-function odds(seen: Value, feature: Feature, known: Known): number {
+/** Odds of one sight on the part itself: people overlook things more often than they see what is not there. */
+const ODDS: Record<Agreement, number> = {
+  named: 0.99,
+  close: 0.6,
+  match: 0.9,
+  near: 0.15,
+  miss: 0.03,
+  overlooked: 0.15,
+  extra: 0.06,
+  unknown: 0.4
+};
+/**
+ * Odds of the same sight on a part that is in no book and resembles this one: most of it agrees, some things
+ * differ, and another maker's mark hardly ever is the same. Two or three contradictions speak for such a part
+ * more than for the one that resembles it.
+ */
+const RELATIVE: Record<Agreement, number> = {
+  named: 0.05,
+  close: 0.3,
+  match: 0.87,
+  near: 0.2,
+  miss: 0.12,
+  overlooked: 0.2,
+  extra: 0.15,
+  unknown: 0.4
+};
+/** How often what lies on the bench is in no book, before anything was seen. */
+const IN_NO_BOOK = 0.2;
+
+function agreement(seen: Value, feature: Feature, known: Known): Agreement {
   const had = known.features.get(feature.id)?.value;
   if (feature.kind === 'there') {
-    if (had === undefined && !documented(known.part, feature)) return ODDS.unknown;
+    if (had === undefined && !documented(known.part, feature)) return 'unknown';
     const has = had === true;
-    if (seen === has) return ODDS.match;
-    return seen ? ODDS.extra : ODDS.overlooked;
+    if (seen === has) return 'match';
+    return seen ? 'extra' : 'overlooked';
   }
-  if (had === undefined) return ODDS.unknown;
+  if (had === undefined) return 'unknown';
   if (feature.kind === 'count') {
     const apart = Math.abs(Number(seen) - Number(had));
-    return apart === 0 ? ODDS.match : apart === 1 ? ODDS.near : ODDS.miss;
+    return apart === 0 ? 'match' : apart === 1 ? 'near' : 'miss';
   }
   if (feature.id === 'etched') {
     const [a, b] = [String(seen).toLowerCase().trim(), String(had)];
-    return a === b ? 0.99 : a && (b.startsWith(a) || a.startsWith(b)) ? 0.6 : ODDS.miss;
+    return a === b ? 'named' : a && (b.startsWith(a) || a.startsWith(b)) ? 'close' : 'miss';
   }
-  return seen === had ? ODDS.match : ODDS.miss;
+  return seen === had ? 'match' : 'miss';
 }
+const odds = (seen: Value, feature: Feature, known: Known): number => ODDS[agreement(seen, feature, known)];
 
 /** Whether a part's document would tell of such a thing; a part without chips listed says nothing of chips. */
 const documented = (part: Part, feature: Feature): boolean =>
@@ -95,12 +125,12 @@ export function rank(parts: readonly Part[], seen: readonly Seen[], dates: reado
   });
   const codes = dates.map(dateCode).filter((d): d is NonNullable<typeof d> => d !== null);
   const latest = [...codes].sort((a, b) => b.year - a.year || b.week - a.week)[0] ?? null;
-  const weights = known.map(
-    (k) =>
-      looked.reduce((w, s) => w * odds(s.value, s.feature, k), 1) * dateOdds(k.part, latest?.year ?? null)
-  );
-  // As likely as any one part to begin with; it explains everything a little.
-  const noneWeight = ODDS.none ** looked.length;
+  const explained = (table: Record<Agreement, number>, k: Known) =>
+    looked.reduce((w, s) => w * table[agreement(s.value, s.feature, k)], 1);
+  const weights = known.map((k) => explained(ODDS, k) * dateOdds(k.part, latest?.year ?? null));
+  // A part in no book may resemble any of those known, and be sold later.
+  const noneWeight =
+    (IN_NO_BOOK / (1 - IN_NO_BOOK)) * (known.reduce((sum, k) => sum + explained(RELATIVE, k), 0) || 1);
   const total = weights.reduce((a, b) => a + b, noneWeight);
   const candidates = known
     .map((k, i): Candidate => {
@@ -110,7 +140,7 @@ export function rank(parts: readonly Part[], seen: readonly Seen[], dates: reado
         known:
           k.features.get(feature.id)?.value ??
           (feature.kind === 'there' && documented(k.part, feature) ? false : undefined),
-        fits: odds(value, feature, k) >= ODDS.unknown
+        fits: ['named', 'close', 'match', 'unknown'].includes(agreement(value, feature, k))
       }));
       return {
         part: k.part,

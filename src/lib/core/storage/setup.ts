@@ -252,7 +252,6 @@ const boundaries: readonly (readonly [number, string])[] = [
 export function nextGeometry(tries: readonly GeometryTry[], most: number, expected = most): NextGeometry {
   const low = Math.max(0, ...tries.filter((t) => t.result === 'started').map((t) => t.cylinders));
   const high = Math.min(most + 1, ...tries.filter((t) => t.result !== 'started').map((t) => t.cylinders));
-  const say = (n: number) => n.toLocaleString('en');
   if (!tries.length)
     return expected < most
       ? { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' }
@@ -260,25 +259,27 @@ export function nextGeometry(tries: readonly GeometryTry[], most: number, expect
   if (low >= high)
     return {
       cylinders: null,
-      why: `It started with ${say(low)} and failed with ${say(high)}: something else differs between those tries.`
+      why: `It started with ${low} and failed with ${high}: something else differs between those tries.`
     };
-  if (low === most) return { cylinders: null, why: `All ${say(most)} cylinders work.` };
-  if (low + 1 >= high) return { cylinders: null, why: `${say(low)} is the most that works here.` };
-  const known = boundaries.find(([n]) => n === low);
-  if (known && high <= most)
-    return { cylinders: null, why: `${say(low)} is the most that works: ${known[1]}.` };
+  if (low === most) return { cylinders: null, why: `All ${most} cylinders work.` };
+  if (low + 1 >= high) return { cylinders: null, why: `${low} is the most that works here.` };
+  // What is known of the BIOS is tried before what is known of BIOSes in general.
+  if (expected > low && expected < Math.min(high, most))
+    return { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' };
   const between = boundaries.filter(([n]) => n > low && n < high);
   if (between.length) {
     const [n, what] = between[between.length >> 1];
     return {
       cylinders: n,
-      why: `${low ? `${say(low)} started` : 'Nothing has started yet'}${high <= most ? `, ${say(high)} did not` : ''}: heading for ${say(n)}, ${what}.`
+      why: `${low ? `${low} started` : 'Nothing has started yet'}${high <= most ? `, ${high} did not` : ''}: heading for ${n}, ${what}.`
     };
   }
+  const known = boundaries.find(([n]) => n === low);
+  if (known && high <= most) return { cylinders: null, why: `${low} is the most that works: ${known[1]}.` };
   const middle = Math.floor((low + high) / 2);
   return {
     cylinders: middle,
-    why: `Halfway between ${say(low)} and ${say(high)}; no known boundary lies between.`
+    why: `Halfway between ${low} and ${high}; no known boundary lies between.`
   };
 }
 
@@ -340,8 +341,7 @@ export function layers(
   const { geometry, usable } = offered(typed.physical, facts, typed.total);
   const stop = barriersOf(typed, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
   const bios = Math.min(usable, stop?.sectors ?? Infinity);
-  const chs = ({ cylinders, heads, sectors }: Geometry) =>
-    `${cylinders.toLocaleString('en')} / ${heads} / ${sectors}`;
+  const chs = ({ cylinders, heads, sectors }: Geometry) => `${cylinders} / ${heads} / ${sectors}`;
   const made: Omit<Layer, 'isShort'>[] = [
     {
       who: 'drive',

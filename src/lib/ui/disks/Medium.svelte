@@ -25,7 +25,7 @@
 <h2>{words.guard}</h2>
 {#each disk.verdicts as v (v.text)}<p class="verdict {v.grade}">{v.text}</p>{/each}
 {#each others as t (t.at)}<p>
-    {words.elsewhere(t.where, t.cylinders.toLocaleString('en'))} <b>{words.results[t.result]}</b>
+    {words.elsewhere(t.where, t.cylinders)} <b>{words.results[t.result]}</b>
   </p>{/each}
 <MediumFacts
   {record}

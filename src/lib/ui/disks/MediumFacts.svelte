@@ -23,7 +23,7 @@
 <p>
   {words.real}
   {#if real}<b
-      >{real.cylinders.toLocaleString('en')} × {real.heads} × {real.sectors}{real.total
+      >{real.cylinders} × {real.heads} × {real.sectors}{real.total
         ? `, ${words.inAll(real.total.toLocaleString('en'))}`
         : ''}</b
     >

@@ -59,7 +59,7 @@
     c.geometry
       ? [
           [words.fields.type, c.type],
-          [words.fields.cylinders, n(c.geometry.cylinders)],
+          [words.fields.cylinders, String(c.geometry.cylinders)],
           [words.fields.heads, String(c.geometry.heads)],
           [words.fields.precomp, c.precomp === 65_535 ? words.noPrecomp : String(c.precomp)],
           [words.fields.landing, String(c.landing)],
@@ -138,7 +138,7 @@
           <tr>
             <th scope="row">{name}</th>
             {#if geometry}
-              <td>{n(geometry.cylinders)}</td>
+              <td>{geometry.cylinders}</td>
               <td class:bad={geometry.heads === 256}>{geometry.heads}</td>
               <td>{geometry.sectors}</td>
             {:else}<td colspan="3">{words.blocks(n(sectors))}</td>{/if}

@@ -16,7 +16,6 @@
   const next = $derived(
     nextGeometry(tries, size.physical.cylinders, safeCylinders(size, disk.facts!, disk.dos))
   );
-  const n = (x: number) => x.toLocaleString('en');
   const save = (to: (old: DiskRecord) => DiskRecord, note: string) =>
     keepMedium(session, disk.drive.item, to, note);
 
@@ -46,7 +45,7 @@
 <h2>{words.tries}</h2>
 <ul>
   {#each tries as t (`${t.at} ${t.cylinders}`)}<li>
-      <code>{n(t.cylinders)}</code>
+      <code>{t.cylinders}</code>
       {#if t.heads && t.sectors}<span class="quiet">× {t.heads} × {t.sectors}</span>{/if}
       <span class:bad={t.result !== 'started'}>{words.results[t.result]}</span>
       <time datetime={t.at}
@@ -62,7 +61,7 @@
       >
     </li>{/each}
   <li class="next">
-    <code>{next.cylinders === null ? '' : n(next.cylinders)}</code>
+    <code>{next.cylinders ?? ''}</code>
     <span><b>{words.next}:</b> {next.why}</span>
   </li>
 </ul>

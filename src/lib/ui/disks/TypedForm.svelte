@@ -18,9 +18,7 @@
 {#if typed}
   <p>
     {words.typedNow}
-    <b
-      >{typed.type ? `${typed.type}: ` : ''}{typed.cylinders.toLocaleString('en')} × {typed.heads} × {typed.sectors}</b
-    >
+    <b>{typed.type ? `${typed.type}: ` : ''}{typed.cylinders} × {typed.heads} × {typed.sectors}</b>
     <button class="plain" onclick={() => save(({ setup: _, ...old }) => old)}>{words.typedForget}</button>
   </p>
 {/if}

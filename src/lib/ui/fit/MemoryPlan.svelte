@@ -6,6 +6,7 @@
     fillingsFor,
     fillingsShowing,
     readChips,
+    readSize,
     waitStates,
     type ChipReading,
     type Filling
@@ -32,15 +33,6 @@
   const SHOWN = 10;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const facts = $derived(kit.memory!);
-  /** `4 MiB`, `640`, `3712 KiB`: KiB, or NaN. A small bare number is MiB. */
-  function kibIn(told: string): number {
-    const m = /^\s*(\d+(?:[.,]\d+)?)\s*(kib?|mib?|kb?|mb?)?\s*$/i.exec(told);
-    if (!m) return NaN;
-    const n = Number(m[1].replace(',', '.'));
-    const isMega = m[2] ? /^m/i.test(m[2]) : n <= 128;
-    return Math.round(isMega ? n * 1024 : n);
-  }
-
   const stock = $derived(
     shelf.reduce((map, v) => {
       const usable = v.kind === 'memory' && !v.lentTo && v.item.condition !== 'faulty';
@@ -50,7 +42,8 @@
   );
   let target = $state('640');
   let from = $state<'shelf' | 'any'>('any');
-  const targetKiB = $derived(kibIn(target));
+  /** The least that is asked for; an "up to" asks for nothing and is not understood. */
+  const targetKiB = $derived(readSize(target, 'small is MiB')?.least || NaN);
   const found = $derived(
     Number.isNaN(targetKiB)
       ? null
@@ -69,7 +62,8 @@
   );
 
   let counted = $state('');
-  const reading = $derived(counted.trim() === '' ? null : fillingsShowing(facts, kibIn(counted)));
+  const seen = $derived(readSize(counted));
+  const reading = $derived(seen && fillingsShowing(facts, seen));
   const sizes = (list: readonly number[]) =>
     facts.banks
       .map((b, i) => `${b.label ?? b.id}: ${list[i] ? `${b.sockets} × ${sizeText(list[i])}` : words.empty}`)
@@ -98,7 +92,7 @@
 <section>
   <h2>{words.reach}</h2>
   <div class="row">
-    <label>{words.target} <input bind:value={target} maxlength="12" /></label>
+    <label>{words.target} <input bind:value={target} maxlength="40" /></label>
     <label
       >{words.from}
       <select bind:value={from}
@@ -136,7 +130,9 @@
 
 <section>
   <h2>{words.backwards}</h2>
-  <label>{words.counted} <input bind:value={counted} placeholder="3712" maxlength="12" /></label>
+  <label>{words.counted} <input bind:value={counted} placeholder="3712" maxlength="40" /></label>
+  {#if counted.trim() && !seen}<p class="bad" role="alert">{words.badCount(counted)}</p>{/if}
+  {#if seen && seen.least !== seen.most}<p class="quiet">{words.takenAs(seen)}</p>{/if}
   {#if reading}
     {#if !reading.explanations.length}<p>{words.noExplanation}</p>
     {:else}
@@ -146,7 +142,11 @@
       </p>
       <ul class="plain">
         {#each reading.explanations.slice(0, 8) as e (`${e.sizes.join()} ${e.shadowKiB}`)}
-          <li>{sizeText(e.kib)}: {sizes(e.sizes)}{e.shadowKiB ? `; ${words.shadow(e.shadowKiB)}` : ''}</li>
+          <li>
+            {sizeText(e.kib)}: {sizes(e.sizes)}{e.mostShadowKiB
+              ? `; ${words.shadow(e.shadowKiB, e.mostShadowKiB)}`
+              : ''}
+          </li>
         {/each}
       </ul>
     {/if}

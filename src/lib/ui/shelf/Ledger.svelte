@@ -30,11 +30,7 @@
       {#each tries as t (`${t.at} ${t.cylinders}`)}
         <tr>
           <td>{t.where}</td>
-          <td class="chs"
-            >{t.cylinders.toLocaleString('en')}{t.heads && t.sectors
-              ? ` × ${t.heads} × ${t.sectors}`
-              : ''}</td
-          >
+          <td class="chs">{t.cylinders}{t.heads && t.sectors ? ` × ${t.heads} × ${t.sectors}` : ''}</td>
           <td class:bad={t.result !== 'started'}>{words.results[t.result]}</td>
           <td><time datetime={t.at}>{timeText(t.at)}</time></td>
           <td

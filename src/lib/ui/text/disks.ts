@@ -36,7 +36,7 @@ export const disks = {
   typedPasses: (lost: string) =>
     `With what is typed nothing stands in the way; ${lost} of the drive stay unused.`,
   ways: (list: string) => `Ways past it: ${list}.`,
-  expect: (what: string) => `Expect ${what}.`,
+  expect: (what: string) => `What you would see: ${what}.`,
   addresses: 'Address as each sees it',
   cols: { c: 'cylinders', h: 'heads', s: 'sectors', size: 'size' },
   driveSays: 'drive says',
@@ -115,7 +115,7 @@ export const disks = {
   notKnown: 'nobody wrote it down',
   badNumber: (what: string, most: number) =>
     `For ${what} type a whole number from 1 to ${most.toLocaleString('en')}.`,
-  elsewhere: (where: string, cylinders: string) => `In ${where} with ${cylinders} cylinders:`,
+  elsewhere: (where: string, cylinders: number) => `In ${where} with ${cylinders} cylinders:`,
   made: 'Partitioned with:',
   madeHeads: 'heads',
   madeSectors: 'sectors a track',
@@ -219,8 +219,9 @@ export const disks = {
   noWindow: 'No window of that size is free.',
   programmer: 'Simulated programmer',
   programmerNote: 'Stands in for a real one: it takes the bytes, reads them back and compares.',
-  burn: 'Program and verify',
-  burnt: (chip: string, crc: string) => `${chip} programmed and verified, CRC-32 ${crc}.`,
+  burn: 'Rehearse: program and verify',
+  burnt: (chip: string, crc: string) =>
+    `Rehearsed: a simulated ${chip} programmed and verified, CRC-32 ${crc}. No real chip was written.`,
   burnNo: 'No chip has just this size; cut the reading to size first.',
 
   cabling: 'Cable and jumpers',

@@ -1,3 +1,4 @@
+import type { SizeRange } from '$lib/core/boards';
 import { counted } from './count';
 
 export const fit = {
@@ -74,9 +75,18 @@ export const fit = {
     counted: 'POST counted, in KiB',
     empty: 'empty',
     noExplanation: 'No filling of this board shows that count. A bank with a module missing is not counted.',
+    badCount: (told: string) =>
+      `"${told}" is not understood. Enter what POST counted: 3712, about 3700, 3500 to 3800, more than 640`,
+    takenAs: ({ least, most }: SizeRange) =>
+      most === Infinity
+        ? `Taken as ${least} KiB or more.`
+        : least === 0
+          ? `Taken as ${most} KiB or less.`
+          : `Taken as ${least} to ${most} KiB.`,
     explained: (n: number) => (n === 1 ? 'One filling shows it.' : `${n} fillings show it.`),
     common: (what: string) => `All of them: ${what}.`,
-    shadow: (kib: number) => `${kib} KiB withheld for copies of ROMs`,
+    shadow: (least: number, most: number) =>
+      `${least === most ? least : `${least} to ${most}`} KiB withheld for copies of ROMs`,
     chips: 'Loose chips',
     chipsAsk: 'Chips as marked',
     noWidth: 'The marking does not say the width: ×1, ×4 and ×8 are different chips.',

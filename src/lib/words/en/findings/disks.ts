@@ -6,7 +6,7 @@ import type { WordsOf } from './told';
 export const disks: WordsOf<'disk.limit' | 'disk.type' | 'disk.setup'> = {
   'disk.limit': ({ drive, barrier: b }) => ({
     title: `${drive.name} is larger than the ${b.who} can use`,
-    sentence: `Expect ${b.symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${b.ways.join(', ')}.` : ''}`,
+    sentence: `What you would see: ${b.symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${b.ways.join(', ')}.` : ''}`,
     why: sentence(b.cause)
   }),
   'disk.type': ({ drive, bios, types, best, geometry, usable, lost }) => ({
