@@ -225,7 +225,7 @@ describe('choosing a machine', function () {
     await bench.reload();
     expect(await page.$eval('.bar select', (e) => (e as HTMLSelectElement).value)).to.equal('attic-board');
     await press(page, 'Delete Board from the attic');
-    await sees(page, 'Board from the attic was deleted');
+    await sees(page, 'pilot house was deleted');
     await press(page, 'Bring it back');
     await page.waitForFunction(() => location.search === '?seen=attic-board');
     await sees(page, 'None of these');
@@ -238,6 +238,35 @@ describe('choosing a machine', function () {
     await press(page, 'It is this one');
     await page.waitForFunction(() => location.pathname.startsWith('/shelf/'));
     await sees(page, 'Board from the attic');
+  });
+
+  it('a board that is in no book: describe it from the new build, and build with it', async () => {
+    await bench.open('/builds/new');
+    await page.type('#name', 'Oyster bed');
+    await page.type('#query', 'QX-77');
+    await sees(page, 'No board in the catalogue matches');
+    await press(page, 'Describe your board');
+    await page.waitForFunction(() => location.pathname === '/catalogue/edit');
+    await page.waitForFunction(
+      () => (document.querySelector('#p-etched') as HTMLInputElement)?.value === 'QX-77'
+    );
+    // The way back finds what was typed.
+    await page.goBack();
+    await page.waitForFunction(
+      () => (document.querySelector('#name') as HTMLInputElement)?.value === 'Oyster bed'
+    );
+    await press(page, 'Describe your board');
+    await page.waitForFunction(() => location.pathname === '/catalogue/edit');
+    await told('#p-slots', '8 16 16');
+    await press(page, 'Save');
+    await press(page, 'New build with this board');
+    await page.waitForFunction(() => location.pathname === '/builds/new');
+    expect(await page.$eval('input[value="my-board"]', (e) => (e as HTMLInputElement).checked)).to.equal(
+      true
+    );
+    await page.type('#name', 'Oyster bed');
+    await press(page, 'Create and add cards');
+    await page.waitForFunction(() => location.pathname === '/builds/oyster-bed/parts');
   });
 
   it('keeps a thing on the shelf: tries, a loan, a photograph, a table', async () => {

@@ -73,8 +73,8 @@ export function barriers(setup: Setup): Barrier[] {
       who: 'BIOS',
       symptom:
         physical.cylinders === most
-          ? 'shown as no cylinders at all, or a hang'
-          : 'shown too small, or a hang',
+          ? 'a drive of no cylinders at all, or a hang'
+          : 'the drive too small, or a hang',
       cause: `the BIOS keeps the cylinders in a field for fewer than ${most.toLocaleString('en')}, and the drive has ${physical.cylinders.toLocaleString('en')}`,
       ways: biosWays
     });
@@ -114,7 +114,7 @@ export function barriers(setup: Setup): Barrier[] {
       id: translation === 'none' ? 'int13-ata' : 'int13',
       sectors: usable,
       who: 'BIOS',
-      symptom: 'shown too small: the rest cannot be reached',
+      symptom: 'the drive too small, the rest out of reach',
       cause: `INT 13h offers ${geometry.cylinders} × ${geometry.heads} × ${geometry.sectors}`,
       ways: translation === 'none' ? biosWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
     });
@@ -132,7 +132,7 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'dos-int13',
       sectors: 1024 * 255 * 63,
       who: 'operating system',
-      symptom: 'the rest is not seen',
+      symptom: 'the drive too small, the rest not there',
       cause: `DOS ${dos} calls INT 13h with cylinder, head and sector only`,
       ways: ['smaller drive', 'fewer cylinders']
     });

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
-  import { catalogue as catalogueText, identify as identifyText } from '../text/catalogue';
+  import { identify as identifyText } from '../text/catalogue';
 
   interface Props {
     features: readonly Feature[];
@@ -17,7 +17,7 @@
     value(f.id) !== undefined || !query.trim() || f.label.toLowerCase().includes(query.trim().toLowerCase());
 </script>
 
-<label for="look-query">{catalogueText.findLabel}</label>
+<label for="look-query">{words.findFeature}</label>
 <input id="look-query" bind:value={query} autocomplete="off" />
 {#each groups as group (group)}
   {@const own = features.filter((f) => f.group === group && shown(f))}

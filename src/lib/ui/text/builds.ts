@@ -52,7 +52,11 @@ export const builds = {
   findBoard: 'Find a board',
   boardHint: 'Search: 386, XT, local bus',
   slots: counted('slot', 'slots'),
-  noBoard: (query: string) => `No board matches “${query}”. Try a CPU or a bus.`,
+  noBoard: (query: string) =>
+    `No board in the catalogue matches “${query}”. Try a CPU or a bus, or describe the board yourself.`,
+  notHere: 'Your board is not listed?',
+  describeBoard: 'Describe your board',
+  identifyBoard: 'Identify it by what you see',
   create: 'Create and add cards',
   needName: 'Give the machine a name.',
   needBoard: 'Choose its board.'

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { Button, Input, Label } from 'flowbite-svelte';
+  import { page } from '$app/state';
+  import { draftFrom } from '$lib/core/identify';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { matches } from '$lib/ui/search';
   import { text } from '$lib/ui/text';
@@ -11,10 +13,26 @@
   let name = $state('');
   let date = $state('');
   let query = $state('');
-  let board = $state('');
+  // A board that was just described comes here named in the address.
+  let board = $state(page.url.searchParams.get('board') ?? '');
   let trouble = $state('');
   let busy = $state(false);
   const found = $derived(data.boards.filter((part) => matches(part, query)));
+
+  // What was typed comes back with the way back and with a reload.
+  export const snapshot = {
+    capture: () => ({ name, date, query, board }),
+    restore: (kept: { name: string; date: string; query: string; board: string }) =>
+      ({ name, date, query, board } = kept)
+  };
+
+  /** The part editor, with what was searched for as the name that is etched on the board. */
+  function describe() {
+    const etched = query.trim().slice(0, 60);
+    const draft = draftFrom('board', etched ? [{ feature: 'etched', value: etched }] : [], 'my-board');
+    sessionStorage.setItem('yj-draft', JSON.stringify(draft));
+    void goto('/catalogue/edit?draft=1');
+  }
 
   async function create(event: SubmitEvent) {
     event.preventDefault();
@@ -59,15 +77,20 @@
     <legend>{buildsText.chooseBoard}</legend>
     <Label for="query" class="sr-only">{buildsText.findBoard}</Label>
     <Input id="query" bind:value={query} placeholder={buildsText.boardHint} autocomplete="off" />
+    <div class="other">
+      <b>{buildsText.notHere}</b>
+      <Button class="act" onclick={describe}>{buildsText.describeBoard}</Button>
+      <Button class="act" href="/identify">{buildsText.identifyBoard}</Button>
+    </div>
     {#each found as part (part.id)}
       <label class="board" class:on={board === part.id}>
         <input type="radio" name="board" value={part.id} bind:group={board} />
         <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
         <span class="slots">{buildsText.slots(part.board?.slots.length ?? 0)}</span>
-        <span class="years">{part.sold?.from}–{part.sold?.to ?? ''}</span>
+        {#if part.sold}<span class="years">{part.sold.from}–{part.sold.to ?? ''}</span>{/if}
       </label>
     {:else}
-      <p>{buildsText.noBoard(query)}</p>
+      <p role="status">{buildsText.noBoard(query)}</p>
     {/each}
   </fieldset>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
@@ -135,6 +158,13 @@
     font-family: var(--font-mono);
     font-size: 0.9rem;
     color: var(--quiet);
+  }
+  .other {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.6rem;
+    padding: 0.6rem 0;
   }
   .trouble {
     margin-bottom: 1rem;

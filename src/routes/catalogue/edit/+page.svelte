@@ -202,6 +202,7 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
       {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
       <p role="status">{saved ? words.saved : ''}</p>
       <Button class="act main" disabled={problems.length > 0} onclick={save}>{words.save}</Button>
+      {#if data.isOwn && part.board}<Button class="act" href="/builds/new?board={part.id}">{words.buildWith}</Button>{/if}
       {#if data.isOwn}<Button class="act" onclick={remove}>{words.remove}</Button>{/if}
     </aside>
   </div>
