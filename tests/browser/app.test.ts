@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
 import { caps, press, sees, until, useBench, violations } from '../support/browser';
 
-describe('the application in a browser', function () {
-  this.timeout(120_000);
+describe('the application in a browser', () => {
   const bench = useBench();
   let page: Page;
   beforeEach(() => {

@@ -6,8 +6,7 @@ import sharp from 'sharp';
 import type { Page } from 'puppeteer-core';
 import { press, sees, until, upload, useBench } from '../support/browser';
 
-describe('choosing a machine', function () {
-  this.timeout(180_000);
+describe('choosing a machine', () => {
   const bench = useBench();
   let page: Page;
   beforeEach(() => {
@@ -47,7 +46,7 @@ describe('choosing a machine', function () {
     await press(page, 'Add Digit 16');
     await page.waitForSelector('.answer');
     await press(page, 'Make this build');
-    await page.waitForFunction(() => location.pathname === '/builds/oystercatcher/fit', { timeout: 20_000 });
+    await page.waitForFunction(() => location.pathname === '/builds/oystercatcher/fit');
     await sees(page, 'CPU and FPU');
     const { findings } = await api<{ findings: { severity: string }[] }>('/builds/oystercatcher/check');
     expect(findings.filter((f) => f.severity === 'clash' || f.severity === 'stop')).to.deep.equal([]);

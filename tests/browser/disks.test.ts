@@ -14,8 +14,7 @@ interface Disk {
   plan?: number[];
 }
 
-describe('disks', function () {
-  this.timeout(120_000);
+describe('disks', () => {
   const bench = useBench();
   let page: Page;
   beforeEach(() => {

@@ -6,8 +6,7 @@ import type { Page } from 'puppeteer-core';
 import { exportKinds } from '../../src/lib/formats';
 import { press, sees, until, upload, unfold, useBench } from '../support/browser';
 
-describe('files in a browser', function () {
-  this.timeout(120_000);
+describe('files in a browser', () => {
   const bench = useBench();
   let page: Page;
   beforeEach(() => {
@@ -47,9 +46,7 @@ describe('files in a browser', function () {
     for (const [name, content, words] of cases) {
       await bench.open('/');
       await upload(page, '#open-file', file(name, content));
-      const notice = await page
-        .waitForSelector('.notice.bad', { timeout: 5000 })
-        .catch(() => expect.fail(name));
+      const notice = await page.waitForSelector('.notice.bad').catch(() => expect.fail(name));
       const said = await notice!.evaluate((e) => e.textContent);
       expect(said).to.include(`${name} was not opened; nothing was changed`).and.include(words);
     }

@@ -39,8 +39,7 @@ const screens = [
   '/builds/plover/log'
 ];
 
-describe('the look of the application', function () {
-  this.timeout(180_000);
+describe('the look of the application', () => {
   const bench = useBench();
   let page: Page;
   beforeEach(() => {

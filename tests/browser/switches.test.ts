@@ -12,8 +12,7 @@ interface Build {
   };
 }
 
-describe('switches and the bench', function () {
-  this.timeout(180_000);
+describe('switches and the bench', () => {
   const bench = useBench();
   let page: Page;
   beforeEach(() => {

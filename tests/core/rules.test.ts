@@ -97,8 +97,7 @@ function withSetting(part: ReturnType<typeof jumpered>, more: object): ReturnTyp
   return { ...part, settings: part.settings!.map((s) => ({ ...s, ...more })) };
 }
 
-describe('every rule', function () {
-  this.timeout(120_000);
+describe('every rule', () => {
   const fired = new Map<RuleId, Finding>();
   const quiet = new Set<RuleId>();
   const look = (findings: readonly Finding[]) => {

@@ -29,7 +29,7 @@ const yj = (args: string[], input = '') =>
     encoding: 'utf8'
   });
 
-describe('the command line', function () {
+describe('the command line', () => {
   const folder = mkdtempSync(join(tmpdir(), 'yj-cli-'));
   const file = join(folder, 'plover.json');
   before(() => writeFileSync(file, writeBuildFile(demo('plover'), parts)));
@@ -267,8 +267,7 @@ describe('the command line', function () {
   });
 });
 
-describe('the command line on the data folder', function () {
-  this.timeout(60_000);
+describe('the command line on the data folder', () => {
   const folder = mkdtempSync(join(tmpdir(), 'yj-cli-data-'));
   const data = (...args: string[]) =>
     spawnSync('npm', ['run', '--silent', 'yj', '--', ...args], {

@@ -77,7 +77,6 @@ const planOf = ({ geometry, dos }: (typeof machines)[number]) =>
   partition(geometry, dos, proposeSizes(geometry, dos));
 
 describe('disks that we write', function () {
-  this.timeout(120_000);
   after(() => rmSync(folder, { recursive: true, force: true }));
 
   for (const machine of machines)
@@ -180,7 +179,6 @@ describe('disks that we write', function () {
 });
 
 describe('disks that we read', function () {
-  this.timeout(120_000);
   const plan = partition({ cylinders: 1024, heads: 128, sectors: 63 }, 6.22, [500, 300, 224]);
   const good = diskImage(plan, { dos: 6.22, format: true });
   /** The good disk with some bytes changed. */

@@ -17,8 +17,7 @@ interface Call {
   body?: unknown;
 }
 
-describe('the API', function () {
-  this.timeout(60_000);
+describe('the API', () => {
   const server = useServer();
 
   const send = (name: Name, { params = {}, query = {}, body }: Call = {}) => {

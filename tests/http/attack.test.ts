@@ -10,8 +10,7 @@ interface Answer {
   text: string;
 }
 
-describe('attacks', function () {
-  this.timeout(60_000);
+describe('attacks', () => {
   const server = useServer();
 
   /** A request as it is written: no address is made tidy, and any header may be sent. */

@@ -9,8 +9,7 @@ import { startServer, type Running } from '../support/server';
 
 const WORDS = 'three herons over mud';
 
-describe('a shared server', function () {
-  this.timeout(90_000);
+describe('a shared server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'yj-gate-'));
   let server: Running;
   const own = (env: Record<string, string> = {}) => ({ YJ_DATA: folder, ...env });
@@ -20,7 +19,7 @@ describe('a shared server', function () {
       env: own()
     });
   const start = (args: string[], env: Record<string, string> = {}) =>
-    ended('node', ['scripts/demo.mjs', ...args], { timeout: 20_000, env: own({ PORT: '0', ...env }) });
+    ended('node', ['scripts/demo.mjs', ...args], { timeout: 120_000, env: own({ PORT: '0', ...env }) });
   const call = (path: string, init: RequestInit = {}) =>
     fetch(server.url + path, { redirect: 'manual', ...init });
   const signIn = (words: string) =>

@@ -52,7 +52,7 @@ async function assertKept(folder: string, acknowledged: readonly Acknowledged[])
 }
 
 describe('durability', function () {
-  this.timeout(torture(1_800_000, 120_000));
+  this.timeout(torture(1_800_000, 600_000));
 
   it('loses no acknowledged save when it is killed in the middle of many', async () => {
     const folder = emptyFolder();

@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import { Gate, passphraseProblem, setPassphrase } from '../../src/lib/server/gate';
 import { useShop } from '../support/store';
 
-describe('the gate', function () {
-  this.timeout(60_000);
+describe('the gate', () => {
   const shop = useShop();
   let now: number;
   let gate: Gate;

@@ -78,7 +78,7 @@ const mutations: ((r: Seeded) => string)[] = [
 ];
 
 describe('a file that comes in', function () {
-  this.timeout(torture(1_800_000, 300_000));
+  this.timeout(torture(1_800_000, 600_000));
   const shop = useShop();
   const stored = async () => {
     const count = async (table: 'builds' | 'revisions' | 'parts') =>

@@ -29,7 +29,7 @@ const yj = (folder: string, ...args: string[]) =>
   });
 
 describe('a store in trouble', function () {
-  this.timeout(torture(1_800_000, 120_000));
+  this.timeout(torture(1_800_000, 600_000));
   const shop = useShop();
   const shelf = () => new ShelfStore(shop.store);
   const saveOne = async (note = 'more') => {
@@ -230,7 +230,7 @@ describe('a store in trouble', function () {
           InvalidDocument,
           /no part has more than|no part needs more than/
         );
-      expect(performance.now() - began, 'milliseconds').to.be.lessThan(20_000);
+      expect(performance.now() - began, 'milliseconds').to.be.lessThan(120_000);
     });
     it('a state that lies in the store already and cannot be used is listed, opened as such, and binned', async () => {
       const { head } = await shop.store.create(demo('plover'), '');

@@ -31,8 +31,7 @@ const telling = () =>
     .jpeg()
     .toBuffer();
 
-describe('the shelf', function () {
-  this.timeout(30_000);
+describe('the shelf', () => {
   const shop = useShop();
   let shelf: ShelfStore;
   beforeEach(() => {

@@ -34,10 +34,14 @@ async function startChromium(): Promise<Chromium> {
   };
 }
 
+/** How long a page may take to show something, in ms: far above what it needs, for machines with other work. */
+const PATIENCE = 120_000;
+
 /** A page of 1280 × 800 that keeps what its console complains about. */
 async function openPage(browser: Browser, complaints: string[]): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
+  page.setDefaultTimeout(PATIENCE);
   page.on('console', (message) => {
     const said = message.text();
     // On a busy machine the browser notes that a file came before it was wanted; nothing is wrong with the page.
@@ -63,7 +67,7 @@ export async function press(page: Page, words: string): Promise<void> {
       found?.click();
       return found !== undefined;
     },
-    { timeout: 20_000 },
+    { timeout: PATIENCE },
     words
   );
 }
@@ -76,14 +80,14 @@ export async function unfold(page: Page, words = ''): Promise<void> {
       if (found && !found.closest('details')!.open) found.click();
       return found?.closest('details')!.open ?? false;
     },
-    { timeout: 20_000 },
+    { timeout: PATIENCE },
     words
   );
 }
 
 /** Waits until the page shows these words. */
 export const sees = (page: Page, words: string) =>
-  page.waitForFunction((w) => document.body.innerText.includes(w), { timeout: 20_000 }, words);
+  page.waitForFunction((w) => document.body.innerText.includes(w), { timeout: PATIENCE }, words);
 
 /** Labels of the caps on the loom, as a screen reader hears them. */
 export const caps = (page: Page): Promise<string[]> =>
@@ -171,7 +175,7 @@ export function useBench(): Bench {
 
 /** Waits until something has become true. */
 export async function until(what: () => Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 100; i++) {
+  for (let waited = 0; waited < PATIENCE; waited += 100) {
     if (await what()) return;
     await new Promise((done) => setTimeout(done, 100));
   }
