@@ -225,6 +225,16 @@ describe('loose chips', () => {
       [8, 2048]
     ]);
   });
+  it('a missing data chip is not made up for by parity chips', () => {
+    expect(read('8 × 1M×4 + 4 × 1M×1')).to.deep.equal([[4096, true]]);
+    for (const short of [
+      '7 × 1M×4 + 4 × 1M×1',
+      '1 × 256K×4 + 4 × 256K×1',
+      '7 × 256K×1',
+      '1 × 256K×4 + 1 × 256K×1'
+    ])
+      expect(read(short), short).to.deep.equal([]);
+  });
   it('72 bits are read both ways', () => {
     expect(read('72 × 64K×1')).to.have.deep.members([[512, true], [576, false]]); // prettier-ignore
   });

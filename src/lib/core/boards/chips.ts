@@ -48,6 +48,7 @@ export interface ChipReading {
 /**
  * Capacity of a set of chips in every reading that its marking leaves open. All chips of a set are as deep;
  * bits that make nines and no eights are bytes with parity. A width that is not said is tried as 1, 4 and 8.
+ * @returns nothing when no reading makes whole bytes: a chip is missing, or was counted twice
  */
 export function chipCapacity(chips: readonly Chips[]): ChipReading[] {
   const open = chips.map((c) => (c.width === null ? [1, 4, 8] : [c.width]));
@@ -89,8 +90,11 @@ function readingsOf(chips: readonly Chips[], widths: readonly number[]): ChipRea
     how: `${dataBits} bits${parity ? ` and ${bits - dataBits} of parity` : ''} × ${depth}K`
   });
   const out: ChipReading[] = [];
-  const nines = bits % 9 === 0;
-  const eights = bits % 8 === 0;
+  // One-bit chips beside wider ones hold the parity: the wide ones must make the whole bytes by themselves.
+  const singles = chips.reduce((n, c, i) => n + (widths[i] === 1 ? c.count : 0), 0);
+  const isMixed = singles > 0 && singles < chips.reduce((n, c) => n + c.count, 0);
+  const nines = bits % 9 === 0 && (!isMixed || singles * 9 === bits);
+  const eights = bits % 8 === 0 && !isMixed;
   // Seventy-two bits can be nine plain bytes; with the small banks of the time that is no bank width.
   if (nines) out.push(make((bits / 9) * 8, true));
   if (eights && (!nines || bits % 72 === 0)) out.push(make(bits, false));

@@ -160,6 +160,7 @@
   >
   {#if typeof capacity === 'string'}<p class="bad" role="alert">{capacity}</p>
   {:else}
+    {#if chips.trim() && !capacity.length}<p class="warn" role="status">{words.noBank}</p>{/if}
     {#if capacity.some((c) => c.widths.some((w) => w !== null))}<p class="warn">{words.noWidth}</p>{/if}
     <ul class="plain">
       {#each capacity as c, i (i)}

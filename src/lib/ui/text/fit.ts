@@ -89,6 +89,8 @@ export const fit = {
       `${least === most ? least : `${least} to ${most}`} KiB withheld for copies of ROMs`,
     chips: 'Loose chips',
     chipsAsk: 'Chips as marked',
+    noBank:
+      'These chips make no whole bytes, with or without parity. Count them again: one may be missing. One-bit chips beside wider ones hold the parity, one to every 8 bits.',
     noWidth: 'The marking does not say the width: ×1, ×4 and ×8 are different chips.',
     ifWidth: (w: string) => `if they are ×${w}`,
     withParity: 'with parity',
