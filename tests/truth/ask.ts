@@ -1,7 +1,15 @@
 import { z } from 'zod';
 import { fpuSuits, oscillatorFor, runs, shownMemory, waitStates } from '../../src/lib/core/boards';
 import { diskNumber, floppyLetter } from '../../src/lib/core/cabling';
-import { Build, hex, type Part, type Ribbon, type Select } from '../../src/lib/core/model';
+import {
+  Build,
+  CpuFamily,
+  SlotBus,
+  hex,
+  type Part,
+  type Ribbon,
+  type Select
+} from '../../src/lib/core/model';
 import { check } from '../../src/lib/core/rules';
 import { narrowed, obstacle } from '../../src/lib/core/resources';
 import { systemIn, systemLacks, systemOf } from '../../src/lib/core/software';
@@ -39,19 +47,6 @@ const chs = (text: string): Geometry => {
   const [cylinders, heads, sectors] = text.split('/').map(Number);
   return { cylinders, heads, sectors };
 };
-const family = z.enum([
-  '8088',
-  '8086',
-  '286',
-  '386sx',
-  '386dx',
-  '486sx',
-  '486dx',
-  '586',
-  'pentium',
-  'pentium2'
-]);
-const bus = z.enum(['isa8', 'isa16', 'vlb', 'pci', 'agp', 'memory-board']);
 
 /** `irq 5 idle`, `dma 1`, `io 220/16 mask FFFF`, `mem C8000/16 rom 16bit`. */
 function claimOf(text: string): ClaimIn {
@@ -124,13 +119,13 @@ export const questions: Record<string, (asked: string) => string> = {
     const length = /(\d+) mm/.exec(rest)?.[1];
     const part = {
       card: {
-        bus: bus.parse(a),
+        bus: SlotBus.parse(a),
         fallback8: rest.includes('works') ? 'yes' : rest.includes('never') ? 'no' : 'untried',
         ...(rest.includes('skirt') ? { skirt: true } : {}),
         ...(length ? { lengthMm: Number(length) } : {})
       }
     } as Part;
-    const slot = { id: '1', bus: bus.parse(b), ...(room ? { lengthMm: Number(room) } : {}) };
+    const slot = { id: '1', bus: SlotBus.parse(b), ...(room ? { lengthMm: Number(room) } : {}) };
     return obstacle(part, slot) ? 'no' : narrowed(part, slot) === 'untried' ? 'untried' : 'yes';
   },
   /** `lba 4000/16/63` → cylinders/heads/sectors of INT 13h */
@@ -209,22 +204,22 @@ export const questions: Record<string, (asked: string) => string> = {
   /** `286 12 MHz 100 ns` */
   'wait states': (asked) => {
     const [cpu, mhz, , ns] = words(asked);
-    return String(waitStates(family.parse(cpu), Number(mhz), Number(ns)).needed ?? 'by its table');
+    return String(waitStates(CpuFamily.parse(cpu), Number(mhz), Number(ns)).needed ?? 'by its table');
   },
   /** `8088 4.77` → MHz on the oscillator */
   oscillator: (asked) => {
     const [cpu, mhz] = words(asked);
-    return String(Math.round(oscillatorFor(family.parse(cpu), Number(mhz)).mhz * 100) / 100);
+    return String(Math.round(oscillatorFor(CpuFamily.parse(cpu), Number(mhz)).mhz * 100) / 100);
   },
   /** `387dx with 386dx` */
   fpu: (asked) => {
     const [fpu, , cpu] = words(asked);
-    return fpuSuits(fpu as '287', family.parse(cpu)) ? 'yes' : 'no';
+    return fpuSuits(fpu as '287', CpuFamily.parse(cpu)) ? 'yes' : 'no';
   },
   /** `386dx runs 286` */
   runs: (asked) => {
     const [cpu, , code] = words(asked);
-    return runs(family.parse(cpu), family.parse(code)) ? 'yes' : 'no';
+    return runs(CpuFamily.parse(cpu), CpuFamily.parse(code)) ? 'yes' : 'no';
   },
   /** `Windows 98 on 386dx 4096 KiB 120 MiB` → what it lacks */
   system: (asked) => {
@@ -232,7 +227,7 @@ export const questions: Record<string, (asked: string) => string> = {
     const system = systemIn(name) ?? fail(name);
     const total = Number(kib);
     const lacks = systemLacks(system, {
-      cpu: family.parse(cpu),
+      cpu: CpuFamily.parse(cpu),
       totalKiB: total,
       extendedKiB: Math.max(0, total - 1024),
       diskMiB: disk ? Number(disk) : null
