@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { fpuSuits, oscillatorFor, runs, shownMemory, waitStates } from '../../src/lib/core/boards';
 import { diskNumber, floppyLetter } from '../../src/lib/core/cabling';
 import {
