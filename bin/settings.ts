@@ -1,4 +1,4 @@
-import { fillingsFor, fillingsShowing } from '../src/lib/core/boards';
+import { fillingsFor, fillingsShowing, readSize } from '../src/lib/core/boards';
 import {
   FactId,
   type Build,
@@ -84,14 +84,15 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     const part = partOf(id);
     const facts = part.board?.memory;
     if (!facts) throw new SettingsUsage(`${part.name} is no board with a memory table\n`);
-    if (!['--target', '--count'].includes(option ?? '') || rest.length || !/^\d{1,8}$/.test(told ?? ''))
+    const size = readSize(told ?? '');
+    if (!['--target', '--count'].includes(option ?? '') || rest.length || !size)
       throw new SettingsUsage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
-    if (option === '--count')
-      return { part: part.id, count: Number(told), ...fillingsShowing(facts, Number(told)) };
+    // JSON has no infinity: null is a count without an upper end.
+    if (option === '--count') return { part: part.id, count: size, ...fillingsShowing(facts, size) };
     const { fillings, whole } = fillingsFor(
       facts,
       [...catalogue().values()].filter((p) => p.module),
-      { targetKiB: Number(told), stock: new Map(), from: 'any', price: middlePrice }
+      { targetKiB: size.least, stock: new Map(), from: 'any', price: middlePrice }
     );
     return {
       part: part.id,

@@ -93,6 +93,8 @@ describe('the command line', () => {
     });
     const { explanations, common } = json(['memory', 'skerrin-px8', '--count', '512']);
     expect([explanations.length, common.length > 2]).to.deep.equal([1, true]);
+    expect(json(['memory', 'skerrin-px8', '--count', 'about 512']).explanations).to.deep.equal(explanations);
+    expect(yj(['memory', 'skerrin-px8', '--count', 'lots']).status).to.equal(2);
     const { fillings } = json(['memory', 'varnoc-d33', '--target', '3712']);
     expect(fillings[0].counts).to.be.at.least(3712);
     const { moves } = json(['moves', file, '--json']);
