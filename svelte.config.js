@@ -6,6 +6,13 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter({ out: 'build' }),
+    typescript: {
+      // The command line, the scripts and the figures are checked with the rest.
+      config: (config) => ({
+        ...config,
+        include: [...config.include, '../bin/**/*.ts', '../scripts/**/*.ts', '../bench/**/*.ts']
+      })
+    },
     // hooks.server.ts checks the origin of every write, whatever its content type.
     csrf: { trustedOrigins: ['*'] },
     csp: {
