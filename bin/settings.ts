@@ -85,7 +85,12 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     const facts = part.board?.memory;
     if (!facts) throw new SettingsUsage(`${part.name} is no board with a memory table\n`);
     const size = readSize(told ?? '');
-    if (!['--target', '--count'].includes(option ?? '') || rest.length || !size)
+    if (
+      !['--target', '--count'].includes(option ?? '') ||
+      rest.length ||
+      !size ||
+      (size.least === 0 && size.most > 0 && option === '--target')
+    )
       throw new SettingsUsage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
     // JSON has no infinity: null is a count without an upper end.
     if (option === '--count') return { part: part.id, count: size, ...fillingsShowing(facts, size) };

@@ -185,11 +185,14 @@ describe('the memory planner', () => {
     exact('4 MiB', 4096);
     exact('1,5 mb', 1536);
     exact('640K', 640);
+    for (const grouped of ['3,712', '3 712', '3.712 KB']) exact(grouped, 3712);
+    exact('1,024 MiB', 1024 * 1024);
     expect(readSize('4', 'small is MiB')).to.deep.equal({ least: 4096, most: 4096 });
     expect(readSize('640', 'small is MiB')).to.deep.equal({ least: 640, most: 640 });
     for (const told of ['3500-3800', '3500 to 3800', '3800 – 3500 KiB', 'between 3500 and 3800'])
       expect(readSize(told), told).to.deep.equal({ least: 3500, most: 3800 });
     expect(readSize('3 to 4 MiB')).to.deep.equal({ least: 3072, most: 4096 });
+    expect(readSize('approximately 3700')).to.deep.equal(readSize('~3,700'));
     expect(readSize('about 1000')).to.deep.equal({ least: 950, most: 1050 });
     expect(readSize('more than 640')).to.deep.equal({ least: 641, most: Infinity });
     expect(readSize('>= 640')).to.deep.equal({ least: 640, most: Infinity });

@@ -95,7 +95,7 @@ describe('the next geometry to try', () => {
     const done = nextGeometry([t(7000, 'started'), t(8192, 'started'), t(9000, 'hung')], 10_400);
     expect([done.cylinders, done.why]).to.deep.equal([
       null,
-      '8192 is the most that works: bit-shift: 128 heads, the last that DOS takes.'
+      '8192 is probably the most that works: bit-shift: 128 heads, the last that DOS takes.'
     ]);
     expect(nextGeometry([], 5000).cylinders).to.equal(5000);
     expect(nextGeometry([t(5000, 'started')], 5000).cylinders).to.equal(null);

@@ -4,7 +4,9 @@ export interface SizeRange {
   most: number;
 }
 
-const NUMBER = String.raw`(\d+(?:[.,]\d+)?)\s*(kib?|mib?|kb?|mb?)?`;
+/** Digits in groups of three: 3,712 and 3 712 are one number, not a fraction. */
+const GROUPED = String.raw`\d{1,3}(?:[.,\s]\d{3})+`;
+const NUMBER = String.raw`(${GROUPED}(?!\d)|\d+(?:[.,]\d+)?)\s*(kib?|mib?|kb?|mb?)?`;
 const ONE = new RegExp(`^${NUMBER}$`, 'i');
 const TWO = new RegExp(String.raw`^(?:between\s+)?${NUMBER}\s*(?:-|–|to|and|\.\.\.?|…)\s*${NUMBER}$`, 'i');
 /** How far "about" may be off: start-ups round, and people read while the number runs. */
@@ -12,16 +14,16 @@ const ABOUT = 0.05;
 /** A bare number up to this is taken as MiB where sizes are wished for. */
 const SMALL = 128;
 
-/** Ways to say a size that is not exact, each with what it means for a number. */
+/** Ways to say a size that is not exact, each with what it means for a number; the longer sign before the shorter. */
 const HEDGES: readonly [RegExp, (kib: number) => SizeRange][] = [
   [
-    /^(?:about|around|roughly|approx\.?|approximately|ca\.?|~|≈)\s*/i,
+    /^(?:about|around|roughly|approximately|approx\.?|ca\.?|~|≈)\s*/i,
     (kib) => ({ least: Math.floor(kib * (1 - ABOUT)), most: Math.ceil(kib * (1 + ABOUT)) })
   ],
-  [/^(?:more than|over|above|>)\s*/i, (kib) => ({ least: kib + 1, most: Infinity })],
   [/^(?:at least|>=|≥)\s*/i, (kib) => ({ least: kib, most: Infinity })],
-  [/^(?:less than|under|below|<)\s*/i, (kib) => ({ least: 0, most: kib - 1 })],
-  [/^(?:at most|up to|<=|≤)\s*/i, (kib) => ({ least: 0, most: kib })]
+  [/^(?:more than|over|above|>)\s*/i, (kib) => ({ least: kib + 1, most: Infinity })],
+  [/^(?:at most|up to|<=|≤)\s*/i, (kib) => ({ least: 0, most: kib })],
+  [/^(?:less than|under|below|<)\s*/i, (kib) => ({ least: 0, most: kib - 1 })]
 ];
 
 /**
@@ -32,7 +34,8 @@ const HEDGES: readonly [RegExp, (kib: number) => SizeRange][] = [
 export function readSize(told: string, bare: 'KiB' | 'small is MiB' = 'KiB'): SizeRange | null {
   const text = told.trim();
   const kib = (number: string, unit: string | undefined): number => {
-    const n = Number(number.replace(',', '.'));
+    const isGrouped = new RegExp(`^${GROUPED}$`).test(number);
+    const n = Number(isGrouped ? number.replace(/\D/g, '') : number.replace(',', '.'));
     const isMega = unit ? /^m/i.test(unit) : bare === 'small is MiB' && n <= SMALL;
     return Math.round(isMega ? n * 1024 : n);
   };
@@ -41,13 +44,9 @@ export function readSize(told: string, bare: 'KiB' | 'small is MiB' = 'KiB'): Si
     const ends = [kib(two[1], two[2] ?? two[4]), kib(two[3], two[4] ?? two[2])];
     return { least: Math.min(...ends), most: Math.max(...ends) };
   }
-  // The longer form first: ">=" is not ">" of "= 640".
-  const hedge = [...HEDGES].sort((a, b) => matched(b[0], text) - matched(a[0], text))[0];
-  const isHedged = matched(hedge[0], text) > 0;
-  const one = ONE.exec(isHedged ? text.replace(hedge[0], '') : text);
+  const hedge = HEDGES.find(([sign]) => sign.test(text));
+  const one = ONE.exec(hedge ? text.replace(hedge[0], '') : text);
   if (!one) return null;
   const exact = kib(one[1], one[2]);
-  return isHedged ? hedge[1](exact) : { least: exact, most: exact };
+  return hedge ? hedge[1](exact) : { least: exact, most: exact };
 }
-
-const matched = (pattern: RegExp, text: string): number => pattern.exec(text)?.[0].length ?? 0;
