@@ -275,7 +275,8 @@ export function nextGeometry(tries: readonly GeometryTry[], most: number, expect
     };
   }
   const known = boundaries.find(([n]) => n === low);
-  if (known && high <= most) return { cylinders: null, why: `${low} is probably the most that works: ${known[1]}.` };
+  if (known && high <= most)
+    return { cylinders: null, why: `${low} is probably the most that works: ${known[1]}.` };
   const middle = Math.floor((low + high) / 2);
   return {
     cylinders: middle,
