@@ -6,12 +6,13 @@ import { readBuildFile } from '../src/lib/formats';
 import { tell } from '../src/lib/words';
 import { diskReport, imageReport } from './disk';
 import { movesReport } from './settings';
+import { tableReport } from './table';
 
-export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk or image on many questions in one process: FILE (or -) has
+export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image or table on many questions in one process: FILE (or -) has
                                 one JSON value a line, and each gets one line of JSON back, with "error" where it
                                 cannot be answered. disk takes {"chs": "615/4/17", "os": "dos3.3"} with the options
-                                of the command; image takes {"file": "...", "setup": "615/4/17"}; the others take
-                                {"file": "..."} or a build file as it is
+                                of the command; image takes {"file": "...", "setup": "615/4/17"}; table takes
+                                {"text": "JP1 1-2 220h"}; the others take {"file": "..."} or a build file as it is
 `;
 
 /** A line of a batch: a build file, or options of the command by their names. */
@@ -30,6 +31,8 @@ const machineOf = (asked: Asked) =>
 const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
   disk: (asked) => diskReport(optionsOf(asked)),
   image: (asked) => imageReport([String(asked.file), ...optionsOf(asked, ['file'])]),
+  table: (asked) =>
+    tableReport(typeof asked.text === 'string' ? asked.text : readFileSync(String(asked.file), 'utf8')),
   check: (asked) => {
     const { build, parts } = machineOf(asked);
     const { status, findings } = checked(build, parts);

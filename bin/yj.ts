@@ -10,6 +10,7 @@ import { StoreTrouble } from '../src/lib/server/trouble';
 import { BATCH_USAGE, batch, takesBatch } from './batch';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
+import { TABLE_USAGE, tableCommands } from './table';
 import { WRITE_USAGE, writeImage } from './write';
 import { SETTINGS_USAGE, SettingsUsage, movesReport, settingCommands } from './settings';
 
@@ -23,7 +24,7 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${TABLE_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
                                 it; --anyway: also one with damaged rows
   health                        looks through the data, as JSON
@@ -159,6 +160,11 @@ async function main(argv: readonly string[]): Promise<number> {
   if (Object.hasOwn(settingCommands, command ?? '')) {
     process.stdout.write(JSON.stringify(settingCommands[command](rest), null, 2) + '\n');
     return 0;
+  }
+  if (Object.hasOwn(tableCommands, command ?? '')) {
+    const report = tableCommands[command](rest);
+    process.stdout.write(JSON.stringify(report, null, 2) + '\n');
+    return 'problems' in report && (report.problems as unknown[]).length ? 1 : 0;
   }
   const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
   if (!data) return run(argv);

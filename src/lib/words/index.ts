@@ -10,3 +10,4 @@ export { barWords, reasonWords } from './en/planner';
 export { explainWords, struckWords } from './en/solver';
 export { floppyNote, linkName, linkWords } from './en/floppies';
 export { obstacleWords, unreachableWords } from './en/reach';
+export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './en/table';

@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { InvalidDocument } from '../src/lib/core/model';
+import { TABLE_LIMITS, readTable } from '../src/lib/core/table';
+import { readPart } from '../src/lib/formats';
+import { questionWords } from '../src/lib/words';
+import { SettingsUsage } from './settings';
+
+export const TABLE_USAGE = `  table FILE                    what a pasted table of jumpers and switches says, as JSON: blocks, settings, positions
+                                with state, meaning and default, what is asked and what was not understood
+  part FILE                     checks the description of a part
+`;
+
+function text(file: string | undefined): string {
+  if (file === undefined) throw new SettingsUsage(`name a file, or - for standard input\n\n${TABLE_USAGE}`);
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
+  }
+}
+
+/** A table as it was read, with every line accounted for. */
+export function tableReport(source: string): object {
+  if (source.length > TABLE_LIMITS.characters)
+    throw new SettingsUsage(
+      `the text has ${source.length} characters; at most ${TABLE_LIMITS.characters} are read\n`
+    );
+  const read = readTable(source);
+  return {
+    title: read.title,
+    blocks: read.blocks,
+    settings: read.settings.map(({ positions, ...setting }) => ({
+      ...setting,
+      positions: positions.map(({ told, isDefault, ...p }) => ({ ...p, meaning: told, default: isDefault }))
+    })),
+    functions: read.functions,
+    means: read.means,
+    assumptions: read.assumptions,
+    ambiguous: read.questions.map((q) => ({ ...q, question: questionWords(q, read) })),
+    notUnderstood: read.lines
+      .filter((l) => l.as === 'not-understood')
+      .map(({ n, text }) => ({ line: n, text })),
+    lines: read.lines.map(({ n, text, as }) => ({ line: n, text, as }))
+  };
+}
+
+/** The problems of a part's description; none: it can be used. */
+export function partReport(source: string): {
+  id: string | null;
+  problems: { path: string; message: string }[];
+} {
+  try {
+    return { id: readPart(source, 'part').id, problems: [] };
+  } catch (error) {
+    if (error instanceof InvalidDocument) return { id: null, problems: [...error.problems] };
+    throw error;
+  }
+}
+
+export const tableCommands: Record<string, (args: readonly string[]) => object> = {
+  table: ([file]) => tableReport(text(file)),
+  part: ([file]) => partReport(text(file))
+};

@@ -1,0 +1,440 @@
+import type { Block, FunctionKind, Position, Setting, State } from '../model';
+import { capsOf, headerOf, idOf, byName, joinedName, type Header } from './layout';
+import type { Lines } from './lines';
+import {
+  byKind,
+  bySpots,
+  declare,
+  keyOfField,
+  oneOfMany,
+  realNumbers,
+  understood,
+  unique,
+  type Choice,
+  type Row
+} from './choices';
+import { subjectOf, type Assumption, type Told } from './meanings';
+import { fieldOf, type Field, type Spot } from './spots';
+
+/** A position of a table, as it will stand in the part. */
+export interface ReadPosition {
+  id: string;
+  label: string;
+  state: State;
+  told: Told[];
+  functions: FunctionKind[];
+  isDefault: boolean;
+  /** Nobody wrote it: it is the other state of a choice of two. */
+  assumed: boolean;
+  lines: number[];
+}
+
+export interface ReadSetting {
+  id: string;
+  label: string;
+  /** Names of the printed jumpers or of the block. */
+  on: string[];
+  block: string;
+  heading: string;
+  positions: ReadPosition[];
+  /** Null: the table does not say which is the default. */
+  default: string | null;
+  functions: FunctionKind[];
+}
+
+export type Question =
+  /** Two rows give one state two meanings. */
+  | { about: 'contradiction'; setting: string; lines: number[]; texts: string[] }
+  /** More than one row is marked as the default. */
+  | { about: 'defaults'; setting: string; lines: number[] }
+  /** Numbers stand without a word that says what they are. */
+  | { about: 'what-numbers'; setting: string; lines: number[] }
+  /** A position whose words mean nothing that is known; they are kept. */
+  | { about: 'what-it-means'; setting: string; lines: number[] }
+  /** A block is named and no row says how it stands. */
+  | { about: 'no-rows'; block: string; lines: number[] }
+  /** The default of a setting is not said. */
+  | { about: 'default-unknown'; setting: string; lines: number[] }
+  /** A number was read as one of a kind by its look alone. */
+  | { about: 'assumed'; lines: number[]; assumption: Assumption }
+  /** Marks stand for sides and no legend says which. */
+  | { about: 'marks'; marks: 'bits' | 'crosses'; lines: number[] };
+
+export interface Assembled {
+  blocks: Block[];
+  settings: ReadSetting[];
+  questions: Question[];
+}
+
+/** Blocks that one choice joins lie on one header. */
+function headersOf(choices: readonly Choice[], named: Lines['named']): Map<string, Header> {
+  const pairs = new Map<string, [number, number][]>();
+  const group = new Map<string, Set<string>>();
+  for (const { rows } of choices) {
+    const jumpers = unique(rows.flatMap((r) => r.spots.filter((s) => s.of === 'jumper').map((s) => s.block)));
+    const joined = new Set(jumpers.flatMap((j) => [j, ...(group.get(j) ?? [])]));
+    for (const j of joined) group.set(j, joined);
+    for (const s of rows.flatMap((r) => r.spots))
+      if (s.of === 'jumper') {
+        const list = pairs.get(s.block) ?? [];
+        if (s.pins && !list.some((p) => p.join() === s.pins!.join())) list.push([...s.pins]);
+        pairs.set(s.block, list);
+      }
+  }
+  for (const n of named)
+    if (n.of === 'jumper' && !group.has(n.block)) {
+      group.set(n.block, new Set([n.block]));
+      pairs.set(n.block, []);
+    }
+  const sizes = new Map(named.flatMap((n) => (n.size === null ? [] : [[n.block, n.size] as const])));
+  const out = new Map<string, Header>();
+  for (const members of new Set(group.values())) {
+    const header = headerOf(
+      [...members].map((name) => ({ name, pairs: pairs.get(name) ?? [] })),
+      sizes
+    );
+    for (const name of members) out.set(name, header);
+  }
+  return out;
+}
+
+/** Where a printed switch lies: on a block with numbers, or, for switches that stand alone, on one made of them. */
+interface Dip {
+  block: Extract<Block, { kind: 'dip' }>;
+  number: (field: Field) => number;
+}
+
+function dipsOf(choices: readonly Choice[], named: Lines['named']): Map<string, Dip> {
+  const most = new Map<string, number>();
+  const alone = new Map<string, Set<string>>();
+  for (const { rows } of choices) {
+    const spots = rows.flatMap((r) => r.spots.filter((s) => s.of === 'switch'));
+    const whole = unique(spots.filter((s) => s.n === undefined).map((s) => s.block));
+    const joined = new Set(whole.flatMap((w) => [w, ...(alone.get(w) ?? [])]));
+    for (const w of joined) alone.set(w, joined);
+    for (const s of spots) if (s.n !== undefined) most.set(s.block, Math.max(most.get(s.block) ?? 0, s.n));
+  }
+  for (const n of named)
+    if (n.of === 'switch') most.set(n.block, Math.max(most.get(n.block) ?? 1, Math.min(n.size ?? 1, 16)));
+  const base = { kind: 'dip' as const, printed: 'ON' as const, flipped: false };
+  const out = new Map<string, Dip>();
+  for (const [name, switches] of most)
+    out.set(name, {
+      block: { ...base, id: idOf(name), label: name, switches },
+      number: (f) => f.n ?? 1
+    });
+  for (const members of new Set(alone.values())) {
+    const names = [...members].sort(byName);
+    if (names.some((n) => out.has(n))) continue;
+    const block = {
+      ...base,
+      id: idOf(names.length > 1 ? `${names[0]}-${names.at(-1)}` : names[0]!),
+      label: joinedName(names),
+      switches: Math.min(names.length, 16)
+    };
+    for (const name of names) out.set(name, { block, number: (f) => names.indexOf(f.block) + 1 });
+  }
+  return out;
+}
+
+const MOST_POSITIONS = 256;
+
+/** Writes out "does not matter" of jumpers: every state that the other rows know of that jumper. */
+function writtenOut(spots: readonly Spot[], all: readonly Row[]): Spot[][] {
+  let out: Spot[][] = [[]];
+  for (const key of unique(spots.map(keyOfField))) {
+    const own = spots.filter((s) => keyOfField(s) === key);
+    const isAny = own.some((s) => s.side === 'any' && s.of === 'jumper');
+    const states: Spot[][] = isAny
+      ? distinct(
+          all
+            .map((r) => r.spots.filter((s) => keyOfField(s) === key && s.side !== 'any'))
+            .filter((list) => list.length > 0)
+        )
+      : [own];
+    out = out.flatMap((done) => states.map((s) => [...done, ...s]));
+    if (out.length > MOST_POSITIONS) return [];
+  }
+  return out;
+}
+const distinct = <T>(list: readonly T[]): T[] =>
+  list.filter((x, i) => list.findIndex((y) => JSON.stringify(y) === JSON.stringify(x)) === i);
+
+/**
+ * Makes blocks and settings of the rows that were read.
+ * @param read the lines, from `readLines`
+ */
+export function assemble(read: Lines): Assembled {
+  const questions: Question[] = [];
+  const all = read.rows.map(understood);
+  const declared = all.filter((r) => r.declares || (r.isDefault && !r.label));
+  const rows = declare(
+    all.filter((r) => !declared.includes(r) && r.spots.length > 0),
+    declared
+  );
+  const many = oneOfMany(rows);
+  const choices = [...many.choices, ...bySpots(many.left).flatMap(byKind)].sort(
+    (a, b) => a.rows[0]!.lines[0]! - b.rows[0]!.lines[0]!
+  );
+  const headers = headersOf(choices, read.named);
+  const dips = dipsOf(choices, read.named);
+  const settings: ReadSetting[] = [];
+  const taken = new Set<string>();
+  for (const choice of choices) {
+    const setting = settingOf(choice, headers, dips, read, questions, taken);
+    if (setting) settings.push(setting);
+  }
+  const blocks = distinct([
+    ...[...headers.values()].map((h): Block => h.block),
+    ...[...dips.values()].map((d): Block => d.block)
+  ]).sort((a, b) => byName(a.label ?? a.id, b.label ?? b.id));
+  const used = new Set(settings.flatMap((s) => s.on));
+  for (const n of read.named)
+    if (!used.has(n.block) && !questions.some((q) => q.about === 'no-rows' && q.block === n.block))
+      questions.push({ about: 'no-rows', block: n.block, lines: [n.line + 1] });
+  if (!read.legend.size && read.marks.length)
+    for (const marks of read.marks) questions.push({ about: 'marks', marks, lines: [] });
+  return { blocks, settings, questions };
+}
+
+function settingOf(
+  choice: Choice,
+  headers: ReadonlyMap<string, Header>,
+  dips: ReadonlyMap<string, Dip>,
+  read: Lines,
+  questions: Question[],
+  taken: Set<string>
+): ReadSetting | null {
+  const { heading } = choice;
+  const rows = likeTheOthers(choice.rows);
+  const fields = distinct(rows.flatMap((r) => r.spots.map(fieldOf)));
+  const names = unique(fields.map((f) => f.block)).sort(byName);
+  const isSwitch = fields[0]!.of === 'switch';
+  const header = headers.get(names[0]!);
+  const dip = dips.get(names[0]!);
+  const block = isSwitch ? dip?.block : header?.block;
+  if (!block) return null;
+  const stateOf = (spots: readonly Spot[]): State => {
+    if (!isSwitch) return capsOf(header!, spots);
+    const switches: Record<string, 'on' | 'off'> = {};
+    if (choice.oneOfMany) for (const f of fields) switches[dip!.number(f)] = 'off';
+    for (const s of spots) if (s.side !== 'any') switches[dip!.number(s)] = s.side;
+    return { switches };
+  };
+  const about = subjectOf(heading);
+  const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
+  const label = labelOf(
+    heading,
+    about.subject !== null || about.functions.length > 0,
+    kinds,
+    joinedName(names)
+  );
+  const id = free(idOf(label), taken);
+  const positions: ReadPosition[] = [];
+  const add = (row: Row, state: State, assumed = false) => {
+    const same = positions.find((p) => JSON.stringify(p.state) === JSON.stringify(state));
+    const lines = row.lines.map((n) => n + 1);
+    if (same) {
+      same.lines = unique([...same.lines, ...lines]);
+      same.isDefault ||= row.isDefault;
+      if (same.label === row.label || !row.label) return;
+      if (!same.label) {
+        Object.assign(same, { label: row.label, told: row.told, functions: row.functions });
+        return;
+      }
+      questions.push({
+        about: 'contradiction',
+        setting: id,
+        lines: same.lines,
+        texts: [same.label, row.label]
+      });
+      Object.assign(same, { label: `${same.label} or ${row.label}`.slice(0, 110), told: [] });
+      return;
+    }
+    positions.push({
+      id: free(idOf(row.label || 'position'), new Set(positions.map((p) => p.id))),
+      label: row.label || '?',
+      state,
+      told: row.told,
+      functions: row.functions,
+      isDefault: row.isDefault,
+      assumed,
+      lines
+    });
+  };
+  for (const row of rows) {
+    const ways = isSwitch ? [[...row.spots]] : writtenOut(row.spots, rows);
+    for (const spots of ways) add(row, stateOf(spots));
+    for (const assumption of row.assumptions)
+      questions.push({ about: 'assumed', lines: row.lines.map((n) => n + 1), assumption });
+  }
+  const fieldKeys = new Set(fields.map(keyOfField));
+  for (const rest of read.rest)
+    if (rest.fields.some((f) => fieldKeys.has(keyOfField(f))))
+      for (const state of missing(fields, positions, stateOf, isSwitch))
+        add(
+          understood({
+            lines: [rest.line],
+            spots: [],
+            values: [{ text: rest.value, heading: '' }],
+            heading,
+            isDefault: false
+          }),
+          state
+        );
+  other(positions, fields, stateOf, heading);
+
+  const defaults = positions.filter((p) => p.isDefault);
+  if (defaults.length > 1)
+    questions.push({ about: 'defaults', setting: id, lines: unique(defaults.flatMap((p) => p.lines)) });
+  const lines = unique(positions.flatMap((p) => p.lines));
+  if (!defaults.length) questions.push({ about: 'default-unknown', setting: id, lines: lines.slice(0, 1) });
+  const dumb = positions.filter((p) => !p.told.length && !p.assumed);
+  if (dumb.length === positions.length)
+    questions.push({
+      about: dumb.every((p) => /^[\d\s./,-]+h?$/i.test(p.label)) ? 'what-numbers' : 'what-it-means',
+      setting: id,
+      lines: unique(dumb.flatMap((p) => p.lines))
+    });
+  else if (dumb.length)
+    questions.push({ about: 'what-it-means', setting: id, lines: unique(dumb.flatMap((p) => p.lines)) });
+  return {
+    id,
+    label,
+    on: names,
+    block: block.id,
+    heading,
+    positions,
+    default: defaults.length === 1 ? defaults[0]!.id : null,
+    functions: unique([...about.functions, ...positions.flatMap((p) => p.functions)])
+  };
+}
+
+/** `IRQ 3, 5, 7`, `monochrome … card with own BIOS`: the rows that say their kind say it for the others. */
+function likeTheOthers(rows: readonly Row[]): Row[] {
+  const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
+  const term = kinds.length === 1 ? KIND_TERMS[kinds[0]!] : undefined;
+  if (!term) return [...rows];
+  return rows.map((r) => (r.told.length || !r.values.length ? r : { ...r, ...reread(r, term) }));
+}
+const reread = (row: Row, heading: string) => {
+  const { told, functions, assumptions } = understood({
+    ...row,
+    heading,
+    values: row.values.map((v) => ({ ...v, heading: '' }))
+  });
+  return { told, functions: row.functions.length ? row.functions : functions, assumptions };
+};
+
+/** Field terms for the kinds of number, used where a table has no heading. */
+const KIND_TERMS: Record<string, string> = {
+  io: 'I/O address',
+  irq: 'IRQ',
+  dma: 'DMA',
+  memory: 'ROM address',
+  fpu: 'FPU',
+  banks: 'Memory banks',
+  'memory-kib': 'Memory',
+  display: 'Display',
+  floppies: 'Floppy drives',
+  'bus-mhz': 'Clock',
+  factor: 'Multiplier',
+  volts: 'CPU voltage',
+  'wait-states': 'Wait states',
+  'cache-kib': 'Cache'
+};
+
+function labelOf(heading: string, isSubject: boolean, kinds: readonly string[], names: string): string {
+  const plain = heading
+    .replace(/\s*[([].*$/, '')
+    .replace(/[:=\s]+$/, '')
+    .trim();
+  if (plain && (isSubject || kinds.length === 0)) return plain.slice(0, 60);
+  const terms = kinds.flatMap((k) => KIND_TERMS[k] ?? []);
+  return terms.length ? terms.join(', ').slice(0, 60) : names;
+}
+
+function free(wanted: string, taken: Set<string>): string {
+  let id = wanted;
+  for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`;
+  taken.add(id);
+  return id;
+}
+
+/** States of a choice that no row names, for `all others: reserved`. */
+function missing(
+  fields: readonly Field[],
+  positions: readonly ReadPosition[],
+  stateOf: (spots: Spot[]) => State,
+  isSwitch: boolean
+): State[] {
+  if (!isSwitch && fields.some((f) => f.pins)) return [];
+  if (fields.length > 8) return [];
+  const known = new Set(positions.map((p) => JSON.stringify(p.state)));
+  const out: State[] = [];
+  for (let bits = 0; bits < 1 << fields.length; bits++) {
+    const state = stateOf(fields.map((f, i) => ({ ...f, side: bits & (1 << i) ? 'off' : 'on' })));
+    if (!known.has(JSON.stringify(state)) && !positions.some((p) => covers(p.state, state))) out.push(state);
+  }
+  return out;
+}
+const covers = (a: State, b: State): boolean =>
+  'switches' in a &&
+  'switches' in b &&
+  Object.entries(a.switches).every(([n, side]) => b.switches[n] === side);
+
+/** The other state of one jumper or switch: what one state switches on the other switches off. */
+function other(
+  positions: ReadPosition[],
+  fields: readonly Field[],
+  stateOf: (spots: Spot[]) => State,
+  heading: string
+): void {
+  const [only, ...more] = positions;
+  const [field, ...fieldsLeft] = fields;
+  if (!only || more.length || !field || fieldsLeft.length || field.pins) return;
+  const stands =
+    'switches' in only.state
+      ? Object.values(only.state.switches)[0] === 'on'
+      : 'caps' in only.state && only.state.caps.length > 0;
+  const told = only.told.flatMap((t): Told[] =>
+    t.kind === 'switched'
+      ? [{ kind: 'switched', on: !t.on }]
+      : t.kind === 'fact' && t.fact === 'fpu'
+        ? [{ kind: 'fact', fact: 'fpu', value: t.value === 1 ? 0 : 1 }]
+        : []
+  );
+  const opposite = told[0];
+  positions.push({
+    id: free(
+      opposite?.kind === 'switched' ? (opposite.on ? 'enabled' : 'disabled') : 'other',
+      new Set(positions.map((p) => p.id))
+    ),
+    label: opposite?.kind === 'switched' ? (opposite.on ? 'enabled' : 'disabled') : '?',
+    state: stateOf([{ ...field, side: stands ? 'off' : 'on' }]),
+    told,
+    functions: subjectOf(heading).functions,
+    isDefault: false,
+    assumed: true,
+    lines: []
+  });
+}
+
+/** The setting as it stands in a part. A default that nobody gave is the first row, marked as a guess. */
+export function settingFor(read: ReadSetting): Setting {
+  const positions = read.positions.map((p): Position => ({
+    id: p.id,
+    label: p.label,
+    state: p.state,
+    ...(p.assumed ? { evidence: [{ source: 'guess' as const }] } : {})
+  }));
+  return {
+    id: read.id,
+    label: read.label,
+    block: read.block,
+    known: read.positions.some((p) => p.told.length > 0),
+    positions,
+    ...(positions[0] ? { default: read.default ?? positions[0].id } : {}),
+    ...(read.default === null ? { evidence: [{ source: 'guess' as const, says: 'default' }] } : {})
+  };
+}

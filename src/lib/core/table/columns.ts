@@ -1,0 +1,373 @@
+import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type Split, type State } from './cells';
+import { lex, type BlockSort, type Token } from './lex';
+import { wordsOf } from './sentence';
+import type { Context, Field, Spot } from './spots';
+
+/** What a row of a table says, with a value for each column of words. */
+export interface TableRow {
+  line: number;
+  spots: Spot[];
+  values: { text: string; heading: string }[];
+  isDefault: boolean;
+}
+
+export interface ColumnTable {
+  rows: TableRow[];
+  /** Lines of the heading, of rules, and of everything that was read. */
+  lines: number[];
+  /** Rows that fit the heading in part only. */
+  odd: number[];
+  context: Context;
+  /** Marks were read as sides: 1 and 0, x and o. */
+  marks: ('bits' | 'crosses')[];
+}
+
+type Column = { fields: Field[] } | { heading: string };
+
+/** Numbers that count up by one: the switches of a block, written above their columns. */
+function isCount(numbers: readonly string[]): boolean {
+  return (
+    numbers.length >= 2 &&
+    numbers.every((n, i) => /^\d{1,2}$/.test(n) && Number(n) === Number(numbers[0]) + i) &&
+    Number(numbers[0]) >= 1 &&
+    Number(numbers.at(-1)) <= 16
+  );
+}
+
+/** A heading cell that is only names, or names with numbers of their switches: `SW1`, `JP1 JP2`, `S1-1`. */
+function fieldsOf(tokens: readonly Token[], context: Context): Field[] | null {
+  const solid = tokens.filter((t) => !(t.sort === 'sep' && /[,:|]/.test(t.text)));
+  if (!solid.length) return null;
+  const head = solid[0]!;
+  const numbers = solid.slice(1).map((t) => (t.sort === 'text' ? t.text : ''));
+  if (head.sort === 'ref' && head.of === 'switch' && numbers.length) {
+    const block = { block: head.block || context.block?.block || 'SW', of: head.of };
+    const all = head.n === undefined ? numbers : [String(head.n), ...numbers];
+    if (isCount(all)) return all.map((n) => ({ ...block, n: Number(n) }));
+  }
+  if (!solid.every((t) => t.sort === 'ref')) return null;
+  return solid.flatMap((t) =>
+    t.sort === 'ref'
+      ? [
+          {
+            block: t.block || context.block?.block || 'SW',
+            of: t.of,
+            ...(t.n === undefined ? {} : { n: t.n })
+          }
+        ]
+      : []
+  );
+}
+
+interface Head {
+  columns: Column[];
+  split: Split;
+}
+
+const countOf = (columns: readonly Column[]): number =>
+  columns.reduce((n, c) => n + ('fields' in c ? c.fields.length : 0), 0);
+
+/** Reads a line as the heading of a table whose columns are jumpers or switches. */
+function headOf(line: string, context: Context): Head | null {
+  const tokens = lex(line);
+  if (tokens.some((t) => t.sort === 'side' || t.sort === 'pins' || (t.sort === 'sep' && t.text === '=')))
+    return null;
+  const switchBlock = context.block?.of === 'switch' ? context.block : { block: 'SW', of: 'switch' as const };
+  for (const split of splitsOf(line)) {
+    const cells = cellsOf(line, split);
+    if (cells.length < 2) continue;
+    const columns = cells.map((cell): Column => {
+      const fields = fieldsOf(lex(cell), context);
+      return fields ? { fields } : { heading: cell };
+    });
+    const numbers = cells.filter((c) => /^\d{1,2}$/.test(c));
+    const [lone] = columns.flatMap((c) => ('fields' in c ? c.fields : []));
+    // `S1   1   2   3   IRQ`: the numbers are switches of the block before them.
+    const before = countOf(columns) === 1 && lone?.of === 'switch' && lone.n === undefined ? lone : null;
+    if ((countOf(columns) === 0 || before) && isCount(numbers))
+      return {
+        split,
+        columns: cells.map((cell, i) =>
+          /^\d{1,2}$/.test(cell)
+            ? { fields: [{ ...(before ?? switchBlock), n: Number(cell) }] }
+            : { heading: 'fields' in columns[i]! ? '' : cell }
+        )
+      };
+    // One cell may hold the whole count: `1 2 3 4    Address`.
+    if (countOf(columns) === 0)
+      for (const [i, cell] of cells.entries()) {
+        const words = cell.split(/\s+/);
+        if (isCount(words)) columns[i] = { fields: words.map((n) => ({ ...switchBlock, n: Number(n) })) };
+      }
+    // One name alone is a heading only beside words: `JP1   IRQ`.
+    const worded = columns.some((c) => 'heading' in c && /[A-Za-z]/.test(c.heading));
+    if (countOf(columns) > 1 || (countOf(columns) === 1 && worded)) return { columns, split };
+  }
+  return wordHead(tokens, context, switchBlock);
+}
+
+/** A heading with single blanks: words, then names or a count, then words. */
+function wordHead(
+  tokens: readonly Token[],
+  context: Context,
+  switchBlock: { block: string; of: BlockSort }
+): Head | null {
+  for (let from = 0; from < tokens.length; from++)
+    for (let to = tokens.length; to > from; to--) {
+      const part = tokens.slice(from, to);
+      const numbers = part.map((t) => (t.sort === 'text' || t.sort === 'mark' ? t.text : ''));
+      const fields =
+        fieldsOf(part, context) ??
+        (isCount(numbers) ? numbers.map((n) => ({ ...switchBlock, n: Number(n) })) : null);
+      if (!fields || fields.length < 2) continue;
+      const [before, after] = [wordsOf(tokens.slice(0, from)), wordsOf(tokens.slice(to))];
+      return {
+        split: 'words',
+        columns: [
+          ...(before ? [{ heading: before }] : []),
+          { fields },
+          ...(after ? [{ heading: after }] : [])
+        ]
+      };
+    }
+  return null;
+}
+
+interface Cells {
+  line: number;
+  states: State[];
+  values: { text: string; heading: string }[];
+  isDefault: boolean;
+}
+
+const isMark = (t: Token): boolean =>
+  t.sort === 'side' ||
+  t.sort === 'pins' ||
+  t.sort === 'mark' ||
+  (t.sort === 'text' && /^(?:[01]|none)$/i.test(t.text));
+
+/** A row whose cells stand under those of the heading. */
+function rowByCells(line: string, n: number, head: Head): Cells | null {
+  if (head.split === 'words') return null;
+  const cells = cellsOf(line, head.split);
+  if (cells.length < head.columns.length - 1 || cells.length > head.columns.length + 1) return null;
+  const states: State[] = [];
+  const values: Cells['values'] = [];
+  let isDefault = false;
+  for (const [i, column] of head.columns.entries()) {
+    const tokens = lex(cells[i] ?? '');
+    isDefault ||= tokens.some((t) => t.sort === 'default');
+    if ('heading' in column) {
+      if (wordsOf(tokens)) values.push({ text: wordsOf(tokens), heading: column.heading });
+      continue;
+    }
+    const read = statesIn(tokens);
+    if (!read) return null;
+    const found = read.length === 0 && column.fields.length === 1 ? [{ mark: '' }] : read;
+    if (found.length !== column.fields.length) return null;
+    states.push(...found);
+  }
+  const more = lex(cells[head.columns.length] ?? '');
+  if (more.some((t) => t.sort === 'default')) isDefault = true;
+  if (wordsOf(more)) values.push({ text: wordsOf(more), heading: '' });
+  if (states.every((s) => 'mark' in s && s.mark === '')) return null;
+  return { line: n, states, values, isDefault };
+}
+
+/** A row in which the states stand together, whatever the blanks between them. */
+function rowByWords(line: string, n: number, head: Head): Cells | null {
+  const tokens = lex(line).filter((t) => !(t.sort === 'sep' && /[|,;:=]/.test(t.text)));
+  const wanted = countOf(head.columns);
+  for (let from = 0; from < tokens.length; from++) {
+    if (!isMark(tokens[from]!)) continue;
+    for (let to = from + 1; to <= tokens.length && tokens.slice(from, to).every(isMark); to++) {
+      const states = statesIn(tokens.slice(from, to));
+      if (states?.length !== wanted) continue;
+      const next = tokens[to];
+      // `on off on on` under three columns is a fourth state, not a meaning.
+      if (next && (next.sort === 'side' || next.sort === 'pins')) break;
+      const [before, after] = [tokens.slice(0, from), tokens.slice(to)];
+      if ([...before, ...after].some((t) => t.sort === 'ref')) return null;
+      const at = head.columns.findIndex((c) => 'fields' in c);
+      const values = [
+        ...spread(wordsOf(before), head.columns.slice(0, at), head.columns),
+        ...spread(wordsOf(after), head.columns.slice(at), head.columns)
+      ];
+      return { line: n, states, values, isDefault: tokens.some((t) => t.sort === 'default') };
+    }
+  }
+  return null;
+}
+
+/** Words below several headings: one each where their number agrees, else all of them below the first. */
+function spread(text: string, beside: readonly Column[], all: readonly Column[]): Cells['values'] {
+  if (!text) return [];
+  const named = (columns: readonly Column[]) =>
+    columns.flatMap((c) => ('heading' in c && c.heading ? [c.heading] : []));
+  const headings = named(beside).length ? named(beside) : named(all);
+  const words = text.split(/\s+/);
+  if (headings.length > 1 && words.length === headings.length)
+    return words.map((word, i) => ({ text: word, heading: headings[i]! }));
+  return [{ text, heading: headings.join(' ') }];
+}
+
+/**
+ * Reads a table from its heading on: `JP1 JP2 JP3 Address`, a row for each meaning.
+ * @returns null where the line is no heading, or no row below fits it
+ */
+export function readColumns(
+  lines: readonly string[],
+  from: number,
+  context: Context,
+  legend: Legend
+): ColumnTable | null {
+  const head = headOf(lines[from]!, context);
+  if (!head) return null;
+  const found: Cells[] = [];
+  const used = [from];
+  const odd: number[] = [];
+  for (let i = from + 1; i < lines.length; i++) {
+    const line = lines[i]!;
+    if (!line.trim() || isRule(line)) {
+      if (!line.trim() && found.length) break;
+      used.push(i);
+      continue;
+    }
+    const row = rowByCells(line, i, head) ?? rowByWords(line, i, head);
+    if (!row) {
+      const inside = found.length > 0 && head.split === 'pipe' && line.includes('|');
+      if (!inside) break;
+      odd.push(i);
+      used.push(i);
+      continue;
+    }
+    found.push(row);
+    used.push(i);
+  }
+  if (!found.length) return null;
+  const fields = head.columns.flatMap((c) => ('fields' in c ? c.fields : []));
+  const states = found.flatMap((r) => r.states);
+  const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
+  const sides = states.some((s) => 'side' in s && s.side !== 'any');
+  const rows = found.map((r): TableRow => ({
+    line: r.line,
+    values: r.values,
+    isDefault: r.isDefault,
+    spots: fields.flatMap((f, i) => spotsFor(f, r.states[i]!, marks, sides, legend))
+  }));
+  const last = fields.at(-1)!;
+  return {
+    rows,
+    lines: used,
+    odd,
+    context: { block: { block: last.block, of: last.of }, fields },
+    marks: [
+      ...(marks.has('1') || marks.has('0') ? (['bits'] as const) : []),
+      ...(marks.has('x') ? (['crosses'] as const) : [])
+    ]
+  };
+}
+
+function pinRow(
+  top: string,
+  pairs: readonly State[],
+  line: number,
+  used: readonly number[],
+  tokens: readonly Token[],
+  context: Context
+): ColumnTable | null {
+  const values = cellsOf(top, 'words');
+  if (values.length !== pairs.length) return null;
+  const field: Field = { ...context.block! };
+  // A mark stands behind the pair that it is about.
+  const marked = tokens.findIndex((t) => t.sort === 'default');
+  const nth = marked < 0 ? -1 : tokens.slice(0, marked).filter((t) => t.sort === 'pins').length - 1;
+  return {
+    rows: values.map((value, i) => ({
+      line,
+      values: [{ text: wordsOf(lex(value)), heading: '' }],
+      isDefault: i === nth || lex(value).some((t) => t.sort === 'default'),
+      spots: spotsFor(field, pairs[i]!, new Set(), false, new Map())
+    })),
+    lines: [...used, line],
+    odd: [],
+    context,
+    marks: []
+  };
+}
+
+/**
+ * Reads a table that lies on its side: values along the top, a line for each jumper or switch.
+ * @returns null where it is none
+ */
+export function readSideways(
+  lines: readonly string[],
+  from: number,
+  context: Context,
+  legend: Legend
+): ColumnTable | null {
+  const top = lines[from]!;
+  const topTokens = lex(top);
+  if (topTokens.some((t) => t.sort === 'ref' || t.sort === 'side' || (t.sort === 'sep' && t.text === '=')))
+    return null;
+  const used = [from];
+  const found: { field: Field; states: State[]; line: number }[] = [];
+  for (let i = from + 1; i < lines.length; i++) {
+    const line = lines[i]!;
+    if (!line.trim() || isRule(line)) {
+      if (!line.trim() && found.length) break;
+      used.push(i);
+      continue;
+    }
+    const tokens = lex(line).filter((t) => !(t.sort === 'sep' && /[|:=]/.test(t.text)));
+    const [name, ...rest] = tokens;
+    const states = rest.length ? statesIn(rest) : null;
+    // `2 3 5 7` above `1-2 3-4 5-6 7-8`: the pins of the block that was named.
+    const pairs =
+      !found.length && name?.sort === 'pins' && context.block?.of === 'jumper' ? statesIn(tokens) : null;
+    if (pairs && pairs.length > 1 && pairs.every((s) => 'pins' in s))
+      return pinRow(top, pairs, i, used, tokens, context);
+    if (name?.sort !== 'ref' || !states || states.length < 2) break;
+    if (found[0] && found[0].states.length !== states.length) break;
+    found.push({
+      field: {
+        block: name.block || context.block?.block || 'SW',
+        of: name.of,
+        ...(name.n === undefined ? {} : { n: name.n })
+      },
+      states,
+      line: i
+    });
+    used.push(i);
+  }
+  const first = found[0];
+  if (!first) return null;
+  // One line of a whole block is that block's row, not a column each.
+  const bareBlock = found.length === 1 && first.field.of === 'switch' && first.field.n === undefined;
+  if (bareBlock) return null;
+  const count = first.states.length;
+  const cut = [...splitsOf(top), 'words' as const]
+    .map((split) => cellsOf(top, split))
+    .find((cells) => cells.length === count || cells.length === count + 1);
+  if (!cut) return null;
+  const [corner, values] = cut.length === count ? ['', cut] : [cut[0]!, cut.slice(1)];
+  if (values.some((v) => !v)) return null;
+  const states = found.flatMap((f) => f.states);
+  const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
+  const sides = states.some((s) => 'side' in s && s.side !== 'any');
+  return {
+    rows: values.map((value, i) => ({
+      line: from,
+      values: [{ text: wordsOf(lex(value)), heading: corner }],
+      isDefault: lex(value).some((t) => t.sort === 'default'),
+      spots: found.flatMap((f) => spotsFor(f.field, f.states[i]!, marks, sides, legend))
+    })),
+    lines: used,
+    odd: [],
+    context: { block: { block: first.field.block, of: first.field.of }, fields: found.map((f) => f.field) },
+    marks: [
+      ...(marks.has('1') || marks.has('0') ? (['bits'] as const) : []),
+      ...(marks.has('x') ? (['crosses'] as const) : [])
+    ]
+  };
+}

@@ -1,0 +1,75 @@
+import type { Block, Constraint, FunctionKind, Meaning, Part, PartFunction } from '../model';
+import { assemble, settingFor, type Question, type ReadPosition, type ReadSetting } from './assemble';
+import { claimsOf, mainOf, type ClaimAssumption } from './functions';
+import { readLines, TABLE_LIMITS, type LineAs, type ReadLine } from './lines';
+import type { Assumption, Told } from './meanings';
+
+export { TABLE_LIMITS };
+export { printTable } from './print';
+export type { Assumption, ClaimAssumption, LineAs, Question, ReadLine, ReadPosition, ReadSetting, Told };
+
+/** What a pasted table was understood to say. */
+export interface TableReading {
+  title: string | null;
+  lines: ReadLine[];
+  blocks: Block[];
+  settings: ReadSetting[];
+  functions: PartFunction[];
+  means: Meaning[];
+  constraints: Constraint[];
+  questions: Question[];
+  assumptions: ClaimAssumption[];
+}
+
+/**
+ * Reads a table as manuals, silkscreen and posts print it: jumpers and switches with what their positions mean.
+ * @param text at most `TABLE_LIMITS.characters` characters; what is beyond is not read
+ * @param main what the part is for, where the text does not say whose numbers they are
+ */
+export function readTable(text: string, main: FunctionKind | null = null): TableReading {
+  const read = readLines(text.slice(0, TABLE_LIMITS.characters));
+  const { blocks, settings, questions } = assemble(read);
+  const claims = claimsOf(settings, main ?? (read.title ? mainOf(read.title) : null));
+  return { title: read.title, lines: read.lines, blocks, settings, questions, ...claims };
+}
+
+/** Board fields in which a fact of a setting stands; every other fact stands under `means`. */
+const OFFERED = {
+  'bus-mhz': 'busClock',
+  factor: 'multiplier',
+  volts: 'coreVolts',
+  'bus-divisor': 'busDivisor'
+} as const;
+
+/**
+ * A part with what a table says of it. Blocks and settings of the same id are replaced; all others stay.
+ * @param part the part that the table is about
+ */
+export function withTable(part: Part, read: TableReading): Part {
+  const replaced = <T extends { id: string }>(old: readonly T[], fresh: readonly T[]): T[] => [
+    ...old.filter((o) => !fresh.some((f) => f.id === o.id)),
+    ...fresh
+  ];
+  const ids = new Set(read.settings.map((s) => s.id));
+  const board = part.board ? { ...part.board } : undefined;
+  const means: Meaning[] = [];
+  for (const meaning of read.means) {
+    const key = OFFERED[meaning.fact as keyof typeof OFFERED];
+    if (board && key)
+      board[key] = { setting: meaning.setting, values: meaning.values as Record<string, number> };
+    else means.push(meaning);
+  }
+  const kept = (part.means ?? []).filter((m) => !ids.has(m.setting));
+  return {
+    ...part,
+    blocks: replaced(part.blocks, read.blocks),
+    settings: replaced(part.settings, read.settings.map(settingFor)),
+    functions: replaced(part.functions, read.functions),
+    constraints: [
+      ...part.constraints.filter((c) => !('forbid' in c && Object.keys(c.forbid).some((id) => ids.has(id)))),
+      ...read.constraints
+    ],
+    ...(board ? { board } : {}),
+    ...(means.length + kept.length ? { means: [...kept, ...means] } : {})
+  };
+}

@@ -1,0 +1,351 @@
+import { textOf, type Token } from './lex';
+import { meant, subjectOf } from './meanings';
+import { spotsOf, type Context, type Spot } from './spots';
+
+/** A statement of one line: these jumpers or switches so mean this. */
+export interface Statement {
+  spots: Spot[];
+  value: string;
+  isDefault: boolean;
+  /** It names the default and says nothing of a meaning. */
+  declares?: boolean;
+}
+
+export type Sentence =
+  | { kind: 'statements'; heading: string | null; statements: Statement[]; context: Context }
+  | { kind: 'heading'; heading: string; context: Context }
+  | { kind: 'mismatch' };
+
+interface Group {
+  s: boolean;
+  tokens: Token[];
+  declares?: boolean;
+}
+
+const FILLER =
+  /^(?:and|to|set|sets|setting|settings|is|are|be|must|should|the|a|an|at|for|with|of|if|then|jumper|jumpers|switch|switches|position|positions|pin|pins|cap|across|=|-|:|,|\/|&|\+)$/i;
+const HEADING =
+  /\bselect(?:ion|ed|or)?s?\b|\bsettings?\b|\bconfiguration\b|\bjumpers?\b|\baddress(?:es)?$|\boptions?\b/i;
+const NOT_PINS_AFTER = /^(?:banks?|irqs?|dma|channels?|drives?|units?|slots?|ids?|lines?|bits?)$/i;
+
+const isSwitch = (groups: readonly Group[], context: Context): boolean => {
+  for (let i = groups.length - 1; i >= 0; i--)
+    for (let k = groups[i]!.tokens.length - 1; k >= 0; k--) {
+      const t = groups[i]!.tokens[k]!;
+      if (t.sort === 'ref') return t.of === 'switch';
+    }
+  return context.block?.of === 'switch';
+};
+
+/** `5`, `5,6`, `1=` before a side: the number of a switch. */
+function isSwitchNumber(tokens: readonly Token[], at: number): boolean {
+  const t = tokens[at]!;
+  if (t.sort !== 'text' || !/^\d{1,2}$/.test(t.text) || Number(t.text) > 16 || Number(t.text) < 1)
+    return false;
+  for (let i = at + 1; i < tokens.length; i++) {
+    const next = tokens[i]!;
+    if (next.sort === 'side') return true;
+    if (next.sort === 'mark' && /^[01]+$/.test(next.text) && next.text.length > 1) return true;
+    if (next.sort === 'sep' && /[,:=]/.test(next.text)) continue;
+    if (next.sort === 'text' && /^(?:\d{1,2}|and|&|\/|\+|is|are)$/i.test(next.text)) continue;
+    return false;
+  }
+  return false;
+}
+
+/** Whether a side in this place says how something stands, and is not part of what a position means. */
+function sideIsState(groups: readonly Group[], previous: Token | undefined, context: Context): boolean {
+  const group = groups.at(-1);
+  if (!previous || !group) return context.block !== null;
+  if (previous.sort === 'sep' && /[,;|([]/.test(previous.text)) return true;
+  if (group.s) {
+    const last = group.tokens.at(-1);
+    // `SW1 3-4: off off` names switches, `JP5 1-2: on` says what the jumper there does.
+    if (previous.sort === 'sep' && /[=:]/.test(previous.text))
+      return last?.sort !== 'side' && (last?.sort !== 'pins' || isSwitch(groups, context));
+    return true;
+  }
+  return previous.sort === 'sep' && /[=:]/.test(previous.text);
+}
+
+/**
+ * `JP6 Game port ON enabled OFF disabled`, `J10 ON=colour OFF=mono`: a side that its meaning follows. Before an equals
+ * sign it always is; among words only where both sides stand in the line and nothing said yet how the jumper stands.
+ */
+function opensMeaning(
+  tokens: readonly Token[],
+  at: number,
+  groups: readonly Group[],
+  context: Context
+): boolean {
+  const hasBlock = context.block !== null || groups.some((g) => g.s);
+  const next = tokens[at + 1];
+  if (!hasBlock || !next) return false;
+  if (next.sort === 'sep' && /[=:]/.test(next.text)) return true;
+  const states = groups.filter((g) => g.s);
+  const isOpen = states.every((g) => g.tokens.every((t) => t.sort === 'ref'));
+  const sides = tokens.flatMap((t, i) =>
+    t.sort === 'side' && tokens[i + 1]?.sort === 'text' ? [t.side] : []
+  );
+  const before = tokens.slice(0, at).some((t) => t.sort === 'side');
+  return next.sort === 'text' && new Set(sides).size > 1 && (isOpen || before);
+}
+
+function groupsOf(tokens: readonly Token[], context: Context): Group[] {
+  const groups: Group[] = [];
+  const put = (s: boolean, token: Token, declares = false) => {
+    const last = groups.at(-1);
+    if (last && last.s === s && !declares && !(s && endsHere)) last.tokens.push(token);
+    else groups.push({ s, tokens: [token], ...(declares ? { declares } : {}) });
+    endsHere = false;
+  };
+  let endsHere = false;
+  tokens.forEach((token, i) => {
+    const previous = tokens[i - 1];
+    switch (token.sort) {
+      case 'ref':
+        return put(true, token);
+      case 'pins':
+        return put(!(previous?.sort === 'text' && NOT_PINS_AFTER.test(previous.text)), token);
+      case 'side':
+        return put(sideIsState(groups, previous, context) || opensMeaning(tokens, i, groups, context), token);
+      case 'mark':
+        if (/^[01]{2,}$/.test(token.text) && isSwitch(groups, context) && (groups.at(-1)?.s ?? true))
+          return put(true, token);
+        if (/^[.-]$/.test(token.text)) return;
+        return put(false, { sort: 'text', text: token.text });
+      case 'default': {
+        const next = tokens
+          .slice(i + 1)
+          .find((t) => !(t.sort === 'sep' || (t.sort === 'text' && FILLER.test(t.text))));
+        const opens = previous === undefined || (previous.sort === 'sep' && /[,;|.]/.test(previous.text));
+        if (opens && next && (next.sort === 'ref' || next.sort === 'pins') && !/[*(]/.test(token.text)) {
+          groups.push({ s: true, tokens: [], declares: true });
+          return;
+        }
+        const last = groups.at(-1);
+        if (last) last.tokens.push(token);
+        else groups.push({ s: false, tokens: [token] });
+        return;
+      }
+      case 'sep': {
+        const last = groups.at(-1);
+        if (token.text === ';' && last?.s) endsHere = true;
+        if (last && !last.s && /[,;()[\]]/.test(token.text)) last.tokens.push(token);
+        return;
+      }
+      case 'text': {
+        const s = isSwitch(groups, context) && isSwitchNumber(tokens, i) && (groups.at(-1)?.s ?? true);
+        if (s || (isSwitch(groups, context) && isSwitchNumber(tokens, i) && previous?.sort === 'sep'))
+          return put(true, token);
+        const ahead = tokens.findIndex((t, k) => k > i && !(t.sort === 'text' && FILLER.test(t.text)));
+        const next = tokens[ahead];
+        if (
+          FILLER.test(token.text) &&
+          groups.at(-1)?.s &&
+          next &&
+          (next.sort === 'ref' ||
+            next.sort === 'pins' ||
+            next.sort === 'side' ||
+            (isSwitch(groups, context) && isSwitchNumber(tokens, ahead)))
+        )
+          return;
+        return put(false, token);
+      }
+    }
+  });
+  return groups.filter((g) => g.s || g.tokens.some((t) => t.sort !== 'sep'));
+}
+
+/** `JP5: 1-2 on, 2-3 off`: the words after the pins are what they mean, where nothing else is said. */
+function sidesAsValues(groups: Group[]): Group[] {
+  const states = groups.filter((g) => g.s);
+  const values = groups.filter((g, i) => !g.s && i > groups.findIndex((x) => x.s));
+  const only = states[0];
+  if (states.length !== 1 || values.length || !only) return groups;
+  const pairs = only.tokens.filter((t, i) => t.sort === 'pins' && only.tokens[i + 1]?.sort === 'side');
+  const isSwitchBlock = only.tokens.some((t) => t.sort === 'ref' && t.of === 'switch');
+  if (
+    !pairs.length ||
+    isSwitchBlock ||
+    only.declares ||
+    groups.some((g) => !g.s && hasDefault(g) && !wordsOf(g.tokens))
+  )
+    return groups;
+  return groups.flatMap((g): Group[] =>
+    g !== only
+      ? [g]
+      : g.tokens.reduce<Group[]>((out, token) => {
+          const s = token.sort !== 'side';
+          const last = out.at(-1);
+          if (last && last.s === s) last.tokens.push(token);
+          else out.push({ s, tokens: [token] });
+          return out;
+        }, [])
+  );
+}
+
+const trimFiller = (text: string): string => {
+  let out = text.trim();
+  for (;;) {
+    const next = out
+      .replace(/^(?:if|for|to|set|use|then|means?|gives|selects?|is|are|a|an|the|=|-|:|,|;)(?:\s+|$)/i, '')
+      .replace(/(?:^|\s+)(?:set|to|is|are|the|with|=|-|:|,|;|\/)$/i, '')
+      .replace(/[,;:]+$/, '')
+      .trim();
+    if (next === out) return out;
+    out = next;
+  }
+};
+/** Brackets around the whole, or one half of a pair, are no part of the words. */
+const unbracketed = (text: string): string => {
+  const inner = /^\(([^()]*)\)$/.exec(text) ?? /^\[([^[\]]*)\]$/.exec(text);
+  if (inner) return inner[1]!.trim();
+  const opens = (text.match(/\(/g) ?? []).length;
+  const closes = (text.match(/\)/g) ?? []).length;
+  if (opens > closes) return text.replace(/\s*\(\s*$/, '').replace(/^\(\s*/, '');
+  return closes > opens ? text.replace(/\s*\)\s*$/, '').replace(/^\)\s*/, '') : text;
+};
+export const wordsOf = (tokens: readonly Token[]): string =>
+  unbracketed(trimFiller(unbracketed(trimFiller(textOf(tokens.filter((t) => t.sort !== 'default'))))));
+const hasDefault = (...groups: readonly (Group | undefined)[]): boolean =>
+  groups.some((g) => g?.tokens.some((t) => t.sort === 'default'));
+
+/** Whether words are a number of a known kind, and not the name of what is chosen. */
+const isValue = (words: string, heading: string): boolean =>
+  !HEADING.test(words) &&
+  meant(words, heading).told.some((t) => t.kind !== 'switched' && t.kind !== 'reserved');
+
+/**
+ * Reads a line as one or several statements, or as the heading of those below it.
+ * @param tokens the line
+ * @param context the block and fields of the lines above
+ * @param heading what the lines above announced
+ */
+export function readSentence(tokens: readonly Token[], context: Context, heading: string): Sentence | null {
+  const groups = sidesAsValues(groupsOf(tokens, context)).filter(
+    (g) => g.s || wordsOf(g.tokens) !== '' || hasDefault(g)
+  );
+  if (!groups.some((g) => g.s)) return null;
+  let ctx = context;
+  let own: string | null = null;
+  const statements: Statement[] = [];
+  const failed: Group[] = [];
+  const state = (group: Group) => {
+    const read = spotsOf(group.tokens, ctx);
+    if (!read) failed.push(group);
+    else ctx = read.context;
+    return read?.spots ?? [];
+  };
+  const isBare = (group: Group) => {
+    const rest = group.tokens.filter((t) => t.sort !== 'default');
+    // Numbers of switches without a side name them, as a bare name does.
+    const first = rest[0];
+    const named = first?.sort === 'ref' && first.of === 'switch' && rest.length > 1;
+    return (
+      rest.length > 0 &&
+      rest.every((t) => t.sort === 'ref' || (named && (t.sort === 'pins' || t.sort === 'text')))
+    );
+  };
+  const add = (spots: Spot[], value: Group | undefined, s: Group) => {
+    const words = value ? wordsOf(value.tokens) : '';
+    if (spots.length)
+      statements.push({
+        spots,
+        value: words,
+        isDefault: hasDefault(value, s) || s.declares === true,
+        ...(s.declares ? { declares: true } : {})
+      });
+  };
+
+  const list = [...groups];
+  // Words before the first state: the value of a lone state, or what the whole line is about.
+  const first = list[0]!;
+  if (!first.s) {
+    const states = list.filter((g) => g.s && !g.declares).length;
+    const values = list.filter((g) => !g.s).length;
+    const words = wordsOf(first.tokens);
+    if (values > states) {
+      own = words;
+      list.shift();
+    } else if (
+      values === 1 &&
+      states === 1 &&
+      isBare(list[1]!) &&
+      !isValue(words, heading) &&
+      !hasDefault(first)
+    ) {
+      // `I/O address jumper JP4`: a heading with the block behind it.
+      state(list[1]!);
+      return failed.length ? { kind: 'mismatch' } : { kind: 'heading', heading: words, context: ctx };
+    } else {
+      let value: Group | undefined;
+      for (const group of list) {
+        if (!group.s) value = group;
+        else {
+          const onlyDefault = value && wordsOf(value.tokens) === '' && hasDefault(value);
+          add(state(group), value, onlyDefault ? { ...group, declares: true } : group);
+          value = undefined;
+        }
+      }
+      if (failed.length && !statements.length) return { kind: 'mismatch' };
+      return { kind: 'statements', heading: own, statements, context: ctx };
+    }
+  }
+  // `J2: IRQ4 (1-2), IRQ3 (2-3)`: the name, then each meaning before its state.
+  const after = list.slice(1);
+  const inBrackets = tokens.some(
+    (t, i) =>
+      (t.sort === 'pins' && t.text.startsWith('(')) ||
+      (t.sort === 'sep' && t.text === '(' && /^(?:side|ref)$/.test(tokens[i + 1]?.sort ?? ''))
+  );
+  if (
+    inBrackets &&
+    !after.some((g) => g.declares) &&
+    list[0]?.s &&
+    isBare(list[0]) &&
+    after.length >= 2 &&
+    after.length % 2 === 0 &&
+    after.every((g, i) => g.s === (i % 2 === 1)) &&
+    after.every((g) => !g.s || !g.tokens.some((t) => t.sort === 'ref'))
+  ) {
+    state(list[0]);
+    for (let i = 0; i < after.length; i += 2) add(state(after[i + 1]!), after[i], after[i + 1]!);
+    return failed.length && !statements.length
+      ? { kind: 'mismatch' }
+      : { kind: 'statements', heading: own, statements, context: ctx };
+  }
+  // `JP3 IRQ: 1-2 = 3, …` and `SW1 (I/O address): 1 on …`: the name and what it is for, then the states.
+  const [name, about, then] = list;
+  const named = name?.s && isBare(name) && !name.declares;
+  if (named && about && !about.s && then?.s && !then.tokens.some((t) => t.sort === 'ref')) {
+    own = [own, wordsOf(about.tokens)].filter(Boolean).join(' ');
+    state(name);
+    list.splice(0, 2);
+  } else if (named && list.length <= 2) {
+    const words = about ? wordsOf(about.tokens) : '';
+    const at = tokens.findIndex((t) => t.sort === 'ref');
+    const equals = tokens.slice(at).some((t) => t.sort === 'sep' && t.text === '=');
+    const subject = [own ?? heading, words].join(' ');
+    if (!equals && !isValue(words, own ?? heading)) {
+      state(name);
+      const above = words || (own ?? '');
+      return failed.length
+        ? { kind: 'mismatch' }
+        : {
+            kind: 'heading',
+            heading: subjectOf(above).subject || !own ? above : subject.trim(),
+            context: ctx
+          };
+    }
+  }
+  for (let i = 0; i < list.length; i++) {
+    const group = list[i]!;
+    if (!group.s) continue;
+    const next = list[i + 1];
+    const value = next && !next.s ? next : undefined;
+    add(state(group), value, group);
+  }
+  if (failed.length && !statements.length) return { kind: 'mismatch' };
+  return { kind: 'statements', heading: own, statements, context: ctx };
+}
