@@ -272,8 +272,11 @@ export function meant(text: string, heading: string): Meant {
         ...(last !== null && last > base ? { bytes: last - base + 1 } : {})
       });
     }
-  const numeric = subject !== null && subject !== 'io' && subject !== 'memory';
-  if (!numeric || /[0-9A-F]{2,4}h\b|0x[0-9A-F]/i.test(rest)) told.push(...ports(rest, subject, assumptions));
+  // `I/O address, IRQ` announces both.
+  const both = (subject === 'irq' || subject === 'dma') && /\bI\/?O\b|\bport|\baddress/i.test(heading);
+  const numeric = subject !== null && subject !== 'io' && subject !== 'memory' && !both;
+  if (!numeric || /[0-9A-F]{2,4}h\b|0x[0-9A-F]/i.test(rest))
+    told.push(...ports(rest, both ? 'io' : subject, assumptions));
   const isDivided = /\b(?:CLK|clock)\w*\s*[/÷]/i.test(rest);
   const facts: readonly Subject[] = isDivided
     ? []
