@@ -319,7 +319,9 @@ export function readSideways(
       used.push(i);
       continue;
     }
-    const tokens = lex(line).filter((t) => !(t.sort === 'sep' && /[|:=]/.test(t.text)));
+    // `J3 1-2 = 1` is a statement, not a row of states.
+    if (lex(line).some((t) => t.sort === 'sep' && t.text === '=')) break;
+    const tokens = lex(line).filter((t) => !(t.sort === 'sep' && /[|:]/.test(t.text)));
     const [name, ...rest] = tokens;
     const states = rest.length ? statesIn(rest) : null;
     // `2 3 5 7` above `1-2 3-4 5-6 7-8`: the pins of the block that was named.

@@ -301,11 +301,14 @@ export function meant(text: string, heading: string): Meant {
     const value = FACTS[own.subject]!(rest, true, assumptions);
     if (value !== null) told.push({ kind: 'fact', fact: own.subject as FactId, value });
   }
-  if (!told.some((t) => t.kind === 'fact')) named(text, subject, told, assumptions);
+  if (!told.some((t) => t.kind === 'fact')) named(text, both ? 'io' : subject, told, assumptions);
   if (!told.length) {
     if (IS_OFF.test(text) || /^off$/i.test(text.trim())) told.push({ kind: 'switched', on: false });
     else if (IS_ON.test(text) || /^on$/i.test(text.trim())) told.push({ kind: 'switched', on: true });
   }
+  // `220h or 240h` says neither.
+  const kinds = told.map((t) => t.kind);
+  if (/\bor\b/i.test(text) && new Set(kinds).size < kinds.length) told.length = 0;
   const order = ['io', 'irq', 'dma', 'memory'];
   const rank = (t: Told) => (order.includes(t.kind) ? order.indexOf(t.kind) : order.length);
   return { told: told.sort((a, b) => rank(a) - rank(b)), functions, assumptions };

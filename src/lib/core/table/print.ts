@@ -71,5 +71,13 @@ export function printTable(part: Part): string {
       lines.push(`  ${state} = ${position.label}${mark}`);
     }
   }
+  // A block of which nothing is known is still there.
+  const used = new Set(part.settings.map((s) => s.block));
+  for (const block of part.blocks)
+    if ((block.kind === 'header' || block.kind === 'dip') && !used.has(block.id))
+      lines.push(
+        ...(lines.length ? [''] : []),
+        `${nameOf(block)} (${block.kind === 'dip' ? `${block.switches} switches` : `${block.rows * block.columns} pins`})`
+      );
   return lines.join('\n') + (lines.length ? '\n' : '');
 }

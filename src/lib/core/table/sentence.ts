@@ -26,6 +26,8 @@ const FILLER =
   /^(?:and|to|set|sets|setting|settings|is|are|be|must|should|the|a|an|at|for|with|of|if|then|jumper|jumpers|switch|switches|position|positions|pin|pins|cap|across|=|-|:|,|\/|&|\+)$/i;
 const HEADING =
   /\bselect(?:ion|ed|or)?s?\b|\bsettings?\b|\bconfiguration\b|\bjumpers?\b|\baddress(?:es)?$|\boptions?\b/i;
+/** How large a block is, which is no value of it. */
+const SIZE = /^\d{1,2}[- ]?(?:pins?|switch(?:es)?|positions?|way)$/i;
 const NOT_PINS_AFTER = /^(?:banks?|irqs?|dma|channels?|drives?|units?|slots?|ids?|lines?|bits?)$/i;
 
 const isSwitch = (groups: readonly Group[], context: Context): boolean => {
@@ -91,6 +93,9 @@ function opensMeaning(
   return next.sort === 'text' && new Set(sides).size > 1 && (isOpen || before);
 }
 
+/** `S1-1 ON, S1-2 OFF = 10`: behind sides a row of bits is a number. */
+const isSaid = (group: Group | undefined): boolean => group?.tokens.some((t) => t.sort === 'side') ?? false;
+
 function groupsOf(tokens: readonly Token[], context: Context): Group[] {
   const groups: Group[] = [];
   const put = (s: boolean, token: Token, declares = false) => {
@@ -110,7 +115,12 @@ function groupsOf(tokens: readonly Token[], context: Context): Group[] {
       case 'side':
         return put(sideIsState(groups, previous, context) || opensMeaning(tokens, i, groups, context), token);
       case 'mark':
-        if (/^[01]{2,}$/.test(token.text) && isSwitch(groups, context) && (groups.at(-1)?.s ?? true))
+        if (
+          /^[01]{2,}$/.test(token.text) &&
+          isSwitch(groups, context) &&
+          (groups.at(-1)?.s ?? true) &&
+          !isSaid(groups.at(-1))
+        )
           return put(true, token);
         if (/^[.-]$/.test(token.text)) return;
         return put(false, { sort: 'text', text: token.text });
@@ -214,6 +224,7 @@ const hasDefault = (...groups: readonly (Group | undefined)[]): boolean =>
 /** Whether words are a number of a known kind, and not the name of what is chosen. */
 const isValue = (words: string, heading: string): boolean =>
   !HEADING.test(words) &&
+  !SIZE.test(words) &&
   meant(words, heading).told.some((t) => t.kind !== 'switched' && t.kind !== 'reserved');
 
 /**
@@ -329,7 +340,7 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     const subject = [own ?? heading, words].join(' ');
     if (!equals && !isValue(words, own ?? heading)) {
       state(name);
-      const above = words || (own ?? '');
+      const above = SIZE.test(words) ? '' : words || (own ?? '');
       return failed.length
         ? { kind: 'mismatch' }
         : {
