@@ -32,6 +32,16 @@ export function readCatalogue(folder?: string): Part[] {
   return readCatalogueFiles(names.map((name) => ({ name, text: readFileSync(join(from, name), 'utf8') })));
 }
 
+/** Functions that many parts have; the files of every folder may refer to them. */
+const COMMON = 'common.yaml';
+
+const PLAIN = 'plain';
+/** Reads the parts without a maker that one's own part can start from. They are in no list and no plan. */
+export function readPlainParts(folder = catalogueFolder()): Part[] {
+  const names = [COMMON, ...partFiles(join(folder, PLAIN)).map((name) => join(PLAIN, name))];
+  return readCatalogueFiles(names.map((name) => ({ name, text: readFileSync(join(folder, name), 'utf8') })));
+}
+
 /** Reads the software profiles that ship with the application. */
 export function readSoftware(folder = catalogueFolder()): Profile[] {
   return readProfiles(readFileSync(join(folder, SOFTWARE), 'utf8'), SOFTWARE);

@@ -116,7 +116,12 @@ import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
               <span class="years">{words.sold(part.sold?.from, part.sold?.to)}</span>
             </button>
           </li>
-        {:else}<li class="none">{words.none}</li>{/each}
+        {:else}
+          <li class="none">
+            <p>{words.none}</p>
+            <Button class="act" href="/catalogue/edit?name={encodeURIComponent(q.trim())}">{words.describeThis(q)}</Button>
+          </li>
+        {/each}
       </ul>
       {#if total > rows.length}<Button class="act" onclick={() => look(true)}>{words.more(total - rows.length)}</Button>{/if}
     </section>

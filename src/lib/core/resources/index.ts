@@ -9,3 +9,4 @@ export { isHome } from './homes';
 export { sharingContext } from './context';
 export { unknownsOf, type Unknown } from './unknown';
 export { ownerOf, ownerOfLine } from './owners';
+export { claimOf, usualClaims, usualOf } from './usual';

@@ -1,45 +1,8 @@
 import type { Claim, Constraint, FactValue, FunctionKind, Meaning, PartFunction, Resource } from '../model';
+import { claimOf, usualClaims, usualOf } from '../resources';
 import type { ReadPosition, ReadSetting } from './assemble';
 import { idOf } from './layout';
 import { subjectOf, type Told } from './meanings';
-
-/** What a function usually decodes, and where it is when nothing can be chosen. From the usual owners of ports. */
-interface Usual {
-  ports?: number;
-  bytes?: number;
-  fixed?: readonly { resource: 'io' | 'irq' | 'dma'; value: number; length?: number }[];
-}
-const usual: Partial<Record<FunctionKind, Usual>> = {
-  serial: { ports: 8 },
-  modem: { ports: 8 },
-  parallel: { ports: 4 },
-  audio: { ports: 16 },
-  fm: { ports: 4, fixed: [{ resource: 'io', value: 0x388, length: 4 }] },
-  midi: { ports: 2 },
-  game: { ports: 8, fixed: [{ resource: 'io', value: 0x200, length: 8 }] },
-  network: { ports: 32, bytes: 16 * 1024 },
-  scsi: { ports: 4, bytes: 16 * 1024 },
-  cdrom: { ports: 4 },
-  mouse: { ports: 4 },
-  ems: { ports: 8, bytes: 64 * 1024 },
-  'hard-disk': {
-    ports: 8,
-    bytes: 16 * 1024,
-    fixed: [
-      { resource: 'io', value: 0x1f0, length: 8 },
-      { resource: 'irq', value: 14 }
-    ]
-  },
-  floppy: {
-    ports: 6,
-    fixed: [
-      { resource: 'io', value: 0x3f0, length: 6 },
-      { resource: 'irq', value: 6 },
-      { resource: 'dma', value: 2 }
-    ]
-  },
-  rom: { bytes: 16 * 1024 }
-};
 
 /** What was taken for granted when numbers became claims. */
 export type ClaimAssumption =
@@ -135,10 +98,9 @@ export function claimsOf(settings: readonly ReadSetting[], main: FunctionKind | 
     means.push(...meaningsOf(setting));
   }
   for (const fn of functions) {
-    const fixed = fn.claims.length ? [] : (usual[fn.kind]?.fixed ?? []);
-    if (fixed.length) assumptions.push({ about: 'home', function: fn.id, kind: fn.kind });
-    for (const { resource, value, length } of fixed)
-      fn.claims.push(claim(resource, { value }, length ?? 1, { evidence: [{ source: 'guess' }] }));
+    if (fn.claims.length) continue;
+    fn.claims.push(...usualClaims(fn.kind));
+    if (fn.claims.length) assumptions.push({ about: 'home', function: fn.id, kind: fn.kind });
   }
   return { functions, means, constraints, assumptions };
 }
@@ -161,27 +123,6 @@ function withoutUsual(setting: ReadSetting, all: readonly ReadSetting[]): ReadSe
     : setting;
 }
 
-const base = { sharing: 'never' as const, sharesWith: [] };
-
-function claim(
-  resource: Resource,
-  source: Pick<Claim, 'value' | 'from'>,
-  length: number,
-  more: Partial<Pick<Claim, 'evidence'>> & { width?: 8 | 16; use?: 'rom' | 'frame' | 'ram' } = {}
-): Claim {
-  const { width = 8, use = 'rom', ...evidence } = more;
-  switch (resource) {
-    case 'irq':
-      return { ...base, ...source, ...evidence, resource };
-    case 'dma':
-      return { ...base, ...source, ...evidence, resource, width, busMaster: false };
-    case 'io':
-      return { ...base, ...source, ...evidence, resource, length, access: 'both' };
-    case 'memory':
-      return { ...base, ...source, ...evidence, resource, length, width: 8, use, shadowed: false };
-  }
-}
-
 /** Claims of one resource that hang on a setting: as many as a position names at most. */
 function claimsFor(
   setting: ReadSetting,
@@ -197,7 +138,7 @@ function claimsFor(
     );
     const all = told.flatMap((t) => (t ? [numberOf(t)] : []));
     const size = sizeOf(resource, told, all, fn, assumptions);
-    return claim(resource, { from: { setting: setting.id, values } }, size, {
+    return claimOf(resource, { from: { setting: setting.id, values } }, size, {
       ...(resource === 'dma' && all.every((n) => n >= 5) ? { width: 16 as const } : {}),
       ...(resource === 'memory' ? { use: fn.kind === 'ems' ? ('frame' as const) : ('rom' as const) } : {})
     });
@@ -217,7 +158,7 @@ function sizeOf(
   );
   if (said.length) return Math.max(...said);
   const step = stepOf(all);
-  const usually = resource === 'io' ? usual[fn.kind]?.ports : usual[fn.kind]?.bytes;
+  const usually = resource === 'io' ? usualOf(fn.kind).ports : usualOf(fn.kind).bytes;
   const most = resource === 'io' ? 32 : 32 * 1024;
   const bySteps = step === null ? null : powerBelow(Math.min(step, most));
   const length =

@@ -141,6 +141,7 @@ export function readLines(text: string): Lines {
     const table = readSideways(lines, i, context, legend) ?? readColumns(lines, i, context, legend);
     if (table) {
       for (const n of table.lines) as[n] = isRule(lines[n]!) ? 'rule' : lines[n]!.trim() ? 'rows' : 'blank';
+      if (!table.rows.some((r) => r.line === i)) as[i] = 'heading';
       for (const n of table.odd) as[n] = 'not-understood';
       for (const row of table.rows)
         rows.push({
@@ -155,6 +156,14 @@ export function readLines(text: string): Lines {
       i = Math.max(...table.lines);
       afterHeading = false;
       value = null;
+      continue;
+    }
+    // `see figure 2`, `refer to JP9`: no statement, whatever it names.
+    if (
+      /^\W*(?:see|refer|note)\b/i.test(line) &&
+      !tokens.some((t) => t.sort === 'side' || t.sort === 'pins')
+    ) {
+      as[i] = 'note';
       continue;
     }
     const read = readSentence(tokens, context, heading);

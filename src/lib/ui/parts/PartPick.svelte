@@ -3,6 +3,7 @@
   import type { Part } from '$lib/core/model';
   import { Listing } from '../listing.svelte';
   import { text } from '../text';
+  import { catalogue } from '../text/catalogue';
 
   interface Props {
     label: string;
@@ -14,6 +15,7 @@
     id?: string;
   }
   let { label, drawer = '', pick, action = text.parts.add, id = 'part-pick' }: Props = $props();
+  const { describeThis } = catalogue;
   const SHOWN = 8;
   // svelte-ignore state_referenced_locally
   const list = new Listing<Part>(`/parts${drawer ? `?drawer=${drawer}` : ''}`, 'parts', {
@@ -44,7 +46,14 @@
             >{action}</Button
           >
         </li>
-      {:else}<li>{text.parts.none(list.query)}</li>{/each}
+      {:else}
+        <li>
+          <span>{text.parts.none(list.query)}</span>
+          <Button class="act" href="/catalogue/edit?name={encodeURIComponent(list.query.trim())}"
+            >{describeThis(list.query)}</Button
+          >
+        </li>
+      {/each}
     </ul>
   {/if}
 </div>

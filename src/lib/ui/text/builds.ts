@@ -1,3 +1,4 @@
+import { and } from '$lib/words';
 import { counted } from './count';
 
 export const builds = {
@@ -54,10 +55,83 @@ export const builds = {
   slots: counted('slot', 'slots'),
   noBoard: (query: string) =>
     `No board in the catalogue matches “${query}”. Try a CPU or a bus, or describe the board yourself.`,
-  notHere: 'Your board is not listed?',
-  describeBoard: 'Describe your board',
   identifyBoard: 'Identify it by what you see',
   create: 'Create and add cards',
   needName: 'Give the machine a name.',
   needBoard: 'Choose its board.'
 } as const;
+
+export const ownBoard = {
+  fromCatalogue: 'From the catalogue',
+  mine: 'A board I have',
+  which: 'Where the board comes from',
+  takeAsMine: (query: string) =>
+    query.trim() ? `Take “${query.trim()}” as a board I have` : 'Take it as a board I have',
+  name: 'What is printed on it, or what you call it',
+  nameHint: 'M/B 386-40 REV 2',
+  class: 'Class, by its CPU',
+  classes: {
+    xt: 'XT (8088, 8086)',
+    '286': '286',
+    '386sx': '386SX',
+    '386dx': '386DX',
+    '486': '486',
+    pentium: 'Pentium class',
+    pentium2: 'slot 1, socket 370'
+  },
+  slots: 'Slots from the left: press one for each',
+  slotRow: 'Slots as they stand',
+  buses: {
+    isa8: '8-bit',
+    isa16: '16-bit',
+    vlb: 'local bus',
+    pci: 'PCI',
+    agp: 'AGP',
+    'memory-board': 'memory slot'
+  },
+  removeSlot: (n: number, bus: string) => `Take slot ${n} (${bus}) out`,
+  noSlots: 'No slot yet.',
+  socket: 'CPU socket',
+  notKnown: 'not known',
+  sockets: {
+    dip40: '40-pin DIP',
+    pga68: '68-pin PGA',
+    plcc68: '68-pin PLCC',
+    qfp: 'soldered to the board',
+    pga132: '132-pin PGA',
+    pga168: '168-pin PGA',
+    socket3: 'socket 3',
+    socket4: 'socket 4',
+    socket5: 'socket 5',
+    socket7: 'socket 7',
+    slot1: 'slot 1',
+    socket370: 'socket 370'
+  } as Record<string, string>,
+  onBoard: 'On the board itself',
+  functions: {
+    floppy: 'floppy controller',
+    ide1: 'first IDE channel',
+    ide2: 'second IDE channel',
+    com1: 'COM1',
+    com2: 'COM2',
+    lpt1: 'LPT1',
+    mouse: 'PS/2 mouse port',
+    display: 'display',
+    audio: 'sound',
+    network: 'network',
+    scsi: 'SCSI'
+  },
+  usual:
+    'They are taken at their usual ports and lines: a guess until you look in the setup or at the jumpers.',
+  open: {
+    slots: 'slots',
+    socket: 'the CPU socket',
+    clock: 'clocks and voltage',
+    memory: 'memory',
+    bios: 'the BIOS and its limits on drives'
+  },
+  notChecked: (what: readonly string[]) =>
+    `Not known, and so not checked: ${and(what)}. You can describe it further at any time; its jumpers can be pasted as text.`,
+  needClass: 'Choose the class of the board.',
+  needName: 'Write what is printed on the board, or what you call it.'
+};

@@ -42,6 +42,8 @@ export const catalogue = {
   edit: 'Change it',
   save: 'Save as file',
   describe: 'Describe a part',
+  describeThis: (query: string) =>
+    query.trim() ? `Describe “${query.trim()}” yourself` : 'Describe it yourself',
   takeIn: 'Take in a part file',
   identify: 'Identify a board or card',
   choose: 'Choose a part to see what is known of it.',
@@ -143,6 +145,10 @@ export const editor = {
   held: 'this one held',
   note: 'Note',
   removeEvidence: 'Remove this source',
+  startFrom: 'Start from a plain part of its kind',
+  startBlank: 'nothing: describe it from the start',
+  undo: 'Undo',
+  redo: 'Redo',
   save: 'Save the part',
   saved: 'Saved.',
   buildWith: 'New build with this board',
@@ -152,6 +158,22 @@ export const editor = {
   chips: 'Chips to be seen, one a line',
   connectors: 'Connectors, one a line',
   etched: 'Number etched on it'
+} as const;
+
+export const paste = {
+  title: 'Type or paste its table',
+  label: 'Jumpers and switches, as the manual, the silkscreen or a post has them',
+  hint: 'JP1 1-2 220h, 2-3 240h\nIRQ: JP5=3 JP6=5* JP7=7\nSW1 3-4: off off = 4 banks',
+  reading: 'How each line was read',
+  line: 'Line',
+  means: 'Is read as',
+  default: 'default',
+  open: 'Not sure, or taken for granted',
+  sum: (settings: number, lost: number) =>
+    `${counted('setting', 'settings')(settings)} read${lost ? `; ${counted('line', 'lines')(lost)} not understood and kept here` : ''}.`,
+  take: 'Take this into the part',
+  taken: (n: number) => `${counted('setting', 'settings')(n)} taken into the part. Save it when it is right.`,
+  print: 'Its table as text'
 } as const;
 
 export const identify = {

@@ -1,4 +1,4 @@
-import type { FunctionKind, Owner, Thing, What } from '../../core/model';
+import type { FunctionKind, Owner, Part, Thing, What } from '../../core/model';
 import { kib } from './language';
 
 /** What parts are called, besides their model. */
@@ -164,3 +164,20 @@ export const ownerShort = (owner: Owner): string =>
   owner.onBoard || !owner.thing ? ownerName(owner) : `${owner.function} of ${owner.thing.name}`;
 
 export const isOwner = (thing: Thing | Owner): thing is Owner => 'function' in thing;
+
+const headings: Record<Part['kind'], string> = {
+  board: 'boards',
+  cpu: 'CPUs',
+  fpu: 'FPUs',
+  memory: 'memory',
+  card: 'cards',
+  drive: 'drives',
+  monitor: 'monitors',
+  supply: 'supplies',
+  keyboard: 'keyboards',
+  case: 'cases',
+  adapter: 'adapters',
+  bios: 'BIOSes'
+};
+/** A kind of part, as a heading over several. */
+export const kindWords = (kind: Part['kind']): string => headings[kind];

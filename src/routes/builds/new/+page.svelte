@@ -2,55 +2,91 @@
   import { goto } from '$app/navigation';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { page } from '$app/state';
-  import { draftFrom } from '$lib/core/identify';
+  import type { CpuSocket, Part, SlotBus } from '$lib/core/model';
+  import { boardFrom, freeId, type BoardClass, type OnBoard } from '$lib/core/own';
+  import OwnBoard from '$lib/ui/builds/OwnBoard.svelte';
+  import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { matches } from '$lib/ui/search';
   import { text } from '$lib/ui/text';
   import { plan as planText } from '$lib/ui/text/brief';
-  import { builds as buildsText } from '$lib/ui/text/builds';
+  import { builds as buildsText, ownBoard } from '$lib/ui/text/builds';
 
   let { data } = $props();
+  const noBoard = () => ({
+    name: '',
+    class: '' as BoardClass | '',
+    slots: [] as SlotBus[],
+    socket: '' as CpuSocket | '',
+    onBoard: [] as OnBoard[]
+  });
   let name = $state('');
   let date = $state('');
   let query = $state('');
   // A board that was just described comes here named in the address.
   let board = $state(page.url.searchParams.get('board') ?? '');
+  let from = $state<'catalogue' | 'mine'>('catalogue');
+  let own = $state(noBoard());
   let trouble = $state('');
   let busy = $state(false);
   const found = $derived(data.boards.filter((part) => matches(part, query)));
 
   // What was typed comes back with the way back and with a reload.
+  const typed = () => ({ name, date, query, board, from, own: $state.snapshot(own) });
   export const snapshot = {
-    capture: () => ({ name, date, query, board }),
-    restore: (kept: { name: string; date: string; query: string; board: string }) =>
-      ({ name, date, query, board } = kept)
+    capture: typed,
+    restore: (kept: ReturnType<typeof typed>) => {
+      ({ name, date, query, board, from } = kept);
+      own = { ...noBoard(), ...kept.own };
+    }
   };
 
-  /** The part editor, with what was searched for as the name that is etched on the board. */
-  function describe() {
-    const etched = query.trim().slice(0, 60);
-    const draft = draftFrom('board', etched ? [{ feature: 'etched', value: etched }] : [], 'my-board');
-    sessionStorage.setItem('yj-draft', JSON.stringify(draft));
-    void goto('/catalogue/edit?draft=1');
+  function takeAsMine() {
+    own.name ||= query.trim().slice(0, 80);
+    from = 'mine';
+  }
+
+  const said = (reply: Exclude<Awaited<ReturnType<typeof ask>>, { ok: true }>) =>
+    (trouble = 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' '));
+
+  /** Keeps the board that lies on the bench as a part. @returns its id, or null where something is missing */
+  async function keepOwn(): Promise<string | null> {
+    if (!own.name.trim()) trouble = ownBoard.needName;
+    else if (!own.class) trouble = ownBoard.needClass;
+    else {
+      const { socket, ...told } = own;
+      const part = boardFrom({
+        ...told,
+        class: own.class,
+        name: own.name.trim(),
+        id: freeId(own.name, new Set(data.taken), 'my-board'),
+        ...(socket ? { socket } : {})
+      });
+      const reply = await ask<Part>('PUT', `/parts/${part.id}`, { part });
+      if (reply.ok) return part.id;
+      said(reply);
+    }
+    return null;
   }
 
   async function create(event: SubmitEvent) {
     event.preventDefault();
-    if (!name.trim()) return void (trouble = buildsText.needName);
-    if (!board) return void (trouble = buildsText.needBoard);
-    busy = true;
     trouble = '';
+    if (!name.trim()) return void (trouble = buildsText.needName);
+    if (from === 'catalogue' && !board) return void (trouble = buildsText.needBoard);
+    busy = true;
     try {
-      const response = await fetch('/api/v1/builds', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ name, board, ...(date ? { date } : {}) })
+      const id = from === 'mine' ? await keepOwn() : board;
+      if (!id) return;
+      // A second try, after the build was refused, does not keep the board twice.
+      if (from === 'mine') [board, from] = [id, 'catalogue'];
+      const reply = await ask<{ build: { id: string } }>('POST', '/builds', {
+        name,
+        board: id,
+        ...(date ? { date } : {})
       });
-      const reply = await response.json();
-      if (response.ok) return void (await goto(`/builds/${reply.build.id}/parts`));
-      trouble = reply.title;
-    } catch {
-      trouble = text.serverGone;
+      if (reply.ok) await goto(`/builds/${reply.value.build.id}/parts`);
+      else said(reply);
     } finally {
       busy = false;
     }
@@ -75,23 +111,35 @@
   </div>
   <fieldset>
     <legend>{buildsText.chooseBoard}</legend>
-    <Label for="query" class="sr-only">{buildsText.findBoard}</Label>
-    <Input id="query" bind:value={query} placeholder={buildsText.boardHint} autocomplete="off" />
-    <div class="other">
-      <b>{buildsText.notHere}</b>
-      <Button class="act" onclick={describe}>{buildsText.describeBoard}</Button>
-      <Button class="act" href="/identify">{buildsText.identifyBoard}</Button>
+    <div class="from" role="group" aria-label={ownBoard.which}>
+      <button
+        type="button"
+        class="act"
+        aria-pressed={from === 'catalogue'}
+        onclick={() => (from = 'catalogue')}>{ownBoard.fromCatalogue}</button
+      >
+      <button type="button" class="act" aria-pressed={from === 'mine'} onclick={() => (from = 'mine')}
+        >{ownBoard.mine}</button
+      >
+      <a href="/identify">{buildsText.identifyBoard}</a>
     </div>
-    {#each found as part (part.id)}
-      <label class="board" class:on={board === part.id}>
-        <input type="radio" name="board" value={part.id} bind:group={board} />
-        <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
-        <span class="slots">{buildsText.slots(part.board?.slots.length ?? 0)}</span>
-        {#if part.sold}<span class="years">{part.sold.from}–{part.sold.to ?? ''}</span>{/if}
-      </label>
+    {#if from === 'mine'}
+      <OwnBoard bind:told={own} />
     {:else}
-      <p role="status">{buildsText.noBoard(query)}</p>
-    {/each}
+      <Label for="query" class="sr-only">{buildsText.findBoard}</Label>
+      <Input id="query" bind:value={query} placeholder={buildsText.boardHint} autocomplete="off" />
+      {#each found as part (part.id)}
+        <label class="board" class:on={board === part.id}>
+          <input type="radio" name="board" value={part.id} bind:group={board} />
+          <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
+          <span class="slots">{buildsText.slots(part.board?.slots.length ?? 0)}</span>
+          {#if part.sold}<span class="years">{part.sold.from}–{part.sold.to ?? ''}</span>{/if}
+        </label>
+      {:else}
+        <p role="status">{buildsText.noBoard(query)}</p>
+        <Button class="act" onclick={takeAsMine}>{ownBoard.takeAsMine(query)}</Button>
+      {/each}
+    {/if}
   </fieldset>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
   <Button type="submit" class="act main" disabled={busy}>{buildsText.create}</Button>
@@ -159,12 +207,19 @@
     font-size: 0.9rem;
     color: var(--quiet);
   }
-  .other {
+  .from {
     display: flex;
     flex-wrap: wrap;
     align-items: center;
     gap: 0.6rem;
-    padding: 0.6rem 0;
+    margin-bottom: 0.7rem;
+  }
+  .from [aria-pressed='true'] {
+    background: var(--yellow);
+    color: var(--on-yellow);
+  }
+  .from a {
+    text-decoration: underline;
   }
   .trouble {
     margin-bottom: 1rem;

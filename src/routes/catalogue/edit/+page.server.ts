@@ -1,4 +1,7 @@
+import { readPlainParts } from '$lib/server/catalogue';
 import { services } from '$lib/server/context';
+
+let plain: ReturnType<typeof readPlainParts> | null = null;
 
 export const load = async ({ url }) => {
   const { store, own } = await services();
@@ -7,7 +10,11 @@ export const load = async ({ url }) => {
   const ids = await own.ids();
   return {
     part: (id && ids.has(id) ? parts.get(id) : like ? parts.get(like) : undefined) ?? null,
+    /** What was searched for and not found. */
+    name: (url.searchParams.get('name') ?? '').trim().slice(0, 80),
     isOwn: id !== null && ids.has(id),
+    /** What one's own part can start from. */
+    plain: (plain ??= readPlainParts()),
     fromDraft: url.searchParams.has('draft')
   };
 };

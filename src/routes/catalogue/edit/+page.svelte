@@ -3,26 +3,40 @@
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { Part, checkPart, zodProblems, type SlotBus } from '$lib/core/model';
+  import { idFrom } from '$lib/core/own';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FunctionEditor from '$lib/ui/editor/FunctionEditor.svelte';
+  import PasteTable from '$lib/ui/editor/PasteTable.svelte';
   import Sources from '$lib/ui/editor/Sources.svelte';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
+  import { kindWords } from '$lib/words';
   import { text } from '$lib/ui/text';
-import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/catalogue';
+  import { catalogue as catalogueText, editor as editorText, paste as pasteText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
   const words = editorText;
   const KEY = 'yj-part-draft';
+  const PASTED = 'yj-part-table';
+  const MOST_UNDONE = 100;
   const blank = (): Part =>
-    Part.parse({ id: 'my-part', kind: 'card', maker: 'unknown', name: 'Unknown', card: { bus: 'isa8' } });
+    Part.parse({
+      id: idFrom(data.name) || 'my-part',
+      kind: 'card',
+      maker: 'unknown',
+      name: data.name || 'Unknown',
+      card: { bus: 'isa8' }
+    });
   // svelte-ignore state_referenced_locally
   const base: Part = data.part ?? blank();
   // svelte-ignore state_referenced_locally
   let part: Part = $state.raw(data.isOwn || !data.part ? base : { ...base, id: `${base.id}-2`.slice(0, 60) });
   let trouble = $state<string[]>([]);
   let saved = $state(false);
+  let past: Part[] = $state.raw([]);
+  let future: Part[] = $state.raw([]);
+  let pasted = $state('');
   const problems = $derived.by(() => {
     const parsed = Part.safeParse(part);
     return parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
@@ -32,7 +46,8 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
   // What was typed is kept in the browser until it is saved.
   onMount(() => {
     const draft = data.fromDraft ? sessionStorage.getItem('yj-draft') : null;
-    const kept = draft ?? (!data.part ? localStorage.getItem(KEY) : null);
+    pasted = sessionStorage.getItem(PASTED) ?? '';
+    const kept = draft ?? (!data.part && !data.name ? localStorage.getItem(KEY) : null);
     if (!kept) return;
     try {
       const parsed = Part.safeParse(JSON.parse(kept));
@@ -42,13 +57,41 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
     }
     sessionStorage.removeItem('yj-draft');
   });
-  function change(next: Part) {
+  function show(next: Part) {
     part = next;
     saved = false;
     localStorage.setItem(KEY, JSON.stringify(next));
   }
+  function change(next: Part) {
+    past = [...past.slice(-MOST_UNDONE), part];
+    future = [];
+    show(next);
+  }
+  function undo() {
+    const last = past.at(-1);
+    if (!last) return;
+    [past, future] = [past.slice(0, -1), [part, ...future]];
+    show(last);
+  }
+  function redo() {
+    const [next, ...rest] = future;
+    if (!next) return;
+    [past, future] = [[...past, part], rest];
+    show(next);
+  }
+  function key(event: KeyboardEvent) {
+    const typing = (event.target as HTMLElement).closest('input, textarea, select');
+    if (typing || !(event.ctrlKey || event.metaKey)) return;
+    const asked = event.key.toLowerCase() === 'y' || (event.shiftKey && event.key.toLowerCase() === 'z') ? redo : event.key === 'z' ? undo : null;
+    if (!asked) return;
+    event.preventDefault();
+    asked();
+  }
+  function paste(text: string) {
+    pasted = text;
+    sessionStorage.setItem(PASTED, text);
+  }
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
-  const idFrom = (name: string) => name.toLowerCase().replace(/[^a-z0-9.]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'my-part';
   const letters: Record<string, SlotBus> = { '8': 'isa8', '16': 'isa16', l: 'vlb', p: 'pci', a: 'agp', m: 'memory-board' };
   const slotText = $derived(
     (part.board?.slots ?? []).map((s) => Object.keys(letters).find((k) => letters[k] === s.bus)?.toUpperCase()).join(' ')
@@ -78,6 +121,14 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
     else if (year >= 1970 && year <= 2010) sold[key] = year;
     change({ ...part, sold });
   }
+  /** A plain part as the start; the name and the id that were typed stay. */
+  function startFrom(id: string) {
+    const chosen = data.plain.find((p) => p.id === id);
+    if (!chosen) return;
+    const named = part.name !== 'Unknown';
+    change({ ...chosen, id: part.id, maker: part.maker, name: named ? part.name : chosen.name, summary: chosen.name });
+  }
+  const plainKinds = $derived([...new Set(data.plain.map((p) => p.kind))]);
   function addBlock(kind: 'header' | 'dip') {
     const n = part.blocks.length + 1;
     const at = { x: 6 + ((n - 1) % 4) * 24, y: 14 + Math.floor((n - 1) / 4) * 30 };
@@ -125,12 +176,26 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
 </script>
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
+<svelte:window onkeydown={key} />
 <PlaceBar />
 <main>
   <div class="body">
     <section>
       <h1>{words.title}</h1>
       <p class="lead">{words.lead}</p>
+      {#if !data.part}
+        <div class="start">
+          <Label for="p-plain">{words.startFrom}</Label>
+          <select id="p-plain" onchange={(e) => startFrom(e.currentTarget.value)}>
+            <option value="">{words.startBlank}</option>
+            {#each plainKinds as kind (kind)}
+              <optgroup label={kindWords(kind)}>
+                {#each data.plain.filter((p) => p.kind === kind) as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
+              </optgroup>
+            {/each}
+          </select>
+        </div>
+      {/if}
       <div class="fields">
         <div><Label for="p-maker">{words.maker}</Label><Input id="p-maker" value={part.maker} maxlength={80} onchange={(e) => change({ ...part, maker: value(e) || 'unknown' })} /></div>
         <div>
@@ -139,15 +204,15 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
             id="p-name"
             value={part.name}
             maxlength={80}
-            onchange={(e) => change({ ...part, name: value(e) || 'Unknown', ...(data.isOwn || part.id !== 'my-part' ? {} : { id: idFrom(value(e)) }) })}
+            onchange={(e) => change({ ...part, name: value(e) || 'Unknown', ...(data.isOwn || part.id !== 'my-part' ? {} : { id: idFrom(value(e)) || 'my-part' }) })}
           />
         </div>
-        <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: idFrom(value(e)) })} /></div>
+        <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: idFrom(value(e)) || 'my-part' })} /></div>
         <div>
           <Label for="p-kind">{words.kind}</Label>
           <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as 'card')}>
             {#each Object.entries(words.kinds) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-            {#if !(part.kind in words.kinds)}<option value={part.kind}>{part.kind}</option>{/if}
+            {#if !(part.kind in words.kinds)}<option value={part.kind}>{kindWords(part.kind)}</option>{/if}
           </select>
         </div>
         <div><Label for="p-from">{words.from}</Label><Input id="p-from" type="number" min="1970" max="2010" value={part.sold?.from ?? ''} onchange={(e) => setYears('from', e)} /></div>
@@ -172,6 +237,8 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
         {/if}
         <div class="wide"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
       </div>
+      <h2>{pasteText.title}</h2>
+      <PasteTable {part} {change} typed={pasted} type={paste} />
       <h2>{words.blocks}</h2>
       {#each part.blocks as block (block.id)}<BlockEditor {part} {block} {change} />{/each}
       <Button class="act" onclick={() => addBlock('header')}>{words.addHeader}</Button>
@@ -201,6 +268,8 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
       {/if}
       {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
       <p role="status">{saved ? words.saved : ''}</p>
+      <Button class="act" disabled={!past.length} onclick={undo}>{words.undo}</Button>
+      <Button class="act" disabled={!future.length} onclick={redo}>{words.redo}</Button>
       <Button class="act main" disabled={problems.length > 0} onclick={save}>{words.save}</Button>
       {#if data.isOwn && part.board}<Button class="act" href="/builds/new?board={part.id}">{words.buildWith}</Button>{/if}
       {#if data.isOwn}<Button class="act" onclick={remove}>{words.remove}</Button>{/if}
@@ -238,6 +307,9 @@ import { catalogue as catalogueText, editor as editorText } from '$lib/ui/text/c
   }
   .wide {
     grid-column: span 2;
+  }
+  .start {
+    max-width: 30rem;
   }
   select,
   textarea {

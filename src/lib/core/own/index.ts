@@ -1,0 +1,9 @@
+export {
+  BOARD_CLASSES,
+  ON_BOARD_FUNCTIONS,
+  boardFrom,
+  type BoardClass,
+  type BoardSeen,
+  type OnBoard
+} from './board';
+export { freeId, idFrom } from './name';

@@ -1,0 +1,173 @@
+<script lang="ts">
+  import { Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, type BoardClass, type OnBoard } from '$lib/core/own';
+  import type { CpuSocket, SlotBus } from '$lib/core/model';
+  import { ownBoard as words } from '$lib/ui/text/builds';
+
+  interface Told {
+    name: string;
+    class: BoardClass | '';
+    slots: SlotBus[];
+    socket: CpuSocket | '';
+    onBoard: OnBoard[];
+  }
+  let { told = $bindable() }: { told: Told } = $props();
+  const MOST_SLOTS = 16;
+  const kind = $derived(BOARD_CLASSES.find((c) => c.id === told.class));
+  const sockets = $derived<readonly CpuSocket[]>(kind?.sockets ?? []);
+  const open = $derived(
+    [
+      told.slots.length ? '' : words.open.slots,
+      told.socket ? '' : words.open.socket,
+      words.open.clock,
+      words.open.memory,
+      words.open.bios
+    ].filter(Boolean)
+  );
+
+  function choose(id: BoardClass) {
+    told.class = id;
+    if (
+      told.socket &&
+      !(BOARD_CLASSES.find((c) => c.id === id)!.sockets as readonly string[]).includes(told.socket)
+    )
+      told.socket = '';
+  }
+  const toggle = (fn: OnBoard) =>
+    (told.onBoard = told.onBoard.includes(fn) ? told.onBoard.filter((f) => f !== fn) : [...told.onBoard, fn]);
+</script>
+
+<div class="own">
+  <div>
+    <Label for="own-name">{words.name}</Label>
+    <Input
+      id="own-name"
+      bind:value={told.name}
+      maxlength={80}
+      autocomplete="off"
+      placeholder={words.nameHint}
+    />
+  </div>
+  <fieldset>
+    <legend>{words.class}</legend>
+    <div class="choices">
+      {#each BOARD_CLASSES as c (c.id)}
+        <button type="button" class="act" aria-pressed={told.class === c.id} onclick={() => choose(c.id)}
+          >{words.classes[c.id]}</button
+        >
+      {/each}
+    </div>
+  </fieldset>
+  <fieldset>
+    <legend>{words.slots}</legend>
+    <div class="choices">
+      {#each Object.entries(words.buses) as [bus, label] (bus)}
+        <button
+          type="button"
+          class="act"
+          disabled={told.slots.length >= MOST_SLOTS}
+          onclick={() => (told.slots = [...told.slots, bus as SlotBus])}>+ {label}</button
+        >
+      {/each}
+    </div>
+    <ol class="row" aria-label={words.slotRow}>
+      {#each told.slots as bus, i (i)}
+        <li>
+          <button
+            type="button"
+            class="slot {bus}"
+            aria-label={words.removeSlot(i + 1, words.buses[bus as keyof typeof words.buses] ?? bus)}
+            onclick={() => (told.slots = told.slots.filter((_, k) => k !== i))}
+            ><b>{i + 1}</b>
+            {words.buses[bus as keyof typeof words.buses] ?? bus} <span aria-hidden="true">×</span></button
+          >
+        </li>
+      {:else}<li class="none">{words.noSlots}</li>{/each}
+    </ol>
+  </fieldset>
+  {#if sockets.length}
+    <div class="short">
+      <Label for="own-socket">{words.socket}</Label>
+      <Select
+        id="own-socket"
+        placeholder=""
+        items={[
+          { value: '', name: words.notKnown },
+          ...sockets.map((s) => ({ value: s, name: words.sockets[s] ?? s }))
+        ]}
+        value={told.socket}
+        onchange={(e) => (told.socket = e.currentTarget.value as CpuSocket)}
+      />
+    </div>
+  {/if}
+  <fieldset>
+    <legend>{words.onBoard}</legend>
+    <div class="choices">
+      {#each ON_BOARD_FUNCTIONS as fn (fn)}
+        <Checkbox checked={told.onBoard.includes(fn)} onchange={() => toggle(fn)}
+          >{words.functions[fn]}</Checkbox
+        >
+      {/each}
+    </div>
+    {#if told.onBoard.length}<p class="quiet">{words.usual}</p>{/if}
+  </fieldset>
+  <p class="quiet" role="status">{words.notChecked(open)}</p>
+</div>
+
+<style>
+  .own :global(label[for]) {
+    display: block;
+    margin-bottom: 0.4rem;
+  }
+  .own {
+    display: grid;
+    gap: 0.9rem;
+    padding: 0.6rem 0;
+  }
+  fieldset {
+    min-width: 0;
+  }
+  legend {
+    margin-bottom: 0.3rem;
+    font-weight: 650;
+  }
+  .choices {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 0.9rem;
+  }
+  .choices [aria-pressed='true'] {
+    background: var(--yellow);
+    color: var(--on-yellow);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    min-height: 3rem;
+    margin-top: 0.5rem;
+    padding: 0.5rem;
+    border: 1px dashed var(--rule);
+  }
+  .slot {
+    min-height: 44px;
+    padding: 0.3rem 0.6rem;
+    border: 1.5px solid var(--ink);
+    background: var(--sheet);
+    cursor: pointer;
+  }
+  .slot.isa8 {
+    border-bottom-width: 6px;
+  }
+  .slot.isa16,
+  .slot.vlb {
+    border-bottom-width: 10px;
+  }
+  .none,
+  .quiet {
+    color: var(--quiet);
+  }
+  .short {
+    max-width: 20rem;
+  }
+</style>
