@@ -244,28 +244,73 @@ describe('choosing a machine', () => {
     await page.type('#name', 'Oyster bed');
     await page.type('#query', 'QX-77');
     await sees(page, 'No board in the catalogue matches');
-    await press(page, 'Describe your board');
-    await page.waitForFunction(() => location.pathname === '/catalogue/edit');
-    await page.waitForFunction(
-      () => (document.querySelector('#p-etched') as HTMLInputElement)?.value === 'QX-77'
-    );
-    // The way back finds what was typed.
+    await press(page, 'Take “QX-77” as a board I have');
+    await press(page, '386SX');
+    for (const slot of ['+ 8-bit', '+ 16-bit', '+ 16-bit']) await press(page, slot);
+    // The way back finds what was typed and pressed.
+    await page.click('a[href="/plan"]');
+    await page.waitForFunction(() => location.pathname === '/plan');
     await page.goBack();
     await page.waitForFunction(
-      () => (document.querySelector('#name') as HTMLInputElement)?.value === 'Oyster bed'
+      () => (document.querySelector('#own-name') as HTMLInputElement)?.value === 'QX-77'
     );
-    await press(page, 'Describe your board');
-    await page.waitForFunction(() => location.pathname === '/catalogue/edit');
-    await told('#p-slots', '8 16 16');
-    await press(page, 'Save');
-    await press(page, 'New build with this board');
-    await page.waitForFunction(() => location.pathname === '/builds/new');
-    expect(await page.$eval('input[value="my-board"]', (e) => (e as HTMLInputElement).checked)).to.equal(
-      true
-    );
-    await page.type('#name', 'Oyster bed');
+    await sees(page, '3 16-bit');
+    await sees(page, 'Not known, and so not checked');
     await press(page, 'Create and add cards');
     await page.waitForFunction(() => location.pathname === '/builds/oyster-bed/parts');
+    const { findings } = await api<{ findings: { rule: string }[] }>('/builds/oyster-bed/check');
+    expect(findings.map((f) => f.rule)).to.include('unknown.board');
+    const { parts } = await api<{ parts: { id: string }[] }>('/parts?q=qx-77');
+    expect(parts.map((p) => p.id)).to.deep.equal(['qx-77']);
+  });
+
+  it('takes a card of eight headers from its pasted table in no more than eight actions', async () => {
+    const table = [
+      'Multi I/O card for the pilot house',
+      'JP1  Floppy controller    1-2 Enable*  2-3 Disable',
+      'JP2  Hard disk            1-2 Enable*  2-3 Disable',
+      'JP3  Serial port 1 address   1-2 3F8h*  3-4 3E8h  none: Disable',
+      'JP4  Serial port 1 IRQ    1-2 IRQ 4*  2-3 IRQ 3',
+      'JP5  Serial port 2 address   1-2 2F8h*  3-4 2E8h  none: Disable',
+      'JP6  Printer port         1-2 378h*  2-3 278h',
+      'JP7  Printer IRQ          1-2 IRQ 7*  2-3 IRQ 5',
+      'JP8  Game port            ON Enable*  OFF Disable'
+    ].join('\n');
+    await bench.open('/catalogue?');
+    let actions = 0;
+    const act = async (what: () => Promise<unknown>) => {
+      actions++;
+      await what();
+    };
+    await act(() => page.type('#catalogue-query', 'XQ-1100'));
+    await act(() => press(page, 'Describe “XQ-1100” yourself'));
+    await page.waitForSelector('#paste-text');
+    await act(() =>
+      page.$eval(
+        '#paste-text',
+        (e, text) => {
+          (e as HTMLTextAreaElement).value = text;
+          e.dispatchEvent(new Event('input', { bubbles: true }));
+        },
+        table
+      )
+    );
+    await sees(page, '8 settings read');
+    await act(() => press(page, 'Take this into the part'));
+    await act(() => press(page, 'Save the part'));
+    await sees(page, 'Saved.');
+    expect(actions).to.be.at.most(8);
+    const part = await api<{ blocks: object[]; functions: { kind: string }[] }>('/parts/xq-1100');
+    expect(part.blocks).to.have.length(8);
+    expect(part.functions.map((f) => f.kind)).to.include.members([
+      'floppy',
+      'hard-disk',
+      'serial',
+      'parallel',
+      'game'
+    ]);
+    await press(page, 'Undo');
+    await sees(page, 'Redo');
   });
 
   it('keeps a thing on the shelf: tries, a loan, a photograph, a table', async () => {

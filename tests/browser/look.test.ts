@@ -10,6 +10,7 @@ const screens = [
   '/shelf/vga-16',
   '/catalogue',
   '/catalogue/edit?like=tollmark-8',
+  '/catalogue/edit?name=LAN-8',
   '/identify',
   '/identify?seen=attic-board',
   '/compare?ids=plover,curlew',
