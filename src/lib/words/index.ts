@@ -3,7 +3,7 @@
  * case, as data; here it becomes sentences.
  */
 export { and, counted, or } from './en/language';
-export { busName, kindWords, the, whatWords } from './en/things';
+export { busName, kindWord, kindWords, the, whatWords } from './en/things';
 export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
 export type { Told } from './en/findings/told';
 export { barWords, reasonWords } from './en/planner';

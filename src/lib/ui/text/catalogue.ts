@@ -85,7 +85,6 @@ export const editor = {
   maker: 'Maker',
   id: 'Short name for files',
   kind: 'What it is',
-  kinds: { board: 'board', card: 'card' },
   summary: 'In a few words',
   from: 'Sold from',
   to: 'to',

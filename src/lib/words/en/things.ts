@@ -181,3 +181,13 @@ const headings: Record<Part['kind'], string> = {
 };
 /** A kind of part, as a heading over several. */
 export const kindWords = (kind: Part['kind']): string => headings[kind];
+
+const oneOf: Record<Part['kind'], string> = {
+  ...kinds,
+  board: 'board',
+  card: 'card',
+  drive: 'drive',
+  memory: 'memory'
+};
+/** One part of a kind. */
+export const kindWord = (kind: Part['kind']): string => oneOf[kind];

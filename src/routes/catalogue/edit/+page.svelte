@@ -5,13 +5,15 @@
   import { Part, checkPart, zodProblems, type SlotBus } from '$lib/core/model';
   import { idFrom } from '$lib/core/own';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
+  import FactField from '$lib/ui/editor/FactField.svelte';
+  import { PART_KINDS, factFields, withFact } from '$lib/ui/editor/fields';
   import FunctionEditor from '$lib/ui/editor/FunctionEditor.svelte';
   import PasteTable from '$lib/ui/editor/PasteTable.svelte';
   import Sources from '$lib/ui/editor/Sources.svelte';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { kindWords } from '$lib/words';
+  import { kindWord, kindWords } from '$lib/words';
   import { text } from '$lib/ui/text';
   import { catalogue as catalogueText, editor as editorText, paste as pasteText } from '$lib/ui/text/catalogue';
 
@@ -96,16 +98,21 @@
   const slotText = $derived(
     (part.board?.slots ?? []).map((s) => Object.keys(letters).find((k) => letters[k] === s.bus)?.toUpperCase()).join(' ')
   );
-  function setKind(kind: 'board' | 'card') {
+  /** Facts of the kinds that it is no more are kept until the page is left, as undo has them. */
+  function setKind(kind: Part['kind']) {
     const { board: _b, card: _c, ...rest } = part;
-    change({
-      ...rest,
-      kind,
-      ...(kind === 'board'
+    const facts =
+      kind === 'board'
         ? { board: part.board ?? { class: 'at' as const, slots: [] } }
-        : { card: part.card ?? { bus: 'isa8' as const, fallback8: 'untried' as const } })
-    });
+        : kind === 'card'
+          ? { card: part.card ?? { bus: 'isa8' as const, fallback8: 'untried' as const } }
+          : {};
+    change({ ...rest, kind, ...facts });
   }
+  /** Kinds that carry jumpers and switches, or did so far. */
+  const hasBlocks = $derived(['board', 'card', 'drive', 'adapter', 'keyboard'].includes(part.kind) || part.blocks.length > 0);
+  const groups = $derived(factFields(part.kind).filter((g) => g.key !== 'card'));
+  const setFacts = (key: string, value: unknown) => change(withFact(part, key, value) as Part);
   function setSlots(event: Event) {
     const slots = value(event)
       .split(/[\s,]+/)
@@ -210,9 +217,8 @@
         <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: idFrom(value(e)) || 'my-part' })} /></div>
         <div>
           <Label for="p-kind">{words.kind}</Label>
-          <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as 'card')}>
-            {#each Object.entries(words.kinds) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-            {#if !(part.kind in words.kinds)}<option value={part.kind}>{kindWords(part.kind)}</option>{/if}
+          <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as Part['kind'])}>
+            {#each PART_KINDS as kind (kind)}<option value={kind}>{kindWord(kind)}</option>{/each}
           </select>
         </div>
         <div><Label for="p-from">{words.from}</Label><Input id="p-from" type="number" min="1970" max="2010" value={part.sold?.from ?? ''} onchange={(e) => setYears('from', e)} /></div>
@@ -237,6 +243,15 @@
         {/if}
         <div class="wide"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
       </div>
+      {#each groups as group (group.key)}
+        <FactField
+          field={group}
+          id="fact-{group.key}"
+          value={part[group.key as keyof Part]}
+          change={(value) => setFacts(group.key, value)}
+        />
+      {/each}
+      {#if hasBlocks}
       <h2>{pasteText.title}</h2>
       <PasteTable {part} {change} typed={pasted} type={paste} />
       <h2>{words.blocks}</h2>
@@ -246,6 +261,7 @@
       <h2>{words.functions}</h2>
       {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} {change} />{/each}
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
+      {/if}
       <h2>{words.evidence}</h2>
       <Sources id="part" list={part.evidence} change={(evidence) => change({ ...part, evidence })} />
       <div class="fields look">

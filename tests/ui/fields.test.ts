@@ -1,0 +1,46 @@
+import { expect } from 'chai';
+import { Part } from '../../src/lib/core/model';
+import { readPlainParts } from '../../src/lib/server/catalogue';
+import { PART_KINDS, factFields, mainFacts, withFact, type Field } from '../../src/lib/ui/editor/fields';
+
+/** Every value of a group that no field can show. */
+function unreachable(group: Extract<Field, { type: 'group' }>, value: object, at: string): string[] {
+  return Object.entries(value).flatMap(([key, v]) => {
+    const field = group.fields.find((f) => f.key === key);
+    if (!field) return [`${at}.${key}`];
+    return field.type === 'group' && v && typeof v === 'object' ? unreachable(field, v, `${at}.${key}`) : [];
+  });
+}
+
+describe('the form of a part’s facts', () => {
+  it('has a field for everything that the plain parts say', () => {
+    for (const part of readPlainParts())
+      for (const group of factFields(part.kind)) {
+        const value = part[group.key as keyof Part];
+        // What a multiplier code means on a chip is a table of its own.
+        const open = value
+          ? unreachable(group, value as object, group.key).filter((k) => k !== 'cpu.reads')
+          : [];
+        expect(open, part.id).to.deep.equal([]);
+      }
+  });
+
+  it('asks of every kind for the facts without which it is nothing', () => {
+    for (const kind of PART_KINDS) {
+      const fields = factFields(kind);
+      if (kind === 'board') continue;
+      expect(fields[0]?.key, kind).to.equal(mainFacts(kind));
+      expect(
+        fields[0]?.fields.some((f) => f.required),
+        kind
+      ).to.equal(true);
+    }
+  });
+
+  it('takes a fact back to unknown, and a group with nothing in it away', () => {
+    const cpu = withFact({ family: '286' }, 'coreMHz', 12);
+    expect(cpu).to.deep.equal({ family: '286', coreMHz: 12 });
+    expect(withFact(cpu, 'coreMHz', undefined)).to.deep.equal({ family: '286' });
+    expect(withFact({ family: '286' }, 'family', undefined)).to.equal(undefined);
+  });
+});
