@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { Part } from '../../src/lib/core/model';
 import { readPlainParts } from '../../src/lib/server/catalogue';
-import { PART_KINDS, factFields, mainFacts, withFact, type Field } from '../../src/lib/ui/editor/fields';
+import { PART_KINDS, factFields, mainFacts, type Field } from '../../src/lib/formats/part-fields';
+import { withFact } from '../../src/lib/ui/editor/fields';
 
 /** Every value of a group that no field can show. */
 function unreachable(group: Extract<Field, { type: 'group' }>, value: object, at: string): string[] {

@@ -1,5 +1,6 @@
 export * from './build-file';
 export * from './catalogue-file';
+export * from './part-fields';
 export * from './part-file';
 export * from './profile-file';
 export * from './schema';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
   import { factLabel, factOption, facts as words } from '../text/facts';
-  import type { Field } from './fields';
+  import type { Field } from '$lib/formats';
   import { withFact } from './fields';
   import FactField from './FactField.svelte';
 

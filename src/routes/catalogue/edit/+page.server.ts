@@ -1,3 +1,4 @@
+import { PART_KINDS, factFields } from '$lib/formats';
 import { readPlainParts } from '$lib/server/catalogue';
 import { services } from '$lib/server/context';
 
@@ -15,6 +16,8 @@ export const load = async ({ url }) => {
     isOwn: id !== null && ids.has(id),
     /** What one's own part can start from. */
     plain: (plain ??= readPlainParts()),
+    /** What can be written down of each kind. */
+    fields: Object.fromEntries(PART_KINDS.map((kind) => [kind, factFields(kind)])),
     fromDraft: url.searchParams.has('draft')
   };
 };

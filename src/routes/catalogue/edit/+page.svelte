@@ -6,7 +6,7 @@
   import { idFrom } from '$lib/core/own';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FactField from '$lib/ui/editor/FactField.svelte';
-  import { PART_KINDS, factFields, withFact } from '$lib/ui/editor/fields';
+  import { withFact } from '$lib/ui/editor/fields';
   import FunctionEditor from '$lib/ui/editor/FunctionEditor.svelte';
   import PasteTable from '$lib/ui/editor/PasteTable.svelte';
   import Sources from '$lib/ui/editor/Sources.svelte';
@@ -111,7 +111,7 @@
   }
   /** Kinds that carry jumpers and switches, or did so far. */
   const hasBlocks = $derived(['board', 'card', 'drive', 'adapter', 'keyboard'].includes(part.kind) || part.blocks.length > 0);
-  const groups = $derived(factFields(part.kind).filter((g) => g.key !== 'card'));
+  const groups = $derived((data.fields[part.kind] ?? []).filter((g) => g.key !== 'card'));
   const setFacts = (key: string, value: unknown) => change(withFact(part, key, value) as Part);
   function setSlots(event: Event) {
     const slots = value(event)
@@ -218,7 +218,7 @@
         <div>
           <Label for="p-kind">{words.kind}</Label>
           <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as Part['kind'])}>
-            {#each PART_KINDS as kind (kind)}<option value={kind}>{kindWord(kind)}</option>{/each}
+            {#each Object.keys(data.fields) as kind (kind)}<option value={kind}>{kindWord(kind as Part['kind'])}</option>{/each}
           </select>
         </div>
         <div><Label for="p-from">{words.from}</Label><Input id="p-from" type="number" min="1970" max="2010" value={part.sold?.from ?? ''} onchange={(e) => setYears('from', e)} /></div>
@@ -326,6 +326,7 @@
   }
   .start {
     max-width: 30rem;
+    margin-top: 0.6rem;
   }
   select,
   textarea {
