@@ -11,3 +11,4 @@ export { explainWords, struckWords } from './en/solver';
 export { floppyNote, linkName, linkWords } from './en/floppies';
 export { obstacleWords, unreachableWords } from './en/reach';
 export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './en/table';
+export { legalWords, lostWords, markingWords } from './en/chips';

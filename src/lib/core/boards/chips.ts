@@ -1,3 +1,5 @@
+import { readMarking } from './markings';
+
 /** A row of memory chips: how many, and the organisation that their marking says. */
 export interface Chips {
   count: number;
@@ -21,6 +23,8 @@ export function readChips(text: string): Chips[] {
     .filter(Boolean);
   if (!entries.length) throw new ChipsError('nothing was typed; write chips as "9 × 256K×1"');
   return entries.map((entry) => {
+    const marked = markedChips(entry);
+    if (marked) return marked;
     const m =
       /^(\d{1,3})\s*(?:x|×|\*|of|chips? of)?\s+?(\d{1,5})\s*([km])\s*(?:(?:x|×|\*|by)\s*(\d{1,2}))?$/i.exec(
         entry.replace(/^(\d+)\s*[x×*]\s*/, '$1 ')
@@ -33,6 +37,18 @@ export function readChips(text: string): Chips[] {
       throw new ChipsError(`"${entry}": chips are 1, 2, 4, 8, 9 or 16 bits wide`);
     return { count, depthK: depth, width };
   });
+}
+
+/** `9 × 41256-12`, `41464-10`: a count and the number printed on each chip. Null: it is no memory number. */
+function markedChips(entry: string): Chips | null {
+  const m =
+    /^(?:(\d{1,3})\s*(?:x|×|\*|of|chips? of)?\s+|(\d{1,3})\s*[x×*]\s*)?([A-Z]{0,6}\d{4,7}[A-Z0-9-]*|\d{2}C\d{2,4}[A-Z0-9-]*)$/i.exec(
+      entry
+    );
+  const marking = m && readMarking(m[3]);
+  if (!m || !marking) return null;
+  const count = Number(m[1] ?? m[2] ?? 1);
+  return count < 1 ? null : { count, depthK: marking.depthK, width: marking.width };
 }
 
 export interface ChipReading {

@@ -5,5 +5,7 @@ export * from './fillings';
 export * from './waits';
 export * from './memory-plan';
 export * from './chips';
+export * from './chip-sets';
+export * from './markings';
 export * from './readings';
 export * from './sizes';

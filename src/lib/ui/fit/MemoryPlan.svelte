@@ -5,10 +5,15 @@
     chipCapacity,
     fillingsFor,
     fillingsShowing,
+    BUS_BITS,
+    nextLegal,
     readChips,
+    readMarking,
     readSize,
     waitStates,
+    withOneLost,
     type ChipReading,
+    type Chips,
     type Filling
   } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
@@ -16,6 +21,7 @@
   import { middlePrice } from '$lib/core/planner';
   import { offerOf, unmet } from '$lib/core/software';
   import { picturesIn } from '$lib/core/video';
+  import { legalWords, lostWords, markingWords } from '$lib/words';
   import { getBench } from '../context';
   import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';
@@ -70,15 +76,32 @@
       .join(', ');
 
   let chips = $state('');
-  const capacity = $derived.by((): ChipReading[] | string => {
+  let bus = $state<number>(16);
+  const counts = $derived.by((): Chips[] | string => {
     if (!chips.trim()) return [];
     try {
-      return chipCapacity(readChips(chips));
+      return readChips(chips);
     } catch (error) {
       if (!(error instanceof ChipsError)) throw error;
       return error.message;
     }
   });
+  const capacity = $derived<ChipReading[] | string>(
+    typeof counts === 'string' ? counts : chipCapacity(counts)
+  );
+  /** What the numbers on the chips say, apart from how many there are. */
+  const marks = $derived(
+    chips
+      .split(/[+,;]|\band\b/i)
+      .flatMap(
+        (entry) =>
+          readMarking(entry.trim().replace(/^\d{1,3}\s*(?:x|×|\*|of)\s*|^\d{1,3}\s+(?=[A-Z]*\d{4})/i, '')) ??
+          []
+      )
+      .filter((m) => /^\d{4,}|C/.test(m.type))
+  );
+  const legal = $derived(typeof counts === 'string' ? [] : nextLegal(counts, bus));
+  const lost = $derived(typeof counts === 'string' || !counts.length ? [] : withOneLost(counts));
 
   let ns = $state('');
   let mhz = $state('');
@@ -158,6 +181,13 @@
   <label
     >{words.chipsAsk} <input class="wide" bind:value={chips} placeholder="9 × 256K×1" maxlength="80" /></label
   >
+  <label
+    >{words.chipBus}
+    <select bind:value={bus}
+      >{#each BUS_BITS as bits (bits)}<option value={bits}>{words.bits(bits)}</option>{/each}</select
+    ></label
+  >
+  {#each marks as mark (mark.type)}<p class="quiet">{markingWords(mark)}</p>{/each}
   {#if typeof capacity === 'string'}<p class="bad" role="alert">{capacity}</p>
   {:else}
     {#if chips.trim() && !capacity.length}<p class="warn" role="status">{words.noBank}</p>{/if}
@@ -175,6 +205,18 @@
         </li>
       {/each}
     </ul>
+    {#if legal.length}
+      <h3>{words.onBus(bus)}</h3>
+      <ul class="plain">
+        {#each legal as set (set.parity)}<li>{legalWords(set)}</li>{/each}
+      </ul>
+    {/if}
+    {#if lost.length}
+      <h3>{words.ifLost}</h3>
+      <ul class="plain">
+        {#each lost as set, i (i)}<li>{lostWords(set)}</li>{/each}
+      </ul>
+    {/if}
   {/if}
 </section>
 
@@ -208,6 +250,10 @@
     padding-bottom: 0.1rem;
     border-bottom: 2px solid var(--ink);
     font-size: 1.08rem;
+  }
+  h3 {
+    margin-top: 0.5rem;
+    font-weight: 650;
   }
   .row {
     display: flex;

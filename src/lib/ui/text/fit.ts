@@ -88,7 +88,11 @@ export const fit = {
     shadow: (least: number, most: number) =>
       `${least === most ? least : `${least} to ${most}`} KiB withheld for copies of ROMs`,
     chips: 'Loose chips',
-    chipsAsk: 'Chips as marked',
+    chipsAsk: 'Chips as marked: count and organisation, or the number on them',
+    chipBus: 'Bus of the CPU',
+    bits: (n: number) => `${n} bits`,
+    onBus: (n: number) => `Whole banks on a bus of ${n} bits`,
+    ifLost: 'If one is lost, or taken out for another machine',
     noBank:
       'These chips make no whole bytes, with or without parity. Count them again: one may be missing. One-bit chips beside wider ones hold the parity, one to every 8 bits.',
     noWidth: 'The marking does not say the width: ×1, ×4 and ×8 are different chips.',
