@@ -1,0 +1,4 @@
+export * from './information';
+export * from './rates';
+export * from './sets';
+export * from './trials';
