@@ -6,6 +6,7 @@ export * from './profile-file';
 export * from './schema';
 export * from './sheet';
 export * from './shelf-csv';
+export * from './start-text';
 export { claimsCsv, movesCsv } from './tables';
 export * from './workshop';
 export { sheetMarkdown } from './markdown';

@@ -12,3 +12,4 @@ export { floppyNote, linkName, linkWords } from './en/floppies';
 export { obstacleWords, unreachableWords } from './en/reach';
 export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './en/table';
 export { legalWords, lostWords, markingWords } from './en/chips';
+export * from './en/start';

@@ -4,6 +4,7 @@ import { Address } from './address';
 import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
+import { Start } from './start';
 
 const Text = z.string().max(4000);
 const Positions = z.record(Id, Id);
@@ -152,6 +153,11 @@ export const Build = z.strictObject({
     .record(Id, Teardown)
     .refine((steps) => Object.keys(steps).length <= 300, 'at most 300 steps')
     .optional(),
+  /** Starts of the machine, with what was seen and heard of each, by id. */
+  starts: z
+    .record(Id, Start)
+    .refine((starts) => Object.keys(starts).length <= 300, 'at most 300 starts')
+    .optional(),
   /** What sits on each row of pins of the board, in the words of whoever unplugged it. */
   pins: z.record(Id, z.string().max(400)).optional(),
   /**
@@ -171,7 +177,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 4;
+export const FORMAT_MINOR = 5;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */

@@ -64,6 +64,8 @@ export const FirmwareFacts = z.strictObject({
   year: z.number().int().min(1978).max(2002),
   setup: z.enum(['none', 'floppy', 'key']),
   key: z.string().max(30).optional(),
+  /** How it beeps: as the originals, by counts, long and short, or in groups. */
+  beeps: z.enum(['P', 'A', 'B', 'C']).optional(),
   pnp: z.boolean().default(false),
   cdBoot: z.boolean().default(false),
   /** Looks for ROMs on cards at start; the very first one does not. */

@@ -10,6 +10,7 @@ export * from './wishes';
 export * from './medium';
 export * from './build';
 export * from './shelf';
+export * from './start';
 export * from './notebook';
 export * from './problem';
 export * from './names';

@@ -2,7 +2,7 @@ import type { Build, FunctionRef, Item } from '../model';
 
 /**
  * A build as single facts, each under a key: what can be compared, merged and told one by one. Keys:
- * `field/NAME`, `brief/NAME`, `profile/ID`, `pair/…`, `acknowledged/…`, `done/…`, `teardown/ID`, `pins/ID`, and for each item
+ * `field/NAME`, `brief/NAME`, `profile/ID`, `pair/…`, `acknowledged/…`, `done/…`, `teardown/ID`, `starts/ID`, `pins/ID`, and for each item
  * `item/ID` (fitted or lying ready), `item/ID/field/NAME`, `item/ID/asFound/SETTING`,
  * `…/chosen/SETTING`, `…/locked/SETTING`, `…/seen/BLOCK` and the lists that name its functions.
  */
@@ -21,9 +21,9 @@ const listNames = Object.keys(lists) as ListName[];
 export function unitsOf(build: Build): Units {
   const units: Units = new Map();
   const { board, items, shelf, brief, neverTogether, resident: _r, acknowledged, ...rest } = build;
-  const { done, teardown, pins, ...fields } = rest;
+  const { done, teardown, starts, pins, ...fields } = rest;
   for (const [name, value] of Object.entries(fields)) units.set(`field/${name}`, value);
-  for (const [name, entries] of Object.entries({ done, teardown, pins }))
+  for (const [name, entries] of Object.entries({ done, teardown, starts, pins }))
     for (const [key, value] of Object.entries(entries ?? {})) units.set(`${name}/${key}`, value);
   const { profiles, mustBeOn: _on, mayBeOff: _off, ...facts } = brief;
   for (const [name, value] of Object.entries(facts)) units.set(`brief/${name}`, value);
@@ -91,7 +91,8 @@ export function buildOf(units: Units): Build {
     const name = rest.join('/');
     if (kind === 'field') give(root, name, value);
     else if (kind === 'brief') give(brief, name, value);
-    else if (kind === 'done' || kind === 'teardown' || kind === 'pins') giveUnder(root, kind, name, value);
+    else if (kind === 'done' || kind === 'teardown' || kind === 'starts' || kind === 'pins')
+      giveUnder(root, kind, name, value);
     else if (kind === 'profile') build.profiles.push(value);
     else if (kind === 'acknowledged') build.acknowledged.push(name);
     else if (kind === 'pair') {

@@ -114,6 +114,12 @@ const records: Record<string, (key: string, from: unknown, to: unknown) => Descr
     from: from === undefined ? NOTHING : backText(from),
     to: to === undefined ? NOTHING : backText(to)
   }),
+  starts: (_, from, to) => ({
+    subject: 'Start',
+    what: `start of ${((to ?? from) as { at?: string } | undefined)?.at?.slice(0, 16).replace('T', ' ') ?? ''}`,
+    from: from === undefined ? NOTHING : 'noted',
+    to: to === undefined ? NOTHING : from === undefined ? 'noted' : 'noted anew'
+  }),
   pins: (key, from, to) => ({ subject: 'Pins', what: key, ...values(from, to) })
 };
 const backText = (step: unknown) => ((step as { back?: string }).back ? 'put back' : 'taken off');

@@ -1,0 +1,121 @@
+import { STAGES, type MessageId, type Power, type StageId } from '../model';
+import { sounds, type Era, type Family, type Sound } from './families';
+import type { FaultMode } from './modes';
+import type { FaultSet } from './sets';
+
+/** One way in which a start can go, with its chance. */
+export interface Trace {
+  p: number;
+  power: Power;
+  /** Stage at which it stands; null: it comes to the prompt. */
+  stop: StageId | null;
+  sound: Sound;
+  screen: 'dark' | 'text';
+  /** Dark though the start goes on: the monitor, its lead or its settings. */
+  isHidden?: true;
+  messages: MessageId[];
+}
+
+/** The order of the late stages differs; null: nobody knows it, and stages behind the first of them are not judged. */
+export function orderOf(family: Family, era: Era): readonly StageId[] {
+  const move = (stage: StageId, before: StageId) => {
+    const rest = STAGES.filter((s) => s !== stage);
+    const at = rest.indexOf(before);
+    return [...rest.slice(0, at), stage, ...rest.slice(at)];
+  };
+  // The first ROMs ran the ROMs of cards before they looked for floppies; B shows its summary before it runs them.
+  if (family === 'P' && era === 'I') return move('roms', 'floppy');
+  return family === 'B' ? move('summary', 'roms') : STAGES;
+}
+
+const isAfter = (order: readonly StageId[], a: StageId, b: StageId): boolean =>
+  order.indexOf(a) > order.indexOf(b);
+
+/** Ways that add up to chance 1, from what can happen at each stage. */
+export function traces(modes: readonly FaultMode[], faults: FaultSet, family: Family, era: Era): Trace[] {
+  const order = orderOf(family, era);
+  const own = faults.map((i) => modes[i]!);
+  const out: Trace[] = [];
+  for (const [power, p] of powerOf(own))
+    if (power !== 'runs') out.push({ p, power, stop: 'rails', sound: 'none', screen: 'dark', messages: [] });
+    else walk(own, order, family, p, out);
+  return out;
+}
+
+function powerOf(own: readonly FaultMode[]): [Power, number][] {
+  const told = own.filter((m) => m.effect.power);
+  if (!told.length) return [['runs', 1]];
+  // The one that leaves least of a running machine decides.
+  const worst = told.reduce((a, b) => ((b.effect.power!.runs ?? 0) < (a.effect.power!.runs ?? 0) ? b : a));
+  return Object.entries(worst.effect.power!) as [Power, number][];
+}
+
+function walk(
+  own: readonly FaultMode[],
+  order: readonly StageId[],
+  family: Family,
+  chance: number,
+  out: Trace[]
+): void {
+  let left = chance;
+  const messages: MessageId[] = [];
+  const dark = own.some((m) => m.effect.dark);
+  for (const stage of order) {
+    const here = own.filter((m) => m.effect.at === stage && !m.effect.dark);
+    if (!here.length) continue;
+    const goesOn = here.reduce((p, m) => p * (1 - m.effect.stops), 1);
+    const says = here.flatMap((m) => m.effect.says ?? []);
+    if (goesOn < 1) {
+      const p = left * (1 - goesOn);
+      const isSeen = !dark && isAfter(order, stage, 'display');
+      for (const [sound, q] of soundsAt(stage, family, order, messages.length > 0))
+        out.push({
+          p: p * q,
+          power: 'runs',
+          stop: stage,
+          sound,
+          screen: isSeen ? 'text' : 'dark',
+          messages: isSeen ? [...messages, ...says] : []
+        });
+    }
+    left *= goesOn;
+    messages.push(...says);
+    if (left <= 0) return;
+  }
+  const sound: Sound = messages.length && family === 'P' ? 'summary' : 'normal';
+  out.push({
+    p: left,
+    power: 'runs',
+    stop: null,
+    sound,
+    screen: dark ? 'dark' : 'text',
+    ...(dark ? { isHidden: true as const } : {}),
+    messages: dark ? [] : messages
+  });
+}
+
+function soundsAt(
+  stage: StageId,
+  family: Family,
+  order: readonly StageId[],
+  hasMessage: boolean
+): [Sound, number][] {
+  const told = sounds[family][stage];
+  if (told) return Object.entries(told) as [Sound, number][];
+  if (!isAfter(order, stage, 'display')) return [['none', 1]];
+  if (hasMessage && family === 'P')
+    return [
+      ['summary', 0.8],
+      ['none', 0.2]
+    ];
+  // The short beep of a good test comes before the disks are read.
+  return isAfter(order, stage, 'summary')
+    ? [
+        ['normal', 0.9],
+        ['none', 0.1]
+      ]
+    : [
+        ['none', 0.6],
+        ['normal', 0.4]
+      ];
+}

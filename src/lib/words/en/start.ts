@@ -1,0 +1,163 @@
+import type { BenchTest, FaultMode, Verdict } from '../../core/diagnosis';
+import type { MessageId, StageId } from '../../core/model';
+
+/** Stages of a start, by what one sees or hears of them. */
+export const stageWords: Record<StageId, string> = {
+  rails: 'power: fan and lights',
+  reset: 'reset let go',
+  fetch: 'CPU begins',
+  rom: 'ROM checked',
+  timer: 'timer and refresh',
+  memory: 'first memory',
+  controllers: 'keyboard controller',
+  setup: 'setup or switches read',
+  display: 'picture: first text',
+  count: 'memory count',
+  keyboard: 'keyboard: lights flash',
+  floppy: 'floppy drive: light and clack',
+  disk: 'hard disk ready',
+  roms: 'ROMs of cards: their text',
+  summary: 'summary, or F1 is asked for',
+  boot: 'beep, and the drive is read',
+  partition: 'partition table',
+  system: 'DOS or Windows begins',
+  config: 'drivers of CONFIG.SYS',
+  prompt: 'prompt'
+};
+
+export const messageWords: Record<MessageId, string> = {
+  memory: 'memory or parity error',
+  'memory-size': 'memory size differs',
+  settings: 'settings lost, checksum, 161 to 164',
+  'display-type': 'display type wrong',
+  keyboard: 'keyboard error, 301',
+  locked: 'locked, 302',
+  floppy: 'floppy error, 601',
+  disk: 'hard disk error, 1701, 1780',
+  rom: 'ROM error',
+  'not-system': 'not a system disk',
+  'no-system': 'missing operating system',
+  'no-boot': 'no boot disk, ROM BASIC, or a flashing cursor',
+  interpreter: 'bad or missing command interpreter'
+};
+
+const components: Record<string, string> = {
+  supply: 'power supply',
+  short: 'a short on a rail (a tantalum capacitor, loose metal)',
+  cpu: 'CPU and its contacts',
+  board: 'system board',
+  rom: 'BIOS ROM',
+  memory: 'memory',
+  leak: 'damage by a leaking battery',
+  cell: 'battery of the setup',
+  display: 'video card',
+  monitor: 'monitor, its lead or its switches',
+  keyboard: 'keyboard',
+  floppy: 'floppy drive',
+  disk: 'hard disk',
+  roms: 'a ROM on a card',
+  medium: 'disk or floppy that it boots from'
+};
+
+const ways: Record<string, string> = {
+  'supply-dead': 'power supply gives nothing',
+  'supply-weak': 'power supply is weak',
+  short: 'short on a rail',
+  'power-good': 'power good is missing',
+  'cpu-contact': 'contacts of CPU or ROM',
+  'board-logic': 'logic on the board',
+  rom: 'content of the BIOS ROM',
+  'board-timer': 'timer or refresh on the board',
+  'memory-contact': 'contacts of the first memory bank',
+  'memory-chip': 'a chip of the first memory bank',
+  'memory-high': 'a chip higher up in memory',
+  leak: 'leak damage near the keyboard controller',
+  'keyboard-controller': 'keyboard controller',
+  cell: 'battery of the setup is flat',
+  'display-contact': 'contacts of the video card',
+  'display-card': 'video card is faulty',
+  monitor: 'monitor, its lead or its switches',
+  keyboard: 'keyboard is faulty or dirty',
+  'floppy-drive': 'floppy drive is dirty or faulty',
+  'disk-not-ready': 'hard disk does not become ready',
+  'disk-errors': 'hard disk has read errors',
+  'option-rom': 'window or content of a ROM on a card',
+  'no-system': 'no system on the disk or floppy'
+};
+
+/** The thing that a verdict is about. @param title what a part of the build is called */
+export const componentWords = (component: string, title: string | null): string =>
+  title ? title : (components[component] ?? component.replace(/^finding-/, ''));
+
+/** One fault in words. @param title what the part is called; @param finding what the check says of it */
+export function modeWords(mode: FaultMode, title: string | null, finding: string | null): string {
+  if (finding) return finding;
+  return mode.item && title ? `${title} pulls down the bus or a rail` : (ways[mode.id] ?? mode.id);
+}
+
+export const verdictWords: Record<Verdict, string> = {
+  implicated: 'suspect',
+  cleared: 'cleared by what was seen',
+  untested: 'not reached: nothing is known of it',
+  open: 'open'
+};
+
+/** A chance in words first. All chances here rest on estimates. */
+export const chanceWords = (p: number): string =>
+  p >= 0.6 ? 'likely' : p >= 0.25 ? 'quite possible' : p >= 0.08 ? 'possible' : p >= 0.01 ? 'rare' : 'hardly';
+
+export const testWords: Record<string, { what: string; how: string }> = {
+  listen: {
+    what: 'Switch on again and look and listen',
+    how: 'Film it with sound. Wait 60 seconds before you call the screen dark.'
+  },
+  ohms: {
+    what: 'Measure the rails to ground',
+    how: 'Unplugged, 30 seconds after switching off. A short reads under 2 Ω on +5 V, under 5 Ω on ±12 V.'
+  },
+  volts: {
+    what: 'Measure +5 V at a drive plug',
+    how: 'Running, 4.75 to 5.25 V. Do not probe inside a slot.'
+  },
+  settings: {
+    what: 'Compare jumpers and switches with their table',
+    how: 'Switches says what each should be.'
+  },
+  cell: { what: 'Measure the battery', how: 'A coin cell under 2.7 V is flat. Do not charge or short it.' },
+  leak: {
+    what: 'Look round the battery for green or white residue',
+    how: 'Within 6 cm: tracks, keyboard controller, slots.'
+  },
+  'reseat-memory': {
+    what: 'Clean and reseat the first memory bank',
+    how: 'Power off and unplugged. Note which module sat where.'
+  },
+  'reseat-cards': { what: 'Clean and reseat the video card', how: 'Try another slot of its kind, too.' },
+  'reseat-cpu': {
+    what: 'Reseat CPU and BIOS ROM',
+    how: 'Pin 1 first. The cooler goes back on before power.'
+  },
+  strip: { what: 'Take every card but the video card out', how: 'Then put them back one for each start.' },
+  'other-monitor': {
+    what: 'Try a monitor that is known good',
+    how: 'Only one of the right kind: a wrong signal can damage it.'
+  },
+  'other-display': {
+    what: 'Put a video card in that is known good',
+    how: 'Set the display switch for it first. Put the old one back after a cure: the seating may have been it.'
+  },
+  'other-memory': {
+    what: 'Fill the first bank with memory that is known good',
+    how: 'Put the old one back after a cure: the contacts may have been it.'
+  },
+  'other-supply': {
+    what: 'Try a power supply that is known good',
+    how: 'Of the same plug, read by its label. Never put a suspect supply on a good machine.'
+  },
+  'other-keyboard': { what: 'Try another keyboard', how: 'Of the same protocol.' },
+  'boot-floppy': {
+    what: 'Boot from a floppy that is known good',
+    how: 'Write nothing to the hard disk meanwhile.'
+  }
+};
+export const testName = (test: Pick<BenchTest, 'id'>): string => testWords[test.id]?.what ?? test.id;
