@@ -9,7 +9,7 @@ export const MISSES = {
   film: 0.02,
   /** A dark screen by one look, before a minute was over, on a monitor that nobody tried elsewhere. */
   darkByOneLook: 0.25,
-  darkSure: 0.02,
+  darkSure: 0.003,
   monitorKnownGood: 0.05,
   message: 0.1,
   furtherNotSeen: 0.12
