@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { diagnoseMachine, rehearse, startsOf } from '../src/lib/core/diagnosis';
+import { diagnoseMachine, rehearse, startsOf, toldFaults } from '../src/lib/core/diagnosis';
 import { kitOf } from '../src/lib/core/kit';
 import { checked } from '../src/lib/core/rules';
 import { readBuildFile, readStart } from '../src/lib/formats';
@@ -83,7 +83,11 @@ function diagnoseReport([file, startFile]: readonly string[]): object {
     })),
     explanations: d.post.sets
       .slice(0, 8)
-      .map((s) => ({ faults: s.faults.map((i) => d.modes[i].id), p: round(s.p), words: chanceWords(s.p) })),
+      .map((s) => ({
+        faults: toldFaults(d, s.faults).map((i) => d.modes[i].id),
+        p: round(s.p),
+        words: chanceWords(s.p)
+      })),
     twoFaults: d.isTwo,
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({

@@ -37,6 +37,8 @@ const screens = [
   '/builds/plover/parts',
   '/builds/plover/lines',
   '/builds/plover/bench',
+  '/builds/turnstone/start',
+  '/builds/plover/start?view=rehearsal',
   '/builds/plover/log'
 ];
 

@@ -5,6 +5,7 @@ import { diagnose, type Diagnosis } from './diagnose';
 import type { Era, Family } from './families';
 import { certainEffects, eraOf, modesOf, type FaultMode } from './modes';
 import { nextTests, type Valued } from './next-test';
+import type { FaultSet } from './sets';
 import { orderOf } from './trace';
 
 /** Starts that were written down, the oldest first. */
@@ -37,6 +38,17 @@ export interface MachineDiagnosis {
   family: Family | null;
   diagnosis: Diagnosis;
   tests: Valued[];
+}
+
+/**
+ * The faults of an explanation that are worth saying: not what the checks know to be wrong anyhow, unless nothing else
+ * is in it and the start came to it.
+ */
+export function toldFaults(d: Diagnosis, faults: FaultSet): FaultSet {
+  const free = faults.filter((i) => d.modes[i]!.prior < 1);
+  if (free.length) return free;
+  const stop = d.stops[0]?.stage ?? null;
+  return faults.filter((i) => stop === null || d.modes[i]!.effect.at === stop);
 }
 
 /**

@@ -234,6 +234,10 @@ export const certainEffects: Readonly<Partial<Record<RuleId, Effect>>> = {
   'keyboard.protocol': { at: 'keyboard', stops: 0.1, says: 'keyboard' },
   'rom.window': { at: 'roms', stops: 0.7, says: 'rom' },
   'line.memory': { at: 'roms', stops: 0.6 },
+  // Two devices on one line show when the driver or program of one of them wants it.
+  'line.irq': { at: 'config', stops: 0.2 },
+  'line.dma': { at: 'config', stops: 0.1 },
+  'line.io': { at: 'config', stops: 0.3 },
   'disk.interface': { at: 'disk', stops: 0.1, says: 'disk' },
   'disk.power': { at: 'disk', stops: 0.1, says: 'disk' },
   'disk.setup': { at: 'system', stops: 0.6, says: 'no-system' },

@@ -83,7 +83,8 @@ export const benchTests: readonly BenchTest[] = [
 ];
 
 export interface Valued {
-  test: BenchTest;
+  /** What the test is and costs, as plain data. */
+  test: Pick<BenchTest, 'id' | 'minutes' | 'money' | 'risk'>;
   /** Bits about the first repair. */
   bits: number;
   /** Beyond what switching on once more would tell; of a reading all of it. */
@@ -124,7 +125,8 @@ export function nextTests(d: Diagnosis, era: Era, family: Family | null): Valued
     [...list].sort((a, b) => order.indexOf(d.modes[a]!.effect.at) - order.indexOf(d.modes[b]!.effect.at))[0];
   const need = (faults: FaultSet): string => {
     const hinders = faults.filter((i) => d.modes[i]!.effect.stops > 0 || d.modes[i]!.effect.dark);
-    const one = first(hinders.length ? hinders : faults);
+    // What only leaves a message is a repair for a machine that comes to its prompt.
+    const one = first(hinders.length || d.stops[0]?.stage !== null ? hinders : faults);
     return one === undefined ? 'nothing' : d.modes[one]!.id;
   };
   const known = new Map<string, Outcomes>();
@@ -158,8 +160,9 @@ export function nextTests(d: Diagnosis, era: Era, family: Family | null): Valued
     .map((test): Valued => {
       const bits = test.id === 'listen' ? repeat : gain(post, outcome(test), need);
       const beyondRepeat = test.reads || test.id === 'listen' ? bits : Math.max(0, bits - repeat);
+      const { id, minutes, money, risk } = test;
       return {
-        test,
+        test: { id, minutes, money, risk },
         bits,
         beyondRepeat,
         perMinute: (Math.max(0, beyondRepeat) - test.risk) / test.minutes,

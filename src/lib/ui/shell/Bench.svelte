@@ -34,7 +34,7 @@
   let staying = $state(false);
   let notices: Notices;
   /** These also work while the server is away. */
-  const offlineStages = ['switches', 'lines', 'disks', 'bench'];
+  const offlineStages = ['switches', 'lines', 'disks', 'start', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
@@ -57,7 +57,7 @@
   });
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);
-  const isWide = $derived(stage === 'bench' || stage === 'log');
+  const isWide = $derived(stage === 'bench' || stage === 'log' || stage === 'start');
 
   onMount(() => {
     const stops = [session.start(), planner.warm()];

@@ -1,12 +1,14 @@
 import { brief, plan } from './brief';
-import { builds } from './builds';
-import { catalogue, compare, editor, identify } from './catalogue';
+import { builds, ownBoard } from './builds';
+import { catalogue, compare, editor, identify, paste } from './catalogue';
 import { disks } from './disks';
+import { facts } from './facts';
 import { fit } from './fit';
 import { text } from './index';
 import { decode, notebook } from './notebook';
 import { sheet } from './sheet';
 import { shelf } from './shelf';
+import { start } from './start';
 
 /** Every sentence of the interface, for whoever looks through them. */
 export const allText = {
@@ -17,11 +19,15 @@ export const allText = {
   compare,
   disks,
   editor,
+  facts,
   fit,
   identify,
+  ownBoard,
+  paste,
   plan,
   sheet,
   shelf,
+  start,
   decode,
   notebook
 } as const;

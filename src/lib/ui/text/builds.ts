@@ -1,4 +1,4 @@
-import { and } from '$lib/words';
+import { and } from '../../words';
 import { counted } from './count';
 
 export const builds = {

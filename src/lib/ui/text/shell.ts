@@ -9,6 +9,7 @@ export const shell = {
     switches: 'Switches',
     lines: 'Lines',
     disks: 'Disks',
+    start: 'Start',
     bench: 'Bench',
     log: 'Log'
   },

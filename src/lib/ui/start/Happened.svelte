@@ -1,0 +1,131 @@
+<script lang="ts">
+  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { readBeeps } from '$lib/core/diagnosis';
+  import { MESSAGES, STAGES, type MessageId, type Power, type StageId, type Start } from '$lib/core/model';
+  import { messageWords, stageWords } from '$lib/words';
+  import { start as words } from '../text/start';
+  import Tapper from './Tapper.svelte';
+
+  interface Props {
+    note: (start: Start) => void;
+  }
+  let { note }: Props = $props();
+  type Draft = Omit<Start, 'at'>;
+  let draft: Draft = $state({});
+  let trouble = $state('');
+  const beepsOk = $derived(!draft.beeps || readBeeps(draft.beeps) !== null);
+  const powers = Object.entries(words.powers) as [Power, string][];
+  const seenStages = STAGES.filter((s) => !['reset', 'fetch', 'rom', 'timer', 'controllers', 'setup', 'partition'].includes(s));
+
+  function set<K extends keyof Draft>(key: K, value: Draft[K] | undefined) {
+    const { [key]: _, ...rest } = draft;
+    draft = value === undefined || value === '' ? rest : { ...rest, [key]: value };
+  }
+  const toggle = (m: MessageId) => {
+    const list = draft.messages ?? [];
+    set('messages', list.includes(m) ? list.filter((x) => x !== m) : [...list, m]);
+  };
+  function save(event: SubmitEvent) {
+    event.preventDefault();
+    trouble = '';
+    if (!beepsOk) return void (trouble = words.badBeeps(draft.beeps ?? ''));
+    const seen = draft.power ?? draft.beeps ?? draft.screen ?? draft.reached ?? draft.messages;
+    if (seen === undefined) return void (trouble = words.nothingSeen);
+    note({ at: new Date().toISOString(), ...$state.snapshot(draft) });
+    draft = {};
+  }
+</script>
+
+<form onsubmit={save}>
+  <fieldset>
+    <legend>{words.power}</legend>
+    <div class="choices">
+      {#each powers as [id, label] (id)}
+        <button type="button" class="act big" aria-pressed={draft.power === id} onclick={() => set('power', draft.power === id ? undefined : id)}>{label}</button>
+      {/each}
+    </div>
+  </fieldset>
+  <fieldset>
+    <legend>{words.beeps}</legend>
+    <Label for="start-beeps" class="sr-only">{words.beeps}</Label>
+    <Input id="start-beeps" value={draft.beeps ?? ''} maxlength={60} placeholder={words.beepsHint} autocomplete="off" oninput={(e) => set('beeps', (e.currentTarget as HTMLInputElement).value)} />
+    {#if !beepsOk}<p class="bad" role="status">{words.badBeeps(draft.beeps ?? '')}</p>{/if}
+    <Tapper heard={(text) => set('beeps', text)} />
+    <Checkbox checked={draft.filmed ?? false} onchange={() => set('filmed', draft.filmed ? undefined : true)}>{words.filmed}</Checkbox>
+  </fieldset>
+  <fieldset>
+    <legend>{words.screen}</legend>
+    <div class="choices">
+      {#each Object.entries(words.screens) as [id, label] (id)}
+        <button type="button" class="act big" aria-pressed={draft.screen === id} onclick={() => set('screen', draft.screen === id ? undefined : (id as 'dark'))}>{label}</button>
+      {/each}
+    </div>
+    {#if draft.screen === 'dark'}
+      <Checkbox checked={draft.darkSure ?? false} onchange={() => set('darkSure', draft.darkSure ? undefined : true)}>{words.darkSure}</Checkbox>
+    {/if}
+  </fieldset>
+  <fieldset>
+    <legend>{words.reached}</legend>
+    <Label for="start-reached" class="sr-only">{words.reached}</Label>
+    <Select
+      id="start-reached"
+      placeholder=""
+      items={[{ value: '', name: words.notLooked }, ...seenStages.map((s) => ({ value: s, name: stageWords[s] }))]}
+      value={draft.reached ?? ''}
+      onchange={(e) => set('reached', (e.currentTarget.value || undefined) as StageId | undefined)}
+    />
+    <Checkbox checked={draft.stays ?? false} onchange={() => set('stays', draft.stays ? undefined : true)}>{words.stays}</Checkbox>
+  </fieldset>
+  {#if draft.screen === 'text'}
+    <fieldset>
+      <legend>{words.messages}</legend>
+      <div class="messages">
+        {#each MESSAGES as m (m)}
+          <Checkbox checked={draft.messages?.includes(m) ?? false} onchange={() => toggle(m)}>{messageWords[m]}</Checkbox>
+        {/each}
+        <Checkbox checked={draft.messages?.length === 0} onchange={() => set('messages', draft.messages?.length === 0 ? undefined : [])}>{words.noMessages}</Checkbox>
+      </div>
+    </fieldset>
+  {/if}
+  {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+  <Button type="submit" class="act main">{words.save}</Button>
+</form>
+
+<style>
+  form {
+    display: grid;
+    gap: 0.8rem;
+    align-content: start;
+  }
+  fieldset {
+    display: grid;
+    gap: 0.45rem;
+    min-width: 0;
+  }
+  legend {
+    margin-bottom: 0.3rem;
+    font-weight: 650;
+  }
+  .choices {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+  .big {
+    min-height: 44px;
+    padding: 0.4rem 0.9rem;
+  }
+  [aria-pressed='true'] {
+    background: var(--yellow);
+    color: var(--on-yellow);
+  }
+  .messages {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+    gap: 0.4rem 0.8rem;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+</style>

@@ -1,0 +1,130 @@
+<script lang="ts">
+  import { toldFaults, type ComponentVerdict, type FaultMode, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import { chanceWords, componentWords, modeWords, stageWords, testWords, verdictWords } from '$lib/words';
+  import { getBench } from '../context';
+  import { start as words } from '../text/start';
+
+  let { found }: { found: MachineDiagnosis } = $props();
+  const { session } = getBench();
+  const MOST = 5;
+  const d = $derived(found.diagnosis);
+  const titleOf = (item: string | undefined) => {
+    const fitted = item ? session.machine.find(item) : undefined;
+    return fitted ? (fitted.title ?? fitted.part.name) : null;
+  };
+  const findingOf = (mode: FaultMode) =>
+    session.findings.find((f) => `finding-${f.rule}` === mode.id)?.sentence ?? null;
+  const faultWords = (faults: readonly number[]) =>
+    faults.length
+      ? faults.map((i) => modeWords(d.modes[i]!, titleOf(d.modes[i]!.item), findingOf(d.modes[i]!))).join(' + ')
+      : words.nothing;
+  const named = (c: ComponentVerdict) =>
+    componentWords(c.component, titleOf(c.item)) || c.component;
+  const best = $derived(d.post.sets.slice(0, MOST).filter((s) => s.p >= 0.01));
+  const told = $derived(d.components.filter((c) => c.verdict !== 'untested' && c.component.startsWith('finding-') === false).sort((a, b) => b.posterior - a.posterior));
+  const untested = $derived(d.components.filter((c) => c.verdict === 'untested'));
+  const stops = $derived(d.stops.filter((s) => s.p >= 0.05).slice(0, 3));
+  const cut = $derived(Math.round(100 * (1 - d.covered)));
+</script>
+
+<section>
+  <h2>{words.best}</h2>
+  {#if d.isTwo}<p class="two">{words.two}</p>{/if}
+  <ol>
+    {#each best as set (set.faults.join())}
+      <li>
+        <b>{faultWords(toldFaults(d, set.faults))}</b>
+        <span class="chance" title={words.figure(set.p)}>{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span>
+      </li>
+    {/each}
+  </ol>
+  <p class="quiet">
+    {words.stood}: {stops.map((s) => `${s.stage ? stageWords[s.stage] : words.prompt} (${chanceWords(s.p)})`).join(', ')}.
+  </p>
+
+  <h2>{words.tests}</h2>
+  <ol class="tests">
+    {#each found.tests.filter((t) => !t.isRefused).slice(0, MOST) as { test } (test.id)}
+      <li><b>{testWords[test.id]?.what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br />{testWords[test.id]?.how}</li>
+    {/each}
+  </ol>
+  {#if found.tests.some((t) => t.isRefused)}
+    <details>
+      <summary>{words.refused}</summary>
+      <p class="quiet">{found.tests.filter((t) => t.isRefused).map((t) => testWords[t.test.id]?.what).join(' · ')}</p>
+    </details>
+  {/if}
+
+  <h2>{words.parts}</h2>
+  <table>
+    <tbody>
+      {#each told as c (c.component)}
+        <tr class={c.verdict}>
+          <th scope="row">{named(c)}</th>
+          <td>{verdictWords[c.verdict]}</td>
+          <td class="quiet" title="{words.figure(c.prior)} → {words.figure(c.posterior)}">{chanceWords(c.posterior)}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#if untested.length}
+    <p class="untested"><b>{words.untested}:</b> {untested.map(named).join(', ')}.</p>
+  {/if}
+  <p class="quiet">
+    {words.family(found.family ? words.families[found.family] : null, words.families[d.families[0]!.family])}
+    {#if cut >= 5}{words.cut(cut)}{/if}
+    {words.estimate}
+  </p>
+</section>
+
+<style>
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  h2:first-child {
+    margin-top: 0;
+  }
+  ol {
+    margin: 0;
+    padding-left: 1.3rem;
+    list-style: decimal;
+  }
+  li {
+    padding: 0.25rem 0;
+  }
+  .chance {
+    margin-left: 0.4rem;
+    white-space: nowrap;
+  }
+  small,
+  .quiet {
+    color: var(--quiet);
+  }
+  .two,
+  .untested {
+    margin: 0.5rem 0;
+    padding-left: 0.6rem;
+    border-left: 8px double var(--ink);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 0.25rem 0.6rem 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+    text-align: left;
+    vertical-align: top;
+    font-weight: 400;
+  }
+  .implicated th,
+  .implicated td:nth-child(2) {
+    font-weight: 700;
+  }
+  .implicated th {
+    padding-left: 0.5rem;
+    border-left: 8px solid var(--stop);
+  }
+</style>

@@ -1,0 +1,130 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { Button } from 'flowbite-svelte';
+  import { page } from '$app/state';
+  import { addStart, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import type { Start } from '$lib/core/model';
+  import { getBench } from '$lib/ui/context';
+  import Views from '$lib/ui/parts/Views.svelte';
+  import Happened from '$lib/ui/start/Happened.svelte';
+  import Rehearsal from '$lib/ui/start/Rehearsal.svelte';
+  import Suspects from '$lib/ui/start/Suspects.svelte';
+  import { start as words } from '$lib/ui/text/start';
+  import { timeText } from '$lib/ui/time';
+  import { Task } from '$lib/ui/work/task.svelte';
+  import Working from '$lib/ui/work/Working.svelte';
+  import type { StartMessage, StartReply } from '$lib/workers/start';
+
+  const { session } = getBench();
+  const views = Object.keys(words.views) as (keyof typeof words.views)[];
+  const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'happened');
+  const starts = $derived(startsOf(session.build));
+  const last = $derived(starts.at(-1)?.[1] ?? null);
+  let found: MachineDiagnosis | null = $state.raw(null);
+  let trouble = $state('');
+  const task = new Task<StartMessage, StartReply>({
+    make: () => new Worker(new URL('../../../../lib/workers/start.ts', import.meta.url), { type: 'module' })
+  });
+  onDestroy(() => task.close());
+
+  $effect(() => {
+    if (!last || view !== 'happened') return;
+    trouble = '';
+    const asked = JSON.parse(
+      JSON.stringify({ build: session.build, parts: session.partList, findings: session.checked.findings, start: last })
+    ) as StartMessage;
+    task.run(
+      asked,
+      (reply) => {
+        if (reply.kind === 'error') trouble = words.broken;
+        else found = reply.value;
+        return false;
+      },
+      (why) => (trouble = why === 'too-long' ? words.tooLong : words.broken)
+    );
+  });
+
+  const note = (start: Start) => session.change(addStart(session.build, start), words.noted);
+  function remove(id: string) {
+    session.change(removeStart(session.build, id), words.removed);
+    if (!startsOf(session.build).length) found = null;
+  }
+</script>
+
+<h1>{words.title}</h1>
+<Views names={words.views} label={words.viewsLabel} {view} />
+<p class="lead">{words.lead}</p>
+<p class="caution">{words.caution}</p>
+{#if view === 'rehearsal'}
+  <Rehearsal />
+{:else}
+  <div class="body">
+    <div>
+      <Happened {note} />
+      {#if starts.length}
+        <h2>{words.starts}</h2>
+        <ul>
+          {#each [...starts].reverse() as [id, s] (id)}
+            <li>
+              <span>{words.saved(timeText(s.at))}</span>
+              <Button class="act" aria-label={words.remove(timeText(s.at))} onclick={() => remove(id)}>×</Button>
+            </li>
+          {/each}
+        </ul>
+      {/if}
+    </div>
+    <div>
+      {#if task.isRunning}<Working what={words.working} seconds={task.seconds} onstop={() => task.stop()} />{/if}
+      {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+      {#if !last}<p class="ask">{words.ask}</p>{:else if found}<Suspects {found} />{/if}
+    </div>
+  </div>
+{/if}
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.1rem;
+  }
+  .lead {
+    margin: 0 0 0.4rem;
+    color: var(--quiet);
+  }
+  .caution {
+    margin-bottom: 0.8rem;
+    padding-left: 0.6rem;
+    border-left: 6px double var(--ink);
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(16rem, 24rem) minmax(0, 1fr);
+    gap: 2rem;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    border-bottom: 1px solid var(--rule);
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  .ask {
+    font-size: 1.1rem;
+  }
+  @media (max-width: 900px) {
+    .body {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 1.2rem;
+    }
+  }
+</style>

@@ -1,0 +1,60 @@
+import { expect } from 'chai';
+import type { Page } from 'puppeteer-core';
+import { press, sees, useBench } from '../support/browser';
+
+describe('a machine that does not start', () => {
+  const bench = useBench();
+  let page: Page;
+  beforeEach(() => {
+    page = bench.page;
+  });
+
+  it('weighs what was seen and heard, says what was not reached, and what to try next', async () => {
+    await bench.open('/builds/turnstone/start');
+    await sees(page, 'Note what happened at the last start');
+    await press(page, 'Note this start');
+    await sees(page, 'Choose what you saw or heard first');
+    await press(page, 'running');
+    await page.type('#start-beeps', 'loud');
+    await sees(page, 'is no pattern of beeps');
+    await page.$eval('#start-beeps', (e) => ((e as HTMLInputElement).value = ''));
+    await page.type('#start-beeps', '3');
+    await press(page, 'dark');
+    await press(page, 'Note this start');
+    await sees(page, 'contacts of the first memory bank');
+    await sees(page, 'Not reached, so nothing is known of it');
+    await sees(page, 'Clean and reseat the first memory bank');
+    const untested = await page.$eval('.untested', (e) => e.textContent ?? '');
+    expect(untested).to.contain('video card').and.to.contain('keyboard');
+    // It is kept with the build, and can be taken back.
+    await bench.reload();
+    await sees(page, 'contacts of the first memory bank');
+    await press(page, 'Delete the start of');
+    await sees(page, 'Note what happened at the last start');
+    await press(page, 'Undo');
+    await sees(page, 'contacts of the first memory bank');
+  });
+
+  it('reads a tapped rhythm', async () => {
+    await bench.open('/builds/dunlin/start');
+    const button = await page.waitForFunction(() =>
+      [...document.querySelectorAll('button')].find((b) => b.textContent?.includes('Tap the rhythm'))
+    );
+    await (button.asElement() as unknown as { focus(): Promise<void> }).focus();
+    for (const ms of [600, 60, 60]) {
+      await page.keyboard.down('Space');
+      await new Promise((done) => setTimeout(done, ms));
+      await page.keyboard.up('Space');
+    }
+    await sees(page, '1 long 2 short');
+    await press(page, 'Note this start');
+    await sees(page, 'video card');
+  });
+
+  it('rehearses the start of a build before power', async () => {
+    await bench.open('/builds/plover/start?view=rehearsal');
+    await sees(page, 'drivers of CONFIG.SYS');
+    await sees(page, 'It may stand here');
+    await sees(page, 'both drive this interrupt');
+  });
+});
