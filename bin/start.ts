@@ -81,13 +81,11 @@ function diagnoseReport([file, startFile]: readonly string[]): object {
       words: s.stage ? stageWords[s.stage] : 'it came to the prompt',
       p: round(s.p)
     })),
-    explanations: d.post.sets
-      .slice(0, 8)
-      .map((s) => ({
-        faults: toldFaults(d, s.faults).map((i) => d.modes[i].id),
-        p: round(s.p),
-        words: chanceWords(s.p)
-      })),
+    explanations: d.post.sets.slice(0, 8).map((s) => ({
+      faults: toldFaults(d, s.faults).map((i) => d.modes[i].id),
+      p: round(s.p),
+      words: chanceWords(s.p)
+    })),
     twoFaults: d.isTwo,
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({

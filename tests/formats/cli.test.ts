@@ -101,6 +101,50 @@ describe('the command line', () => {
     expect(moves).to.be.an('array');
     expect(yj(['moves', file]).stdout).to.include('what to do');
   });
+  it('reads pasted tables with every line accounted for, and checks parts', () => {
+    const { status, stdout } = yj(['table', '-'], 'IRQ: JP5=3 JP6=5* JP7=7\nthe rest is on off\nJP9: parity');
+    expect(status).to.equal(0);
+    const out = JSON.parse(stdout);
+    expect(
+      out.settings[0].positions.map((x: { meaning: object[]; default: boolean }) => [x.meaning, x.default])
+    ).to.deep.equal([
+      [[{ kind: 'irq', line: 3 }], false],
+      [[{ kind: 'irq', line: 5 }], true],
+      [[{ kind: 'irq', line: 7 }], false]
+    ]);
+    expect(out.lines).to.have.length(3);
+    expect(out.ambiguous.some((q: { about: string }) => q.about === 'no-rows')).to.equal(true);
+    const batch = yj(
+      ['table', '--batch', '-'],
+      '{"text": "JP1 1-2 220h, 2-3 240h"}\n{"text": "J4 open = disabled"}'
+    );
+    expect(
+      batch.stdout
+        .trim()
+        .split('\n')
+        .map((l) => JSON.parse(l).blocks[0].id)
+    ).to.deep.equal(['jp1', 'j4']);
+    expect(yj(['part', 'catalogue/lanteg-io8.yaml']).status).to.equal(0);
+    const bad = yj(['part', '-'], 'id: x\nkind: card');
+    expect(bad.status).to.equal(1);
+    expect(JSON.parse(bad.stdout).problems.length).to.be.greaterThan(0);
+  });
+  it('says what is wrong with a machine from a small text, and rehearses a start', () => {
+    const start = join(folder, 'start.txt');
+    writeFileSync(start, 'power: runs\nbeeps: three short\nscreen: dark\n');
+    const out = JSON.parse(yj(['diagnose', file, start]).stdout);
+    expect(out.parts.find((c: { component: string }) => c.component === 'memory').verdict).to.equal(
+      'implicated'
+    );
+    expect(out.tests.some((t: { refused: boolean }) => t.refused)).to.equal(true);
+    const stages = JSON.parse(yj(['rehearse', file]).stdout).stages as { stage: string; stops: number }[];
+    expect(stages.filter((x) => x.stops > 0).map((x) => x.stage)).to.deep.equal(['config']);
+    writeFileSync(start, 'beeps: loud\n');
+    const { status, stderr } = yj(['diagnose', file, start]);
+    expect(status).to.equal(2);
+    expect(stderr).to.contain('line 1');
+    expect(yj(['diagnose', file]).stderr).to.contain('no start is noted');
+  });
   it('reads disk images and ROMs, and says what to type for a BIOS of the catalogue', () => {
     const plan = partition({ cylinders: 40, heads: 8, sectors: 17 }, 6.22, [40]);
     const image = join(folder, 'disk.img');

@@ -15,7 +15,9 @@
   let trouble = $state('');
   const beepsOk = $derived(!draft.beeps || readBeeps(draft.beeps) !== null);
   const powers = Object.entries(words.powers) as [Power, string][];
-  const seenStages = STAGES.filter((s) => !['reset', 'fetch', 'rom', 'timer', 'controllers', 'setup', 'partition'].includes(s));
+  const seenStages = STAGES.filter(
+    (s) => !['reset', 'fetch', 'rom', 'timer', 'controllers', 'setup', 'partition'].includes(s)
+  );
 
   function set<K extends keyof Draft>(key: K, value: Draft[K] | undefined) {
     const { [key]: _, ...rest } = draft;
@@ -41,27 +43,49 @@
     <legend>{words.power}</legend>
     <div class="choices">
       {#each powers as [id, label] (id)}
-        <button type="button" class="act big" aria-pressed={draft.power === id} onclick={() => set('power', draft.power === id ? undefined : id)}>{label}</button>
+        <button
+          type="button"
+          class="act big"
+          aria-pressed={draft.power === id}
+          onclick={() => set('power', draft.power === id ? undefined : id)}>{label}</button
+        >
       {/each}
     </div>
   </fieldset>
   <fieldset>
     <legend>{words.beeps}</legend>
     <Label for="start-beeps" class="sr-only">{words.beeps}</Label>
-    <Input id="start-beeps" value={draft.beeps ?? ''} maxlength={60} placeholder={words.beepsHint} autocomplete="off" oninput={(e) => set('beeps', (e.currentTarget as HTMLInputElement).value)} />
+    <Input
+      id="start-beeps"
+      value={draft.beeps ?? ''}
+      maxlength={60}
+      placeholder={words.beepsHint}
+      autocomplete="off"
+      oninput={(e) => set('beeps', (e.currentTarget as HTMLInputElement).value)}
+    />
     {#if !beepsOk}<p class="bad" role="status">{words.badBeeps(draft.beeps ?? '')}</p>{/if}
     <Tapper heard={(text) => set('beeps', text)} />
-    <Checkbox checked={draft.filmed ?? false} onchange={() => set('filmed', draft.filmed ? undefined : true)}>{words.filmed}</Checkbox>
+    <Checkbox checked={draft.filmed ?? false} onchange={() => set('filmed', draft.filmed ? undefined : true)}
+      >{words.filmed}</Checkbox
+    >
   </fieldset>
   <fieldset>
     <legend>{words.screen}</legend>
     <div class="choices">
       {#each Object.entries(words.screens) as [id, label] (id)}
-        <button type="button" class="act big" aria-pressed={draft.screen === id} onclick={() => set('screen', draft.screen === id ? undefined : (id as 'dark'))}>{label}</button>
+        <button
+          type="button"
+          class="act big"
+          aria-pressed={draft.screen === id}
+          onclick={() => set('screen', draft.screen === id ? undefined : (id as 'dark'))}>{label}</button
+        >
       {/each}
     </div>
     {#if draft.screen === 'dark'}
-      <Checkbox checked={draft.darkSure ?? false} onchange={() => set('darkSure', draft.darkSure ? undefined : true)}>{words.darkSure}</Checkbox>
+      <Checkbox
+        checked={draft.darkSure ?? false}
+        onchange={() => set('darkSure', draft.darkSure ? undefined : true)}>{words.darkSure}</Checkbox
+      >
     {/if}
   </fieldset>
   <fieldset>
@@ -70,20 +94,31 @@
     <Select
       id="start-reached"
       placeholder=""
-      items={[{ value: '', name: words.notLooked }, ...seenStages.map((s) => ({ value: s, name: stageWords[s] }))]}
+      items={[
+        { value: '', name: words.notLooked },
+        ...seenStages.map((s) => ({ value: s, name: stageWords[s] }))
+      ]}
       value={draft.reached ?? ''}
       onchange={(e) => set('reached', (e.currentTarget.value || undefined) as StageId | undefined)}
     />
-    <Checkbox checked={draft.stays ?? false} onchange={() => set('stays', draft.stays ? undefined : true)}>{words.stays}</Checkbox>
+    <Checkbox checked={draft.stays ?? false} onchange={() => set('stays', draft.stays ? undefined : true)}
+      >{words.stays}</Checkbox
+    >
   </fieldset>
   {#if draft.screen === 'text'}
     <fieldset>
       <legend>{words.messages}</legend>
       <div class="messages">
         {#each MESSAGES as m (m)}
-          <Checkbox checked={draft.messages?.includes(m) ?? false} onchange={() => toggle(m)}>{messageWords[m]}</Checkbox>
+          <Checkbox checked={draft.messages?.includes(m) ?? false} onchange={() => toggle(m)}
+            >{messageWords[m]}</Checkbox
+          >
         {/each}
-        <Checkbox checked={draft.messages?.length === 0} onchange={() => set('messages', draft.messages?.length === 0 ? undefined : [])}>{words.noMessages}</Checkbox>
+        <Checkbox
+          checked={draft.messages?.length === 0}
+          onchange={() => set('messages', draft.messages?.length === 0 ? undefined : [])}
+          >{words.noMessages}</Checkbox
+        >
       </div>
     </fieldset>
   {/if}

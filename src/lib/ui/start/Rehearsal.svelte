@@ -6,8 +6,16 @@
   import { start as words } from '../text/start';
 
   const { session } = getBench();
-  const strip = $derived(rehearse(kitOf(session.build, session.parts, session.machine), session.checked.findings));
-  const shown = $derived(strip.stages.filter((s) => s.because.length || !['reset', 'fetch', 'rom', 'timer', 'controllers', 'setup', 'partition'].includes(s.stage)));
+  const strip = $derived(
+    rehearse(kitOf(session.build, session.parts, session.machine), session.checked.findings)
+  );
+  const shown = $derived(
+    strip.stages.filter(
+      (s) =>
+        s.because.length ||
+        !['reset', 'fetch', 'rom', 'timer', 'controllers', 'setup', 'partition'].includes(s.stage)
+    )
+  );
   const isClear = $derived(strip.stages.every((s) => !s.because.length));
   /** The first stage at which it will surely stand: behind it nothing can be said. */
   const end = $derived(strip.stages.findIndex((s) => s.stops >= 0.5));
@@ -25,7 +33,11 @@
       <span>
         <b>{stageWords[s.stage]}</b>
         {#each s.because as mode (mode.id)}
-          <em>{s.stops >= 0.5 ? words.stops : s.stops > 0 ? words.mayStop : words.says}{mode.effect.says ? `: ${messageWords[mode.effect.says]}` : ''}.</em>
+          <em
+            >{s.stops >= 0.5 ? words.stops : s.stops > 0 ? words.mayStop : words.says}{mode.effect.says
+              ? `: ${messageWords[mode.effect.says]}`
+              : ''}.</em
+          >
           {#each sentences(mode.id) as sentence (sentence)}<span class="why">{sentence}</span>{/each}
         {/each}
       </span>

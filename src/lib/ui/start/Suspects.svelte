@@ -1,5 +1,10 @@
 <script lang="ts">
-  import { toldFaults, type ComponentVerdict, type FaultMode, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import {
+    toldFaults,
+    type ComponentVerdict,
+    type FaultMode,
+    type MachineDiagnosis
+  } from '$lib/core/diagnosis';
   import { chanceWords, componentWords, modeWords, stageWords, testWords, verdictWords } from '$lib/words';
   import { getBench } from '../context';
   import { start as words } from '../text/start';
@@ -16,12 +21,17 @@
     session.findings.find((f) => `finding-${f.rule}` === mode.id)?.sentence ?? null;
   const faultWords = (faults: readonly number[]) =>
     faults.length
-      ? faults.map((i) => modeWords(d.modes[i]!, titleOf(d.modes[i]!.item), findingOf(d.modes[i]!))).join(' + ')
+      ? faults
+          .map((i) => modeWords(d.modes[i]!, titleOf(d.modes[i]!.item), findingOf(d.modes[i]!)))
+          .join(' + ')
       : words.nothing;
-  const named = (c: ComponentVerdict) =>
-    componentWords(c.component, titleOf(c.item)) || c.component;
+  const named = (c: ComponentVerdict) => componentWords(c.component, titleOf(c.item)) || c.component;
   const best = $derived(d.post.sets.slice(0, MOST).filter((s) => s.p >= 0.01));
-  const told = $derived(d.components.filter((c) => c.verdict !== 'untested' && c.component.startsWith('finding-') === false).sort((a, b) => b.posterior - a.posterior));
+  const told = $derived(
+    d.components
+      .filter((c) => c.verdict !== 'untested' && c.component.startsWith('finding-') === false)
+      .sort((a, b) => b.posterior - a.posterior)
+  );
   const untested = $derived(d.components.filter((c) => c.verdict === 'untested'));
   const stops = $derived(d.stops.filter((s) => s.p >= 0.05).slice(0, 3));
   const cut = $derived(Math.round(100 * (1 - d.covered)));
@@ -34,24 +44,36 @@
     {#each best as set (set.faults.join())}
       <li>
         <b>{faultWords(toldFaults(d, set.faults))}</b>
-        <span class="chance" title={words.figure(set.p)}>{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span>
+        <span class="chance" title={words.figure(set.p)}
+          >{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span
+        >
       </li>
     {/each}
   </ol>
   <p class="quiet">
-    {words.stood}: {stops.map((s) => `${s.stage ? stageWords[s.stage] : words.prompt} (${chanceWords(s.p)})`).join(', ')}.
+    {words.stood}: {stops
+      .map((s) => `${s.stage ? stageWords[s.stage] : words.prompt} (${chanceWords(s.p)})`)
+      .join(', ')}.
   </p>
 
   <h2>{words.tests}</h2>
   <ol class="tests">
     {#each found.tests.filter((t) => !t.isRefused).slice(0, MOST) as { test } (test.id)}
-      <li><b>{testWords[test.id]?.what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br />{testWords[test.id]?.how}</li>
+      <li>
+        <b>{testWords[test.id]?.what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br
+        />{testWords[test.id]?.how}
+      </li>
     {/each}
   </ol>
   {#if found.tests.some((t) => t.isRefused)}
     <details>
       <summary>{words.refused}</summary>
-      <p class="quiet">{found.tests.filter((t) => t.isRefused).map((t) => testWords[t.test.id]?.what).join(' · ')}</p>
+      <p class="quiet">
+        {found.tests
+          .filter((t) => t.isRefused)
+          .map((t) => testWords[t.test.id]?.what)
+          .join(' · ')}
+      </p>
     </details>
   {/if}
 
@@ -62,7 +84,9 @@
         <tr class={c.verdict}>
           <th scope="row">{named(c)}</th>
           <td>{verdictWords[c.verdict]}</td>
-          <td class="quiet" title="{words.figure(c.prior)} → {words.figure(c.posterior)}">{chanceWords(c.posterior)}</td>
+          <td class="quiet" title="{words.figure(c.prior)} → {words.figure(c.posterior)}"
+            >{chanceWords(c.posterior)}</td
+          >
         </tr>
       {/each}
     </tbody>

@@ -21,7 +21,14 @@
 </script>
 
 <div class="tap">
-  <button type="button" class="act" onpointerdown={press} onpointerup={release} onkeydown={press} onkeyup={release}>{words.tap}</button>
+  <button
+    type="button"
+    class="act"
+    onpointerdown={press}
+    onpointerup={release}
+    onkeydown={press}
+    onkeyup={release}>{words.tap}</button
+  >
   {#if taps.length}
     <span role="status">{words.tapped(tapped(taps))}</span>
     <Button class="act" onclick={() => (taps = [])}>{words.clearTap}</Button>

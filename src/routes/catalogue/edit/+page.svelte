@@ -15,6 +15,7 @@
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { kindWord, kindWords } from '$lib/words';
   import { text } from '$lib/ui/text';
+  import { factLabel } from '$lib/ui/text/facts';
   import { catalogue as catalogueText, editor as editorText, paste as pasteText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
@@ -243,7 +244,7 @@
         {/if}
         <div class="wide"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
       </div>
-      {#each groups as group (group.key)}
+      {#each groups.filter((g) => g.required) as group (group.key)}
         <FactField
           field={group}
           id="fact-{group.key}"
@@ -262,6 +263,18 @@
       {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} {change} />{/each}
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
       {/if}
+      {#each groups.filter((g) => !g.required) as group (group.key)}
+        <details open={part[group.key as keyof Part] !== undefined}>
+          <summary>{factLabel('', group.key)}</summary>
+          <FactField
+            field={{ ...group, key: '' }}
+            id="fact-{group.key}"
+            of={group.key}
+            value={part[group.key as keyof Part]}
+            change={(value) => setFacts(group.key, value)}
+          />
+        </details>
+      {/each}
       <h2>{words.evidence}</h2>
       <Sources id="part" list={part.evidence} change={(evidence) => change({ ...part, evidence })} />
       <div class="fields look">
@@ -323,6 +336,11 @@
   }
   .wide {
     grid-column: span 2;
+  }
+  summary {
+    padding: 0.4rem 0;
+    font-weight: 650;
+    cursor: pointer;
   }
   .start {
     max-width: 30rem;

@@ -31,7 +31,12 @@
     if (!last || view !== 'happened') return;
     trouble = '';
     const asked = JSON.parse(
-      JSON.stringify({ build: session.build, parts: session.partList, findings: session.checked.findings, start: last })
+      JSON.stringify({
+        build: session.build,
+        parts: session.partList,
+        findings: session.checked.findings,
+        start: last
+      })
     ) as StartMessage;
     task.run(
       asked,
@@ -67,14 +72,20 @@
           {#each [...starts].reverse() as [id, s] (id)}
             <li>
               <span>{words.saved(timeText(s.at))}</span>
-              <Button class="act" aria-label={words.remove(timeText(s.at))} onclick={() => remove(id)}>×</Button>
+              <Button class="act" aria-label={words.remove(timeText(s.at))} onclick={() => remove(id)}
+                >×</Button
+              >
             </li>
           {/each}
         </ul>
       {/if}
     </div>
     <div>
-      {#if task.isRunning}<Working what={words.working} seconds={task.seconds} onstop={() => task.stop()} />{/if}
+      {#if task.isRunning}<Working
+          what={words.working}
+          seconds={task.seconds}
+          onstop={() => task.stop()}
+        />{/if}
       {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
       {#if !last}<p class="ask">{words.ask}</p>{:else if found}<Suspects {found} />{/if}
     </div>
