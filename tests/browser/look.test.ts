@@ -39,6 +39,7 @@ const screens = [
   '/builds/plover/bench',
   '/builds/turnstone/start',
   '/builds/plover/start?view=rehearsal',
+  '/builds/plover/start?view=power',
   '/builds/plover/log'
 ];
 

@@ -51,6 +51,28 @@ describe('a machine that does not start', () => {
     await sees(page, 'video card');
   });
 
+  it('scores a machine before the first power, and keeps the answers', async () => {
+    await bench.open('/builds/dunlin/start?view=power');
+    await sees(page, 'Answer this before any power');
+    for (const [id, value] of [
+      ['made', '1985-89'],
+      ['idle', 'over-15'],
+      ['stored', 'loft'],
+      ['tantalum', 'on-5'],
+      ['cell', 'barrel'],
+      ['supply', 'old'],
+      ['hands', 'untouched']
+    ])
+      await page.select(`#power-${id}`, value);
+    await sees(page, 'Score 12 of 22');
+    await sees(page, 'Level 2');
+    await page.select('#power-stake', 'unique');
+    await sees(page, 'Level 3');
+    await bench.reload();
+    await sees(page, 'Level 3');
+    await sees(page, 'The supply inspected by a qualified person');
+  });
+
   it('rehearses the start of a build before power', async () => {
     await bench.open('/builds/plover/start?view=rehearsal');
     await sees(page, 'drivers of CONFIG.SYS');

@@ -9,3 +9,4 @@ export * from './sets';
 export * from './trace';
 export * from './trials';
 export * from './machine';
+export * from './first-power';

@@ -158,6 +158,8 @@ export const Build = z.strictObject({
     .record(Id, Start)
     .refine((starts) => Object.keys(starts).length <= 300, 'at most 300 starts')
     .optional(),
+  /** Answers before the first power, by question; what is left out is not known. */
+  firstPower: z.record(z.string().max(20), z.string().max(20)).optional(),
   /** What sits on each row of pins of the board, in the words of whoever unplugged it. */
   pins: z.record(Id, z.string().max(400)).optional(),
   /**

@@ -147,7 +147,8 @@ const buildFields: Record<string, string> = {
   strictness: 'how strict',
   source: 'parts from',
   budget: 'most it may cost',
-  wishes: 'wishes'
+  wishes: 'wishes',
+  firstPower: 'answers before first power'
 };
 const listWords: Record<string, (before: boolean, after: boolean) => { from: string; to: string }> = {
   mustBeOn: (a, b) => ({ from: a ? 'must be on' : 'may stay off', to: b ? 'must be on' : 'need not be on' }),

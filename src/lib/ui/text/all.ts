@@ -3,6 +3,7 @@ import { builds, ownBoard } from './builds';
 import { catalogue, compare, editor, identify, paste } from './catalogue';
 import { disks } from './disks';
 import { facts } from './facts';
+import { firstPower } from './first-power';
 import { fit } from './fit';
 import { text } from './index';
 import { decode, notebook } from './notebook';
@@ -20,6 +21,7 @@ export const allText = {
   disks,
   editor,
   facts,
+  firstPower,
   fit,
   identify,
   ownBoard,

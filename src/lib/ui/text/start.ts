@@ -1,7 +1,7 @@
 export const start = {
   title: 'Start',
   lead: 'What a start will look like, what it did, and which part that speaks for. Not looked at is different from not there.',
-  views: { happened: 'What happened', rehearsal: 'Before power' },
+  views: { power: 'May I switch on?', rehearsal: 'Before power', happened: 'What happened' },
   viewsLabel: 'Views of the start',
   // What happened
   power: 'Fan and lights',

@@ -6,6 +6,7 @@
   import type { Start } from '$lib/core/model';
   import { getBench } from '$lib/ui/context';
   import Views from '$lib/ui/parts/Views.svelte';
+  import FirstPower from '$lib/ui/start/FirstPower.svelte';
   import Happened from '$lib/ui/start/Happened.svelte';
   import Rehearsal from '$lib/ui/start/Rehearsal.svelte';
   import Suspects from '$lib/ui/start/Suspects.svelte';
@@ -60,7 +61,9 @@
 <Views names={words.views} label={words.viewsLabel} {view} />
 <p class="lead">{words.lead}</p>
 <p class="caution">{words.caution}</p>
-{#if view === 'rehearsal'}
+{#if view === 'power'}
+  <FirstPower />
+{:else if view === 'rehearsal'}
   <Rehearsal />
 {:else}
   <div class="body">
