@@ -37,7 +37,7 @@ const screens = [
   '/builds/plover/parts',
   '/builds/plover/lines',
   '/builds/plover/bench',
-  '/builds/turnstone/start',
+  '/builds/turnstone/start?view=happened',
   '/builds/plover/start?view=rehearsal',
   '/builds/plover/start?view=power',
   '/builds/plover/log'

@@ -10,7 +10,7 @@ describe('a machine that does not start', () => {
   });
 
   it('weighs what was seen and heard, says what was not reached, and what to try next', async () => {
-    await bench.open('/builds/turnstone/start');
+    await bench.open('/builds/turnstone/start?view=happened');
     await sees(page, 'Note what happened at the last start');
     await press(page, 'Note this start');
     await sees(page, 'Choose what you saw or heard first');
@@ -36,7 +36,7 @@ describe('a machine that does not start', () => {
   });
 
   it('reads a tapped rhythm', async () => {
-    await bench.open('/builds/dunlin/start');
+    await bench.open('/builds/dunlin/start?view=happened');
     const button = await page.waitForFunction(() =>
       [...document.querySelectorAll('button')].find((b) => b.textContent?.includes('Tap the rhythm'))
     );

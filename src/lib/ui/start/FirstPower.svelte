@@ -52,7 +52,7 @@
   </div>
   <div aria-live="polite">
     <p class="level">{words.level[told.level]}</p>
-    <p>{words.score(told.score, told.least, told.most)} {words.minutes(low, high)}.</p>
+    <p>{words.score(told.score, told.least, told.most)} {words.minutes(low, high)}</p>
     {#each lifts as { question } (question)}
       <p class="lift">{words.couldLift(words.questions[question].ask)}</p>
     {/each}

@@ -18,7 +18,11 @@
 
   const { session } = getBench();
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
-  const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'happened');
+  /** Before the first start the question is whether to switch on at all. */
+  const started = $derived(startsOf(session.build).length > 0);
+  const view = $derived(
+    views.find((v) => v === page.url.searchParams.get('view')) ?? (started ? 'happened' : 'power')
+  );
   const starts = $derived(startsOf(session.build));
   const last = $derived(starts.at(-1)?.[1] ?? null);
   let found: MachineDiagnosis | null = $state.raw(null);
