@@ -5,10 +5,11 @@ import { resolve } from '../src/lib/core/solver';
 import { readBuildFile } from '../src/lib/formats';
 import { tell } from '../src/lib/words';
 import { diskReport, imageReport } from './disk';
+import { placeReport, startsReport } from './placement';
 import { movesReport } from './settings';
 import { tableReport } from './table';
 
-export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image or table on many questions in one process: FILE (or -) has
+export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image, table, place or starts on many questions in one process: FILE (or -) has
                                 one JSON value a line, and each gets one line of JSON back, with "error" where it
                                 cannot be answered. disk takes {"chs": "615/4/17", "os": "dos3.3"} with the options
                                 of the command; image takes {"file": "...", "setup": "615/4/17"}; table takes
@@ -31,6 +32,8 @@ const machineOf = (asked: Asked) =>
 const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
   disk: (asked) => diskReport(optionsOf(asked)),
   image: (asked) => imageReport([String(asked.file), ...optionsOf(asked, ['file'])]),
+  place: (asked) => placeReport(JSON.stringify(asked)),
+  starts: (asked) => startsReport(JSON.stringify(asked)),
   table: (asked) =>
     tableReport(typeof asked.text === 'string' ? asked.text : readFileSync(String(asked.file), 'utf8')),
   check: (asked) => {

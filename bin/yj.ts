@@ -10,6 +10,7 @@ import { StoreTrouble } from '../src/lib/server/trouble';
 import { BATCH_USAGE, batch, takesBatch } from './batch';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
+import { PLACEMENT_USAGE, placementCommands } from './placement';
 import { START_USAGE, startCommands } from './start';
 import { TABLE_USAGE, tableCommands } from './table';
 import { WRITE_USAGE, writeImage } from './write';
@@ -25,7 +26,7 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${TABLE_USAGE}${START_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${TABLE_USAGE}${START_USAGE}${PLACEMENT_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
                                 it; --anyway: also one with damaged rows
   health                        looks through the data, as JSON
@@ -158,7 +159,7 @@ async function main(argv: readonly string[]): Promise<number> {
     process.stdout.write(JSON.stringify(report, null, 2) + '\n');
     return hasStop(report) ? 1 : 0;
   }
-  const reports = { ...settingCommands, ...startCommands };
+  const reports = { ...settingCommands, ...startCommands, ...placementCommands };
   if (Object.hasOwn(reports, command ?? '')) {
     process.stdout.write(JSON.stringify(reports[command](rest), null, 2) + '\n');
     return 0;

@@ -145,6 +145,41 @@ describe('the command line', () => {
     expect(stderr).to.contain('line 1');
     expect(yj(['diagnose', file]).stderr).to.contain('no start is noted');
   });
+  it('places lines in upper memory and finds the fewest starts, and refuses what it cannot read', () => {
+    const lines = [
+      { name: 'cd', stage: 'config', load: 21400, stay: 11600 },
+      { name: 'redirector', load: 46500, stay: 27950, after: ['cd'] },
+      { name: 'mouse', load: 56400, stay: 16900 }
+    ];
+    const placed = JSON.parse(yj(['place', '-'], JSON.stringify({ regions: [32736, 65504], lines })).stdout);
+    expect([placed.status, placed.low, placed.bound]).to.deep.equal(['optimal', 0, 0]);
+    expect(placed.byDos.asWritten).to.equal(16900);
+    const asked = {
+      managers: [
+        { id: 'plain', freeBytes: 580000 },
+        { id: 'upper', freeBytes: 628400, regions: [65504], xmsKiB: 6000, v86: true, lines: 2 }
+      ],
+      optional: [{ id: 'mouse', lines: [lines[2]] }],
+      programs: [
+        { id: 'old', baseKiB: 500, v86: 'off' },
+        { id: 'large', baseKiB: 600, needs: ['mouse'] }
+      ]
+    };
+    const starts = JSON.parse(yj(['starts', '-'], JSON.stringify(asked)).stdout);
+    expect(starts.fewest).to.equal(2);
+    expect(starts.clique).to.deep.equal(['old', 'large']);
+    const batch = yj(['place', '--batch', '-'], JSON.stringify({ regions: [], lines }) + '\n{"regions": 3}');
+    expect(batch.status).to.equal(2);
+    expect(
+      batch.stdout
+        .split('\n')
+        .slice(0, 2)
+        .map((l) => JSON.parse(l).low ?? 'error')
+    ).to.deep.equal([56450, 'error']);
+    expect(yj(['place', '-'], '{"regions": [1], "lines": [{"name": "a"}]}').stderr).to.contain(
+      'lines[0].load'
+    );
+  });
   it('reads disk images and ROMs, and says what to type for a BIOS of the catalogue', () => {
     const plan = partition({ cylinders: 40, heads: 8, sectors: 17 }, 6.22, [40]);
     const image = join(folder, 'disk.img');

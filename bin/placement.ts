@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs';
+import {
+  bestOrderByDos,
+  blockedLine,
+  configurations,
+  fewestStarts,
+  place,
+  placeByDos
+} from '../src/lib/core/placement';
+import { readPlaceFile, readStartsFile } from '../src/lib/formats';
+import { SettingsUsage } from './settings';
+
+export const PLACEMENT_USAGE = `  place FILE                    lines of the start-up files into upper memory, exactly: order and region of each, what
+                                stays low, the bound that proves it, and what DOS does by itself. FILE is JSON:
+                                {"regions": [BYTES, …], "lines": [{"name", "stage": "config"|"autoexec", "load",
+                                "stay", "after": […], "high", "movesItself"}, …]}
+  starts FILE                   the fewest configurations in which every program runs: {"managers": […],
+                                "optional": […], "always": […], "programs": […]}; docs/boot.md has the fields
+`;
+
+const text = (file: string | undefined): string => {
+  if (file === undefined)
+    throw new SettingsUsage(`name a file, or - for standard input\n\n${PLACEMENT_USAGE}`);
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
+  }
+};
+
+/** Where every line goes, with the proof, and what DOS would do by itself. */
+export function placeReport(source: string): object {
+  const { regions, lines, nodes } = readPlaceFile(source);
+  const found = place(lines, regions, nodes);
+  if (found.status === 'no-order') return { ...found, blocked: blockedLine(lines) };
+  return {
+    ...found,
+    resident: lines.reduce((s, l) => s + l.stay, 0),
+    room: regions.reduce((a, b) => a + b, 0),
+    byDos: {
+      asWritten: placeByDos(lines, regions).low,
+      bestOrder: bestOrderByDos(lines, regions)?.low ?? null
+    }
+  };
+}
+
+/** The fewest configurations, with what each serves and why there can be no fewer. */
+export function startsReport(source: string): object {
+  const { managers, optional, always, programs } = readStartsFile(source);
+  const {
+    configurations: all,
+    chosen,
+    ...rest
+  } = fewestStarts(configurations(managers, optional, always), programs);
+  const short = ({ placement, ...c }: (typeof all)[number]) => ({
+    ...c,
+    baseKiB: Math.round(c.baseKiB * 10) / 10,
+    low: placement.low,
+    order: placement.order
+  });
+  return {
+    fewest: chosen.length,
+    ...rest,
+    chosen: chosen.map(short),
+    configurations: all.map((c) => ({ id: c.id, baseKiB: Math.round(c.baseKiB * 10) / 10, serves: c.serves }))
+  };
+}
+
+export const placementCommands: Record<string, (args: readonly string[]) => object> = {
+  place: ([file]) => placeReport(text(file)),
+  starts: ([file]) => startsReport(text(file))
+};

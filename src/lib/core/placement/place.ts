@@ -1,0 +1,222 @@
+/** A driver or resident program as a line of a start-up file. Sizes in bytes. */
+export interface Line {
+  name: string;
+  /** 0: CONFIG.SYS, 1: AUTOEXEC.BAT. All lines of the first come before those of the second. */
+  stage: 0 | 1;
+  /** Bytes in one piece while it starts: image, header blocks, its own copy of the environment. */
+  load: number;
+  /** Bytes that stay. */
+  stay: number;
+  /** Lines that must have been loaded before it. */
+  after: readonly string[];
+  /** It may be loaded into upper memory. */
+  high: boolean;
+  /** It starts low and moves itself: above it needs only what stays. */
+  movesItself: boolean;
+}
+
+/** Where a line lies: 0 is conventional memory, 1 and up the upper regions. */
+export interface PlacedLine {
+  name: string;
+  region: number;
+}
+
+export interface Placement {
+  /** `optimal`: proved; `best-found`: the search was cut off; `no-order`: no order keeps every rule. */
+  status: 'optimal' | 'best-found' | 'no-order';
+  /** Bytes that lie in conventional memory. */
+  low: number;
+  /** No plan can leave fewer there. */
+  bound: number;
+  order: PlacedLine[];
+  /** Bytes left in each region. */
+  free: number[];
+  nodes: number;
+}
+
+export const PLACE_LIMITS = { lines: 24, regions: 12, nodes: 3_000_000 } as const;
+
+const needOf = (line: Line): number => (line.movesItself ? line.stay : line.load);
+/** How much larger a line is while it starts. The larger it is, the earlier it goes into a region. */
+const peakOf = (line: Line): number => needOf(line) - line.stay;
+const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
+
+/** Predecessors as bits; a name that is no line of the list asks nothing. */
+function before(lines: readonly Line[]): number[] {
+  const place = new Map(lines.map((l, i) => [l.name, i]));
+  return lines.map((l) =>
+    l.after.reduce((bits, name) => (place.has(name) ? bits | (1 << place.get(name)!) : bits), 0)
+  );
+}
+
+/** Why lines have no order: the first line that waits for itself, or a line of CONFIG.SYS for one of AUTOEXEC.BAT. */
+export function blockedLine(lines: readonly Line[]): string | null {
+  const pre = before(lines);
+  const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
+  let done = 0;
+  for (let went = true; went;) {
+    went = false;
+    lines.forEach((l, i) => {
+      const bit = 1 << i;
+      if (done & bit || pre[i]! & ~done || (l.stage === 1 && config & ~done)) return;
+      done |= bit;
+      went = true;
+    });
+  }
+  return lines.find((_, i) => !(done & (1 << i)))?.name ?? null;
+}
+
+/**
+ * Places lines so that conventional memory keeps as much as it can: order and region of each, by branch and bound.
+ *
+ * Two neighbours of which the second has the larger peak can change places without harm, unless the second waits for
+ * the first (exchange argument). So only orders are looked at in which a line with a larger peak than the one before
+ * it waits for that one.
+ * @param regions free bytes of each upper region, at most `PLACE_LIMITS.regions`
+ * @param mostNodes where the search is cut off; its answer is then never called optimal
+ */
+export function place(
+  lines: readonly Line[],
+  regions: readonly number[],
+  mostNodes: number = PLACE_LIMITS.nodes
+): Placement {
+  const n = lines.length;
+  const total = sum(lines.map((l) => l.stay));
+  const bound = Math.max(lowest(lines, regions), total - sum(regions), 0);
+  if (blockedLine(lines) !== null)
+    return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
+  const pre = before(lines);
+  const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
+  const full = 2 ** n - 1;
+  const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]!) - peakOf(lines[a]!) || a - b);
+  const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
+  const seen = new Map<string, number>();
+  const trail: PlacedLine[] = [];
+  let best: { low: number; order: PlacedLine[]; free: number[] } = { low: total + 1, order: [], free: [] };
+  let nodes = 0;
+  let cut = false;
+
+  const go = (done: number, last: number, free: number[], low: number): void => {
+    if (best.low <= bound || cut) return;
+    if (++nodes > mostNodes) {
+      cut = true;
+      return;
+    }
+    let rest = 0;
+    let mustLow = 0;
+    const most = Math.max(0, ...free);
+    for (let i = 0; i < n; i++)
+      if (!(done & (1 << i))) {
+        const line = lines[i]!;
+        if (!line.high || needOf(line) > most) mustLow += line.stay;
+        else rest += line.stay;
+      }
+    if (low + mustLow + Math.max(0, rest - sum(free)) >= best.low) return;
+    if (done === full) {
+      best = { low, order: [...trail], free: [...free] };
+      return;
+    }
+    const key = `${done} ${last} ${[...free].sort((a, b) => a - b).join()}`;
+    const known = seen.get(key);
+    if (known !== undefined && known <= low) return;
+    seen.set(key, low);
+    for (const i of rank) {
+      const bit = 1 << i;
+      const line = lines[i]!;
+      if (done & bit || pre[i]! & ~done || (line.stage === 1 && config & ~done)) continue;
+      const isLater = last < 0 || rankOf[i]! > rankOf[last]! || lines[last]!.stage !== line.stage;
+      if (!isLater && !(pre[i]! & (1 << last))) continue;
+      if (line.high) {
+        // The tightest region first; equal ones are one choice.
+        const fits = free
+          .map((f, r) => ({ f, r }))
+          .filter(({ f }) => needOf(line) <= f)
+          .sort((a, b) => a.f - b.f || a.r - b.r)
+          .filter(({ f }, k, all) => k === 0 || all[k - 1]!.f !== f);
+        for (const { f, r } of fits) {
+          trail.push({ name: line.name, region: r + 1 });
+          free[r] = f - line.stay;
+          go(done | bit, i, free, low);
+          free[r] = f;
+          trail.pop();
+        }
+      }
+      trail.push({ name: line.name, region: 0 });
+      go(done | bit, i, free, low + line.stay);
+      trail.pop();
+    }
+  };
+  go(0, -1, [...regions], 0);
+  return {
+    status: cut && best.low > bound ? 'best-found' : 'optimal',
+    low: best.low,
+    bound: cut ? bound : best.low,
+    order: best.order,
+    free: best.free,
+    nodes
+  };
+}
+
+/** What cannot go high at all. */
+const lowest = (lines: readonly Line[], regions: readonly number[]): number => {
+  const most = Math.max(0, ...regions);
+  return sum(lines.filter((l) => !l.high || needOf(l) > most).map((l) => l.stay));
+};
+
+/** What DOS does by itself when no region is named: the largest free block, else low without a word. */
+export function placeByDos(
+  lines: readonly Line[],
+  regions: readonly number[]
+): Pick<Placement, 'low' | 'order' | 'free'> {
+  const free = [...regions];
+  let low = 0;
+  const order = lines.map((line): PlacedLine => {
+    const largest = free.length ? free.indexOf(Math.max(...free)) : -1;
+    if (line.high && largest >= 0 && needOf(line) <= free[largest]!) {
+      free[largest]! -= line.stay;
+      return { name: line.name, region: largest + 1 };
+    }
+    low += line.stay;
+    return { name: line.name, region: 0 };
+  });
+  return { low, order, free };
+}
+
+/** The best that changing the order alone can do, regions left to DOS. Null: too many lines to look through, or no order. */
+export function bestOrderByDos(
+  lines: readonly Line[],
+  regions: readonly number[]
+): Pick<Placement, 'low' | 'order' | 'free'> | null {
+  const MOST = 12;
+  if (lines.length > MOST || blockedLine(lines) !== null) return null;
+  const pre = before(lines);
+  const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
+  const seen = new Map<string, number>();
+  let best: { low: number; order: number[] } | null = null;
+  const go = (done: number, free: readonly number[], low: number, order: readonly number[]): void => {
+    if (best && low >= best.low) return;
+    if (order.length === lines.length) {
+      best = { low, order: [...order] };
+      return;
+    }
+    const key = `${done} ${free.join()}`;
+    const known = seen.get(key);
+    if (known !== undefined && known <= low) return;
+    seen.set(key, low);
+    lines.forEach((line, i) => {
+      const bit = 1 << i;
+      if (done & bit || pre[i]! & ~done || (line.stage === 1 && config & ~done)) return;
+      const step = placeByDos([line], free);
+      go(done | bit, step.free, low + step.low, [...order, i]);
+    });
+  };
+  go(0, regions, 0, []);
+  const found = best as { low: number; order: number[] } | null;
+  return (
+    found &&
+    placeByDos(
+      found.order.map((i) => lines[i]!),
+      regions
+    )
+  );
+}

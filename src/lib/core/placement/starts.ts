@@ -1,0 +1,219 @@
+import { place, type Line, type Placement } from './place';
+
+/** A memory manager, with what is free when nothing else is loaded. */
+export interface Manager {
+  id: string;
+  /** Bytes of conventional memory that a program gets. */
+  freeBytes: number;
+  /** Bytes of each upper region. */
+  regions: readonly number[];
+  xmsKiB: number;
+  emsKiB: number;
+  /** XMS and EMS come out of one pool. */
+  onePool: boolean;
+  /** The CPU runs in its virtual 8086 mode under it. */
+  v86: boolean;
+  /** Lines that it needs itself. */
+  lines: number;
+}
+
+/** Something that may be loaded or left out: CD, mouse, network, cache. */
+export interface Optional {
+  id: string;
+  lines: readonly Line[];
+  /** Extended memory that it takes, in KiB. */
+  takesKiB: number;
+  /** It works only where there is XMS. */
+  wantsXms: boolean;
+}
+
+export interface Program {
+  id: string;
+  /** Conventional memory that it asks for, in KiB. */
+  baseKiB: number;
+  emsKiB: number;
+  xmsKiB: number;
+  /** More XMS than this makes it fail; null: none is too much. */
+  mostXmsKiB: number | null;
+  needs: readonly string[];
+  v86: 'any' | 'off' | 'needed';
+}
+
+export interface Configuration {
+  id: string;
+  manager: string;
+  on: string[];
+  baseKiB: number;
+  xmsKiB: number;
+  emsKiB: number;
+  onePool: boolean;
+  v86: boolean;
+  lines: number;
+  placement: Placement;
+  /** Programs that run in it. */
+  serves: string[];
+}
+
+/** What a program lacks in a configuration; all zero and empty: it runs. */
+export interface Shortfall {
+  configuration: string;
+  baseKiB: number;
+  emsKiB: number;
+  xmsKiB: number;
+  tooMuchXmsKiB: number;
+  missing: string[];
+  v86: boolean;
+}
+
+export interface StartsAnswer {
+  configurations: Configuration[];
+  /** The fewest that serve every program that can be served; proved. */
+  chosen: Configuration[];
+  /** How many there must be at least: so many programs of which no two share a configuration. */
+  clique: string[];
+  /** How many sets of that size there are, before the fewest lines decide. */
+  answers: number;
+  /** Programs that no configuration serves, with the nearest one and what is short. */
+  unserved: { program: string; nearest: Shortfall }[];
+  /** A placement was cut off, so a configuration may be better than it says. */
+  isCut: boolean;
+}
+
+export const STARTS_LIMITS = { optional: 8, managers: 8, programs: 24 } as const;
+
+const subsets = <T>(list: readonly T[]): T[][] =>
+  list.reduce<T[][]>((all, x) => [...all, ...all.map((s) => [...s, x])], [[]]);
+
+/** Every configuration: each manager with each choice of the optional lines, with its numbers by exact placing. */
+export function configurations(
+  managers: readonly Manager[],
+  optional: readonly Optional[],
+  always: readonly Line[]
+): Configuration[] {
+  return managers.flatMap((m) =>
+    subsets(optional).flatMap((on): Configuration[] => {
+      if (on.some((o) => o.wantsXms && m.xmsKiB === 0)) return [];
+      const lines = [...always, ...on.flatMap((o) => [...o.lines])];
+      const placement = place(lines, m.regions);
+      if (placement.status === 'no-order') return [];
+      const takes = on.reduce((s, o) => s + o.takesKiB, 0);
+      return [
+        {
+          id: [m.id, ...on.map((o) => o.id)].join('+'),
+          manager: m.id,
+          on: on.map((o) => o.id),
+          baseKiB: (m.freeBytes - placement.low) / 1024,
+          xmsKiB: Math.max(0, m.xmsKiB - takes),
+          emsKiB: Math.max(0, m.emsKiB - (m.onePool ? takes : 0)),
+          onePool: m.onePool,
+          v86: m.v86,
+          lines: lines.length + m.lines,
+          placement,
+          serves: []
+        }
+      ];
+    })
+  );
+}
+
+/** What a program lacks in a configuration. */
+export function shortfall(p: Program, c: Configuration): Shortfall {
+  const xms = c.onePool ? Math.max(0, c.xmsKiB - p.emsKiB) : c.xmsKiB;
+  return {
+    configuration: c.id,
+    baseKiB: Math.max(0, p.baseKiB - c.baseKiB),
+    emsKiB: Math.max(0, p.emsKiB - c.emsKiB),
+    xmsKiB: Math.max(0, p.xmsKiB - xms),
+    tooMuchXmsKiB: p.mostXmsKiB === null ? 0 : Math.max(0, c.xmsKiB - p.mostXmsKiB),
+    missing: p.needs.filter((n) => !c.on.includes(n)),
+    v86: (p.v86 === 'off' && c.v86) || (p.v86 === 'needed' && !c.v86)
+  };
+}
+const runs = (s: Shortfall): boolean =>
+  !s.baseKiB && !s.emsKiB && !s.xmsKiB && !s.tooMuchXmsKiB && !s.missing.length && !s.v86;
+/** How far a program is from running: lines and modes count more than any number of KiB. */
+const distance = (s: Shortfall): number =>
+  s.missing.length * 1e6 + (s.v86 ? 1e6 : 0) + s.baseKiB + s.emsKiB + s.xmsKiB + s.tooMuchXmsKiB;
+
+/**
+ * The fewest configurations in which every program runs. Of several sets the one with the fewest lines, then the one
+ * that leaves most memory to spare, then by name.
+ */
+export function fewestStarts(all: readonly Configuration[], programs: readonly Program[]): StartsAnswer {
+  const configs = all.map((c) => ({
+    ...c,
+    serves: programs.filter((p) => runs(shortfall(p, c))).map((p) => p.id)
+  }));
+  const bit = new Map(programs.map((p, i) => [p.id, 1 << i]));
+  const masks = configs.map((c) => c.serves.reduce((m, id) => m | bit.get(id)!, 0));
+  const can = masks.reduce((a, b) => a | b, 0);
+  const answers: number[][] = [];
+  const cover = (left: number, chosen: readonly number[], most: number): void => {
+    if (!left) {
+      const key = [...chosen].sort((a, b) => a - b);
+      if (!answers.some((x) => x.join() === key.join())) answers.push(key);
+      return;
+    }
+    if (chosen.length === most) return;
+    const first = left & -left;
+    masks.forEach((m, i) => {
+      if (m & first && !chosen.includes(i)) cover(left & ~m, [...chosen, i], most);
+    });
+  };
+  for (let k = 0; k <= programs.length && !answers.length; k++) cover(can, [], k);
+  const spare = (i: number) =>
+    Math.min(
+      ...programs.filter((p) => configs[i]!.serves.includes(p.id)).map((p) => configs[i]!.baseKiB - p.baseKiB)
+    );
+  const weigh = (set: readonly number[]) => ({
+    lines: set.reduce((s, i) => s + configs[i]!.lines, 0),
+    spare: set.reduce((s, i) => s + spare(i), 0),
+    names: set
+      .map((i) => configs[i]!.id)
+      .sort()
+      .join()
+  });
+  const [best] = answers
+    .map((set) => ({ set, w: weigh(set) }))
+    .sort((a, b) => a.w.lines - b.w.lines || b.w.spare - a.w.spare || (a.w.names < b.w.names ? -1 : 1));
+  return {
+    configurations: configs,
+    chosen: (best?.set ?? []).map((i) => configs[i]!),
+    clique: cliqueOf(programs, masks, can, bit),
+    answers: answers.length,
+    unserved: programs
+      .filter((p) => !(bit.get(p.id)! & can))
+      .flatMap((p) => {
+        const [nearest] = configs.map((c) => shortfall(p, c)).sort((a, b) => distance(a) - distance(b));
+        return nearest ? [{ program: p.id, nearest }] : [];
+      }),
+    isCut: configs.some((c) => c.placement.status === 'best-found')
+  };
+}
+
+/** The largest set of programs of which no two share a configuration. */
+function cliqueOf(
+  programs: readonly Program[],
+  masks: readonly number[],
+  can: number,
+  bit: ReadonlyMap<string, number>
+): string[] {
+  const own = programs.filter((p) => bit.get(p.id)! & can);
+  const share = (a: Program, b: Program) => {
+    const both = bit.get(a.id)! | bit.get(b.id)!;
+    return masks.some((m) => (m & both) === both);
+  };
+  let best: Program[] = [];
+  const grow = (chosen: readonly Program[], left: readonly Program[]): void => {
+    if (chosen.length + left.length <= best.length) return;
+    if (chosen.length > best.length) best = [...chosen];
+    left.forEach((p, i) =>
+      grow(
+        [...chosen, p],
+        left.slice(i + 1).filter((q) => !share(p, q))
+      )
+    );
+  };
+  grow([], own);
+  return best.map((p) => p.id);
+}

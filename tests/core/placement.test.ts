@@ -1,0 +1,276 @@
+import { expect } from 'chai';
+import {
+  bestOrderByDos,
+  blockedLine,
+  configurations,
+  fewestStarts,
+  place,
+  placeByDos,
+  type Line,
+  type Manager,
+  type Optional,
+  type Program
+} from '../../src/lib/core/placement';
+import { Seeded } from '../support/random';
+
+const line = (
+  name: string,
+  stage: 0 | 1,
+  load: number,
+  stay: number,
+  after: string[] = [],
+  movesItself = false
+): Line => ({
+  name,
+  stage,
+  load,
+  stay,
+  after,
+  high: true,
+  movesItself
+});
+const HEAD = 32;
+const EIGHT = [
+  line('cd', 0, 21400, 11600),
+  line('ansi', 0, 9100, 4240),
+  line('display', 0, 23000, 8300),
+  line('redirector', 1, 46500, 27950, ['cd']),
+  line('cache', 1, 45200, 29030, ['redirector'], true),
+  line('mouse', 1, 56400, 16900),
+  line('keyboard', 1, 19500, 6220, ['display']),
+  line('history', 1, 5900, 4140)
+];
+
+/** Every legal order and every region, nothing pruned but what does not fit. Written apart from the search. */
+function brute(lines: readonly Line[], regions: readonly number[]): number | null {
+  let best: number | null = null;
+  const walk = (left: readonly Line[], done: readonly Line[], free: readonly number[], low: number): void => {
+    if (!left.length) {
+      best = best === null ? low : Math.min(best, low);
+      return;
+    }
+    for (const l of left) {
+      if (left.some((o) => o !== l && l.after.includes(o.name))) continue;
+      if (l.stage === 1 && left.some((o) => o.stage === 0)) continue;
+      const rest = left.filter((o) => o !== l);
+      walk(rest, [...done, l], free, low + l.stay);
+      const need = l.movesItself ? l.stay : l.load;
+      free.forEach((f, r) => {
+        if (l.high && need <= f)
+          walk(
+            rest,
+            [...done, l],
+            free.map((x, i) => (i === r ? x - l.stay : x)),
+            low
+          );
+      });
+    }
+  };
+  walk(lines, [], regions, 0);
+  return best;
+}
+
+describe('placing in upper memory', () => {
+  it('comes out to the byte for the worked example, with every place of the page frame', () => {
+    const two = [0x8000 - HEAD, 0x10000 - HEAD];
+    expect(placeByDos(EIGHT, two).low).to.equal(44850);
+    expect(bestOrderByDos(EIGHT, two)?.low).to.equal(44850);
+    const kept = EIGHT.map((l, i) => ({ ...l, after: EIGHT.slice(0, i).map((x) => x.name) }));
+    expect(place(kept, two).low).to.equal(21140);
+    const best = place(EIGHT, two);
+    expect([best.status, best.low]).to.deep.equal(['optimal', 16900]);
+    expect(best.order.filter((p) => p.region === 0).map((p) => p.name)).to.deep.equal(['mouse']);
+    const variants: [number[], number, number][] = [
+      [[0x18000 - HEAD], 23120, 10360],
+      [[0x8000 - HEAD, 0x18000 - HEAD], 16900, 0],
+      [[0x28000 - HEAD], 0, 0],
+      [[0x8000 - HEAD], 88400, 79350]
+    ];
+    for (const [regions, dos, exact] of variants) {
+      expect(placeByDos(EIGHT, regions).low).to.equal(dos);
+      expect(place(EIGHT, regions).low).to.equal(exact);
+    }
+  });
+
+  const random = (r: Seeded, n: number): Line[] =>
+    Array.from({ length: n }, (_, i): Line => {
+      const stay = 1000 + r.int(30000);
+      const earlier = Array.from({ length: i }, (_, k) => `l${k}`);
+      return {
+        name: `l${i}`,
+        stage: r.chance(0.4) ? 0 : 1,
+        load: stay + r.int(30000),
+        stay,
+        after: r.chance(0.35) && i ? [r.pick(earlier)] : [],
+        high: r.chance(0.92),
+        movesItself: r.chance(0.15)
+      };
+    });
+
+  it('agrees with every order and region on 2,000 random machines', () => {
+    const r = new Seeded(17);
+    for (let round = 0; round < 2000; round++) {
+      const lines = random(r, 1 + r.int(5));
+      const regions = Array.from({ length: r.int(4) }, () => 4000 + r.int(60000));
+      const own = place(lines, regions);
+      const wanted = brute(lines, regions);
+      if (wanted === null) {
+        expect(own.status, JSON.stringify(lines)).to.equal('no-order');
+        expect(blockedLine(lines)).to.not.equal(null);
+        continue;
+      }
+      expect([own.status, own.low], JSON.stringify({ lines, regions })).to.deep.equal(['optimal', wanted]);
+      // The plan is legal, and its numbers are those that it says.
+      const free = [...regions];
+      let low = 0;
+      for (const [i, { name, region }] of own.order.entries()) {
+        const l = lines.find((x) => x.name === name)!;
+        expect(own.order.slice(i).some((p) => l.after.includes(p.name))).to.equal(false);
+        if (region === 0) low += l.stay;
+        else {
+          expect(l.movesItself ? l.stay : l.load).to.be.at.most(free[region - 1]!);
+          free[region - 1]! -= l.stay;
+        }
+      }
+      expect([low, free]).to.deep.equal([own.low, own.free]);
+      expect(
+        placeByDos(
+          own.order.map((p) => lines.find((l) => l.name === p.name)!),
+          regions
+        ).low
+      ).to.be.at.least(own.low);
+    }
+  });
+
+  it('never calls optimal what was cut off, and keeps a bound', () => {
+    const r = new Seeded(3);
+    const lines = random(r, 14).map((l) => ({ ...l, after: [] }));
+    const room = lines.reduce((s, l) => s + l.stay, 0) * 0.95;
+    const regions = [0.3, 0.2, 0.2, 0.15, 0.1, 0.05].map((f) => Math.round(f * room));
+    const cut = place(lines, regions, 200);
+    const whole = place(lines, regions);
+    expect(whole.status).to.equal('optimal');
+    if (cut.status === 'best-found') expect(cut.bound).to.be.at.most(whole.low);
+    expect(cut.low).to.be.at.least(whole.low);
+  });
+
+  it('says which line has no order', () => {
+    const c = line('driver', 0, 10, 10, ['program']);
+    const a = line('program', 1, 10, 10);
+    expect(place([c, a], [100]).status).to.equal('no-order');
+    expect(blockedLine([c, a])).to.equal('driver');
+  });
+});
+
+describe('the fewest starts', () => {
+  const managers: Manager[] = [
+    {
+      id: 'none',
+      freeBytes: 579000,
+      regions: [],
+      xmsKiB: 0,
+      emsKiB: 0,
+      onePool: false,
+      v86: false,
+      lines: 0
+    },
+    {
+      id: 'xms',
+      freeBytes: 632500,
+      regions: [],
+      xmsKiB: 7104,
+      emsKiB: 0,
+      onePool: false,
+      v86: false,
+      lines: 1
+    },
+    {
+      id: 'noems',
+      freeBytes: 628400,
+      regions: [0x28000 - HEAD],
+      xmsKiB: 6924,
+      emsKiB: 0,
+      onePool: false,
+      v86: true,
+      lines: 2
+    },
+    {
+      id: 'ems',
+      freeBytes: 628400,
+      regions: [0x8000 - HEAD, 0x10000 - HEAD],
+      xmsKiB: 6908,
+      emsKiB: 6908,
+      onePool: true,
+      v86: true,
+      lines: 2
+    }
+  ];
+  const optional: Optional[] = [
+    {
+      id: 'cd',
+      lines: [line('cd', 0, 21400, 11600), line('redirector', 1, 46500, 27950, ['cd'])],
+      takesKiB: 0,
+      wantsXms: false
+    },
+    { id: 'mouse', lines: [line('mouse', 1, 56400, 16900)], takesKiB: 0, wantsXms: false },
+    {
+      id: 'net',
+      lines: [line('packet', 1, 12000, 6100), line('client', 1, 61000, 47500, ['packet'])],
+      takesKiB: 0,
+      wantsXms: false
+    },
+    {
+      id: 'cache',
+      lines: [line('cache', 1, 45200, 29030, ['redirector'], true)],
+      takesKiB: 1024,
+      wantsXms: true
+    }
+  ];
+  const program = (id: string, baseKiB: number, more: Partial<Program> = {}): Program => ({
+    id,
+    baseKiB,
+    emsKiB: 0,
+    xmsKiB: 0,
+    mostXmsKiB: null,
+    needs: [],
+    v86: 'any',
+    ...more
+  });
+  const programs = [
+    program('A', 590, { emsKiB: 1024, needs: ['mouse'] }),
+    program('B', 600, { needs: ['cd', 'mouse'] }),
+    program('C', 560, { xmsKiB: 2048, needs: ['cd', 'mouse'] }),
+    program('D', 540, { xmsKiB: 3072, needs: ['cd'], v86: 'off' }),
+    program('E', 500, { xmsKiB: 6500 }),
+    program('F', 480, { needs: ['net'] }),
+    program('G', 400, { mostXmsKiB: 0 }),
+    program('H', 610, { emsKiB: 512 })
+  ];
+  const always = [line('keyboard', 1, 19500, 6220)];
+
+  it('are three for the worked example, proved by three programs that share none', () => {
+    const all = configurations(managers, optional, always);
+    expect(all).to.have.length(56);
+    const answer = fewestStarts(all, programs);
+    expect(answer.chosen.map((c) => c.id).sort()).to.deep.equal(['ems+cd+mouse', 'none+net', 'xms+cd']);
+    expect(answer.answers).to.equal(6);
+    expect(answer.clique).to.have.length(3);
+    expect(answer.unserved).to.deep.equal([]);
+    const ems = answer.configurations.find((c) => c.id === 'ems+cd+mouse+net')!;
+    expect([Math.round(ems.baseKiB * 10) / 10, ems.placement.low, ems.serves.join('')]).to.deep.equal([
+      569.9,
+      44850,
+      'CEF'
+    ]);
+  });
+
+  it('say of a program that runs nowhere what is short, and where', () => {
+    const answer = fewestStarts(configurations(managers, optional, always), [
+      program('X', 615),
+      programs[5]!
+    ]);
+    expect(answer.chosen).to.have.length(1);
+    expect(answer.unserved[0]?.program).to.equal('X');
+    expect(answer.unserved[0]?.nearest.baseKiB).to.be.within(1, 2);
+  });
+});
