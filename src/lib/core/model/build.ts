@@ -159,7 +159,10 @@ export const Build = z.strictObject({
     .refine((starts) => Object.keys(starts).length <= 300, 'at most 300 starts')
     .optional(),
   /** Answers before the first power, by question; what is left out is not known. */
-  firstPower: z.record(z.string().max(20), z.string().max(20)).optional(),
+  firstPower: z
+    .record(z.string().max(20), z.string().max(20))
+    .refine((answers) => Object.keys(answers).length <= 20, 'at most 20 answers')
+    .optional(),
   /** What sits on each row of pins of the board, in the words of whoever unplugged it. */
   pins: z.record(Id, z.string().max(400)).optional(),
   /**

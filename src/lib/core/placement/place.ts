@@ -34,7 +34,7 @@ export interface Placement {
   nodes: number;
 }
 
-export const PLACE_LIMITS = { lines: 24, regions: 12, nodes: 3_000_000 } as const;
+export const PLACE_LIMITS = { lines: 24, regions: 12, nodes: 1_000_000 } as const;
 
 const needOf = (line: Line): number => (line.movesItself ? line.stay : line.load);
 /** How much larger a line is while it starts. The larger it is, the earlier it goes into a region. */

@@ -53,6 +53,8 @@ export type Question =
   | { about: 'what-it-means'; setting: string; lines: number[] }
   /** A block is named and no row says how it stands. */
   | { about: 'no-rows'; block: string; lines: number[] }
+  /** Rows beyond what any setting has; they are not in it. */
+  | { about: 'too-many'; setting: string; lines: number[] }
   /** The default of a setting is not said. */
   | { about: 'default-unknown'; setting: string; lines: number[] }
   /** A number was read as one of a kind by its look alone. */
@@ -139,21 +141,35 @@ function dipsOf(choices: readonly Choice[], named: Lines['named']): Map<string, 
 
 const MOST_POSITIONS = 256;
 
-/** Writes out "does not matter" of jumpers: every state that the other rows know of that jumper. */
-function writtenOut(spots: readonly Spot[], all: readonly Row[]): Spot[][] {
+/** States that the rows of a choice know of each jumper. */
+function knownStates(rows: readonly Row[]): (key: string) => Spot[][] {
+  const known = new Map<string, Spot[][]>();
+  return (key) => {
+    let own = known.get(key);
+    if (!own) {
+      own = distinct(
+        rows
+          .map((r) => r.spots.filter((s) => keyOfField(s) === key && s.side !== 'any'))
+          .filter((list) => list.length > 0)
+      );
+      known.set(key, own);
+    }
+    return own;
+  };
+}
+
+/**
+ * Writes out "does not matter" of jumpers: every state that the other rows know of that jumper.
+ * @returns null when that makes more than any setting has
+ */
+function writtenOut(spots: readonly Spot[], statesOf: (key: string) => Spot[][]): Spot[][] | null {
   let out: Spot[][] = [[]];
   for (const key of unique(spots.map(keyOfField))) {
     const own = spots.filter((s) => keyOfField(s) === key);
     const isAny = own.some((s) => s.side === 'any' && s.of === 'jumper');
-    const states: Spot[][] = isAny
-      ? distinct(
-          all
-            .map((r) => r.spots.filter((s) => keyOfField(s) === key && s.side !== 'any'))
-            .filter((list) => list.length > 0)
-        )
-      : [own];
+    const states: Spot[][] = isAny ? statesOf(key) : [own];
     out = out.flatMap((done) => states.map((s) => [...done, ...s]));
-    if (out.length > MOST_POSITIONS) return [];
+    if (out.length > MOST_POSITIONS) return null;
   }
   return out;
 }
@@ -262,12 +278,19 @@ function settingOf(
       lines
     });
   };
+  const statesOf = knownStates(rows);
+  const tooMany: number[] = [];
   for (const row of rows) {
-    const ways = isSwitch ? [[...row.spots]] : writtenOut(row.spots, rows);
+    const ways = isSwitch ? [[...row.spots]] : writtenOut(row.spots, statesOf);
+    if (!ways || positions.length + ways.length > MOST_POSITIONS) {
+      tooMany.push(...row.lines.map((n) => n + 1));
+      continue;
+    }
     for (const spots of ways) add(row, stateOf(spots));
     for (const assumption of row.assumptions)
       questions.push({ about: 'assumed', lines: row.lines.map((n) => n + 1), assumption });
   }
+  if (tooMany.length) questions.push({ about: 'too-many', setting: id, lines: tooMany });
   const fieldKeys = new Set(fields.map(keyOfField));
   for (const rest of read.rest)
     if (rest.fields.some((f) => fieldKeys.has(keyOfField(f))))

@@ -106,12 +106,16 @@ function headOf(line: string, context: Context): Head | null {
   return wordHead(tokens, context, switchBlock);
 }
 
+/** A heading of more words is a sentence. */
+const MOST_WORDS = 40;
+
 /** A heading with single blanks: words, then names or a count, then words. */
 function wordHead(
   tokens: readonly Token[],
   context: Context,
   switchBlock: { block: string; of: BlockSort }
 ): Head | null {
+  if (tokens.length > MOST_WORDS) return null;
   for (let from = 0; from < tokens.length; from++)
     for (let to = tokens.length; to > from; to--) {
       const part = tokens.slice(from, to);
@@ -180,7 +184,9 @@ function rowByWords(line: string, n: number, head: Head): Cells | null {
   const wanted = countOf(head.columns);
   for (let from = 0; from < tokens.length; from++) {
     if (!isMark(tokens[from]!)) continue;
-    for (let to = from + 1; to <= tokens.length && tokens.slice(from, to).every(isMark); to++) {
+    // One mark may hold several states (`0110`), never the other way round.
+    const last = Math.min(tokens.length, from + wanted);
+    for (let to = from + 1; to <= last && isMark(tokens[to - 1]!); to++) {
       const states = statesIn(tokens.slice(from, to));
       if (states?.length !== wanted) continue;
       const next = tokens[to];

@@ -100,6 +100,8 @@ export function questionWords(q: Question, read: Pick<TableReading, 'settings'>)
       return `${inLines(q.lines)}these words of ${label} say nothing known; they are kept as they are.`;
     case 'no-rows':
       return `${inLines(q.lines)}${q.block || 'a switch'} is named, and no line says what its positions mean.`;
+    case 'too-many':
+      return `${inLines(q.lines)}${label} would have more than 256 positions; these lines are not in it.`;
     case 'default-unknown':
       return `The table does not say which position of ${label} is the default; the first one is taken, as a guess.`;
     case 'assumed':
