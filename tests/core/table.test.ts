@@ -10,6 +10,8 @@ interface Case {
   text: string;
   reads: string[];
   asks?: string[];
+  /** How many lines are not understood. */
+  lost?: number;
 }
 const cases = parse(readFileSync(new URL('./tables/cases.yaml', import.meta.url), 'utf8')) as Case[];
 
@@ -55,6 +57,8 @@ describe('pasted tables', () => {
   for (const [i, c] of cases.entries())
     it(`reads ${c.shape} (${i + 1})`, () => {
       expect(dump(c.text)).to.deep.equal(c.reads);
+      if (c.lost !== undefined)
+        expect(readTable(c.text).lines.filter((l) => l.as === 'not-understood')).to.have.length(c.lost);
       for (const about of c.asks ?? [])
         expect(readTable(c.text).questions.map((q) => q.about)).to.include(about);
     });

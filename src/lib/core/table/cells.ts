@@ -49,7 +49,7 @@ export function statesIn(tokens: readonly Token[]): State[] | null {
       else out.push({ mark: t.text.toLowerCase() });
     } else if (t.sort === 'text' && /^(?:[01]|none|no)$/i.test(t.text))
       out.push(/^[01]$/.test(t.text) ? { mark: t.text } : { side: 'off' });
-    else if (t.sort === 'text' && /^up|down$/i.test(t.text)) out.push({ mark: t.text.toLowerCase() });
+    else if (t.sort === 'text' && /^(?:up|down|c)$/i.test(t.text)) out.push({ mark: t.text.toLowerCase() });
     else if (!(t.sort === 'sep' && /[,]/.test(t.text)) && t.sort !== 'default') return null;
     joined = t.sort === 'sep' || (t.sort === 'text' && t.text === '+');
   }
@@ -64,10 +64,11 @@ function sideOfMark(mark: string, all: ReadonlySet<string>, hasSides: boolean, l
   if (mark === '0') return 'off';
   if (mark === 'up') return 'on';
   if (mark === 'down') return 'off';
+  if (mark === 'c') return 'on';
   const hasBits = all.has('1') || all.has('0');
   if (mark === 'x') return hasSides || hasBits ? 'any' : 'on';
   if (mark === '-' || mark === '.') return (hasSides || hasBits) && mark === '-' ? 'any' : 'off';
-  return mark === 'o' ? (all.has('x') ? 'off' : 'on') : 'off';
+  return mark === 'o' ? (all.has('x') || all.has('c') ? 'off' : 'on') : 'off';
 }
 
 /** What the marks of a text stand for, where a line of it says so: `1 = ON, 0 = OFF`. */

@@ -148,7 +148,7 @@ const isMark = (t: Token): boolean =>
   t.sort === 'side' ||
   t.sort === 'pins' ||
   t.sort === 'mark' ||
-  (t.sort === 'text' && /^(?:[01]|none)$/i.test(t.text));
+  (t.sort === 'text' && /^(?:[01c]|none)$/i.test(t.text));
 
 /** A row whose cells stand under those of the heading. */
 function rowByCells(line: string, n: number, head: Head): Cells | null {

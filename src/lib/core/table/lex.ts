@@ -54,9 +54,22 @@ export const plain = (line: string): string =>
     .replace(/[□○◯]/g, '-')
     .replace(/→|⇒|={1,2}>|-{1,3}>|\.{3,}|…+|—{2,}/g, ' = ')
     .replace(/^\s*[•·]\s*/, '')
+    .replace(/"([^"]*)"/g, '$1')
+    // `1234   Address`: the switches of a block without blanks between them.
+    .replace(
+      /^(\s*)(1234(?:5(?:6(?:7(?:8)?)?)?)?)(?=\s)/,
+      (_, blank: string, run: string) => blank + [...run].join(' ')
+    )
+    .replace(/\s+\/\s+/g, ' ; ')
     // `across 1-2 of J3`: the name goes first.
-    .replace(new RegExp(`(\\d{1,2}-\\d{1,2})\\s+(?:of|on)\\s+(${NAME})(?![0-9A-Za-z])`, 'gi'), '$2 $1')
-    .replace(/\s+$/, '');
+    .replace(
+      new RegExp(`(?<![0-9A-Za-z-])(\\d{1,2}-\\d{1,2})\\s+of\\s+(${NAME})(?![0-9A-Za-z])`, 'gi'),
+      '$2 $1'
+    )
+    .replace(
+      new RegExp(`(?:pins?|across)\\s+(\\d{1,2}-\\d{1,2})\\s+on\\s+(${NAME})(?![0-9A-Za-z])`, 'gi'),
+      '$2 $1'
+    );
 
 /** Every name in `JP1-JP3`, `SW1-1 to SW1-4`. */
 function refRange(text: string): { length: number; refs: Token[] } | null {

@@ -112,7 +112,14 @@ export function readLines(text: string): Lines {
   let title: string | null = null;
   let afterHeading = false;
 
-  lines.forEach((line) => {
+  lines.forEach((line, i) => {
+    // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
+    for (const bracket of line.matchAll(/\(([^()]*)\)/g)) {
+      const key = legendOf(lex(bracket[1]!));
+      if (!key) continue;
+      for (const [symbol, side] of key) if (!symbol.startsWith('side:')) legend.set(symbol, side);
+      lines[i] = line.replace(bracket[0], '');
+    }
     const found = line.trim() ? legendOf(lex(line)) : null;
     for (const [symbol, side] of found ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
   });
@@ -203,7 +210,9 @@ export function readLines(text: string): Lines {
     const about = subjectOf(words);
     const isProse = line.trim().length > 90 || (/[.!]$/.test(line.trim()) && words.split(' ').length > 5);
     const told = meant(words, heading).told.filter((t) => t.kind !== 'switched' && t.kind !== 'reserved');
-    if (isProse) as[i] = 'note';
+    // `A = IRQ 3`: a statement whose state nobody can read.
+    if (told.length && tokens.some((t) => t.sort === 'sep' && t.text === '=')) as[i] = 'not-understood';
+    else if (isProse) as[i] = 'note';
     else if (told.length && /[:=]\s*$/.test(line)) {
       value = words;
       as[i] = 'heading';

@@ -107,7 +107,10 @@ const SUBJECT_WORDS: readonly [RegExp, Subject][] = [
   [/\bkeyboard\b/i, 'keyboard'],
   [/\bmonitor\b/i, 'monitor'],
   [/\bvideo\b|\bdisplay\b|\bcolou?r\/?mono/i, 'display'],
-  [/\bbus width\b|\bdata width\b|\b8\/16[- ]?bit/i, 'bus-width']
+  [
+    /\bbus width\b|\bdata width\b|\b8\/16[- ]?bit|\b(?:8|16)[- ]?bit (?:bus|mode|operation|slot)/i,
+    'bus-width'
+  ]
 ];
 
 /** What a heading is about: functions named in it, and the kind of number below it. */

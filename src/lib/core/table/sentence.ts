@@ -100,7 +100,7 @@ function groupsOf(tokens: readonly Token[], context: Context): Group[] {
   const groups: Group[] = [];
   const put = (s: boolean, token: Token, declares = false) => {
     const last = groups.at(-1);
-    if (last && last.s === s && !declares && !(s && endsHere)) last.tokens.push(token);
+    if (last && last.s === s && !declares && !endsHere) last.tokens.push(token);
     else groups.push({ s, tokens: [token], ...(declares ? { declares } : {}) });
     endsHere = false;
   };
@@ -141,6 +141,8 @@ function groupsOf(tokens: readonly Token[], context: Context): Group[] {
       case 'sep': {
         const last = groups.at(-1);
         if (token.text === ';' && last?.s) endsHere = true;
+        // `EPROM base: D0000 = W1`: what stands before the colon is no part of the value.
+        if (token.text === ':' && last && !last.s && groups.length === 1) endsHere = true;
         if (last && !last.s && /[,;()[\]]/.test(token.text)) last.tokens.push(token);
         return;
       }
@@ -200,7 +202,10 @@ const trimFiller = (text: string): string => {
   for (;;) {
     const next = out
       .replace(/^(?:if|for|to|set|use|then|means?|gives|selects?|is|are|a|an|the|=|-|:|,|;)(?:\s+|$)/i, '')
-      .replace(/(?:^|\s+)(?:set|to|is|are|the|with|=|-|:|,|;|\/)$/i, '')
+      .replace(
+        /(?:^|\s+)(?:set|to|is|are|the|with|and|short|close|jumper|install|use|=|-|:|,|;|\/|\[|\()$/i,
+        ''
+      )
       .replace(/[,;:]+$/, '')
       .trim();
     if (next === out) return out;
@@ -269,14 +274,46 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
       });
   };
 
+  // `all ON`, `the others OFF`: which switches those are cannot be said.
+  if (
+    tokens.some(
+      (t, i) =>
+        t.sort === 'side' &&
+        tokens[i - 1]?.sort === 'text' &&
+        /^(?:all|others?|rest)$/i.test(textOf([tokens[i - 1]!]))
+    )
+  )
+    return { kind: 'mismatch' };
   const list = [...groups];
+  if (list[0] && list[1] && !list[0].s && !list[1].s) own = wordsOf(list.shift()!.tokens);
+  // `IRQ positions (JP9): IRQ 3 = 1-2, …`: a heading with the block behind it, then each value before its state.
+  const [about0, block0, value0] = list;
+  if (
+    about0 &&
+    block0 &&
+    value0 &&
+    !about0.s &&
+    block0.s &&
+    isBare(block0) &&
+    !value0.s &&
+    list.length >= 4 &&
+    list.length % 2 === 0 &&
+    list.slice(2).every((g, i) => g.s === (i % 2 === 1)) &&
+    !list.some((g) => g.declares) &&
+    !isValue(wordsOf(about0.tokens), heading)
+  ) {
+    own = [own, wordsOf(about0.tokens)].filter(Boolean).join(' ');
+    state(block0);
+    list.splice(0, 2);
+  }
   // Words before the first state: the value of a lone state, or what the whole line is about.
   const first = list[0]!;
   if (!first.s) {
     const states = list.filter((g) => g.s && !g.declares).length;
     const values = list.filter((g) => !g.s).length;
     const words = wordsOf(first.tokens);
-    if (values > states) {
+    // Behind a heading of its own a value is no heading again: `EPROM base: D0000 = W1, …`.
+    if (values > states && !(own !== null && isValue(words, own))) {
       own = words;
       list.shift();
     } else if (
@@ -299,6 +336,8 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
           value = undefined;
         }
       }
+      // A value behind the last state belongs to none: nobody can say how they go together.
+      if (value && wordsOf(value.tokens) !== '') return { kind: 'mismatch' };
       if (failed.length && !statements.length) return { kind: 'mismatch' };
       return { kind: 'statements', heading: own, statements, context: ctx };
     }
@@ -330,7 +369,7 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
   const [name, about, then] = list;
   const named = name?.s && isBare(name) && !name.declares;
   if (named && about && !about.s && then?.s && !then.tokens.some((t) => t.sort === 'ref')) {
-    own = [own, wordsOf(about.tokens)].filter(Boolean).join(' ');
+    own = [own, SIZE.test(wordsOf(about.tokens)) ? '' : wordsOf(about.tokens)].filter(Boolean).join(' ');
     state(name);
     list.splice(0, 2);
   } else if (named && list.length <= 2) {

@@ -81,6 +81,17 @@ export function spotsOf(
     } else if (token.sort === 'pins') {
       if (!current) return null;
       if (run.sides.length) flush();
+      // `JP5, JP6 = 1-2`: the pins are those of each of them.
+      const bare = run.fields.filter((f) => f.of === 'jumper' && !f.pins);
+      const again = !bare.length && !run.fields.length && !spots.length ? sharedBlocks(context) : [];
+      if (bare.length > 1 || again.length > 1) {
+        const blocks = bare.length > 1 ? bare : again;
+        run.fields = [
+          ...run.fields.filter((f) => !bare.includes(f)),
+          ...blocks.map((f) => ({ block: f.block, of: f.of, pins: token.pair }))
+        ];
+        continue;
+      }
       dropBare(run, current.block);
       if (current.of === 'switch') {
         const [a, b] = token.pair;
@@ -101,6 +112,13 @@ export function spotsOf(
   flush();
   if (failed) return null;
   return { spots, context: { block: current, fields: spots.length ? spots.map(fieldOf) : context.fields } };
+}
+
+/** Jumpers that stood alike in the row above, and so stand alike in this one. */
+function sharedBlocks(context: Context): Field[] {
+  const [first, ...more] = context.fields;
+  const alike = first?.pins && more.length > 0 && more.every((f) => f.pins?.join() === first.pins!.join());
+  return alike && first.of === 'jumper' ? [...context.fields] : [];
 }
 
 const range = (a: number, b: number) => Array.from({ length: b - a + 1 }, (_, i) => a + i);
