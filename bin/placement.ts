@@ -10,7 +10,7 @@ import {
 import { readPlaceFile, readStartsFile } from '../src/lib/formats';
 import { SettingsUsage } from './settings';
 
-export const PLACEMENT_USAGE = `  place FILE                    lines of the start-up files into upper memory, exactly: order and region of each, what
+export const PLACEMENT_USAGE = `  place FILE                    lines of CONFIG.SYS and AUTOEXEC.BAT into upper memory, exactly: order and region, what
                                 stays low, the bound that proves it, and what DOS does by itself. FILE is JSON:
                                 {"regions": [BYTES, …], "lines": [{"name", "stage": "config"|"autoexec", "load",
                                 "stay", "after": […], "high", "movesItself"}, …]}
