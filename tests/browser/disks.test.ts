@@ -43,7 +43,7 @@ describe('disks', () => {
     await page.select('select[aria-label="What happened"]', 'hung');
     await press(page, 'Write it down');
     await sees(page, 'should work by what is known of this BIOS');
-    expect((await disk('sanderling', 'card')).tries).to.have.length(1);
+    await until(async () => (await disk('sanderling', 'card')).tries?.length === 1);
     await page.type('input[aria-label="heads"]', '255');
     await page.type('input[aria-label="sectors a track"]', '63');
     await press(page, 'Write down');
