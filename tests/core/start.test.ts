@@ -224,4 +224,18 @@ describe('diagnosis of a machine', () => {
     expect(useful).to.include('reseat-memory');
     expect(d.tests.every((t) => t.bits >= -1e-9)).to.equal(true);
   });
+
+  it('never tells to switch on again while a rail may be short, or while the checks say stop', () => {
+    for (const power of ['twitch', 'ticks'] as const) {
+      const d = of('sanderling', { power });
+      expect(d.tests[0]?.test.id).to.equal('ohms');
+      expect(d.tests.map((t) => t.test.id)).to.not.include('listen');
+    }
+    const kit = kitOf(demo('sanderling'), parts);
+    const stop = { rule: 'cpu.voltage', severity: 'stop', subjects: [] } as never;
+    const d = diagnoseMachine(kit, [stop], start({ power: 'runs', screen: 'dark' }));
+    for (const id of ['listen', 'volts', 'strip', 'other-display', 'reseat-memory'])
+      expect(d.tests.map((t) => t.test.id)).to.not.include(id);
+    expect(() => readStart('stays: perhaps', AT)).to.throw('line 1');
+  });
 });

@@ -31,8 +31,11 @@ export function readStart(text: string, at: string): Start {
       if (unknown.length)
         return void say(`"${unknown[0]}" is no message; write none or some of ${MESSAGES.join(', ')}`);
       told.messages = list.filter((x) => x !== 'none');
-    } else if (key === 'filmed' || key === 'stays') told[key] = /^(?:yes|true|1)$/i.test(value);
-    else told[key] = value;
+    } else if (key === 'filmed' || key === 'stays') {
+      if (!/^(?:yes|no|true|false)$/i.test(value))
+        return void say(`"${value}" is not understood; write yes or no`);
+      told[key] = /^(?:yes|true)$/i.test(value);
+    } else told[key] = value;
   });
   const parsed = Start.safeParse(told);
   if (!parsed.success) problems.push(...zodProblems(parsed.error));

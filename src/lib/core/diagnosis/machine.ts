@@ -59,7 +59,12 @@ export function diagnoseMachine(kit: Kit, findings: readonly Finding[], start: S
   const era = eraOf(kit);
   const family = kit.firmware?.firmware?.beeps ?? null;
   const diagnosis = diagnose(modesOf(kit, era, shown(findings)), [start], era, family);
-  return { era, family, diagnosis, tests: nextTests(diagnosis, era, family) };
+  return {
+    era,
+    family,
+    diagnosis,
+    tests: nextTests(diagnosis, era, family, !findings.some((f) => f.severity === 'stop'))
+  };
 }
 
 type Seconds = readonly [number, number];

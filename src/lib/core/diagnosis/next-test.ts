@@ -15,6 +15,8 @@ export interface BenchTest {
   money: number;
   /** Chance that it harms something. */
   risk: number;
+  /** It reads a machine that runs. */
+  isPowered?: true;
   /** It reads something without a start: these faults show with the chance `sure`. */
   reads?: { finds: (m: FaultMode) => boolean; sure: number };
   /** It is followed by a start in which these faults are gone with the chance `sure`. */
@@ -30,7 +32,14 @@ const of =
 export const benchTests: readonly BenchTest[] = [
   { id: 'listen', minutes: 1, money: 0, risk: 0, removes: { cures: () => false, sure: 0 } },
   { id: 'ohms', minutes: 3, money: 0, risk: 0.002, reads: { finds: of('short'), sure: 0.97 } },
-  { id: 'volts', minutes: 2, money: 0, risk: 0.002, reads: { finds: of('supply'), sure: 0.95 } },
+  {
+    id: 'volts',
+    minutes: 2,
+    money: 0,
+    risk: 0.002,
+    isPowered: true,
+    reads: { finds: of('supply'), sure: 0.95 }
+  },
   {
     id: 'settings',
     minutes: 3,
@@ -94,6 +103,11 @@ export interface Valued {
   isRefused: boolean;
 }
 
+/** From this chance of a pulled-down rail on nobody is told to switch on before the rails were measured. */
+const RISKY = 0.1;
+const pullsDown = ({ effect }: FaultMode): boolean =>
+  (effect.power?.twitch ?? 0) + (effect.power?.ticks ?? 0) >= 0.1;
+
 /** Less than this is not worth a test. */
 export const LEAST_BITS = 0.05;
 
@@ -111,9 +125,16 @@ function afterStart(modes: readonly FaultMode[], faults: FaultSet, family: Famil
 
 /**
  * Tests by what they tell for their minutes, the best first. Sets of faults that want the same first repair count as
- * one. A start after a change tells only what goes beyond a mere repeat.
+ * one. A start after a change tells only what goes beyond a mere repeat. While a rail may be pulled down, readings come
+ * before every start, and nobody is told just to switch on again.
+ * @param mayStart false: the checks say not to power on, and only readings are offered
  */
-export function nextTests(d: Diagnosis, era: Era, family: Family | null): Valued[] {
+export function nextTests(d: Diagnosis, era: Era, family: Family | null, mayStart = true): Valued[] {
+  const pulled = d.post.sets.reduce(
+    (sum, s) => (s.faults.some((i) => pullsDown(d.modes[i]!)) ? sum + s.p : sum),
+    0
+  );
+  const isRisky = pulled >= RISKY;
   const of = family ?? d.families[0]!.family;
   const order = orderOf(of, era);
   const MOST_SETS = 150;
@@ -150,8 +171,12 @@ export function nextTests(d: Diagnosis, era: Era, family: Family | null): Valued
       const left = faults.filter((i) => !removes!.cures(d.modes[i]!));
       return left.length === faults.length ? start(faults) : mixed(removes!.sure, start(left), start(faults));
     };
+  /** The rails are measured first, then whatever else is only read. */
+  const readings = new Set(benchTests.filter((t) => t.reads && !t.isPowered).map((t) => t.id));
+  const before = (v: Valued) => (v.test.id === 'ohms' ? 0 : readings.has(v.test.id) ? 1 : 2);
   const repeat = gain(post, start, need);
   return benchTests
+    .filter((t) => (t.reads && !t.isPowered) || (mayStart && !(isRisky && t.id === 'listen')))
     .filter((t) =>
       t.reads
         ? d.modes.some((m) => t.reads!.finds(m))
@@ -169,5 +194,10 @@ export function nextTests(d: Diagnosis, era: Era, family: Family | null): Valued
         isRefused: beyondRepeat < LEAST_BITS
       };
     })
-    .sort((a, b) => Number(a.isRefused) - Number(b.isRefused) || b.perMinute - a.perMinute);
+    .sort(
+      (a, b) =>
+        (isRisky ? before(a) - before(b) : 0) ||
+        Number(a.isRefused) - Number(b.isRefused) ||
+        b.perMinute - a.perMinute
+    );
 }

@@ -65,6 +65,8 @@ function sideOfMark(mark: string, all: ReadonlySet<string>, hasSides: boolean, l
   if (mark === 'up') return 'on';
   if (mark === 'down') return 'off';
   if (mark === 'c') return 'on';
+  // Beside words an empty cell says nothing; beside crosses it is a jumper that is not there.
+  if (mark === '') return hasSides || all.has('1') || all.has('0') ? 'any' : 'off';
   const hasBits = all.has('1') || all.has('0');
   if (mark === 'x') return hasSides || hasBits ? 'any' : 'on';
   if (mark === '-' || mark === '.') return (hasSides || hasBits) && mark === '-' ? 'any' : 'off';

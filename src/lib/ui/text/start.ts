@@ -69,5 +69,6 @@ export const start = {
   clear:
     'Nothing that the checks found stops it on the way to the prompt. What nobody looked at is not in this.',
   unknownOrder: 'The order of this BIOS is not known; the usual one is shown.',
+  stopFirst: 'Do not power on: the checks have a stop. See the findings, and mend it first.',
   caution: 'Mains and monitors can kill. A supply or a monitor is opened by a qualified person only.'
 } as const;

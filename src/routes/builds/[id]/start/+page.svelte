@@ -65,6 +65,7 @@
 <Views names={words.views} label={words.viewsLabel} {view} />
 <p class="lead">{words.lead}</p>
 <p class="caution">{words.caution}</p>
+{#if session.count('stop')}<p class="bad" role="alert">{words.stopFirst}</p>{/if}
 {#if view === 'power'}
   <FirstPower />
 {:else if view === 'rehearsal'}
