@@ -4,16 +4,17 @@ import { checked } from '../src/lib/core/rules';
 import { resolve } from '../src/lib/core/solver';
 import { readBuildFile } from '../src/lib/formats';
 import { tell } from '../src/lib/words';
+import { bootCheckReport, bootReport, memoryMapReport } from './boot';
 import { diskReport, imageReport } from './disk';
 import { placeReport, startsReport } from './placement';
 import { movesReport } from './settings';
 import { tableReport } from './table';
 
-export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image, table, place or starts on many questions in one process: FILE (or -) has
-                                one JSON value a line, and each gets one line of JSON back, with "error" where it
+export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image, table, memory-map, boot, boot-check, place or starts on many
+                                questions in one process: FILE (or -) has one JSON value a line, and each gets one line of JSON back, with "error" where it
                                 cannot be answered. disk takes {"chs": "615/4/17", "os": "dos3.3"} with the options
                                 of the command; image takes {"file": "...", "setup": "615/4/17"}; table takes
-                                {"text": "JP1 1-2 220h"}; the others take {"file": "..."} or a build file as it is
+                                {"text": "JP1 1-2 220h"}; boot-check takes the build with the texts in "config" and "autoexec"; the others take {"file": "..."} or a build file as it is
 `;
 
 /** A line of a batch: a build file, or options of the command by their names. */
@@ -25,13 +26,19 @@ const optionsOf = (asked: Asked, left: readonly string[] = []): string[] =>
     .filter(([name]) => !left.includes(name))
     .flatMap(([name, value]) => [`--${name}`, String(value)]);
 
-/** The machine of a line: in a file beside, or the build file itself. @throws InvalidDocument */
-const machineOf = (asked: Asked) =>
-  readBuildFile(typeof asked.file === 'string' ? readFileSync(asked.file, 'utf8') : JSON.stringify(asked));
+/** The build file of a line: in a file beside, or the line itself. */
+const textOf = (asked: Asked): string =>
+  typeof asked.file === 'string' ? readFileSync(asked.file, 'utf8') : JSON.stringify(asked);
+/** @throws InvalidDocument */
+const machineOf = (asked: Asked) => readBuildFile(textOf(asked));
 
 const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
   disk: (asked) => diskReport(optionsOf(asked)),
   image: (asked) => imageReport([String(asked.file), ...optionsOf(asked, ['file'])]),
+  'memory-map': (asked) => memoryMapReport(textOf(asked)),
+  boot: (asked) => bootReport(textOf(asked)),
+  'boot-check': ({ config, autoexec, ...asked }) =>
+    bootCheckReport(textOf(asked), String(config ?? ''), String(autoexec ?? '')),
   place: (asked) => placeReport(JSON.stringify(asked)),
   starts: (asked) => startsReport(JSON.stringify(asked)),
   table: (asked) =>

@@ -8,6 +8,7 @@ import { GeometryError } from '../src/lib/core/storage';
 import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
 import { StoreTrouble } from '../src/lib/server/trouble';
 import { BATCH_USAGE, batch, takesBatch } from './batch';
+import { BOOT_USAGE, bootCommands } from './boot';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
 import { PLACEMENT_USAGE, placementCommands } from './placement';
@@ -26,7 +27,7 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${TABLE_USAGE}${START_USAGE}${PLACEMENT_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${TABLE_USAGE}${START_USAGE}${BOOT_USAGE}${PLACEMENT_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
                                 it; --anyway: also one with damaged rows
   health                        looks through the data, as JSON
@@ -93,6 +94,12 @@ function parseArgs(argv: readonly string[]): Args {
 /** Whether what was read must not be written to, or booted from. */
 const hasStop = (report: object): boolean =>
   'remarks' in report && (report.remarks as { grade: string }[]).some((r) => r.grade === 'stop');
+
+/** Whether something that was checked is wrong. */
+const hasClash = (report: object | string): boolean =>
+  typeof report === 'object' &&
+  'findings' in report &&
+  (report.findings as { severity: string }[]).some((f) => f.severity === 'stop' || f.severity === 'clash');
 
 const exitOf: Record<Status, number> = { clean: 0, clash: 1, unknown: 3 };
 
@@ -163,6 +170,11 @@ async function main(argv: readonly string[]): Promise<number> {
   if (Object.hasOwn(reports, command ?? '')) {
     process.stdout.write(JSON.stringify(reports[command](rest), null, 2) + '\n');
     return 0;
+  }
+  if (Object.hasOwn(bootCommands, command ?? '')) {
+    const report = bootCommands[command](rest);
+    process.stdout.write(typeof report === 'string' ? report : JSON.stringify(report, null, 2) + '\n');
+    return hasClash(report) ? 1 : 0;
   }
   if (Object.hasOwn(tableCommands, command ?? '')) {
     const report = tableCommands[command](rest);

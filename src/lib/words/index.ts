@@ -12,4 +12,6 @@ export { floppyNote, linkName, linkWords } from './en/floppies';
 export { obstacleWords, unreachableWords } from './en/reach';
 export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './en/table';
 export { legalWords, lostWords, markingWords } from './en/chips';
+export * from './en/boot';
+export * from './en/boot-files';
 export * from './en/start';

@@ -9,3 +9,4 @@ export * from './chip-sets';
 export * from './markings';
 export * from './readings';
 export * from './sizes';
+export * from './counts';

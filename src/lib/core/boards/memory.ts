@@ -1,4 +1,5 @@
 import type { MemoryFacts, ModuleFacts } from '../model';
+import { UNDER_ROMS, counted } from './counts';
 
 /** What sits in one bank: how many modules of one kind. */
 export interface BankFill {
@@ -38,14 +39,12 @@ export function shownMemory(
   facts: Pick<MemoryFacts, 'remap' | 'shadowKiB'>,
   shadowKiB = facts.shadowKiB
 ): Shown {
-  if (total < 1024) {
-    const base = Math.min(640, total);
-    return { count: base, base, extended: 0 };
-  }
   const remaps = facts.remap === 'yes' || (facts.remap === 'without-shadow' && shadowKiB === 0);
-  const back = remaps ? 384 - shadowKiB : Math.min(0, 384 - shadowKiB);
-  const extended = Math.max(0, total - 1024 + back);
-  return { count: 640 + extended, base: 640, extended };
+  const { count, base, extended } = counted(total, remaps ? 'moves-rest' : 'none', {
+    shadowKiB,
+    withheldKiB: Math.max(0, shadowKiB - UNDER_ROMS)
+  });
+  return { count, base, extended };
 }
 
 /**

@@ -5,6 +5,7 @@ import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 import { Start } from './start';
+import { BootRecord } from './boot';
 
 const Text = z.string().max(4000);
 const Positions = z.record(Id, Id);
@@ -163,6 +164,8 @@ export const Build = z.strictObject({
     .record(z.string().max(20), z.string().max(20))
     .refine((answers) => Object.keys(answers).length <= 20, 'at most 20 answers')
     .optional(),
+  /** Its start files, what MEM showed, which drivers lie ready. */
+  boot: BootRecord.optional(),
   /** What sits on each row of pins of the board, in the words of whoever unplugged it. */
   pins: z.record(Id, z.string().max(400)).optional(),
   /**
@@ -182,7 +185,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 5;
+export const FORMAT_MINOR = 6;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */

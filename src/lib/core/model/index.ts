@@ -23,3 +23,4 @@ export * from './items';
 export { sameJson } from './equal';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';
 export * from './thing';
+export * from './boot';

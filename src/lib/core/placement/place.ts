@@ -220,3 +220,20 @@ export function bestOrderByDos(
     )
   );
 }
+
+/** The best order for a version of DOS that takes no regions: the answer of `bestOrderByDos` as a placement. */
+export function placeByOrder(lines: readonly Line[], regions: readonly number[]): Placement {
+  const total = sum(lines.map((l) => l.stay));
+  const bound = Math.max(lowest(lines, regions), total - sum(regions), 0);
+  if (blockedLine(lines) !== null)
+    return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
+  const best = bestOrderByDos(lines, regions);
+  const found = best ?? placeByDos(lines, regions);
+  const isProved = best !== null || found.low === bound;
+  return {
+    ...found,
+    status: isProved ? 'optimal' : 'best-found',
+    bound: isProved ? found.low : bound,
+    nodes: 0
+  };
+}

@@ -84,17 +84,21 @@ export const STARTS_LIMITS = { optional: 8, managers: 8, programs: 24 } as const
 const subsets = <T>(list: readonly T[]): T[][] =>
   list.reduce<T[][]>((all, x) => [...all, ...all.map((s) => [...s, x])], [[]]);
 
+/** How lines are placed into regions: exactly, or as a version of DOS that takes no regions does it. */
+export type Placing = (lines: readonly Line[], regions: readonly number[]) => Placement;
+
 /** Every configuration: each manager with each choice of the optional lines, with its numbers by exact placing. */
 export function configurations(
   managers: readonly Manager[],
   optional: readonly Optional[],
-  always: readonly Line[]
+  always: readonly Line[],
+  placing: Placing = place
 ): Configuration[] {
   return managers.flatMap((m) =>
     subsets(optional).flatMap((on): Configuration[] => {
       if (on.some((o) => o.wantsXms && m.xmsKiB === 0)) return [];
       const lines = [...always, ...on.flatMap((o) => [...o.lines])];
-      const placement = place(lines, m.regions);
+      const placement = placing(lines, m.regions);
       if (placement.status === 'no-order') return [];
       const takes = on.reduce((s, o) => s + o.takesKiB, 0);
       return [

@@ -148,7 +148,8 @@ const buildFields: Record<string, string> = {
   source: 'parts from',
   budget: 'most it may cost',
   wishes: 'wishes',
-  firstPower: 'answers before first power'
+  firstPower: 'answers before first power',
+  boot: 'start files and sizes'
 };
 const listWords: Record<string, (before: boolean, after: boolean) => { from: string; to: string }> = {
   mustBeOn: (a, b) => ({ from: a ? 'must be on' : 'may stay off', to: b ? 'must be on' : 'need not be on' }),

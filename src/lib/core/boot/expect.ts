@@ -1,0 +1,118 @@
+import { cablesOf, totalKiB, type Kit } from '../kit';
+import type { CpuFamily } from '../model';
+import { claimSettings, isOn, linesAt, type Line } from '../resources';
+import { systemOf } from '../software';
+import { memoryMap, type MemoryMap } from './map';
+
+/** A number that a card is set to, and whether anybody looked or only the catalogue says so. */
+export interface Found {
+  value: number;
+  isSeen: boolean;
+}
+
+/** A sound card as `SET BLASTER` describes it. */
+export interface SoundCard {
+  item: string;
+  title: string;
+  port: Found | null;
+  irq: Found | null;
+  dma: Found | null;
+  dma16: Found | null;
+  midi: Found | null;
+  /** The type that its maker's line says; null: no line of its own. */
+  type: string | null;
+}
+
+export interface NetCard {
+  item: string;
+  title: string;
+  port: Found | null;
+  irq: Found | null;
+}
+
+/** What a build lets a pair of files expect. */
+export interface Expectation {
+  dos: number | null;
+  cpu: CpuFamily | null;
+  /** AT class: line 2 leads to the second controller, and comes in as 9. */
+  isAt: boolean;
+  map: MemoryMap;
+  sound: SoundCard[];
+  network: NetCard[];
+  optical: { title: string; interface: string }[];
+  hardDisks: number;
+  floppies: number;
+  /** ISA bus masters, whose transfers go past the memory manager. */
+  masters: string[];
+  emsCards: string[];
+  hasMouse: boolean;
+  serials: number;
+}
+
+function foundOf(kit: Kit, line: Line): Found {
+  const owner = kit.m.find(line.item)!;
+  const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index]!;
+  const isSeen = claimSettings(kit.m, owner, claim).every(({ item, setting }) => {
+    const held = kit.m.find(item)?.item;
+    return held !== undefined && (setting in held.asFound || setting in held.chosen);
+  });
+  return { value: line.printed, isSeen };
+}
+
+/** What a build has, as CONFIG.SYS and AUTOEXEC.BAT must know it. */
+export function expectationOf(kit: Kit): Expectation {
+  const lines = linesAt(kit.m, kit.at);
+  const on = kit.m.fitted.filter((f) => !f.misfit && f.item.id !== 'system' && f.item.id !== 'pnp');
+  const ofKind = (kind: string) =>
+    on.flatMap((f) =>
+      f.part.functions.filter((fn) => fn.kind === kind && isOn(f, fn, kit.at)).map((fn) => ({ f, fn }))
+    );
+  const first = (item: string, fn: string, test: (l: Line) => boolean): Found | null => {
+    const line = lines.find((l) => l.item === item && l.function === fn && test(l));
+    return line ? foundOf(kit, line) : null;
+  };
+  const io = (l: Line) => l.resource === 'io';
+  const irq = (l: Line) => l.resource === 'irq';
+  const drives = cablesOf(kit);
+  return {
+    dos: systemOf(kit.build.brief.os).dos,
+    cpu: kit.cpu?.cpu?.family ?? null,
+    isAt: kit.m.class === 'at',
+    map: memoryMap(kit, totalKiB(kit)),
+    sound: ofKind('audio').map(({ f, fn }): SoundCard => {
+      const midi = f.part.functions.find((x) => x.kind === 'midi' && isOn(f, x, kit.at));
+      const typed = f.part.startup.map((s) => /\bT(\d)\b/.exec(s.text)?.[1]).find((t) => t !== undefined);
+      const id = f.item.id;
+      return {
+        item: id,
+        title: f.title,
+        port: first(id, fn.id, io),
+        irq: first(id, fn.id, irq),
+        dma: first(id, fn.id, (l) => l.resource === 'dma' && l.width === 8),
+        dma16: first(id, fn.id, (l) => l.resource === 'dma' && l.width === 16),
+        midi: midi ? first(id, midi.id, io) : null,
+        type: typed ?? null
+      };
+    }),
+    network: ofKind('network').map(({ f, fn }) => ({
+      item: f.item.id,
+      title: f.title,
+      port: first(f.item.id, fn.id, io),
+      irq: first(f.item.id, fn.id, irq)
+    })),
+    optical: drives
+      .filter(({ drive }) => drive.part.drive?.medium === 'optical')
+      .map(({ drive }) => ({ title: drive.title, interface: drive.part.drive!.interface })),
+    hardDisks: drives.filter(({ drive }) => ['hard', 'flash'].includes(drive.part.drive?.medium ?? ''))
+      .length,
+    floppies: drives.filter(({ drive }) => drive.part.drive?.interface === 'floppy').length,
+    masters: kit.m.fitted
+      .filter((f) =>
+        f.part.functions.some((fn) => fn.claims.some((c) => c.resource === 'dma' && c.busMaster))
+      )
+      .map((f) => f.title),
+    emsCards: ofKind('ems').map(({ f }) => f.title),
+    hasMouse: ofKind('mouse').length > 0,
+    serials: ofKind('serial').length
+  };
+}

@@ -1,0 +1,98 @@
+import type { Expectation } from '../expect';
+import { batchForm, configForm, lettersForm, menuForm } from './check-form';
+import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
+import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
+import type { BootFinding, Edit, Seen } from './finding';
+import { joinLines, rawLines, readBatch, readConfig } from './read';
+import type { Situation } from './situation';
+import { batchOf, choicesOf, configOf } from './walk';
+
+const perStart: readonly ((s: Situation) => Seen[])[] = [
+  checkXms,
+  checkHigh,
+  checkManager,
+  checkBuffers,
+  checkEnvironment,
+  checkDrivers,
+  checkCd,
+  checkCountry,
+  checkBlaster,
+  checkPacket,
+  lettersForm
+];
+
+const rank = { stop: 0, clash: 1, caution: 2, note: 3 } as const;
+
+/** Most of one file that is read: DOS itself takes 64 KiB. */
+export const MOST_BYTES = 65_536;
+
+/** Every way to start that a pair of files has. */
+export function situationsOf(config: string, batch: string, machine: Expectation): Situation[] {
+  const lines = readConfig(config);
+  const commands = readBatch(batch);
+  return choicesOf(lines).map((choice) => ({
+    machine,
+    choice,
+    config: configOf(lines, choice),
+    batch: batchOf(commands, choice)
+  }));
+}
+
+/**
+ * Checks a pair of files, line by line, against a build and against each other.
+ * @returns findings in the order of the files; worst first on one line
+ */
+export function checkFiles(config: string, batch: string, machine: Expectation): BootFinding[] {
+  const lines = readConfig(config);
+  const commands = readBatch(batch);
+  const found = new Map<string, BootFinding>();
+  const put = (seen: Seen, choice: string | null) => {
+    const key = JSON.stringify([seen.rule, seen.file, seen.line, seen.facts]);
+    const before = found.get(key);
+    const choices = choice === null ? [] : [...(before?.choices ?? []), choice];
+    found.set(key, { ...seen, choices, edit: seen.edit ?? null } as BootFinding);
+  };
+  for (const seen of [
+    ...configForm(lines, machine.dos),
+    ...batchForm(commands, machine.dos),
+    ...menuForm(lines, commands),
+    ...commands.flatMap((l): Seen[] =>
+      l.command?.called
+        ? [
+            {
+              rule: 'call.open',
+              facts: { file: l.command.file?.path ?? '' },
+              severity: 'note',
+              file: 'AUTOEXEC.BAT',
+              line: l.n
+            }
+          ]
+        : []
+    )
+  ])
+    put(seen, null);
+  const starts = situationsOf(config, batch, machine);
+  for (const s of starts) for (const check of perStart) for (const seen of check(s)) put(seen, s.choice);
+  return [...found.values()]
+    .map((f) => ({ ...f, choices: f.choices.length === starts.length ? [] : f.choices }))
+    .sort(
+      (a, b) =>
+        (a.file === b.file ? 0 : a.file === 'CONFIG.SYS' ? -1 : 1) ||
+        a.line - b.line ||
+        rank[a.severity] - rank[b.severity]
+    );
+}
+
+/** Carries one change out. Every other byte of the file stays. */
+export function applyEdit(text: string, edit: Edit): string {
+  const lines = rawLines(text);
+  const end = lines.find((l) => l.end)?.end ?? '\r\n';
+  const i = lines.findIndex((l) => l.n === edit.line);
+  if (i < 0)
+    return edit.text === null ? text : `${text}${text && !/[\r\n]$/.test(text) ? end : ''}${edit.text}${end}`;
+  const line = lines[i]!;
+  if (edit.isNew) lines.splice(i, 0, { n: 0, text: edit.text ?? '', end });
+  else if (edit.text === null) lines.splice(i, 1);
+  else lines[i] = { ...line, text: edit.text };
+  return joinLines(lines);
+}

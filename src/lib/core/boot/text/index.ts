@@ -1,0 +1,6 @@
+export * from './check';
+export * from './finding';
+export * from './read';
+export { loadedOf, managerOf, type Situation } from './situation';
+export { regionsOf } from './check-high';
+export { batchOf, choicesOf, configOf } from './walk';

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+
+const bytes = z.number().int().min(0).max(1_048_576);
+/** A text file as it is on the machine: DOS itself reads no more. */
+const file = z.string().max(65_536, 'DOS reads no more than 64 KiB of it');
+
+/** What is known of how a machine starts: its own files, sizes that MEM showed, drivers that lie ready. */
+export const BootRecord = z.strictObject({
+  /** The user's own files. */
+  config: file.optional(),
+  autoexec: file.optional(),
+  /** Bytes by the name of the program, without its ending. */
+  sizes: z
+    .record(z.string().min(1).max(12), z.strictObject({ stay: bytes, load: bytes.optional() }))
+    .refine((sizes) => Object.keys(sizes).length <= 60, 'at most 60 sizes')
+    .optional(),
+  /** Drivers, by their id in the table: whether they lie ready on a medium that this machine reads. */
+  inHand: z
+    .record(z.string().max(40), z.boolean())
+    .refine((list) => Object.keys(list).length <= 60, 'at most 60 drivers')
+    .optional(),
+  /** A disk cache is wanted. */
+  cache: z.boolean().optional(),
+  /** Upper windows that were tried and are free, by their name in the map. */
+  free: z
+    .array(z.enum(['mono', 'e-segment', 'rom-tail']))
+    .max(3)
+    .optional()
+});
+export type BootRecord = z.output<typeof BootRecord>;

@@ -1,0 +1,150 @@
+import type {
+  Because,
+  Driver,
+  LineWhy,
+  ManagerKind,
+  Maybe,
+  NoPlan,
+  PlannedStart,
+  Refused,
+  Use
+} from '../../core/boot';
+import { dosName } from '../../core/boot';
+import type { Variant } from '../../core/boards';
+import { driverClassWords } from './boot-files';
+import { and, capital } from './language';
+
+export const useWords: Record<Use, string> = {
+  display: 'display memory',
+  rom: 'ROM',
+  ram: 'memory on a card',
+  frame: 'page frame of a card',
+  bios: 'system BIOS'
+};
+
+export const maybeWords: Record<Maybe, { title: string; look: string }> = {
+  mono: {
+    title: 'B000–B7FF, the monochrome window',
+    look: 'Free while the display stays in colour. Try it: run a graphics program and a text program, then Windows. Windows 3.x in enhanced mode uses it unless its helper driver is in SYSTEM.INI.'
+  },
+  'e-segment': {
+    title: 'E000–EFFF',
+    look: 'Free where the BIOS is 64 KiB long. Look with a memory viewer after a cold start: the whole window must read FF. Managers leave it out unless I= says so.'
+  },
+  'rom-tail': {
+    title: 'C600–C7FF, behind the video ROM',
+    look: 'The video ROM is 24 KiB long, but many cards answer in the whole 32. Try it before you rely on it.'
+  }
+};
+
+export const variantWords: Record<Variant, string> = {
+  none: 'the 384 KiB under the ROMs stay there',
+  'moves-256': '256 KiB move above 1 MiB',
+  'moves-rest': 'what is not shadowed moves above 1 MiB',
+  'moves-all': 'all 384 KiB move above 1 MiB'
+};
+
+export const managerWords: Record<ManagerKind, string> = {
+  none: 'no memory manager',
+  xms: 'HIMEM.SYS only',
+  noems: 'upper memory, no expanded memory',
+  ems: 'upper and expanded memory'
+};
+const managerLabels: Record<ManagerKind, string> = {
+  none: 'Plain',
+  xms: 'Extended memory',
+  noems: 'Upper memory',
+  ems: 'Expanded memory'
+};
+
+export const groupWords: Readonly<Record<string, string>> = {
+  cd: 'CD',
+  mouse: 'mouse',
+  network: 'network',
+  cache: 'cache'
+};
+
+/** What a start is called in a menu: `Expanded memory + CD + mouse`. No commas: they part the fields of the line. */
+export const startLabel = ({ manager, configuration: c }: PlannedStart): string =>
+  [managerLabels[manager.kind], ...c.on.map((g) => groupWords[g] ?? g)].join(' + ');
+
+export const noPlanWords: Record<NoPlan, string> = {
+  'no-dos': 'The brief does not say which DOS. Enter it there: what the files may contain depends on it.',
+  'no-cpu':
+    'No CPU is entered. Without it nobody knows which memory and which drivers this machine can have.',
+  'no-memory': 'No memory is entered, so nothing can be placed.',
+  'dos-too-new': 'This DOS needs a 386. The CPU of this build is older.'
+};
+
+export const driverTitle = (d: Driver): string => `${capital(driverClassWords[d.class])} (${d.file})`;
+
+export const becauseWords = (b: Because): string =>
+  b.kind === 'dos'
+    ? 'part of DOS'
+    : b.kind === 'wish'
+      ? 'you asked for it'
+      : b.kind === 'programs'
+        ? `for ${and(b.names)}`
+        : b.name
+          ? `for ${b.name}`
+          : 'a mouse is fitted';
+
+export const refusedWords = ({ driver, because, why }: Refused): string =>
+  `${driverTitle(driver)}, ${becauseWords(because)}: ${
+    why.kind === 'cpu'
+      ? `needs a ${why.needs}, and this machine has a ${why.has}. Find a build of it for the older CPU.`
+      : `needs ${dosName(why.needs)}, and this machine runs ${dosName(why.has)}.`
+  }`;
+
+const plainWhy: Readonly<Record<string, string>> = {
+  xms: 'Extended memory, and the high area for DOS. First of all.',
+  'dos-high': 'Moves DOS into the high area: about 40 KiB more for programs.',
+  'dos-umb': 'Moves DOS high, and gives it the upper memory for DEVICEHIGH and LH.',
+  files: 'Files that programs may have open at one time.',
+  lastdrive: 'Letters for the redirector. Without it they end at E.',
+  stacks: 'Windows 3.1 wants it.',
+  path: 'Where DOS looks for programs.',
+  prompt: 'Shows drive and folder.',
+  date: 'This machine has no clock, and DOS does not ask when there is an AUTOEXEC.BAT.',
+  echo: 'Commands are not shown.',
+  menu: 'Menu of the starts.',
+  branch: 'Branch of the start that was chosen.',
+  windows: 'Windows begins without drivers of DOS: they would slow down its disk and sound.'
+};
+
+/** The reason that is shown beside a line. */
+export function lineWhyWords(why: LineWhy): string {
+  switch (why.kind) {
+    case 'driver': {
+      const where =
+        why.region === null
+          ? ''
+          : why.region > 0
+            ? `, in region ${why.region}`
+            : why.driver.high === 'no'
+              ? ', low: it does not work high'
+              : ', low: no region has room';
+      return `${capital(driverClassWords[why.driver.class])}, ${becauseWords(why.because)}${where}${why.isMeasured ? '; size as MEM showed it' : ''}.`;
+    }
+    case 'buffers':
+      return why.isHigh
+        ? 'They fit beside DOS in the high area.'
+        : 'They lie in conventional memory, half a KiB each.';
+    case 'manager':
+      return `${capital(managerWords[why.manager])}.${
+        why.exclude.length ? ` X= keeps it off memory of cards that it cannot see.` : ''
+      }${why.include.length ? ` I= uses a window that you said is free.` : ''}`;
+    case 'double-buffer':
+      return `${why.card} is a bus master: its transfers go through a buffer in low memory.`;
+    case 'shell':
+      return why.isTight
+        ? `Room for the variables: they take ${why.needs} bytes, and DOS keeps ${why.usual} by itself.`
+        : 'Where COMMAND.COM lies.';
+    case 'sound':
+      return `As ${why.card} is set.`;
+    case 'look':
+      return `Nobody has seen yet at which numbers ${why.card} stands. Look, note it under Switches or Parts, and the line is written.`;
+    default:
+      return plainWhy[why.kind] ?? '';
+  }
+}
