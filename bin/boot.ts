@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import {
   bootPlan,
   conditionalRuns,
@@ -17,7 +17,7 @@ import {
 import { checkFiles } from '../src/lib/core/boot/text';
 import { VARIANTS, counted, shownMemory } from '../src/lib/core/boards';
 import { kitOf, totalKiB, type Kit } from '../src/lib/core/kit';
-import { readBuildFile } from '../src/lib/formats';
+import { FloppyImageError, readBuildFile, startFloppy } from '../src/lib/formats';
 import {
   becauseWords,
   bootFindingWords,
@@ -37,6 +37,8 @@ export const BOOT_USAGE = `  memory-map FILE               the first megabyte of
                                 regions of upper memory and page frame, and what is counted above
   boot FILE [--text]            the starts that serve every program of the brief, and CONFIG.SYS and AUTOEXEC.BAT for
                                 them; --text prints the files alone
+  boot FILE --floppy KIB IMAGE  the files on the image of a floppy of 360, 720, 1200, 1440 or 2880 KiB, with a list of
+                                what has to be put on it
   boot-check FILE CONFIG.SYS AUTOEXEC.BAT
                                 what is wrong in a pair of files, line by line, against a build; - stands for a file
                                 that is not there
@@ -185,9 +187,27 @@ export function bootCheckReport(build: string, config: string, autoexec: string)
   };
 }
 
+/** Writes the image of a start floppy, never over a file that is there. */
+function writeFloppy([file, , size, target]: readonly string[]): object {
+  if (!target) throw new SettingsUsage(`name the size and the image\n\n${BOOT_USAGE}`);
+  const kit = kitIn(text(file));
+  const plan = bootPlan(kit);
+  if (typeof plan === 'string') return { plan: null, why: plan, words: noPlanWords[plan] };
+  const files = writeFiles(kit, plan, startLabel);
+  try {
+    const image = startFloppy(files, plan.dos, Number(size), 'C:\\DRIVERS');
+    writeFileSync(target, image, { flag: 'wx' });
+    return { image: target, bytes: image.length, files: [...files.files.map((f) => f.name), 'READ.ME'] };
+  } catch (error) {
+    if (error instanceof FloppyImageError) throw new SettingsUsage(`${error.message}\n`);
+    throw new SettingsUsage(`${target}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
+  }
+}
+
 export const bootCommands: Record<string, (args: readonly string[]) => object | string> = {
   'memory-map': ([file]) => memoryMapReport(text(file)),
   boot: (args) => {
+    if (args[1] === '--floppy') return writeFloppy(args);
     const report = bootReport(text(args.find((a) => a !== '--text')));
     if (!args.includes('--text') || !('files' in report)) return report;
     return (report.files as { name: string; text: string }[])

@@ -80,7 +80,7 @@ function tell(name, out) {
   failed += end.failures;
 }
 
-/** Real partition and file-system tools, with which what we write is compared; without them those tests are passed over. */
+/** Real partition and file-system tools, with which what we write is compared; without them those tests fail. */
 function ensureDiskTools() {
   const there = () =>
     spawnSync(
@@ -93,7 +93,7 @@ function ensureDiskTools() {
     install(['fdisk', 'dosfstools', 'mtools']);
   }
   if (!there())
-    console.log('sfdisk, fsck.fat or mtools are missing: the tests that compare with them are passed over.');
+    console.log('sfdisk, fsck.fat or mtools are missing: the tests that compare with them will fail.');
 }
 
 function install(packages) {

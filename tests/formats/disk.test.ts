@@ -33,11 +33,10 @@ import {
   type SparseImage
 } from '../../src/lib/formats/disk';
 import { Seeded } from '../support/random';
+import { needs, toolsEnv } from '../support/tools';
 
 const folder = mkdtempSync(join(tmpdir(), 'yj-disk-'));
-const has = (tool: string) =>
-  spawnSync('sh', ['-c', `PATH=$PATH:/sbin:/usr/sbin command -v ${tool}`]).status === 0;
-const env = { ...process.env, PATH: `${process.env.PATH}:/sbin:/usr/sbin`, MTOOLS_SKIP_CHECK: '0' };
+const env = { ...toolsEnv, MTOOLS_SKIP_CHECK: '0' };
 
 /** Writes an image as a sparse file, or one partition of it. */
 function toFile(name: string, { size, chunks }: SparseImage, from = 0, length = size): string {
@@ -81,7 +80,7 @@ describe('disks that we write', function () {
 
   for (const machine of machines)
     it(`real tools agree with every field: ${machine.name}`, async function () {
-      if (!has('sfdisk') || !has('fsck.fat') || !has('mdir')) return this.skip();
+      needs('sfdisk', 'fsck.fat', 'mdir');
       const plan = planOf(machine);
       const image = diskImage(plan, { dos: machine.dos, format: true, label: 'TIDES' });
       const file = toFile('disk.img', image);

@@ -12,3 +12,5 @@ export { claimsCsv, movesCsv } from './tables';
 export * from './workshop';
 export { sheetMarkdown } from './markdown';
 export * from './export';
+export * from './boot-floppy';
+export * from './boot-disk';

@@ -1,5 +1,6 @@
 import type {
   Because,
+  BootFiles,
   Driver,
   LineWhy,
   ManagerKind,
@@ -147,4 +148,27 @@ export function lineWhyWords(why: LineWhy): string {
     default:
       return plainWhy[why.kind] ?? '';
   }
+}
+
+/** The list that goes onto a start floppy: what has to be put on it, and on the disk, before it starts. */
+export function floppyList(
+  dos: number,
+  kinds: BootFiles['kind'],
+  toCopy: readonly string[],
+  where: string
+): string {
+  const steps = [
+    dos >= 5
+      ? `Write this image to a floppy, then on a machine that runs ${dosName(dos)}: SYS A:`
+      : `On a machine that runs ${dosName(dos)}: FORMAT A: /S, then copy the files of this image to it. Before DOS 5 the system goes onto an empty floppy only.`,
+    ...(dos < 4 ? ['Copy COMMAND.COM to it: SYS and FORMAT of this version may leave it out.'] : []),
+    ...(kinds === 'sets'
+      ? [
+          'The pairs CONFIG.1 and AUTOEXEC.1, CONFIG.2 and AUTOEXEC.2 are one for each start: rename the one you want.'
+        ]
+      : []),
+    ...(toCopy.length ? [`Copy to ${where}, from the floppies of their makers: ${toCopy.join(', ')}`] : []),
+    'Check every path in CONFIG.SYS and AUTOEXEC.BAT against the disk.'
+  ];
+  return `${steps.map((s, i) => `${i + 1}. ${s}`).join('\r\n')}\r\n`;
 }
