@@ -107,6 +107,7 @@ export function memoryMapReport(source: string): object {
     })),
     collisions: map.collisions.map((c) => ({ window: paragraphRange(c), a: owner(c.a), b: owner(c.b) })),
     hidden: map.hidden,
+    doubtful: map.doubtful,
     conditional: conditionalRuns(map).map((c) => ({
       window: paragraphRange(c),
       why: c.why,
@@ -181,6 +182,9 @@ export function bootCheckReport(build: string, config: string, autoexec: string)
     notAsked: [
       ...(machine.dos === null ? ['the version of DOS is not in the brief'] : []),
       ...(machine.cpu === null ? ['no CPU is entered'] : []),
+      ...(machine.map.doubtful.length
+        ? ['a jumper of unknown meaning may switch something on in upper memory']
+        : []),
       ...(machine.map.hidden.length ? ['a card may answer in upper memory, and nobody knows where'] : [])
     ],
     findings: findings.map(({ edit, ...f }) => ({ ...f, ...bootFindingWords(f), fix: edit }))

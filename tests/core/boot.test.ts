@@ -104,7 +104,8 @@ const mapOf = (
     sure: 'known'
   })),
   collisions: [],
-  hidden: []
+  hidden: [],
+  doubtful: []
 });
 const vga = [
   [0xa0000, 0xb0000, 'display', true],

@@ -4,6 +4,7 @@ export * from './expect';
 export * from './map';
 export * from './measured';
 export * from './plan';
+export * from './record';
 export * from './wanted';
 export * from './write';
 export * from './windows';

@@ -1,7 +1,7 @@
 import { families } from '../boards';
 import type { Kit } from '../kit';
 import type { Owner } from '../model';
-import { claimSettings, linesAt, ownerOfLine, unknownsOf, type Line } from '../resources';
+import { claimSettings, linesAt, ownerOfLine, unknownsOf, type Line, type Unknown } from '../resources';
 
 const K = 1024;
 const MEGABYTE = 0x100000;
@@ -38,8 +38,10 @@ export interface MemoryMap {
   pieces: Piece[];
   /** Windows that two pieces take. */
   collisions: { a: Piece; b: Piece; from: number; to: number }[];
-  /** Cards that may answer somewhere in here and of which nobody knows where. */
+  /** Cards of which nobody knows what they answer to: no window can be called free. */
   hidden: string[];
+  /** Items with a jumper that nobody knows: it may switch something on in here. */
+  doubtful: string[];
 }
 
 /** Whether the position that a window rests on was seen or chosen, not only taken from the catalogue. */
@@ -67,6 +69,10 @@ const pieceOf = (kit: Kit, line: Line): Piece => ({
   sure: line.item === 'system' ? (kit.facts.bios ? 'known' : 'assumed') : sureOf(kit, line)
 });
 
+const itemsOf = (kit: Kit, kind: Unknown['kind']): string[] => [
+  ...new Set(unknownsOf(kit.m).flatMap((u) => (u.kind === kind ? [u.item] : [])))
+];
+
 /** The first megabyte of a build as its settings stand. */
 export function memoryMap(kit: Kit, totalKiB: number): MemoryMap {
   const pieces = linesAt(kit.m, kit.at)
@@ -84,7 +90,8 @@ export function memoryMap(kit: Kit, totalKiB: number): MemoryMap {
     conventional: totalKiB === 0 ? null : Math.min(640, totalKiB) * K,
     pieces,
     collisions,
-    hidden: [...new Set(unknownsOf(kit.m).flatMap((u) => (u.kind === 'routing' ? [] : [u.item])))]
+    hidden: itemsOf(kit, 'claims'),
+    doubtful: itemsOf(kit, 'setting')
   };
 }
 
@@ -163,7 +170,7 @@ export const FRAME_BYTES = 0x10000;
 const FRAME_STEP = 0x4000;
 const MANAGER_STEP = 0x1000;
 /** Where a frame may begin. */
-const frameStarts: readonly number[] = Array.from({ length: 9 }, (_, i) => 0xc0000 + i * FRAME_STEP);
+export const frameStarts: readonly number[] = Array.from({ length: 9 }, (_, i) => 0xc0000 + i * FRAME_STEP);
 
 /** What is taken, rounded outward to the step in which memory is mapped. */
 const outward = ({ from, to }: Run, step: number): Run => ({

@@ -111,7 +111,7 @@ function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManager[] {
     for (const kind of ['noems', 'ems'] as const) {
       const upper = ex.map.hidden.length
         ? null
-        : upperPlan(ex.map, { frame: kind === 'ems' ? 'best' : null, use });
+        : upperPlan(ex.map, { frame: kind === 'ems' ? (kit.build.boot?.frame ?? 'best') : null, use });
       // Where a card may answer anywhere, no upper memory is planned at all.
       if (!upper) continue;
       const regions = regionBytes(upper);

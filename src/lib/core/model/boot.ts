@@ -21,6 +21,8 @@ export const BootRecord = z.strictObject({
     .optional(),
   /** A disk cache is wanted. */
   cache: z.boolean().optional(),
+  /** Where the page frame is wanted; left out: wherever it leaves most. */
+  frame: z.number().int().min(0xc0000).max(0xe0000).multipleOf(0x4000).optional(),
   /** Upper windows that were tried and are free, by their name in the map. */
   free: z
     .array(z.enum(['mono', 'e-segment', 'rom-tail']))

@@ -34,7 +34,7 @@
   let staying = $state(false);
   let notices: Notices;
   /** These also work while the server is away. */
-  const offlineStages = ['switches', 'lines', 'disks', 'start', 'bench'];
+  const offlineStages = ['switches', 'lines', 'disks', 'memory', 'boot', 'start', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
   const stops = $derived(session.count('stop') + session.count('clash'));
@@ -57,7 +57,9 @@
   });
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);
-  const isWide = $derived(stage === 'bench' || stage === 'log' || stage === 'start');
+  /** Without the tray: what they show needs the room. */
+  const wideStages = ['bench', 'log', 'start', 'memory', 'boot'];
+  const isWide = $derived(wideStages.includes(stage));
 
   onMount(() => {
     const stops = [session.start(), planner.warm()];
@@ -78,6 +80,17 @@
     planner.resolve();
   }
 
+  const stageKeys: Readonly<Record<string, string>> = {
+    p: 'bench',
+    g: 'log',
+    b: 'brief',
+    f: 'fit',
+    s: 'switches',
+    d: 'disks',
+    m: 'memory',
+    o: 'boot',
+    t: 'start'
+  };
   function keys(event: KeyboardEvent) {
     const target = event.target as HTMLElement;
     if (target.closest('input, select, textarea, [contenteditable]') || event.altKey) return;
@@ -88,12 +101,7 @@
       else if (key === 'y') void session.step('redo');
       else return;
     } else if (key === 'r') void resolve();
-    else if (key === 'p') void goto(here('bench'));
-    else if (key === 'g') void goto(here('log'));
-    else if (key === 'b') void goto(here('brief'));
-    else if (key === 'f') void goto(here('fit'));
-    else if (key === 's') void goto(here('switches'));
-    else if (key === 'd') void goto(here('disks'));
+    else if (stageKeys[key]) void goto(here(stageKeys[key]));
     else if (key === '/') void goto(here('parts')).then(() => document.getElementById('part-query')?.focus());
     else if (key === '?') help = !help;
     else if (key === 'escape') {

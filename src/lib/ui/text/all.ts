@@ -1,3 +1,4 @@
+import { boot } from './boot';
 import { brief, plan } from './brief';
 import { builds, ownBoard } from './builds';
 import { catalogue, compare, editor, identify, paste } from './catalogue';
@@ -6,6 +7,7 @@ import { facts } from './facts';
 import { firstPower } from './first-power';
 import { fit } from './fit';
 import { text } from './index';
+import { memoryMap } from './memory-map';
 import { decode, notebook } from './notebook';
 import { sheet } from './sheet';
 import { shelf } from './shelf';
@@ -14,6 +16,8 @@ import { start } from './start';
 /** Every sentence of the interface, for whoever looks through them. */
 export const allText = {
   ...text,
+  boot,
+  memoryMap,
   brief,
   builds,
   catalogue,

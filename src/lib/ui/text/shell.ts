@@ -9,6 +9,8 @@ export const shell = {
     switches: 'Switches',
     lines: 'Lines',
     disks: 'Disks',
+    memory: 'Memory',
+    boot: 'Boot',
     start: 'Start',
     bench: 'Bench',
     log: 'Log'
@@ -48,6 +50,9 @@ export const shell = {
     ['F', 'fit'],
     ['S', 'switches'],
     ['D', 'disks'],
+    ['M', 'memory'],
+    ['O', 'boot'],
+    ['T', 'start'],
     ['G', 'log: every state of this build'],
     ['/', 'search parts'],
     ['Tab', 'to the loom, and on to the next thing'],

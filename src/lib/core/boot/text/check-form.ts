@@ -210,7 +210,9 @@ function fallsThrough(config: readonly ConfigLine[], batch: readonly BatchLine[]
         severity: 'clash',
         file: BATCH,
         line: l.n,
-        edit: null
+        edit: batch.some((x) => x.label === 'END')
+          ? { file: BATCH, line: l.n, text: 'GOTO END', isNew: true }
+          : null
       }
     ];
   });

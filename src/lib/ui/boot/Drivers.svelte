@@ -1,0 +1,94 @@
+<script lang="ts">
+  import { Select } from 'flowbite-svelte';
+  import { withBoot, type BootFiles, type BootPlan } from '$lib/core/boot';
+  import { becauseWords, driverTitle } from '$lib/words';
+  import { getBench } from '../context';
+  import { boot as words } from '../text/boot';
+
+  let { plan, files }: { plan: BootPlan; files: BootFiles } = $props();
+  const { session } = getBench();
+  const inHand = $derived(session.build.boot?.inHand ?? {});
+  const toCopy = $derived(new Set(files.toCopy.map((d) => d.id)));
+  const missing = $derived(files.toCopy.filter((d) => inHand[d.id] === false).length);
+  const open = $derived(files.toCopy.filter((d) => inHand[d.id] === undefined).length);
+
+  function note(id: string, value: string) {
+    const { [id]: _, ...rest } = inHand;
+    const next = value === '' ? rest : { ...rest, [id]: value === 'yes' };
+    session.change(withBoot(session.build, { inHand: next }), words.handChanged);
+  }
+</script>
+
+<section>
+  <h2>{words.drivers}</h2>
+  <p class="quiet">{words.driversNote}</p>
+  {#if missing}<p class="bad">{words.missing(missing)}</p>{/if}
+  {#if open}<p class="ask">{words.open(open)}</p>{/if}
+  <ul>
+    {#each plan.wanted as w (w.driver.id)}
+      <li>
+        <span
+          ><b>{driverTitle(w.driver)}</b>
+          <small
+            >{becauseWords(w.because)} · {words.stays(...w.stay)}, {w.isMeasured
+              ? words.measured
+              : words.typical}</small
+          ></span
+        >
+        {#if toCopy.has(w.driver.id)}
+          <span class="hand"
+            ><Select
+              placeholder=""
+              aria-label={words.handLabel(driverTitle(w.driver))}
+              items={[
+                { value: '', name: words.hand.unknown },
+                { value: 'yes', name: words.hand.yes },
+                { value: 'no', name: words.hand.no }
+              ]}
+              value={inHand[w.driver.id] === undefined ? '' : inHand[w.driver.id] ? 'yes' : 'no'}
+              onchange={(e) => note(w.driver.id, e.currentTarget.value)}
+            /></span
+          >
+        {:else}<span class="quiet">{words.ofDos}</span>{/if}
+      </li>
+    {/each}
+  </ul>
+</section>
+
+<style>
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.1rem;
+  }
+  ul {
+    margin: 0.4rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 0.8rem;
+    padding: 0.3rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .hand {
+    flex: 0 0 9rem;
+  }
+  small {
+    display: block;
+  }
+  small,
+  .quiet {
+    color: var(--quiet);
+  }
+  .ask {
+    padding-left: 0.6rem;
+    border-left: 6px double var(--ink);
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+</style>

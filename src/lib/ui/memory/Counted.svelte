@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { Input, Label } from 'flowbite-svelte';
+  import { fromCount, readSize } from '$lib/core/boards';
+  import { variantWords } from '$lib/words';
+  import { memoryMap as words } from '../text/memory-map';
+
+  let { totalKiB }: { totalKiB: number } = $props();
+  /** Fillings that boards of all classes have. */
+  const usual = [
+    256, 512, 640, 1024, 1664, 2048, 2688, 3072, 4096, 5120, 6144, 8192, 10_240, 12_288, 16_384, 20_480,
+    24_576, 32_768, 49_152, 65_536
+  ];
+  let typed = $state('');
+  const range = $derived(typed.trim() ? readSize(typed) : null);
+  const ways = $derived(
+    range ? fromCount(range.least, range.most, [totalKiB, ...usual].filter(Boolean)) : []
+  );
+  const own = $derived(ways.filter((w) => w.totalKiB === totalKiB));
+  const others = $derived(ways.filter((w) => w.totalKiB !== totalKiB).slice(0, 6));
+</script>
+
+<section>
+  <Label for="map-count">{words.counted}</Label>
+  <Input id="map-count" class="max-w-72" bind:value={typed} placeholder={words.countHint} maxlength={40} />
+  <div aria-live="polite">
+    {#if typed.trim() && !range}
+      <p class="bad">{words.badCount(typed)}</p>
+    {:else if range}
+      {#each own as w (`${w.variant}${w.countsFitted}`)}
+        <p><b>{words.countFits(variantWords[w.variant], w.countsFitted)}</b></p>
+      {/each}
+      {#if !ways.length}<p>{words.countNone}</p>{/if}
+      {#if !own.length && others.length}
+        <p>{words.countLess(totalKiB)}</p>
+        <ul>
+          {#each others as w (`${w.totalKiB}${w.variant}${w.countsFitted}`)}
+            <li>{words.countOther(w.totalKiB, variantWords[w.variant], w.countsFitted)}</li>
+          {/each}
+        </ul>
+      {/if}
+    {/if}
+  </div>
+</section>
+
+<style>
+  p {
+    margin: 0.4rem 0;
+  }
+  ul {
+    margin: 0;
+    padding-left: 1.2rem;
+    list-style: disc;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+</style>

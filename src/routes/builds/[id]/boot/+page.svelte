@@ -1,0 +1,28 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import OwnFiles from '$lib/ui/boot/OwnFiles.svelte';
+  import Sizes from '$lib/ui/boot/Sizes.svelte';
+  import Starts from '$lib/ui/boot/Starts.svelte';
+  import Views from '$lib/ui/parts/Views.svelte';
+  import { boot as words } from '$lib/ui/text/boot';
+
+  const views = Object.keys(words.views) as (keyof typeof words.views)[];
+  const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'plan');
+</script>
+
+<h1>{words.title}</h1>
+<Views names={words.views} label={words.viewsLabel} {view} />
+{#if view === 'plan'}
+  <p class="lead">{words.lead}</p>
+  <Starts />
+{:else if view === 'own'}<OwnFiles />{:else}<Sizes />{/if}
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  .lead {
+    margin: 0 0 0.6rem;
+    color: var(--quiet);
+  }
+</style>

@@ -1,0 +1,260 @@
+<script lang="ts">
+  import { Button, Checkbox } from 'flowbite-svelte';
+  import { shownMemory } from '$lib/core/boards';
+  import {
+    bootPlan,
+    conditionalRuns,
+    frameStarts,
+    memoryMap,
+    paragraphRange,
+    providerOf,
+    upperPlan,
+    withBoot,
+    type Maybe,
+    type UpperPlan
+  } from '$lib/core/boot';
+  import { kitOf, totalKiB } from '$lib/core/kit';
+  import { getBench } from '$lib/ui/context';
+  import Counted from '$lib/ui/memory/Counted.svelte';
+  import MegabyteMap from '$lib/ui/memory/MegabyteMap.svelte';
+  import { memoryMap as words } from '$lib/ui/text/memory-map';
+  import { maybeWords, useWords } from '$lib/words';
+
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const total = $derived(totalKiB(kit));
+  const map = $derived(memoryMap(kit, total));
+  const provider = $derived(providerOf(kit));
+  const free = $derived(session.build.boot?.free ?? []);
+  const wished = $derived(session.build.boot?.frame);
+  const isMapped = $derived(provider === 'manager' && !map.hidden.length);
+  const withFrame = $derived(
+    isMapped
+      ? (upperPlan(map, { frame: wished ?? 'best', use: free }) ??
+          upperPlan(map, { frame: 'best', use: free }))
+      : null
+  );
+  const without = $derived(isMapped ? upperPlan(map, { frame: null, use: free }) : null);
+  const places = $derived(
+    isMapped ? frameStarts.filter((at) => upperPlan(map, { frame: at, use: free }) !== null) : []
+  );
+  const maybe = $derived(conditionalRuns(map));
+  const open = $derived(maybe.filter((m) => !free.includes(m.why)));
+  const shown = $derived(kit.memory && total ? shownMemory(total, kit.memory) : null);
+  const plan = $derived(bootPlan(kit));
+  const managers = $derived(typeof plan === 'string' ? [] : plan.managers);
+  const sizes = (p: UpperPlan | null) => words.regions((p?.regions ?? []).map((r) => (r.to - r.from) / 1024));
+  const figure = (kind: string, of: 'xmsKiB' | 'emsKiB') => {
+    const n = managers.find((m) => m.kind === kind)?.[of];
+    return n ? words.kib(n) : words.none;
+  };
+  const program = $derived(
+    typeof plan === 'string' || !plan.starts[0] ? words.none : words.span(...plan.starts[0].free)
+  );
+  const titlesOf = (ids: readonly string[]) =>
+    ids.map((id) => session.machine.find(id)?.title ?? id).join(', ');
+
+  const setFrame = (frame: number | undefined) =>
+    session.change(
+      withBoot(session.build, { frame }),
+      frame === undefined ? words.frameFree : words.frameMoved
+    );
+  function setFree(why: Maybe, isFree: boolean) {
+    const next = isFree ? [...free, why] : free.filter((f) => f !== why);
+    session.change(withBoot(session.build, { free: next }), isFree ? words.freed : words.unfreed);
+  }
+</script>
+
+<h1>{words.title}</h1>
+<p class="lead">{words.lead}</p>
+{#if shown}
+  <dl>
+    <div>
+      <dt>{words.figures.program}</dt>
+      <dd>{program}</dd>
+    </div>
+    <div>
+      <dt>{words.figures.count}</dt>
+      <dd>{words.kib(shown.count)}</dd>
+    </div>
+    <div>
+      <dt>{words.figures.extended}</dt>
+      <dd>{words.kib(shown.extended)}</dd>
+    </div>
+    <div>
+      <dt>{words.figures.xms}</dt>
+      <dd>{figure('xms', 'xmsKiB')}</dd>
+    </div>
+    <div>
+      <dt>{words.figures.ems}</dt>
+      <dd>{figure('ems', 'emsKiB')}</dd>
+    </div>
+  </dl>
+{:else}<p class="bad">{words.noMemory}</p>{/if}
+
+<MegabyteMap {map} plan={withFrame ?? without} maybe={open} {places} move={setFrame} />
+{#each map.collisions as c (`${c.from}${c.a.item}${c.b.item}${c.a.owner.function}`)}
+  <p class="bad" role="alert">
+    {words.collision(
+      paragraphRange(c),
+      c.a.owner.thing?.name ?? c.a.owner.function,
+      c.b.owner.thing?.name ?? c.b.owner.function
+    )}
+  </p>
+{/each}
+
+<div class="two">
+  <section>
+    {#if map.doubtful.length}<p class="ask">{words.doubtful(titlesOf(map.doubtful))}</p>{/if}
+    {#if map.hidden.length}<p class="bad">{words.hidden(titlesOf(map.hidden))}</p>
+    {:else if provider === null}<p class="bad">{words.noCpu}</p>
+    {:else if provider === 'driver'}<p>{words.notCpu}</p>
+    {:else}
+      <p><b>{words.withFrame}:</b> {withFrame?.frame ? sizes(withFrame) : words.noFrame}</p>
+      <p><b>{words.withoutFrame}:</b> {sizes(without)}</p>
+      {#if wished !== undefined}
+        <Button class="act" onclick={() => setFrame(undefined)}>{words.frameBest}</Button>
+      {/if}
+    {/if}
+    {#if maybe.length && provider === 'manager'}
+      <h2>{words.maybeTitle}</h2>
+      <ul>
+        {#each maybe as m (m.why)}
+          <li>
+            <b>{maybeWords[m.why].title}</b>
+            <span>{maybeWords[m.why].look}</span>
+            <Checkbox checked={free.includes(m.why)} onchange={(e) => setFree(m.why, e.currentTarget.checked)}
+              >{words.maybeFree}</Checkbox
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <Counted totalKiB={total} />
+  </section>
+  <section class="scroll">
+    <table>
+      <caption>{words.table.caption}</caption>
+      <thead
+        ><tr
+          ><th scope="col">{words.table.window}</th><th scope="col">{words.table.size}</th><th scope="col"
+            >{words.table.who}</th
+          ><th scope="col">{words.table.sure}</th></tr
+        ></thead
+      >
+      <tbody>
+        {#each map.pieces as p (`${p.from}${p.item}${p.owner.function}`)}
+          <tr class:guess={p.sure === 'assumed'}>
+            <td><code>{paragraphRange(p)}</code></td>
+            <td>{words.size((p.to - p.from) / 1024)}</td>
+            <td
+              >{p.owner.thing?.name ?? p.owner.function}
+              {#if p.use !== 'bios'}<small>{useWords[p.use]}{p.shadowed ? `, ${words.shadowed}` : ''}</small
+                >{/if}</td
+            >
+            <td>{p.sure === 'known' ? words.known : words.assumed}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </section>
+</div>
+
+<style>
+  h1 {
+    font-size: 1.35rem;
+  }
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.1rem;
+  }
+  .lead {
+    margin: 0 0 0.6rem;
+    color: var(--quiet);
+  }
+  dl {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 2rem;
+    margin: 0 0 0.9rem;
+  }
+  dt {
+    color: var(--quiet);
+    font-size: 0.9rem;
+  }
+  dd {
+    margin: 0;
+    font-size: 1.3rem;
+    font-weight: 700;
+  }
+  dl div:first-child dd {
+    font-size: 1.7rem;
+    line-height: 1.15;
+  }
+  .two {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+    gap: 2rem;
+    margin-top: 0.8rem;
+  }
+  ul {
+    margin: 0 0 0.8rem;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    gap: 0.2rem;
+    padding: 0.4rem 0 0.5rem 0.6rem;
+    border-left: 6px double var(--ink);
+    margin-bottom: 0.5rem;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  caption {
+    padding-bottom: 0.2rem;
+    text-align: left;
+    font-size: 1.1rem;
+    font-weight: 650;
+  }
+  th {
+    text-align: left;
+    border-bottom: 1.5px solid var(--ink);
+  }
+  td {
+    padding: 0.25rem 0.7rem 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+    vertical-align: top;
+  }
+  .guess td:last-child {
+    font-weight: 650;
+  }
+  small {
+    display: block;
+    color: var(--quiet);
+  }
+  code {
+    font-family: var(--font-mono);
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  .ask {
+    margin: 0.4rem 0;
+    padding-left: 0.6rem;
+    border-left: 6px double var(--ink);
+  }
+  .bad {
+    margin: 0.4rem 0;
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  @media (max-width: 900px) {
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 1rem;
+    }
+  }
+</style>
