@@ -14,7 +14,7 @@ import {
   type Piece,
   type PlannedStart
 } from '../src/lib/core/boot';
-import { checkFiles } from '../src/lib/core/boot/text';
+import { checkFiles, explainFiles } from '../src/lib/core/boot/text';
 import { VARIANTS, counted, shownMemory } from '../src/lib/core/boards';
 import { kitOf, totalKiB, type Kit } from '../src/lib/core/kit';
 import { FloppyImageError, readBuildFile, startFloppy } from '../src/lib/formats';
@@ -160,6 +160,7 @@ export function bootReport(source: string): object {
     starts: plan.starts.map((s, i) => startReport(s, files.names[i] ?? '')),
     fewest: plan.answer.chosen.length,
     clique: plan.answer.clique,
+    droppable: plan.droppable,
     isCut: plan.answer.isCut,
     programs: plan.programs,
     kind: files.kind,
@@ -187,6 +188,7 @@ export function bootCheckReport(build: string, config: string, autoexec: string)
         : []),
       ...(machine.map.hidden.length ? ['a card may answer in upper memory, and nobody knows where'] : [])
     ],
+    lines: explainFiles(config, autoexec, machine.dos),
     findings: findings.map(({ edit, ...f }) => ({ ...f, ...bootFindingWords(f), fix: edit }))
   };
 }

@@ -9,11 +9,16 @@ import {
   fileText,
   filesBytes,
   freeRuns,
+  installOrder,
   kernelKiB,
   lastDriveBytes,
   memoryMap,
   paragraphRange,
+  programSheets,
   readMem,
+  reservedList,
+  slowDowns,
+  windowsLimits,
   regionBytes,
   stacksBytes,
   systemIni,
@@ -24,12 +29,12 @@ import {
   type Piece,
   type UpperWish
 } from '../../src/lib/core/boot';
-import { checkFiles, readConfig } from '../../src/lib/core/boot/text';
+import { checkFiles, explainFiles, readConfig } from '../../src/lib/core/boot/text';
 import { configSince } from '../../src/lib/core/boot';
 import { VARIANTS, boxVerdict, counted, fromCount, measured } from '../../src/lib/core/boards';
 import { kitOf, totalKiB } from '../../src/lib/core/kit';
-import type { Build } from '../../src/lib/core/model';
-import { lineWhyWords, noPlanWords, startLabel } from '../../src/lib/words';
+import { OwnDriver, type Build } from '../../src/lib/core/model';
+import { lineMeaningWords, lineWhyWords, noPlanWords, slowWays, startLabel } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
 
 describe('what DOS takes', () => {
@@ -404,5 +409,104 @@ describe('the plan of a start', () => {
     expect(systemIni(kitOf(withBrief('plover', { os: 'DOS 6' }), parts))).to.deep.equal([]);
     const lines = systemIni(kitOf(withBrief('plover', { os: 'Windows 3.1 on DOS 6' }), parts));
     expect(lines[0] ?? '[386Enh]').to.equal('[386Enh]');
+  });
+});
+
+describe('programs, Windows and plug and play', () => {
+  const kitIn = (id: string, brief: Partial<Build['brief']> = {}) => kitOf(withBrief(id, brief), parts);
+
+  it('says how to slow a machine down, and that nothing does where nothing does', () => {
+    const sheet = (to: number, id = 'sanderling') =>
+      programSheets(kitIn(id, { profiles: [{ ...program('p', { speed: { to } }), needs: [] }] }), null)[0]!;
+    expect(sheet(600).speed!.verdict).to.equal('fits');
+    const slow = sheet(150).speed!;
+    expect(slow.verdict).to.equal('too-fast');
+    expect(slow.slow.map((w) => w.map((m) => m.means))).to.deep.include(['l1-off']);
+    expect(sheet(4).speed!.slow, 'an index of 533 never becomes 4').to.deep.equal([]);
+    expect(slowWays(slow.slow)).to.match(/cache of the CPU off/);
+  });
+  it('knows which means a machine has by its class and its board', () => {
+    expect(slowDowns(kitIn('plover')).map((s) => s.means)).to.include('turbo');
+    expect(slowDowns(kitIn('dunlin')).map((s) => s.means)).not.to.include('l1-off');
+    expect(slowDowns(kitIn('curlew')).find((s) => s.means === 'l1-off')!.factor).to.deep.equal([8, 25]);
+  });
+  it('gives the numbers of the sound card as the build stands, and says whether anybody looked', () => {
+    const [s] = programSheets(kitIn('sanderling'), null);
+    expect(s!.setUp.sound).to.deep.include({
+      port: { value: 0x220, isSeen: true },
+      irq: { value: 5, isSeen: true }
+    });
+    const [curlew] = programSheets(kitIn('curlew'), null);
+    expect(curlew!.setUp.sound!.port!.isSeen).to.equal(false);
+  });
+  it('orders the drivers of Windows: chipset, display, sound, network, and the DOS drivers out at the end', () => {
+    const what = installOrder(kitIn('curlew')).map((s) => s.what);
+    expect(
+      what.filter((w) =>
+        ['setup', 'chipset', 'display', 'three-d', 'sound', 'network', 'leftovers'].includes(w)
+      )
+    ).to.deep.equal(['setup', 'chipset', 'display', 'three-d', 'sound', 'network', 'leftovers']);
+    expect(installOrder(kitIn('dunlin'))).to.deep.equal([]);
+    const legacy = installOrder(kitIn('sanderling', { os: 'Windows 98' }));
+    expect(
+      legacy.map((s) => s.what),
+      'no PCI, nothing to reserve'
+    ).not.to.include('reserve');
+  });
+  it('says limits of Windows only where this machine meets them', () => {
+    expect(windowsLimits(kitIn('curlew'))).to.deep.equal([]);
+    expect(windowsLimits(kitIn('sanderling'))).to.deep.equal([]);
+  });
+  it('lists the lines of cards set by hand for plug and play, and none where nothing is configured', () => {
+    expect(reservedList(kitIn('plover'))).to.equal(null);
+    const list = reservedList(kitIn('curlew'))!;
+    expect(list.ports.map((p) => p.from)).to.include.members([0x279, 0xa79]);
+  });
+  it('a driver of your own takes its place in the plan', () => {
+    const own = [{ file: 'TIDE.SYS', where: 'config' as const, load: 8192, stay: 4096, high: true }];
+    const build = withBrief('sanderling', {}, { boot: { own } });
+    expect(text(build, 'CONFIG.SYS')).to.match(/TIDE\.SYS/);
+    const bad = OwnDriver.safeParse({ ...own[0]!, file: 'much too long.sys' });
+    expect(bad.success).to.equal(false);
+  });
+  it('says which program costs a start', () => {
+    const profiles = [
+      program('a', { memory: { baseKiB: 500 } }),
+      program('b', { memory: { baseKiB: 500, expandedKiB: 512 } }),
+      program('c', { memory: { baseKiB: 604 }, cdrom: true, functions: ['mouse'] })
+    ];
+    const plan = planOf(withBrief('sanderling', { profiles }));
+    expect(plan.starts.length).to.equal(2);
+    expect(plan.droppable).to.deep.equal(['b', 'c'].filter((id) => plan.droppable.includes(id)));
+    expect(plan.droppable).not.to.include('a').and.not.to.deep.equal([]);
+  });
+});
+
+describe('start files line by line', () => {
+  const explained = explainFiles(
+    'rem mine\nDEVICE=C:\\DOS\\HIMEM.SYS\nDOS=HIGH\nFILES=30\nBUFFERS=20\nLASTDRIVE=Z\nDEVICE=C:\\TIDE.SYS\n',
+    'SET A=1\nC:\\MOUSE\\MOUSE\nLH DOSKEY\n',
+    5,
+    { MOUSE: { stay: 16_900 } }
+  );
+  it('say what each does and takes; what nobody knows takes nothing that is said', () => {
+    expect(explained.config.map((l) => [l.meaning.kind, l.takes])).to.deep.equal([
+      ['comment', null],
+      ['driver', [1024, 3072]],
+      ['dos', null],
+      ['number', [1488, 1488]],
+      ['number', null],
+      ['number', [2288, 2288]],
+      ['driver', null]
+    ]);
+    expect(explained.batch.map((l) => [l.meaning.kind, l.takes])).to.deep.equal([
+      ['variable', null],
+      ['driver', [16_900, 16_900]],
+      ['driver', null]
+    ]);
+    for (const l of [...explained.config, ...explained.batch])
+      expect(lineMeaningWords(l.meaning))
+        .to.match(/\.$/)
+        .and.not.match(/undefined/);
   });
 });

@@ -14,4 +14,5 @@ export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './e
 export { legalWords, lostWords, markingWords } from './en/chips';
 export * from './en/boot';
 export * from './en/boot-files';
+export * from './en/boot-programs';
 export * from './en/start';

@@ -1,6 +1,6 @@
 import { cablesOf, totalKiB, type Kit } from '../kit';
 import type { CpuFamily } from '../model';
-import { claimSettings, isOn, linesAt, type Line } from '../resources';
+import { isLineSeen, isOn, linesAt, type Line } from '../resources';
 import { systemOf } from '../software';
 import { memoryMap, type MemoryMap } from './map';
 
@@ -49,15 +49,7 @@ export interface Expectation {
   serials: number;
 }
 
-function foundOf(kit: Kit, line: Line): Found {
-  const owner = kit.m.find(line.item)!;
-  const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index]!;
-  const isSeen = claimSettings(kit.m, owner, claim).every(({ item, setting }) => {
-    const held = kit.m.find(item)?.item;
-    return held !== undefined && (setting in held.asFound || setting in held.chosen);
-  });
-  return { value: line.printed, isSeen };
-}
+const foundOf = (kit: Kit, line: Line): Found => ({ value: line.printed, isSeen: isLineSeen(kit.m, line) });
 
 /** What a build has, as CONFIG.SYS and AUTOEXEC.BAT must know it. */
 export function expectationOf(kit: Kit): Expectation {

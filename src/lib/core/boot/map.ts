@@ -1,7 +1,7 @@
 import { families } from '../boards';
 import type { Kit } from '../kit';
 import type { Owner } from '../model';
-import { claimSettings, linesAt, ownerOfLine, unknownsOf, type Line, type Unknown } from '../resources';
+import { isLineSeen, linesAt, ownerOfLine, unknownsOf, type Line, type Unknown } from '../resources';
 
 const K = 1024;
 const MEGABYTE = 0x100000;
@@ -44,16 +44,11 @@ export interface MemoryMap {
   doubtful: string[];
 }
 
-/** Whether the position that a window rests on was seen or chosen, not only taken from the catalogue. */
+/** Whether the position that a window rests on was seen or chosen, and its source is more than a guess. */
 function sureOf(kit: Kit, line: Line): Sure {
-  const owner = kit.m.find(line.item);
-  const claim = owner?.part.functions.find((f) => f.id === line.function)?.claims[line.index];
-  if (!owner || !claim) return 'assumed';
-  const isSeen = claimSettings(kit.m, owner, claim).every(({ item, setting }) => {
-    const held = kit.m.find(item)?.item;
-    return held !== undefined && (setting in held.asFound || setting in held.chosen);
-  });
-  return isSeen && !claim.evidence?.some((e) => e.source === 'guess') ? 'known' : 'assumed';
+  const claim = kit.m.find(line.item)?.part.functions.find((f) => f.id === line.function)?.claims[line.index];
+  const isGuess = claim?.evidence?.some((e) => e.source === 'guess') ?? false;
+  return isLineSeen(kit.m, line) && !isGuess ? 'known' : 'assumed';
 }
 
 const pieceOf = (kit: Kit, line: Line): Piece => ({

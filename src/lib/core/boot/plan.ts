@@ -1,4 +1,4 @@
-import { families, shownMemory } from '../boards';
+import { families } from '../boards';
 import { totalKiB, type Kit } from '../kit';
 import type { Profile } from '../model';
 import {
@@ -17,34 +17,12 @@ import {
   type StartsAnswer
 } from '../placement';
 import { systemOf } from '../software';
-import { kernelKiB, type Span } from './dos';
-import { driverOf } from './drivers';
-import { expectationOf, type Expectation } from './expect';
-import { regionBytes, upperPlan, type Maybe, type UpperPlan } from './map';
+import type { Span } from './dos';
+import { expectationOf } from './expect';
+import { managersOf, type MachineManager } from './managers';
 import { asks, wantedDrivers, type Refused, type Wanted } from './wanted';
 
 const K = 1024;
-const HIGH_AREA = 64;
-/** Extended KiB that the manager of a 386 takes for itself, before any expanded memory. */
-const MANAGER_OWN = 180;
-/** Bytes that the manager of 6.x itself puts into upper memory. */
-const MANAGER_HIGH = 5 * K;
-/** Bytes of HIMEM.SYS are in the figures of DOS=HIGH; those of the manager are not. */
-const MANAGER_LOW: Span = [3 * K, 4 * K];
-const MANAGER_LOW_5: Span = [8 * K, 10 * K];
-
-export type ManagerKind = 'none' | 'xms' | 'noems' | 'ems';
-
-/** A memory manager as this machine can have it. */
-export interface MachineManager {
-  kind: ManagerKind;
-  /** Bytes of conventional memory that a program gets with nothing else loaded. */
-  free: Span;
-  upper: UpperPlan | null;
-  regions: number[];
-  xmsKiB: number;
-  emsKiB: number;
-}
 
 /** Why there is no plan. */
 export type NoPlan = 'no-dos' | 'no-cpu' | 'no-memory' | 'dos-too-new';
@@ -72,6 +50,8 @@ export interface BootPlan {
   /** The starts to write. What is fitted works in one of them at least. */
   starts: PlannedStart[];
   programs: ProgramVerdict[];
+  /** Programs without any one of which a start fewer would do. */
+  droppable: string[];
 }
 
 export interface PlannedStart {
@@ -82,59 +62,6 @@ export interface PlannedStart {
   free: Span;
   /** KiB that DOS by itself, without regions, would leave; null where it makes no difference. */
   byDosKiB: number | null;
-}
-
-/** Managers that this CPU, this memory and this DOS allow, simplest first. */
-function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManager[] {
-  const rank = families[ex.cpu!].rank;
-  const memory = kit.memory!;
-  const shown = shownMemory(totalKiB(kit), memory);
-  const top = shown.base * K;
-  const less = ([a, b]: Span, [c, d]: Span = [0, 0]): Span => [top - b * K - d, top - a * K - c];
-  const cards = kit.m.fitted
-    .flatMap((f) => f.part.functions)
-    .reduce((sum, fn) => sum + (fn.kind === 'ems' ? (fn.memoryKiB ?? 0) : 0), 0);
-  const none: MachineManager = {
-    kind: 'none',
-    free: less(kernelKiB(dos, false)!),
-    upper: null,
-    regions: [],
-    xmsKiB: 0,
-    emsKiB: 0
-  };
-  const out = [none];
-  const high = kernelKiB(dos, true);
-  const xmsKiB = Math.min(shown.extended - HIGH_AREA, dos < 7 ? 65_535 : Infinity);
-  if (rank >= 1 && xmsKiB > 0 && high) out.push({ ...none, kind: 'xms', free: less(high), xmsKiB });
-  if (rank >= 2 && high && xmsKiB >= MANAGER_OWN) {
-    const use: Maybe[] = kit.build.boot?.free ?? [];
-    for (const kind of ['noems', 'ems'] as const) {
-      const upper = ex.map.hidden.length
-        ? null
-        : upperPlan(ex.map, { frame: kind === 'ems' ? (kit.build.boot?.frame ?? 'best') : null, use });
-      // Where a card may answer anywhere, no upper memory is planned at all.
-      if (!upper) continue;
-      const regions = regionBytes(upper);
-      const own = dos >= 6 ? regions.findIndex((r) => r >= MANAGER_HIGH) : -1;
-      if (own >= 0) regions[own]! -= MANAGER_HIGH;
-      out.push({
-        kind,
-        free: less(high, dos >= 6 ? MANAGER_LOW : MANAGER_LOW_5),
-        upper,
-        regions,
-        xmsKiB: xmsKiB - MANAGER_OWN - (kind === 'ems' ? 16 : 0),
-        emsKiB: kind === 'ems' ? Math.min(32_768, xmsKiB - MANAGER_OWN - 16) : 0
-      });
-    }
-  }
-  // A card gives expanded memory under any manager that gives none itself.
-  if (!cards) return out;
-  const { stay } = driverOf('ems-32');
-  const withCard = ({ free: [low, high] }: MachineManager): Span => [
-    low - most(stay) * K,
-    high - least(stay) * K
-  ];
-  return out.map((m) => (m.kind === 'ems' ? m : { ...m, emsKiB: cards, free: withCard(m) }));
 }
 
 /** A driver as a line to be placed, by one end of its sizes or the middle. */
@@ -188,7 +115,7 @@ export function bootPlan(kit: Kit): BootPlan | NoPlan {
     list.map((w) => lineOf(w, list, pick));
   const placing = dos >= 6 ? place : placeByOrder;
   const asManager = (m: MachineManager): Manager => ({
-    id: m.kind,
+    id: m.id,
     freeBytes: m.free[0],
     regions: m.regions,
     xmsKiB: m.xmsKiB,
@@ -225,9 +152,10 @@ export function bootPlan(kit: Kit): BootPlan | NoPlan {
     v86: 'any'
   }));
   const all = configurations(managers.map(asManager), optional, lines(always, most), placing);
-  const answer = fewestStarts(all, [...programs.map((p) => within(p, all)), fitted]);
+  const asked = programs.map((p) => within(p, all));
+  const answer = fewestStarts(all, [...asked, fitted]);
   const starts = answer.chosen.map((c): PlannedStart => {
-    const manager = managers.find((m) => m.kind === c.manager)!;
+    const manager = managers.find((m) => m.id === c.manager)!;
     const own = [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)];
     // The least is what the largest sizes leave, and the other way round.
     const freeAt = (pick: (s: Span) => number, freeBytes: number) =>
@@ -242,7 +170,19 @@ export function bootPlan(kit: Kit): BootPlan | NoPlan {
       byDosKiB: byDos === c.placement.low ? null : (manager.free[0] - byDos) / K
     };
   });
-  return { dos, managers, wanted, refused, answer, starts, programs: verdicts(kit, starts, answer) };
+  const without = (id: string) =>
+    fewestStarts(all, [...asked.filter((p) => p.id !== id), fitted]).chosen.length < starts.length;
+  const droppable = starts.length > 1 ? asked.flatMap((p) => (without(p.id) ? [p.id] : [])) : [];
+  return {
+    dos,
+    managers,
+    wanted,
+    refused,
+    answer,
+    starts,
+    programs: verdicts(kit, starts, answer),
+    droppable
+  };
 }
 
 /** Stands for what is fitted, beside the programs. */

@@ -1,6 +1,6 @@
 import { families, runs } from '../boards';
 import type { Kit } from '../kit';
-import type { BootRecord, CpuFamily, Profile } from '../model';
+import type { BootRecord, CpuFamily, OwnDriver, Profile } from '../model';
 import { isPnp } from '../resources';
 import { addSpans, span, type Span } from './dos';
 import { DRIVER_CLASSES, driverOf, type Driver } from './drivers';
@@ -113,6 +113,24 @@ function choices(kit: Kit, ex: Expectation, record: BootRecord | undefined): Cho
 const hasPciScsi = (kit: Kit): boolean =>
   kit.m.fitted.some((f) => f.part.card?.bus === 'pci' && f.part.functions.some((fn) => fn.kind === 'scsi'));
 
+/** A driver of the user's own as one of the table: what is not known of it asks nothing. */
+const ownDriver = (own: OwnDriver, n: number): Driver => ({
+  id: `own-${n}`,
+  class: 'resident',
+  file: own.file.toUpperCase(),
+  ofDos: false,
+  where: own.where,
+  cpu: '8088',
+  dos: 2,
+  load: [own.load / K, own.load / K],
+  stay: [own.stay / K, own.stay / K],
+  after: [],
+  high: own.high ? 'yes' : 'no',
+  v86: 'any',
+  needs: [],
+  args: own.args ?? ''
+});
+
 /** Drivers that this build needs, and those that its CPU or its DOS cannot run. */
 export function wantedDrivers(kit: Kit, ex: Expectation): { wanted: Wanted[]; refused: Refused[] } {
   const record = kit.build.boot;
@@ -126,6 +144,9 @@ export function wantedDrivers(kit: Kit, ex: Expectation): { wanted: Wanted[]; re
       refused.push({ driver, group, because, why: { kind: 'dos', needs: driver.dos, has: ex.dos } });
     else wanted.push(sized(driver, group, because, record));
   }
+  (record?.own ?? []).forEach((own, n) =>
+    wanted.push(sized(ownDriver(own, n), 'always', { kind: 'wish' }, record))
+  );
   const order = (w: Wanted) => DRIVER_CLASSES.indexOf(w.driver.class);
   const stage = (w: Wanted) => (w.driver.where === 'config' ? 0 : 1);
   wanted.sort((a, b) => stage(a) - stage(b) || order(a) - order(b));

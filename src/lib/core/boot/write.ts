@@ -6,7 +6,8 @@ import { usualEnvironment } from './dos';
 import { driverOf, type Driver } from './drivers';
 import { expectationOf, type Expectation, type Found } from './expect';
 import { paragraphRange } from './map';
-import type { BootPlan, ManagerKind, PlannedStart } from './plan';
+import type { ManagerKind } from './managers';
+import type { BootPlan, PlannedStart } from './plan';
 import type { Because, Wanted } from './wanted';
 
 /** Why a line stands in a file, as data. */

@@ -4,6 +4,33 @@ const bytes = z.number().int().min(0).max(1_048_576);
 /** A text file as it is on the machine: DOS itself reads no more. */
 const file = z.string().max(65_536, 'DOS reads no more than 64 KiB of it');
 
+/** A driver or resident program of the user's own, with the sizes that are known of it. */
+export const OwnDriver = z.strictObject({
+  /** As it is called on the disk, with its ending. */
+  file: z
+    .string()
+    .trim()
+    .regex(
+      /^[A-Za-z0-9_$~!#%&@'{}()-]{1,8}(\.[A-Za-z0-9_$~!#%&@'{}()-]{1,3})?$/,
+      'write a name of DOS, such as DRIVER.SYS'
+    ),
+  where: z.enum(['config', 'autoexec']),
+  /** Bytes. */
+  load: bytes,
+  stay: bytes,
+  high: z.boolean(),
+  args: z.string().trim().max(80).optional()
+});
+export type OwnDriver = z.output<typeof OwnDriver>;
+
+/** What was seen when a program was run on this machine. */
+export const Tried = z.strictObject({
+  at: z.iso.datetime(),
+  result: z.enum(['works', 'too-fast', 'too-slow', 'silent', 'crashes', 'refuses']),
+  note: z.string().trim().max(400).optional()
+});
+export type Tried = z.output<typeof Tried>;
+
 /** What is known of how a machine starts: its own files, sizes that MEM showed, drivers that lie ready. */
 export const BootRecord = z.strictObject({
   /** The user's own files. */
@@ -18,6 +45,13 @@ export const BootRecord = z.strictObject({
   inHand: z
     .record(z.string().max(40), z.boolean())
     .refine((list) => Object.keys(list).length <= 60, 'at most 60 drivers')
+    .optional(),
+  /** Drivers that are in no table. */
+  own: z.array(OwnDriver).max(12, 'at most 12 drivers of your own').optional(),
+  /** Tries of programs, by the program. */
+  tried: z
+    .record(z.string().max(64), z.array(Tried).max(20))
+    .refine((list) => Object.keys(list).length <= 60, 'at most 60 programs')
     .optional(),
   /** A disk cache is wanted. */
   cache: z.boolean().optional(),

@@ -4,6 +4,7 @@
   import { becauseWords, driverTitle } from '$lib/words';
   import { getBench } from '../context';
   import { boot as words } from '../text/boot';
+  import OwnDriver from './OwnDriver.svelte';
 
   let { plan, files }: { plan: BootPlan; files: BootFiles } = $props();
   const { session } = getBench();
@@ -53,6 +54,7 @@
       </li>
     {/each}
   </ul>
+  <OwnDriver />
 </section>
 
 <style>

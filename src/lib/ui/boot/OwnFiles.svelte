@@ -1,9 +1,9 @@
 <script lang="ts">
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { expectationOf, withBoot } from '$lib/core/boot';
-  import { applyEdit, checkFiles, type BootFinding, type FileName } from '$lib/core/boot/text';
+  import { applyEdit, checkFiles, explainFiles, type BootFinding, type FileName } from '$lib/core/boot/text';
   import { kitOf } from '$lib/core/kit';
-  import { bootFindingWords, inStarts } from '$lib/words';
+  import { bootFindingWords, inStarts, lineMeaningWords } from '$lib/words';
   import { getBench } from '../context';
   import { boot as words } from '../text/boot';
 
@@ -23,6 +23,15 @@
     ...(machine.map.hidden.length ? [words.notAskedNames.hidden] : []),
     ...(machine.map.doubtful.length ? [words.notAskedNames.doubtful] : [])
   ]);
+  const explained = $derived.by(() => {
+    const { config, batch } = explainFiles(
+      texts['CONFIG.SYS'],
+      texts['AUTOEXEC.BAT'],
+      machine.dos,
+      kept.sizes ?? {}
+    );
+    return { 'CONFIG.SYS': config, 'AUTOEXEC.BAT': batch };
+  });
   const fields: Record<FileName, 'config' | 'autoexec'> = {
     'CONFIG.SYS': 'config',
     'AUTOEXEC.BAT': 'autoexec'
@@ -107,8 +116,63 @@
     </ul>
   {/if}
 </div>
+{#if !isEmpty}
+  <details>
+    <summary>{words.lineByLine}</summary>
+    {#each Object.keys(fields) as FileName[] as file (file)}
+      <table>
+        <caption>{file}</caption>
+        <thead
+          ><tr
+            ><th scope="col">{words.line}</th><th scope="col">{words.does}</th><th scope="col"
+              >{words.takes}</th
+            ></tr
+          ></thead
+        >
+        <tbody>
+          {#each explained[file].filter((l) => l.meaning.kind !== 'blank') as l (l.n)}
+            <tr>
+              <td><small>{l.n}</small> <code>{l.text}</code></td>
+              <td>{lineMeaningWords(l.meaning)}</td>
+              <td>{l.takes ? words.takesText(...l.takes) : ''}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/each}
+  </details>
+{/if}
 
 <style>
+  summary {
+    padding: 0.4rem 0;
+    font-size: 1.1rem;
+    font-weight: 650;
+    cursor: pointer;
+  }
+  table {
+    width: 100%;
+    margin-bottom: 0.8rem;
+    border-collapse: collapse;
+  }
+  caption {
+    text-align: left;
+    font-family: var(--font-mono);
+    font-weight: 650;
+  }
+  th {
+    text-align: left;
+    border-bottom: 1.5px solid var(--ink);
+  }
+  td {
+    padding: 0.2rem 0.8rem 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+    vertical-align: top;
+    overflow-wrap: anywhere;
+  }
+  td:first-child {
+    width: 50%;
+  }
   .two {
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);

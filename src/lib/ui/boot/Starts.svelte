@@ -42,6 +42,7 @@
   {#if plan.starts.length > 1 && plan.answer.clique.length > 1}
     <p>{words.why(plan.answer.clique.flatMap((id) => names.get(id) ?? []).join(', '))}</p>
   {/if}
+  {#each plan.droppable as id (id)}<p>{words.droppable(names.get(id) ?? id)}</p>{/each}
   {#if plan.answer.isCut}<p class="bad">{words.cut}</p>{/if}
   {#if clashes}<p class="bad" role="alert">{words.clash}</p>{/if}
   <ol>

@@ -1,7 +1,14 @@
 export const boot = {
   title: 'Boot',
   lead: 'Drivers, CONFIG.SYS and AUTOEXEC.BAT for this machine, and the fewest ways to start it that serve every program.',
-  views: { plan: 'Starts and files', own: 'Your own files', sizes: 'What MEM shows' },
+  views: {
+    plan: 'Starts and files',
+    own: 'Your own files',
+    sizes: 'What MEM shows',
+    programs: 'Programs',
+    devices: 'Sound and network',
+    windows: 'Windows'
+  },
   viewsLabel: 'Views of Boot',
   // Plan
   one: 'One start serves every program.',
@@ -58,7 +65,110 @@ export const boot = {
       : `${(low / 1024).toFixed(0)}–${(high / 1024).toFixed(0)} KiB stay`,
   folders: 'Folders are the usual ones. Nobody has looked whether they are so on this disk.',
   noReady: 'There is no plan yet.',
+  droppable: (name: string) => `Without ${name} one start fewer would do.`,
+  ownDriver: {
+    title: 'A driver of your own',
+    file: 'File',
+    where: 'Loaded in',
+    wheres: { config: 'CONFIG.SYS', autoexec: 'AUTOEXEC.BAT' },
+    load: 'KiB while it starts',
+    stay: 'KiB that stay',
+    high: 'It may be loaded high',
+    add: 'Add it',
+    bad: 'Write a name of DOS (eight letters, a dot, three letters), and both sizes in KiB.',
+    added: 'a driver was added',
+    removed: 'a driver was removed',
+    remove: (name: string) => `Remove ${name}`
+  },
+  // Programs
+  programsLead: 'What to choose in the set-up of each program, from this machine as it stands.',
+  programsNone: 'The brief names no program yet.',
+  print: 'Print these cards',
+  asks: {
+    start: 'Start with',
+    speed: 'Speed',
+    sound: 'Sound',
+    music: 'Music',
+    input: 'Input',
+    tried: 'Tried'
+  },
+  speedText: (index: number, from: number | null, to: number | null) =>
+    `index ${index}, made for ${from === null ? (to === null ? 'any' : `up to ${to}`) : to === null ? `${from} or more` : `${from} to ${to}`}`,
+  speedVerdicts: { fits: 'right', 'too-slow': 'too slow', 'too-fast': 'too fast' },
+  slowBy: (ways: string) => `Slow it down by ${ways}. Rough factors: measure once.`,
+  noSlow: 'No means of this machine is known to slow it down enough.',
+  anySpeed: 'runs at any speed, or nobody says',
+  soundText: (card: string, numbers: string) => `${card}: ${numbers}`,
+  port: (n: string) => `port ${n}h`,
+  irq: (n: number) => `IRQ ${n}`,
+  dma: (n: number) => `DMA ${n}`,
+  dma16: (n: number) => `16-bit DMA ${n}`,
+  unseen: '(nobody looked)',
+  noSound: 'no sound card: PC speaker',
+  fm: 'FM at 388h',
+  midi: (n: string) => `MIDI at ${n}h`,
+  noMusic: 'none',
+  joystick: 'joystick',
+  mouse: 'mouse',
+  neither: 'neither',
+  triedAs: 'How did it run?',
+  triedNote: 'Note',
+  triedAdd: 'Note this try',
+  triedNoted: 'a try of a program was noted',
+  triedNever: 'not tried here yet',
+  // Devices
+  sets: 'Variables for sound',
+  setsUnseen: 'Some of these numbers are only assumed: nobody has looked at the card yet.',
+  setsNone: 'No card of this build asks for a variable.',
+  reserved: 'Before plug and play runs for the first time',
+  reservedLead:
+    'It cannot see cards that are set by hand. Put their lines into the reserved list first, or the setup’s list of legacy lines.',
+  reservedNone: 'No card here is configured by plug and play.',
+  reservedIrq: 'IRQ',
+  reservedDma: 'DMA',
+  reservedPorts: 'Ports',
+  reservedNothing: 'none',
+  reservedOwn: 'plug and play itself',
+  lockUp: 'If it locks up on the first run, look in this order',
+  lockUps: [
+    'The read port lies on the address of a card: choose another.',
+    'A line was given away that a card set by hand drives: reserve it.',
+    'The CD or game port of the card meets the channel on the board: switch it off.',
+    'The configuration manager was loaded high: load it low.',
+    'Then try with display, disk and this card only, and add the others one by one.'
+  ],
+  cdLead:
+    'CD music needs the analogue lead from the drive to the sound card, and the CD level of the mixer up. Silence with working data is one of the two, never an IRQ. The pins of that lead differ by maker.',
+  network: 'Network',
+  networkNone: 'There is no network card in this build.',
+  networkLine: (card: string, port: string, irq: string) => `${card}: port ${port}, IRQ ${irq}`,
+  networkPci: (card: string) => `${card}: its numbers are given at each start.`,
+  networkUnseen: 'not looked at',
+  networkChecks: [
+    'Look at what the packet driver prints: an address of FF:FF or 00:00 means the wrong port.',
+    'Thin coax has a terminator at both ends, one end earthed; complete and switched off it measures about 25 Ω at any T-piece.',
+    'Twisted pair goes straight to a switch, crossed from card to card. Some switches of today take no 10 Mbit/s.',
+    'Give the machine a network of its own, with one transfer server: these systems get no more security fixes, and their passwords can be read on the wire.'
+  ],
+  // Windows
+  windowsNone: 'The brief names no Windows from 3.0 on.',
+  windowsOrder: 'Order of installation',
+  windowsSum: (least: number, most: number) => `${least} to ${most} restarts in all, as an order of size.`,
+  windowsGate: (n: number) =>
+    n === 0
+      ? 'Every driver for Windows is noted as in hand.'
+      : `${n === 1 ? 'One driver for this Windows is' : `${n} drivers for this Windows are`} not noted as in hand. Do not wipe the disk before they are.`,
+  windowsLimits: 'Limits that this machine meets',
+  windowsNoLimits: 'None of the limits in the table is met by what is entered.',
+  windowsNeeds: 'What this Windows needs at the least is checked under Brief.',
   // Own files
+  lineByLine: 'Line by line',
+  does: 'What it does',
+  takes: 'Takes',
+  takesText: (low: number, high: number) =>
+    low === high
+      ? `${low.toLocaleString('en-US')} bytes`
+      : `${Math.round(low / 1024)}–${Math.round(high / 1024)} KiB`,
   ownLead:
     'Type or paste the files of this machine, or open them. Each line is checked against the build and against the other file; nothing is changed that you do not press.',
   config: 'CONFIG.SYS',

@@ -1,6 +1,6 @@
 import { dosName, type DriverClass } from '../../core/boot';
-import type { BootFacts, BootFinding, BootRule } from '../../core/boot/text';
-import { or } from './language';
+import type { BootFacts, BootFinding, BootRule, LineMeaning } from '../../core/boot/text';
+import { capital, or } from './language';
 
 type FactsOf = { [R in BootRule]: Extract<BootFacts, { rule: R }>['facts'] };
 
@@ -291,3 +291,58 @@ export function bootFindingWords(f: BootFacts): { title: string; sentence: strin
 /** In which starts it holds. */
 export const inStarts = ({ choices }: Pick<BootFinding, 'choices'>): string =>
   choices.length ? `In ${choices.length === 1 ? 'the start' : 'the starts'} ${choices.join(', ')}` : '';
+
+/** What a line of a start file does. */
+export function lineMeaningWords(m: LineMeaning): string {
+  switch (m.kind) {
+    case 'blank':
+      return '';
+    case 'comment':
+      return 'Comment.';
+    case 'odd':
+      return 'Not understood; left as it is.';
+    case 'dos':
+      return 'Where DOS itself lies, and whether it takes upper memory.';
+    case 'country':
+      return 'Date, time and currency of a country.';
+    case 'install':
+      return 'Loads a resident program before COMMAND.COM.';
+    case 'menu':
+      return 'Menu.';
+    case 'block':
+      return `Block of the start ${m.name}.`;
+    case 'include':
+      return `Runs the block ${m.name} here.`;
+    case 'driver':
+      return `${m.class === null ? 'A program that is not in the table' : capital(driverClassWords[m.class])}${
+        m.asksHigh ? ', high if there is room' : ''
+      }${m.asks ? ', not in every case' : ''}.`;
+    case 'shell':
+      return m.environment === null
+        ? 'Where COMMAND.COM lies.'
+        : `Where COMMAND.COM lies, with ${m.environment} bytes for variables.`;
+    case 'number':
+      return numberWords[m.word.replace(/HIGH$/, '')] ?? '';
+    case 'variable':
+      return m.name.toUpperCase() === 'PATH' ? 'Where DOS looks for programs.' : `Sets ${m.name}.`;
+    case 'label':
+      return 'Label.';
+    case 'goto':
+      return /%CONFIG%/i.test(m.label) ? 'To the label of the start that was chosen.' : `To ${m.label}.`;
+    case 'call':
+      return 'Another batch file, not read here.';
+    case 'echo':
+      return 'Shows a text, or turns the showing of commands on or off.';
+    case 'command':
+      return 'A command of DOS.';
+    case 'other-word':
+      return 'A word of CONFIG.SYS.';
+  }
+}
+const numberWords: Readonly<Record<string, string>> = {
+  FILES: 'Files that may be open at one time.',
+  BUFFERS: 'Disk buffers.',
+  FCBS: 'Files of very old programs.',
+  LASTDRIVE: 'Last drive letter.',
+  STACKS: 'Stacks for interrupts.'
+};

@@ -2,9 +2,10 @@ import type { Expectation } from '../expect';
 import { batchForm, configForm, lettersForm, menuForm } from './check-form';
 import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
 import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
+import { explainBatch, explainConfig, type ExplainWith, type ExplainedLine } from './explain';
 import type { BootFinding, Edit, Seen } from './finding';
 import { joinLines, rawLines, readBatch, readConfig } from './read';
-import type { Situation } from './situation';
+import { dosLine, type Situation } from './situation';
 import { batchOf, choicesOf, configOf } from './walk';
 
 const perStart: readonly ((s: Situation) => Seen[])[] = [
@@ -81,6 +82,19 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
         a.line - b.line ||
         rank[a.severity] - rank[b.severity]
     );
+}
+
+/** Both files line by line: what each line does, and what it takes of conventional memory. */
+export function explainFiles(
+  config: string,
+  batch: string,
+  dos: number | null,
+  measured: ExplainWith['measured'] = {}
+): { config: ExplainedLine[]; batch: ExplainedLine[] } {
+  const lines = readConfig(config);
+  const { high } = dosLine(lines);
+  const w = { dos, measured, isHigh: high !== null };
+  return { config: explainConfig(lines, w), batch: explainBatch(readBatch(batch), w) };
 }
 
 /** Carries one change out. Every other byte of the file stays. */

@@ -4,3 +4,4 @@ export * from './read';
 export { loadedOf, managerOf, type Situation } from './situation';
 export { regionsOf } from './check-high';
 export { batchOf, choicesOf, configOf } from './walk';
+export * from './explain';

@@ -95,7 +95,7 @@ export const deviceName = (args: string): string | null =>
   /\/D:([^\s/]+)/i.exec(args)?.[1]?.toUpperCase() ?? null;
 
 /** What a line loads, by the name of its file, else by what stands behind it. */
-function classOf(file: Named, isDevice: boolean): DriverClass | null {
+export function classOf(file: Named, isDevice: boolean): DriverClass | null {
   const named = classByName(file.base);
   // Both ends of the CD chain name the device: a driver in CONFIG.SYS, the redirector after it.
   if (

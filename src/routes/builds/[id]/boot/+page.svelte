@@ -1,8 +1,11 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import Devices from '$lib/ui/boot/Devices.svelte';
   import OwnFiles from '$lib/ui/boot/OwnFiles.svelte';
+  import Programs from '$lib/ui/boot/Programs.svelte';
   import Sizes from '$lib/ui/boot/Sizes.svelte';
   import Starts from '$lib/ui/boot/Starts.svelte';
+  import Windows from '$lib/ui/boot/Windows.svelte';
   import Views from '$lib/ui/parts/Views.svelte';
   import { boot as words } from '$lib/ui/text/boot';
 
@@ -15,7 +18,11 @@
 {#if view === 'plan'}
   <p class="lead">{words.lead}</p>
   <Starts />
-{:else if view === 'own'}<OwnFiles />{:else}<Sizes />{/if}
+{:else if view === 'own'}<OwnFiles />
+{:else if view === 'sizes'}<Sizes />
+{:else if view === 'programs'}<Programs />
+{:else if view === 'devices'}<Devices />
+{:else}<Windows />{/if}
 
 <style>
   h1 {

@@ -1,0 +1,128 @@
+import { clocksOf, families, speedIndex } from '../boards';
+import type { Kit } from '../kit';
+import type { Profile, Tried } from '../model';
+import { offerOf, unmet, type Unmet } from '../software';
+import { meaningsOf } from '../settings';
+import { expectationOf, type Found, type SoundCard } from './expect';
+import type { BootPlan, ProgramVerdict } from './plan';
+
+/** A means to slow a machine down, with the factor that it usually has. From the domain's table; each to be measured once. */
+export interface SlowDown {
+  means: 'turbo' | 'waits' | 'l2-off' | 'l1-off' | 'multiplier' | 'software';
+  factor: readonly [least: number, most: number];
+}
+
+/** Means that a machine of this class has. */
+export function slowDowns(kit: Kit): SlowDown[] {
+  const family = kit.cpu?.cpu?.family;
+  if (!family) return [];
+  const { rank } = families[family];
+  const out: SlowDown[] = [];
+  if (kit.facts.headers?.some((h) => h.kind === 'turbo-switch'))
+    out.push({ means: 'turbo', factor: [1.3, 4] });
+  const told = meaningsOf(kit.board).map((m) => m.fact);
+  if ((rank === 1 || rank === 2) && told.includes('wait-states'))
+    out.push({ means: 'waits', factor: [1.1, 1.6] });
+  if (kit.facts.cacheKiB) out.push({ means: 'l2-off', factor: [1.05, 1.4] });
+  if (rank === 3) out.push({ means: 'l1-off', factor: [3, 8] });
+  if (rank >= 4) out.push({ means: 'l1-off', factor: [8, 25] });
+  if (kit.facts.multiplier && !Array.isArray(kit.facts.multiplier))
+    out.push({ means: 'multiplier', factor: [1.3, 4] });
+  if (rank >= 3) out.push({ means: 'software', factor: [1.1, 8] });
+  return out;
+}
+
+/** How a program's window of speed meets this machine. */
+export interface SpeedFit {
+  index: number;
+  from: number | null;
+  to: number | null;
+  verdict: 'fits' | 'too-slow' | 'too-fast';
+  /** Means that bring the machine into the window, the mildest first; together where one is not enough. */
+  slow: SlowDown[][];
+}
+
+/** Means, alone or two together, after which the index may lie in the window. */
+function waysIn(index: number, from: number, to: number, means: readonly SlowDown[]): SlowDown[][] {
+  const fits = (list: readonly SlowDown[]): boolean => {
+    const most = list.reduce((n, m) => n * m.factor[1], 1);
+    const least = list.reduce((n, m) => n * m.factor[0], 1);
+    return index / most <= to && index / least >= from;
+  };
+  const alone = means.filter((m) => fits([m])).map((m) => [m]);
+  if (alone.length) return alone;
+  return means.flatMap((a, i) => means.slice(i + 1).flatMap((b) => (fits([a, b]) ? [[a, b]] : [])));
+}
+
+export function speedFit(kit: Kit, profile: Profile): SpeedFit | null {
+  const cpu = kit.cpu?.cpu;
+  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
+  const window = profile.wants?.speed;
+  if (!cpu || core === null || !window) return null;
+  const index = Math.round(speedIndex(cpu, core));
+  const from = window.from ?? null;
+  const to = window.to ?? null;
+  const verdict =
+    from !== null && index < from ? 'too-slow' : to !== null && index > to ? 'too-fast' : 'fits';
+  return {
+    index,
+    from,
+    to,
+    verdict,
+    slow: verdict === 'too-fast' ? waysIn(index, from ?? 0, to!, slowDowns(kit)) : []
+  };
+}
+
+/** What to choose in the set-up of a program, from the build as it stands. */
+export interface SetUp {
+  sound: {
+    card: string;
+    port: Found | null;
+    irq: Found | null;
+    dma: Found | null;
+    dma16: Found | null;
+  } | null;
+  /** Music: FM at 388h, or a MIDI port. */
+  fm: boolean;
+  midi: Found | null;
+  joystick: boolean;
+  mouse: boolean;
+  cd: boolean;
+}
+
+/** Everything that stands on the sheet of a program. */
+export interface ProgramSheet {
+  profile: Profile;
+  /** In which start, and how sure that is; null without a plan. */
+  start: ProgramVerdict | null;
+  speed: SpeedFit | null;
+  setUp: SetUp;
+  unmet: Unmet[];
+  tried: readonly Tried[];
+}
+
+const best = (cards: readonly SoundCard[]): SoundCard | null =>
+  cards.find((c) => c.port && c.dma) ?? cards[0] ?? null;
+
+/** The sheets of every program of the brief. */
+export function programSheets(kit: Kit, plan: BootPlan | null): ProgramSheet[] {
+  const ex = expectationOf(kit);
+  const offer = offerOf(kit);
+  const card = best(ex.sound);
+  const setUp: SetUp = {
+    sound: card && { card: card.title, port: card.port, irq: card.irq, dma: card.dma, dma16: card.dma16 },
+    fm: offer.abilities.has('fm') || offer.abilities.has('stereo-fm'),
+    midi: card?.midi ?? null,
+    joystick: offer.functions.has('game'),
+    mouse: offer.functions.has('mouse') || ex.serials > 0,
+    cd: ex.optical.length > 0
+  };
+  return kit.build.brief.profiles.map((profile) => ({
+    profile,
+    start: plan?.programs.find((p) => p.id === profile.id) ?? null,
+    speed: speedFit(kit, profile),
+    setUp,
+    unmet: unmet(profile, offer),
+    tried: kit.build.boot?.tried?.[profile.id] ?? []
+  }));
+}

@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { expectationOf, reservedList, type Found } from '$lib/core/boot';
+  import { kitOf } from '$lib/core/kit';
+  import { startupLines } from '$lib/core/moves';
+  import { getBench } from '../context';
+  import { boot as words } from '../text/boot';
+
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const ex = $derived(expectationOf(kit));
+  const reserved = $derived(reservedList(kit));
+  const sets = $derived(startupLines(kit.m, kit.at).filter((l) => l.where === 'AUTOEXEC.BAT'));
+  const hex = (n: number) => n.toString(16).toUpperCase();
+  const told = (f: Found | null, say: (n: number) => string) =>
+    f?.isSeen ? say(f.value) : words.networkUnseen;
+  const rows = $derived(
+    reserved
+      ? [
+          {
+            name: words.reservedIrq,
+            list: reserved.irqs.map((l) => ({ text: String(l.value), owner: l.owner, isSeen: l.isSeen }))
+          },
+          {
+            name: words.reservedDma,
+            list: reserved.dmas.map((l) => ({ text: String(l.value), owner: l.owner, isSeen: l.isSeen }))
+          },
+          {
+            name: words.reservedPorts,
+            list: reserved.ports.map((l) => ({
+              text: l.length > 1 ? `${hex(l.from)}–${hex(l.from + l.length - 1)}h` : `${hex(l.from)}h`,
+              owner: l.owner || words.reservedOwn,
+              isSeen: l.isSeen
+            }))
+          }
+        ]
+      : []
+  );
+</script>
+
+<h2>{words.sets}</h2>
+{#if sets.length}
+  <ul>
+    {#each sets as l (l.text)}<li><code>{l.text}</code></li>{/each}
+  </ul>
+  {#if ex.sound.some((c) => [c.port, c.irq, c.dma].some((x) => x && !x.isSeen))}<p class="ask">
+      {words.setsUnseen}
+    </p>{/if}
+{:else}<p>{words.setsNone}</p>{/if}
+{#if ex.optical.length && ex.sound.length}<p>{words.cdLead}</p>{/if}
+<h2>{words.reserved}</h2>
+{#if reserved}
+  <p>{words.reservedLead}</p>
+  <div class="lists">
+    {#each rows as row (row.name)}
+      <div>
+        <h3>{row.name}</h3>
+        <ul>
+          {#each row.list as l (`${l.text}${l.owner}`)}
+            <li><code>{l.text}</code> <small>{l.owner} {l.isSeen ? '' : words.unseen}</small></li>
+          {:else}<li>{words.reservedNothing}</li>
+          {/each}
+        </ul>
+      </div>
+    {/each}
+  </div>
+  <h3>{words.lockUp}</h3>
+  <ol>
+    {#each words.lockUps as text (text)}<li>{text}</li>{/each}
+  </ol>
+{:else}<p>{words.reservedNone}</p>{/if}
+<h2>{words.network}</h2>
+{#each ex.network as card (card.item)}
+  <p>
+    <b
+      >{words.networkLine(
+        card.title,
+        told(card.port, (n) => `${hex(n)}h`),
+        told(card.irq, String)
+      )}</b
+    >
+  </p>
+{:else}<p>{words.networkNone}</p>{/each}
+{#if ex.network.length}
+  <ul class="checks">
+    {#each words.networkChecks as text (text)}<li>{text}</li>{/each}
+  </ul>
+{/if}
+
+<style>
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.1rem;
+  }
+  h3 {
+    margin-top: 0.5rem;
+    font-weight: 650;
+  }
+  ul {
+    margin: 0.3rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  .checks,
+  ol {
+    max-width: 56rem;
+    padding-left: 1.3rem;
+    list-style: disc;
+  }
+  ol {
+    margin: 0.3rem 0;
+    list-style: decimal;
+  }
+  .lists {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+    gap: 1rem;
+  }
+  .lists li {
+    border-bottom: 1px solid var(--rule);
+  }
+  code {
+    font-family: var(--font-mono);
+    font-size: 1.05rem;
+  }
+  small {
+    color: var(--quiet);
+  }
+  .ask {
+    padding-left: 0.6rem;
+    border-left: 6px double var(--ink);
+  }
+</style>

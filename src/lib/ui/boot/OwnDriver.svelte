@@ -1,0 +1,106 @@
+<script lang="ts">
+  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { withBoot } from '$lib/core/boot';
+  import { OwnDriver } from '$lib/core/model/boot';
+  import { getBench } from '../context';
+  import { boot } from '../text/boot';
+
+  const words = boot.ownDriver;
+  const { session } = getBench();
+  const own = $derived(session.build.boot?.own ?? []);
+  let file = $state('');
+  let where = $state<'config' | 'autoexec'>('config');
+  let load = $state('');
+  let stay = $state('');
+  let high = $state(false);
+  let isBad = $state(false);
+  /** `12` or `11,6`; empty is no size. */
+  const kib = (text: string) => (text.trim() ? Math.round(Number(text.replace(',', '.')) * 1024) : NaN);
+
+  function add() {
+    const sizes = [kib(load), kib(stay)] as const;
+    const read = OwnDriver.safeParse({
+      file: file.trim(),
+      where,
+      load: Math.max(...sizes),
+      stay: sizes[1],
+      high
+    });
+    isBad = !read.success;
+    if (!read.success) return;
+    session.change(withBoot(session.build, { own: [...own, read.data] }), words.added);
+    file = load = stay = '';
+    high = false;
+  }
+  const remove = (i: number) =>
+    session.change(withBoot(session.build, { own: own.filter((_, k) => k !== i) }), words.removed);
+</script>
+
+<details>
+  <summary>{words.title}</summary>
+  {#if own.length}
+    <ul>
+      {#each own as d, i (`${i}${d.file}`)}
+        <li>
+          <span>{d.file}, {words.wheres[d.where]}, {boot.stays(d.stay, d.stay)}</span>
+          <Button class="act" aria-label={words.remove(d.file)} onclick={() => remove(i)}>×</Button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  <div class="row">
+    <div>
+      <Label for="own-file">{words.file}</Label><Input id="own-file" bind:value={file} maxlength={12} />
+    </div>
+    <div>
+      <Label for="own-where">{words.where}</Label>
+      <Select
+        id="own-where"
+        placeholder=""
+        items={Object.entries(words.wheres).map(([value, name]) => ({ value, name }))}
+        bind:value={where}
+      />
+    </div>
+    <div>
+      <Label for="own-load">{words.load}</Label><Input id="own-load" bind:value={load} maxlength={8} />
+    </div>
+    <div>
+      <Label for="own-stay">{words.stay}</Label><Input id="own-stay" bind:value={stay} maxlength={8} />
+    </div>
+  </div>
+  <Checkbox bind:checked={high}>{words.high}</Checkbox>
+  <p><Button class="act" onclick={add}>{words.add}</Button></p>
+  {#if isBad}<p class="bad" role="alert">{words.bad}</p>{/if}
+</details>
+
+<style>
+  summary {
+    padding: 0.4rem 0;
+    font-weight: 650;
+    cursor: pointer;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
+    gap: 0.6rem;
+    margin-bottom: 0.5rem;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    border-bottom: 1px solid var(--rule);
+  }
+  p {
+    margin: 0.5rem 0;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+</style>

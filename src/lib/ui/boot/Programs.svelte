@@ -1,0 +1,185 @@
+<script lang="ts">
+  import { Button, Input, Select } from 'flowbite-svelte';
+  import {
+    bootPlan,
+    programSheets,
+    withBoot,
+    writeFiles,
+    type Found,
+    type ProgramSheet
+  } from '$lib/core/boot';
+  import { kitOf } from '$lib/core/kit';
+  import type { Tried } from '$lib/core/model';
+  import { slowWays, startLabel, triedWords } from '$lib/words';
+  import { getBench } from '../context';
+  import { boot as words } from '../text/boot';
+  import { timeText } from '../time';
+
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const made = $derived(bootPlan(kit));
+  const plan = $derived(typeof made === 'string' ? null : made);
+  const names = $derived(plan ? writeFiles(kit, plan, startLabel).names : []);
+  const sheets = $derived(programSheets(kit, plan));
+  const startOf = (s: ProgramSheet): string => {
+    const at = plan?.starts.findIndex((x) => x.configuration.id === s.start?.start) ?? -1;
+    const verdict = s.start ? words.verdicts[s.start.verdict] : '';
+    return at >= 0 ? `${names[at]}, ${startLabel(plan!.starts[at]!)}: ${verdict}` : verdict;
+  };
+  const hex = (n: number) => n.toString(16).toUpperCase();
+  const told = (f: Found | null, say: (n: number) => string): string[] =>
+    f ? [`${say(f.value)}${f.isSeen ? '' : ` ${words.unseen}`}`] : [];
+  const soundOf = ({ setUp: { sound } }: ProgramSheet): string =>
+    sound
+      ? words.soundText(
+          sound.card,
+          [
+            ...told(sound.port, (n) => words.port(hex(n))),
+            ...told(sound.irq, words.irq),
+            ...told(sound.dma, words.dma),
+            ...told(sound.dma16, words.dma16)
+          ].join(', ')
+        )
+      : words.noSound;
+  const musicOf = ({ setUp }: ProgramSheet): string =>
+    [setUp.fm ? words.fm : '', ...told(setUp.midi, (n) => words.midi(hex(n)))].filter(Boolean).join(', ') ||
+    words.noMusic;
+  const inputOf = ({ setUp }: ProgramSheet): string =>
+    [setUp.joystick ? words.joystick : '', setUp.mouse ? words.mouse : ''].filter(Boolean).join(', ') ||
+    words.neither;
+
+  let results = $state<Record<string, string>>({});
+  let notes = $state<Record<string, string>>({});
+  function note(id: string) {
+    const result = results[id] as Tried['result'] | undefined;
+    if (!result) return;
+    const typed = (notes[id] ?? '').trim().slice(0, 400);
+    const one: Tried = { at: new Date().toISOString(), result, ...(typed ? { note: typed } : {}) };
+    const tried = session.build.boot?.tried ?? {};
+    session.change(
+      withBoot(session.build, { tried: { ...tried, [id]: [...(tried[id] ?? []), one].slice(-20) } }),
+      words.triedNoted
+    );
+    results = { ...results, [id]: '' };
+    notes = { ...notes, [id]: '' };
+  }
+</script>
+
+<p class="quiet">{words.programsLead}</p>
+{#if !sheets.length}<p>{words.programsNone}</p>
+{:else}<p class="no-print"><Button class="act" onclick={() => print()}>{words.print}</Button></p>{/if}
+<div class="cards">
+  {#each sheets as s (s.profile.id)}
+    <section>
+      <h2>{s.profile.name}</h2>
+      {#if s.profile.summary}<p class="quiet">{s.profile.summary}</p>{/if}
+      <dl>
+        <dt>{words.asks.start}</dt>
+        <dd>{startOf(s)}</dd>
+        <dt>{words.asks.speed}</dt>
+        <dd>
+          {#if s.speed}
+            <b class:bad={s.speed.verdict !== 'fits'}>{words.speedVerdicts[s.speed.verdict]}</b>, {words.speedText(
+              s.speed.index,
+              s.speed.from,
+              s.speed.to
+            )}
+            {#if s.speed.verdict === 'too-fast'}
+              <span>{s.speed.slow.length ? words.slowBy(slowWays(s.speed.slow)) : words.noSlow}</span>
+            {/if}
+          {:else}{words.anySpeed}{/if}
+        </dd>
+        <dt>{words.asks.sound}</dt>
+        <dd>{soundOf(s)}</dd>
+        <dt>{words.asks.music}</dt>
+        <dd>{musicOf(s)}</dd>
+        <dt>{words.asks.input}</dt>
+        <dd>{inputOf(s)}</dd>
+        <dt>{words.asks.tried}</dt>
+        <dd>
+          {#each s.tried as t (t.at)}<span
+              ><b>{triedWords[t.result]}</b>, {timeText(t.at)}{t.note ? `: ${t.note}` : ''}</span
+            >{:else}{words.triedNever}{/each}
+        </dd>
+      </dl>
+      <div class="try no-print">
+        <Select
+          placeholder=""
+          aria-label="{words.triedAs} {s.profile.name}"
+          items={[
+            { value: '', name: words.triedAs },
+            ...Object.entries(triedWords).map(([value, name]) => ({ value, name }))
+          ]}
+          bind:value={results[s.profile.id]}
+        />
+        <Input
+          bind:value={notes[s.profile.id]}
+          maxlength={400}
+          placeholder={words.triedNote}
+          aria-label="{words.triedNote} {s.profile.name}"
+        />
+        <Button class="act" disabled={!results[s.profile.id]} onclick={() => note(s.profile.id)}
+          >{words.triedAdd}</Button
+        >
+      </div>
+    </section>
+  {/each}
+</div>
+
+<style>
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(22rem, 1fr));
+    gap: 1rem;
+    margin-top: 0.6rem;
+  }
+  section {
+    padding: 0.5rem 0.9rem 0.8rem;
+    background: var(--sheet);
+    border: 1.5px solid var(--ink);
+    break-inside: avoid;
+  }
+  h2 {
+    font-size: 1.25rem;
+    font-weight: 700;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 7.5rem minmax(0, 1fr);
+    margin: 0.5rem 0;
+  }
+  dt {
+    color: var(--quiet);
+  }
+  dt,
+  dd {
+    margin: 0;
+    padding: 0.2rem 0;
+    border-top: 1px solid var(--rule);
+  }
+  dd span {
+    display: block;
+  }
+  .bad {
+    color: var(--stop);
+  }
+  .try :global(> :first-child) {
+    grid-column: 1 / -1;
+  }
+  .try {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0.5rem;
+  }
+  .quiet {
+    color: var(--quiet);
+  }
+  @media (max-width: 520px) {
+    .cards {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .try {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

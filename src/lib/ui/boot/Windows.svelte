@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { Select } from 'flowbite-svelte';
+  import { installOrder, needsDriver, systemIni, windowsLimits, withBoot } from '$lib/core/boot';
+  import { kitOf } from '$lib/core/kit';
+  import { installWords, limitWords, restartWords } from '$lib/words';
+  import { getBench } from '../context';
+  import { boot as words } from '../text/boot';
+
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const steps = $derived(installOrder(kit));
+  const limits = $derived(windowsLimits(kit));
+  const ini = $derived(systemIni(kit));
+  const inHand = $derived(session.build.boot?.inHand ?? {});
+  const keyOf = (what: string) => `windows-${what}`;
+  const open = $derived(steps.filter((s) => needsDriver(s) && inHand[keyOf(s.what)] !== true).length);
+  function note(what: string, value: string) {
+    const { [keyOf(what)]: _, ...rest } = inHand;
+    const next = value === '' ? rest : { ...rest, [keyOf(what)]: value === 'yes' };
+    session.change(withBoot(session.build, { inHand: next }), words.handChanged);
+  }
+  const sum = $derived(
+    steps.reduce<[number, number]>(([a, b], s) => [a + s.restarts[0], b + s.restarts[1]], [0, 0])
+  );
+</script>
+
+{#if !steps.length}<p>{words.windowsNone}</p>
+{:else}
+  <p class={open ? 'bad' : 'quiet'}>{words.windowsGate(open)}</p>
+  <h2>{words.windowsOrder}</h2>
+  <ol>
+    {#each steps as s (s.what)}
+      {@const told = installWords(s)}
+      <li>
+        <b>{told.title}</b>
+        <small>{restartWords(s.restarts)}</small>
+        <span>{told.how}</span>
+        {#if needsDriver(s)}
+          {@const hand = inHand[keyOf(s.what)]}
+          <div class="hand">
+            <Select
+              placeholder=""
+              aria-label={words.handLabel(told.title)}
+              items={[
+                { value: '', name: words.hand.unknown },
+                { value: 'yes', name: words.hand.yes },
+                { value: 'no', name: words.hand.no }
+              ]}
+              value={hand === undefined ? '' : hand ? 'yes' : 'no'}
+              onchange={(e) => note(s.what, e.currentTarget.value)}
+            />
+          </div>
+        {/if}
+      </li>
+    {/each}
+  </ol>
+  <p>{words.windowsSum(...sum)}</p>
+  <h2>{words.windowsLimits}</h2>
+  {#each limits as l (l.what)}<p class="bad">{limitWords(l)}</p>{:else}<p>{words.windowsNoLimits}</p>{/each}
+  <p class="quiet">{words.windowsNeeds}</p>
+  {#if ini.length}
+    <h2>{words.ini}</h2>
+    <pre>{ini.join('\n')}</pre>
+  {/if}
+{/if}
+
+<style>
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.1rem;
+  }
+  ol {
+    max-width: 56rem;
+    margin: 0;
+    padding-left: 1.8rem;
+    list-style: decimal;
+  }
+  li {
+    padding: 0.3rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  li span {
+    display: block;
+  }
+  .hand {
+    width: 10rem;
+    margin-top: 0.2rem;
+  }
+  small,
+  .quiet {
+    color: var(--quiet);
+  }
+  .bad {
+    margin: 0.4rem 0;
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  pre {
+    padding: 0.6rem 0.8rem;
+    background: var(--sheet);
+    border: 1.5px solid var(--ink);
+    font-family: var(--font-mono);
+  }
+</style>
