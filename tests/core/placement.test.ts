@@ -274,3 +274,75 @@ describe('the fewest starts', () => {
     expect(answer.unserved[0]?.nearest.baseKiB).to.be.within(1, 2);
   });
 });
+
+interface Highs {
+  solve(problem: string, options?: Record<string, unknown>): { Status: string; ObjectiveValue: number };
+}
+
+/** The placing as a 0/1 program: which region, which of two lines comes first, and what lies there when one starts. */
+function milpText(lines: readonly Line[], regions: readonly number[]): string {
+  const rows: string[] = [];
+  const names: string[] = [];
+  const name = (n: string) => (names.push(n), n);
+  const x = lines.map((l, i) => regions.map((_, r) => name(`x${i}_${r}`)));
+  const o = lines.map((_, i) => lines.map((__, j) => (i === j ? '' : name(`o${i}_${j}`))));
+  lines.forEach((l, i) => {
+    rows.push(`${x[i]!.join(' + ')} <= ${l.high ? 1 : 0}`);
+    lines.forEach((m, j) => {
+      if (i === j) return;
+      if (i < j) rows.push(`${o[i]![j]} + ${o[j]![i]} = 1`);
+      if (m.after.includes(l.name) || (l.stage === 0 && m.stage === 1)) rows.push(`${o[i]![j]} = 1`);
+      lines.forEach((_, k) => {
+        if (k !== i && k !== j && i < j && i < k) rows.push(`${o[i]![j]} + ${o[j]![k]} + ${o[k]![i]} <= 2`);
+      });
+    });
+    regions.forEach((c, r) => {
+      const lying = lines.flatMap((m, j) => {
+        if (i === j) return [];
+        const z = name(`z${j}_${i}_${r}`);
+        rows.push(`${z} - ${x[j]![r]} - ${x[i]![r]} - ${o[j]![i]} >= -2`);
+        return [`${m.stay} ${z}`];
+      });
+      rows.push(`${l.movesItself ? l.stay : l.load} ${x[i]![r]} + ${lying.join(' + ')} <= ${c}`);
+    });
+  });
+  const high = lines.flatMap((l, i) => x[i]!.map((v) => `${l.stay} ${v}`));
+  return [
+    'Maximize',
+    ` obj: ${high.join(' + ')}`,
+    'Subject To',
+    ...rows.map((row, i) => ` r${i}: ${row}`),
+    'Binary',
+    ...names.map((v) => ` ${v}`),
+    'End'
+  ].join('\n');
+}
+
+describe('placing against a general MILP solver', () => {
+  it('agrees on larger cases, with peaks, predecessors and lines that move themselves', async () => {
+    const { default: load } = (await import('highs')) as unknown as { default: () => Promise<Highs> };
+    const highs = await load();
+    for (let seed = 1; seed <= 12; seed++) {
+      const r = new Seeded(7000 + seed);
+      const n = 7 + (seed % 4);
+      const lines = Array.from({ length: n }, (_, i): Line => {
+        const stay = 1000 + r.int(24_000);
+        const after = i % 3 === 2 ? [`l${i - 1}`] : [];
+        return {
+          ...line(`l${i}`, i < n / 2 ? 0 : 1, stay + r.int(16_000), stay, after, r.chance(0.15)),
+          high: !r.chance(0.1)
+        };
+      });
+      const room = lines.reduce((s, l) => s + l.stay, 0) * 0.8;
+      const regions = [0.5, 0.3, 0.2].slice(0, 2 + (seed % 2)).map((share) => Math.floor(room * share));
+      const found = place(lines, regions);
+      const general = highs.solve(milpText(lines, regions), { output_flag: false });
+      expect(general.Status).to.equal('Optimal');
+      const total = lines.reduce((s, l) => s + l.stay, 0);
+      expect([found.status, found.low], `case ${seed}`).to.deep.equal([
+        'optimal',
+        total - Math.round(general.ObjectiveValue)
+      ]);
+    }
+  });
+});

@@ -1,3 +1,5 @@
+import { Fills } from './fills';
+
 /** A driver or resident program as a line of a start-up file. Sizes in bytes. */
 export interface Line {
   name: string;
@@ -36,9 +38,9 @@ export interface Placement {
 
 export const PLACE_LIMITS = { lines: 24, regions: 12, nodes: 1_000_000 } as const;
 
-const needOf = (line: Line): number => (line.movesItself ? line.stay : line.load);
+export const needOf = (line: Line): number => (line.movesItself ? line.stay : line.load);
 /** How much larger a line is while it starts. The larger it is, the earlier it goes into a region. */
-const peakOf = (line: Line): number => needOf(line) - line.stay;
+export const peakOf = (line: Line): number => needOf(line) - line.stay;
 const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
 
 /** Predecessors as bits; a name that is no line of the list asks nothing. */
@@ -91,6 +93,7 @@ export function place(
   const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]!) - peakOf(lines[a]!) || a - b);
   const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
   const seen = new Map<string, number>();
+  const fills = new Fills(lines);
   const trail: PlacedLine[] = [];
   let best: { low: number; order: PlacedLine[]; free: number[] } = { low: total + 1, order: [], free: [] };
   let nodes = 0;
@@ -102,16 +105,20 @@ export function place(
       cut = true;
       return;
     }
-    let rest = 0;
     let mustLow = 0;
+    let rest = 0;
+    let open = 0;
     const most = Math.max(0, ...free);
     for (let i = 0; i < n; i++)
       if (!(done & (1 << i))) {
         const line = lines[i]!;
         if (!line.high || needOf(line) > most) mustLow += line.stay;
-        else rest += line.stay;
+        else {
+          rest += line.stay;
+          open |= 1 << i;
+        }
       }
-    if (low + mustLow + Math.max(0, rest - sum(free)) >= best.low) return;
+    if (low + mustLow + Math.max(0, rest - fills.most(open, free)) >= best.low) return;
     if (done === full) {
       best = { low, order: [...trail], free: [...free] };
       return;
@@ -146,7 +153,13 @@ export function place(
       trail.pop();
     }
   };
-  go(0, -1, [...regions], 0);
+  const first = beam(lines, regions, rank, pre, config);
+  if (first && first.low < best.low) best = first;
+  if (best.low > bound) {
+    // Of few lines every plan is looked at sooner than the prices are found.
+    if (n >= PRICED_FROM) fills.improve(full, regions);
+    go(0, -1, [...regions], 0);
+  }
   return {
     status: cut && best.low > bound ? 'best-found' : 'optimal',
     low: best.low,
@@ -155,6 +168,46 @@ export function place(
     free: best.free,
     nodes
   };
+}
+
+const PRICED_FROM = 10;
+/** Plans that are carried along while a first good one is looked for. */
+const BEAM = 300;
+
+/** A good plan, found quickly: lines in their best order, of each number of lines placed only the best plans kept. */
+function beam(
+  lines: readonly Line[],
+  regions: readonly number[],
+  rank: readonly number[],
+  pre: readonly number[],
+  config: number
+): { low: number; order: PlacedLine[]; free: number[] } | null {
+  let plans = [{ low: 0, order: [] as PlacedLine[], free: [...regions] }];
+  let done = 0;
+  for (let k = 0; k < lines.length; k++) {
+    const i = rank.find(
+      (x) => !(done & (1 << x)) && !(pre[x]! & ~done) && !(lines[x]!.stage === 1 && config & ~done)
+    );
+    if (i === undefined) return null;
+    const line = lines[i]!;
+    done |= 1 << i;
+    const next = new Map<string, (typeof plans)[number]>();
+    const put = (low: number, region: number, free: number[], from: (typeof plans)[number]) => {
+      const key = [...free].sort((a, b) => a - b).join();
+      if (!next.has(key)) next.set(key, { low, order: [...from.order, { name: line.name, region }], free });
+    };
+    for (const plan of plans) {
+      plan.free.forEach((f, r) => {
+        if (!line.high || needOf(line) > f) return;
+        const free = [...plan.free];
+        free[r] = f - line.stay;
+        put(plan.low, r + 1, free, plan);
+      });
+      put(plan.low + line.stay, 0, plan.free, plan);
+    }
+    plans = [...next.values()].sort((a, b) => a.low - b.low).slice(0, BEAM);
+  }
+  return plans[0] ?? null;
 }
 
 /** What cannot go high at all. */

@@ -1,0 +1,95 @@
+import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { bootPlan, expectationOf } from '../src/lib/core/boot';
+import { checkFiles } from '../src/lib/core/boot/text';
+import { diagnoseMachine } from '../src/lib/core/diagnosis';
+import { kitOf } from '../src/lib/core/kit';
+import { Build, partSet } from '../src/lib/core/model';
+import { place, type Line } from '../src/lib/core/placement';
+import { checked } from '../src/lib/core/rules';
+import { readCatalogue } from '../src/lib/server/catalogue';
+
+const root = join(import.meta.dirname, '..');
+
+/** A number that follows from a seed: the same cases at every run. */
+function seeded(seed: number): (below: number) => number {
+  let state = seed;
+  return (below) => {
+    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+    return Math.floor((state / 2_147_483_648) * below);
+  };
+}
+
+/** Lines and regions as a crowded start has them: room for 95 % of what stays. */
+function crowded(seed: number, items: number, count: number): { lines: Line[]; regions: number[] } {
+  const below = seeded(seed);
+  const lines = Array.from({ length: items }, (_, i): Line => {
+    const stay = 1000 + below(30_000);
+    return {
+      name: `l${i}`,
+      stage: i < items / 2 ? 0 : 1,
+      load: stay + below(30_000),
+      stay,
+      after: i % 4 === 3 ? [`l${i - 1}`] : [],
+      high: true,
+      movesItself: below(8) === 0
+    };
+  });
+  const room = lines.reduce((s, l) => s + l.stay, 0) * 0.95;
+  const shares = Array.from({ length: count }, () => 0.3 + below(100) / 100);
+  const all = shares.reduce((a, b) => a + b, 0);
+  return { lines, regions: shares.map((s) => Math.floor((room * s) / all)) };
+}
+
+const spread = (times: number[]): string => {
+  const sorted = [...times].sort((a, b) => a - b);
+  const at = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(1);
+  return `median ${at(0.5)} ms, p99 ${at(0.99)} ms, most ${at(1)} ms`;
+};
+function timed(work: () => void): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}
+
+/** What Memory, Boot and Start compute while somebody looks. */
+export function benchBoot(): Promise<void> {
+  for (const [items, count] of [
+    [8, 2],
+    [12, 4],
+    [14, 6]
+  ] as const) {
+    let cut = 0;
+    const times = Array.from({ length: 60 }, (_, i) => {
+      const { lines, regions } = crowded(i + 1, items, count);
+      return timed(() => {
+        if (place(lines, regions).status !== 'optimal') cut++;
+      });
+    });
+    console.log(
+      `place ${items} lines in ${count} regions, crowded: ${spread(times)}; cut off ${cut} of ${times.length}`
+    );
+  }
+  const parts = partSet(readCatalogue(join(root, 'catalogue')));
+  const builds = (JSON.parse(readFileSync(join(root, 'demo', 'builds.json'), 'utf8')) as unknown[]).map((b) =>
+    Build.parse(b)
+  );
+  for (const build of builds.slice(0, 5)) {
+    const kit = kitOf(build, parts);
+    const machine = expectationOf(kit);
+    const files =
+      'DEVICE=C:\\DOS\\HIMEM.SYS\nDEVICE=C:\\DOS\\EMM386.EXE RAM\nDOS=HIGH,UMB\nFILES=30\n'.repeat(20);
+    const { findings } = checked(build, parts);
+    const start = {
+      at: new Date(0).toISOString(),
+      power: 'runs' as const,
+      beeps: '3',
+      screen: 'dark' as const
+    };
+    const runs = <T>(work: () => T) => spread(Array.from({ length: 40 }, () => timed(work)));
+    console.log(
+      `${build.id.padEnd(12)} plan ${runs(() => bootPlan(kit))}; 80 lines checked ${runs(() => checkFiles(files, '', machine))}; diagnosis ${runs(() => diagnoseMachine(kit, findings, start))}`
+    );
+  }
+  return Promise.resolve();
+}
