@@ -163,11 +163,20 @@ export function place(
   return {
     status: cut && best.low > bound ? 'best-found' : 'optimal',
     low: best.low,
-    bound: cut ? bound : best.low,
+    bound: cut ? Math.max(bound, rootBound(lines, regions, fills)) : best.low,
     order: best.order,
     free: best.free,
     nodes
   };
+}
+
+/** What must stay low whatever is done: what cannot go high, and what the regions together cannot hold. */
+function rootBound(lines: readonly Line[], regions: readonly number[], fills: Fills): number {
+  const most = Math.max(0, ...regions);
+  const can = lines.map((l) => l.high && needOf(l) <= most);
+  const rest = sum(lines.filter((_, i) => can[i]).map((l) => l.stay));
+  const set = can.reduce((bits, yes, i) => (yes ? bits | (1 << i) : bits), 0);
+  return lowest(lines, regions) + Math.max(0, Math.ceil(rest - fills.most(set, regions)));
 }
 
 const PRICED_FROM = 10;
