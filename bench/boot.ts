@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import { bootPlan, expectationOf } from '../src/lib/core/boot';
-import { checkFiles } from '../src/lib/core/boot/text';
+import { checkFiles } from '../src/lib/core/boot-files';
 import { diagnoseMachine } from '../src/lib/core/diagnosis';
 import { kitOf } from '../src/lib/core/kit';
 import { Build, partSet } from '../src/lib/core/model';

@@ -14,7 +14,7 @@ import {
   type Piece,
   type PlannedStart
 } from '../src/lib/core/boot';
-import { checkFiles, explainFiles } from '../src/lib/core/boot/text';
+import { checkFiles, explainFiles } from '../src/lib/core/boot-files';
 import { VARIANTS, counted, shownMemory } from '../src/lib/core/boards';
 import { kitOf, totalKiB, type Kit } from '../src/lib/core/kit';
 import { FloppyImageError, readBuildFile, startFloppy } from '../src/lib/formats';
@@ -37,8 +37,9 @@ export const BOOT_USAGE = `  memory-map FILE               the first megabyte of
                                 regions of upper memory and page frame, and what is counted above
   boot FILE [--text]            the starts that serve every program of the brief, and CONFIG.SYS and AUTOEXEC.BAT for
                                 them; --text prints the files alone
-  boot FILE --floppy KIB IMAGE  the files on the image of a floppy of 360, 720, 1200, 1440 or 2880 KiB, with a list of
-                                what has to be put on it
+  boot FILE --floppy KIB IMAGE [--go-on C:]
+                                the files on the image of a floppy of 360, 720, 1200, 1440 or 2880 KiB, with a list of
+                                what has to be put on it; --go-on: it loads the drivers and goes on from that drive
   boot-check FILE CONFIG.SYS AUTOEXEC.BAT
                                 what is wrong in a pair of files, line by line, against a build; - stands for a file
                                 that is not there
@@ -194,14 +195,15 @@ export function bootCheckReport(build: string, config: string, autoexec: string)
 }
 
 /** Writes the image of a start floppy, never over a file that is there. */
-function writeFloppy([file, , size, target]: readonly string[]): object {
-  if (!target) throw new SettingsUsage(`name the size and the image\n\n${BOOT_USAGE}`);
+function writeFloppy([file, , size, target, option, drive]: readonly string[]): object {
+  if (!target || (option !== undefined && (option !== '--go-on' || !/^[C-Z]:$/i.test(drive ?? ''))))
+    throw new SettingsUsage(`name the size and the image\n\n${BOOT_USAGE}`);
   const kit = kitIn(text(file));
   const plan = bootPlan(kit);
   if (typeof plan === 'string') return { plan: null, why: plan, words: noPlanWords[plan] };
   const files = writeFiles(kit, plan, startLabel);
   try {
-    const image = startFloppy(files, plan.dos, Number(size), 'C:\\DRIVERS');
+    const image = startFloppy(files, plan.dos, Number(size), 'C:\\DRIVERS', drive?.toUpperCase() ?? null);
     writeFileSync(target, image, { flag: 'wx' });
     return { image: target, bytes: image.length, files: [...files.files.map((f) => f.name), 'READ.ME'] };
   } catch (error) {

@@ -41,7 +41,7 @@ function runGroup(args) {
   });
 }
 
-/** Runs groups of test files, three at a time, in their order; each file belongs to one. */
+/** Runs groups of test files, four at a time, in their order; each file belongs to one. */
 async function mocha(groups) {
   const waiting = [...groups];
   const runner = async () => {
@@ -50,8 +50,8 @@ async function mocha(groups) {
       tell(name, await runGroup(args));
     }
   };
-  // One more than cores: browsers and servers mostly wait.
-  await Promise.all([runner(), runner(), runner()]);
+  // More than cores: browsers, servers and programs that are started mostly wait.
+  await Promise.all([runner(), runner(), runner(), runner()]);
 }
 
 /** Prints what a group came to, its failures and whatever its tests said. */
@@ -122,12 +122,15 @@ function ensureChromium() {
 await installPackages();
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
-await steps([
-  ['Types of all files', bin('svelte-check'), ['--threshold', 'warning', '--output', 'human']],
-  ['Lint', bin('eslint'), ['.']],
-  ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
+// Beside each other: none of them reads what another writes.
+await Promise.all([
+  steps([
+    ['Types of all files', bin('svelte-check'), ['--threshold', 'warning', '--output', 'human']],
+    ['Lint', bin('eslint'), ['.']],
+    ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
+  ]),
+  buildApplication()
 ]);
-await buildApplication();
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
 const look = 'tests/browser/look.test.ts';
@@ -136,9 +139,10 @@ if (!browser) failed++;
 await mocha([
   // The longest first, so that none is left alone at the end.
   ...(browser ? [['Browser tests', ['tests/browser/**/*.test.ts', '--ignore', look]]] : []),
-  ['Formats and server', files('formats', 'server')],
-  ...(browser ? [['The look of every screen', [look]]] : []),
+  ['Command line and formats', files('formats')],
   ['Core', files('core', 'ui', 'truth')],
+  ['Server and its data', files('server')],
+  ...(browser ? [['The look of every screen', [look]]] : []),
   ['Server over HTTP', files('http')]
 ]);
 console.log(`\n${passed} passed, ${failed} failed`);

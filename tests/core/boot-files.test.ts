@@ -13,7 +13,7 @@ import {
   rawLines,
   readBatch,
   readConfig
-} from '../../src/lib/core/boot/text';
+} from '../../src/lib/core/boot-files';
 import { kitOf } from '../../src/lib/core/kit';
 import { bootFindingWords, inStarts } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';

@@ -13,6 +13,7 @@ import {
   kernelKiB,
   lastDriveBytes,
   memoryMap,
+  memoryNeeds,
   paragraphRange,
   programSheets,
   readMem,
@@ -29,12 +30,19 @@ import {
   type Piece,
   type UpperWish
 } from '../../src/lib/core/boot';
-import { checkFiles, explainFiles, readConfig } from '../../src/lib/core/boot/text';
+import { checkFiles, explainFiles, readConfig } from '../../src/lib/core/boot-files';
 import { configSince } from '../../src/lib/core/boot';
 import { VARIANTS, boxVerdict, counted, fromCount, measured } from '../../src/lib/core/boards';
 import { kitOf, totalKiB } from '../../src/lib/core/kit';
 import { OwnDriver, type Build } from '../../src/lib/core/model';
-import { lineMeaningWords, lineWhyWords, noPlanWords, slowWays, startLabel } from '../../src/lib/words';
+import {
+  lineMeaningWords,
+  lineWhyWords,
+  noPlanWords,
+  slowWays,
+  startLabel,
+  wayOverWords
+} from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
 
 describe('what DOS takes', () => {
@@ -468,6 +476,26 @@ describe('programs, Windows and plug and play', () => {
     expect(text(build, 'CONFIG.SYS')).to.match(/TIDE\.SYS/);
     const bad = OwnDriver.safeParse({ ...own[0]!, file: 'much too long.sys' });
     expect(bad.success).to.equal(false);
+  });
+  it('says how memory above 1 MiB is met, by which measure, and the cheapest way to more', () => {
+    const needs = (extendedKiB: number) =>
+      memoryNeeds(
+        kitIn('sanderling', { profiles: [{ ...program('p', { memory: { extendedKiB } }), needs: [] }] })
+      )[0]!;
+    expect([needs(7360).by, needs(7361).by, needs(7424).by, needs(7425).by]).to.deep.equal([
+      'xms',
+      'bios',
+      'bios',
+      null
+    ]);
+    expect(needs(7000).ways).to.deep.equal([]);
+    const ways = needs(7400).ways;
+    expect(ways.length).to.be.greaterThan(0);
+    for (const w of ways) expect(w.gainsKiB).to.be.at.least(40);
+    const order = ['cache', 'video-shadow', 'shadow', 'bank'];
+    const at = ways.map((w) => order.indexOf(w.kind));
+    expect(at).to.deep.equal([...at].sort());
+    expect(wayOverWords(ways[0]!)).to.match(/KiB more/);
   });
   it('says which program costs a start', () => {
     const profiles = [

@@ -284,7 +284,7 @@ function milpText(lines: readonly Line[], regions: readonly number[]): string {
   const rows: string[] = [];
   const names: string[] = [];
   const name = (n: string) => (names.push(n), n);
-  const x = lines.map((l, i) => regions.map((_, r) => name(`x${i}_${r}`)));
+  const x = lines.map((_, i) => regions.map((_, r) => name(`x${i}_${r}`)));
   const o = lines.map((_, i) => lines.map((__, j) => (i === j ? '' : name(`o${i}_${j}`))));
   lines.forEach((l, i) => {
     rows.push(`${x[i]!.join(' + ')} <= ${l.high ? 1 : 0}`);

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { bootPlan, fileText, writeFiles, type BootPlan } from '../../src/lib/core/boot';
+import { bootPlan, fileText, twoStage, writeFiles, type BootPlan } from '../../src/lib/core/boot';
 import { kitOf } from '../../src/lib/core/kit';
 import { FLOPPY_IMAGES, FloppyImageError, floppyImage, startFloppy } from '../../src/lib/formats';
 import { startLabel } from '../../src/lib/words';
@@ -53,6 +53,19 @@ describe('the image of a start floppy', () => {
     expect(
       spawnSync('mtype', ['-i', at, '::LONG.TXT'], { env, encoding: 'latin1', maxBuffer: 1e7 }).stdout
     ).to.equal(long);
+  });
+
+  it('goes on from a disk: the drivers first, then the shell of that drive', () => {
+    const kit = kitOf(demo('sanderling'), parts);
+    const plan = bootPlan(kit) as BootPlan;
+    const files = writeFiles(kit, plan, startLabel);
+    const config = (dos: number) => fileText(twoStage(files, dos, 'C:').files[0]!);
+    expect(config(6.22)).to.match(/SHELL=C:\\COMMAND\.COM C:\\ \/E:512 \/P\r\n$/);
+    expect(config(6.22).match(/SHELL=/g)).to.have.length(1);
+    expect(config(3)).to.match(/\/E:32 \/P/);
+    expect(config(2)).not.to.match(/\/E:/);
+    const image = Buffer.from(startFloppy(files, 6.22, 1440, 'C:\\DRIVERS', 'C:')).toString('latin1');
+    expect(image).to.match(/exactly the version of this floppy/);
   });
 
   it('refuses what does not fit, what is no name of DOS, and a size that there is not', () => {

@@ -31,6 +31,7 @@ import {
 import { chain, displayKiB, modesOf } from '../../src/lib/core/video';
 import { parts } from '../support/demo';
 import { board, card, machineOf, type ClaimIn } from '../support/make';
+import { bootKinds } from './ask-boot';
 
 /**
  * Kinds of questions about hardware, each put to the code that the screens use. What a row asks is written in the
@@ -284,5 +285,6 @@ export const questions: Record<string, (asked: string) => string> = {
     return found[0]?.severity ?? 'none';
   },
   /** `544` → as printed */
-  hex: (asked) => hex(Number(asked))
+  hex: (asked) => hex(Number(asked)),
+  ...bootKinds
 };

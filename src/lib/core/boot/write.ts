@@ -32,7 +32,7 @@ export type LineWhy =
   | { kind: 'shell'; needs: number; usual: number; isTight: boolean }
   | { kind: 'sound'; card: string }
   | { kind: 'look'; card: string }
-  | { kind: 'menu' | 'branch' | 'windows' };
+  | { kind: 'menu' | 'branch' | 'windows' | 'second-stage' };
 
 export interface WrittenLine {
   text: string;

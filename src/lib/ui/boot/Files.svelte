@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Label, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Label, Select } from 'flowbite-svelte';
   import { fileText, type BootFiles } from '$lib/core/boot';
   import { lineWhyWords } from '$lib/words';
   import { saveAs } from '../save-as';
@@ -7,11 +7,16 @@
 
   let { files, dos }: { files: BootFiles; dos: number } = $props();
   let size = $state('1440');
+  let goesOn = $state(false);
 
   /** The image is made when it is asked for: nobody loads its code before. */
   async function saveFloppy() {
     const { startFloppy } = await import('$lib/formats/boot-disk');
-    saveAs('start.img', 'application/octet-stream', startFloppy(files, dos, Number(size), 'C:\\DRIVERS'));
+    saveAs(
+      'start.img',
+      'application/octet-stream',
+      startFloppy(files, dos, Number(size), 'C:\\DRIVERS', goesOn ? 'C:' : null)
+    );
   }
 </script>
 
@@ -52,6 +57,7 @@
       bind:value={size}
     />
   </div>
+  <Checkbox bind:checked={goesOn}>{words.floppyGoesOn}</Checkbox>
   <Button class="act" onclick={saveFloppy}>{words.saveFloppy}</Button>
   <span class="quiet">{words.floppyNote}</span>
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
   import { withBoot } from '$lib/core/boot';
-  import { OwnDriver } from '$lib/core/model/boot';
+  import { OwnDriver } from '$lib/core/model';
   import { getBench } from '../context';
   import { boot } from '../text/boot';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { expectationOf, withBoot } from '$lib/core/boot';
-  import { applyEdit, checkFiles, explainFiles, type BootFinding, type FileName } from '$lib/core/boot/text';
+  import { applyEdit, checkFiles, explainFiles, type BootFinding, type FileName } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import { bootFindingWords, inStarts, lineMeaningWords } from '$lib/words';
   import { getBench } from '../context';

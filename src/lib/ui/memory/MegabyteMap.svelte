@@ -142,7 +142,6 @@
     {/each}
     {#if frame}
       {@const b = box(frame)}
-      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <g
         class="jumper"
         role="slider"

@@ -43,6 +43,7 @@ export const boot = {
   floppy: 'Start floppy',
   floppySizes: { 360: '360K', 720: '720K', 1200: '1.2M', 1440: '1.44M', 2880: '2.88M' },
   saveFloppy: 'Save the floppy image',
+  floppyGoesOn: 'Go on from C: (for a disk that the machine cannot start from)',
   floppyNote: 'The files in an image, with a list of what to put on it. It holds no system: SYS does that.',
   bootGui: 'Windows begins from the menu: set BootGUI=0 in MSDOS.SYS.',
   ini: 'SYSTEM.INI',

@@ -54,6 +54,16 @@ export const memoryMap = {
   assumed: 'assumed: nobody looked',
   shadowed: 'copied to RAM',
   collision: (window: string, a: string, b: string) => `${a} and ${b} both answer at ${window}.`,
+  needs: {
+    title: 'Programs that want memory above 1 MiB',
+    asks: (kib: number) => `asks for ${kib} KiB`,
+    xms: (kib: number) => `met: XMS gives ${kib} KiB`,
+    bios: (kib: number) =>
+      `only if it asks the BIOS, which reports ${kib} KiB, and no XMS driver is loaded: try it`,
+    none: (xms: number) => `not met: XMS gives ${xms} KiB`,
+    cheapest: (way: string) => `Cheapest way: ${way}.`,
+    noWay: 'No single change of this build is enough.'
+  },
   counted: 'The machine counts',
   countHint: '3712 · about 4000 · more than 3500',
   badCount: (text: string) =>

@@ -1,5 +1,5 @@
 import { dosName, type DriverClass } from '../../core/boot';
-import type { BootFacts, BootFinding, BootRule, LineMeaning } from '../../core/boot/text';
+import type { BootFacts, BootFinding, BootRule, LineMeaning } from '../../core/boot-files';
 import { capital, or } from './language';
 
 type FactsOf = { [R in BootRule]: Extract<BootFacts, { rule: R }>['facts'] };

@@ -8,7 +8,8 @@ import type {
   NoPlan,
   PlannedStart,
   Refused,
-  Use
+  Use,
+  WayOver
 } from '../../core/boot';
 import { dosName } from '../../core/boot';
 import type { Variant } from '../../core/boards';
@@ -44,6 +45,19 @@ export const variantWords: Record<Variant, string> = {
   'moves-rest': 'what is not shadowed moves above 1 MiB',
   'moves-all': 'all 384 KiB move above 1 MiB'
 };
+
+export function wayOverWords(w: WayOver): string {
+  switch (w.kind) {
+    case 'cache':
+      return `leave the disk cache out: ${w.gainsKiB} KiB more`;
+    case 'video-shadow':
+      return `video shadow off in the setup: ${w.gainsKiB} KiB more, text gets slower`;
+    case 'shadow':
+      return `all shadow off in the setup: ${w.gainsKiB} KiB more${w.isSlow ? '; BIOS calls get much slower on this class' : ''}`;
+    case 'bank':
+      return `fill bank ${w.bank} with ${w.modules} × ${w.moduleKiB} KiB: ${w.gainsKiB} KiB more`;
+  }
+}
 
 export const managerWords: Record<ManagerKind, string> = {
   none: 'no memory manager',
@@ -110,6 +124,7 @@ const plainWhy: Readonly<Record<string, string>> = {
   echo: 'Commands are not shown.',
   menu: 'Menu of the starts.',
   branch: 'Branch of the start that was chosen.',
+  'second-stage': 'Goes on with the disk, once the drivers are loaded.',
   windows: 'Windows begins without drivers of DOS: they would slow down its disk and sound.'
 };
 
@@ -155,7 +170,8 @@ export function floppyList(
   dos: number,
   kinds: BootFiles['kind'],
   toCopy: readonly string[],
-  where: string
+  where: string,
+  goesOn: string | null = null
 ): string {
   const steps = [
     dos >= 5
@@ -168,6 +184,12 @@ export function floppyList(
         ]
       : []),
     ...(toCopy.length ? [`Copy to ${where}, from the floppies of their makers: ${toCopy.join(', ')}`] : []),
+    ...(goesOn
+      ? [
+          `COMMAND.COM on ${goesOn} must be of exactly the version of this floppy, else: Incorrect DOS version.`,
+          'Keep a second copy of this floppy: without it the machine does not start.'
+        ]
+      : []),
     'Check every path in CONFIG.SYS and AUTOEXEC.BAT against the disk.'
   ];
   return `${steps.map((s, i) => `${i + 1}. ${s}`).join('\r\n')}\r\n`;

@@ -6,6 +6,7 @@
     conditionalRuns,
     frameStarts,
     memoryMap,
+    memoryNeeds,
     paragraphRange,
     providerOf,
     upperPlan,
@@ -18,7 +19,7 @@
   import Counted from '$lib/ui/memory/Counted.svelte';
   import MegabyteMap from '$lib/ui/memory/MegabyteMap.svelte';
   import { memoryMap as words } from '$lib/ui/text/memory-map';
-  import { maybeWords, useWords } from '$lib/words';
+  import { maybeWords, useWords, wayOverWords } from '$lib/words';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
@@ -53,6 +54,8 @@
   );
   const titlesOf = (ids: readonly string[]) =>
     ids.map((id) => session.machine.find(id)?.title ?? id).join(', ');
+
+  const needs = $derived(memoryNeeds(kit));
 
   const setFrame = (frame: number | undefined) =>
     session.change(
@@ -157,6 +160,26 @@
         {/each}
       </tbody>
     </table>
+    {#if needs.length}
+      <h2>{words.needs.title}</h2>
+      <ul class="needs">
+        {#each needs as n (n.profile.id)}
+          <li>
+            <b>{n.profile.name}</b>
+            <span
+              >{words.needs.asks(n.needsKiB)}, {n.by === 'xms'
+                ? words.needs.xms(n.xmsKiB)
+                : n.by === 'bios'
+                  ? words.needs.bios(n.extendedKiB)
+                  : words.needs.none(n.xmsKiB)}</span
+            >
+            {#if n.by !== 'xms'}
+              <span>{n.ways[0] ? words.needs.cheapest(wayOverWords(n.ways[0])) : words.needs.noWay}</span>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
   </section>
 </div>
 
@@ -227,6 +250,11 @@
     padding: 0.25rem 0.7rem 0.25rem 0;
     border-bottom: 1px solid var(--rule);
     vertical-align: top;
+  }
+  .needs li {
+    border-left: 0;
+    padding-left: 0;
+    border-bottom: 1px solid var(--rule);
   }
   .guess td:last-child {
     font-weight: 650;

@@ -1,7 +1,7 @@
-import { families } from '../../boards';
-import type { Expectation } from '../expect';
-import { paragraphRange, type Run } from '../map';
-import { classByName, type DriverClass } from '../drivers';
+import { families } from '../boards';
+import type { Expectation } from '../boot';
+import { paragraphRange, type Run } from '../boot';
+import { classByName, type DriverClass } from '../boot';
 import type { ConfigLine, HighWish, Named } from './read';
 import type { FileName } from './finding';
 import type { Choice, Run as Ran } from './walk';

@@ -1,4 +1,4 @@
-import { commandSince, configSince } from '../dos';
+import { commandSince, configSince } from '../boot';
 import { loadedOf, type Situation } from './situation';
 import type { Seen } from './finding';
 import { variableOf, type BatchLine, type ConfigLine } from './read';

@@ -1,4 +1,4 @@
-import { classByName, type DriverClass } from '../drivers';
+import { classByName, type DriverClass } from '../boot';
 
 /** A line as it stands in a file, with the end that it had, so that a file is written back as it came. */
 export interface RawLine {

@@ -1,4 +1,4 @@
-import type { Found, SoundCard } from '../expect';
+import type { Found, SoundCard } from '../boot';
 import type { Seen } from './finding';
 import { variableOf } from './read';
 import { deviceName, loadedOf, rankOf, type Loaded, type Situation } from './situation';

@@ -1,5 +1,5 @@
-import type { Severity } from '../../model';
-import type { DriverClass } from '../drivers';
+import type { Severity } from '../model';
+import type { DriverClass } from '../boot';
 
 export type FileName = 'CONFIG.SYS' | 'AUTOEXEC.BAT';
 

@@ -1,4 +1,4 @@
-import { MOST_HIGH_BUFFERS, filesBytes, lastDriveBytes, stacksBytes, usualEnvironment } from '../dos';
+import { MOST_HIGH_BUFFERS, filesBytes, lastDriveBytes, stacksBytes, usualEnvironment } from '../boot';
 import {
   FRAME_BYTES,
   conditionalRuns,
@@ -7,7 +7,7 @@ import {
   upperPlan,
   type MemoryMap,
   type Run
-} from '../map';
+} from '../boot';
 import type { Edit, Seen } from './finding';
 import { variableOf } from './read';
 import {

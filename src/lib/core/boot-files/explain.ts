@@ -1,5 +1,5 @@
-import { buffersBytes, filesBytes, lastDriveBytes, stacksBytes, type Span } from '../dos';
-import { drivers, type DriverClass } from '../drivers';
+import { buffersBytes, filesBytes, lastDriveBytes, stacksBytes, type Span } from '../boot';
+import { drivers, type DriverClass } from '../boot';
 import type { BatchLine, ConfigLine } from './read';
 import { classOf } from './situation';
 import { variableOf } from './read';

@@ -1,4 +1,4 @@
-import type { Expectation } from '../expect';
+import type { Expectation } from '../boot';
 import { batchForm, configForm, lettersForm, menuForm } from './check-form';
 import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
 import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
