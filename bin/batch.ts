@@ -6,14 +6,16 @@ import { readBuildFile } from '../src/lib/formats';
 import { tell } from '../src/lib/words';
 import { bootCheckReport, bootReport, memoryMapReport } from './boot';
 import { diskReport, imageReport } from './disk';
+import { photoReport } from './photo';
 import { placeReport, startsReport } from './placement';
 import { movesReport } from './settings';
 import { tableReport } from './table';
 
-export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image, table, memory-map, boot, boot-check, place or starts on many
+export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image, table, photo, memory-map, boot, boot-check, place or starts on many
                                 questions in one process: FILE (or -) has one JSON value a line, and each gets one line of JSON back, with "error" where it
                                 cannot be answered. disk takes {"chs": "615/4/17", "os": "dos3.3"} with the options
-                                of the command; image takes {"file": "...", "setup": "615/4/17"}; table takes
+                                of the command; image takes {"file": "...", "setup": "615/4/17"}; photo takes
+                                {"file": "...", "corners": "0,0,9,0,9,3,0,3", "block": "dip:8"}; table takes
                                 {"text": "JP1 1-2 220h"}; boot-check takes the build with the texts in "config" and "autoexec"; the others take {"file": "..."} or a build file as it is
 `;
 
@@ -39,6 +41,7 @@ const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
   boot: (asked) => bootReport(textOf(asked)),
   'boot-check': ({ config, autoexec, ...asked }) =>
     bootCheckReport(textOf(asked), String(config ?? ''), String(autoexec ?? '')),
+  photo: ({ file, ...asked }) => photoReport([String(file), ...optionsOf(asked)]),
   place: (asked) => placeReport(JSON.stringify(asked)),
   starts: (asked) => startsReport(JSON.stringify(asked)),
   table: (asked) =>

@@ -11,6 +11,7 @@ import { BATCH_USAGE, batch, takesBatch } from './batch';
 import { BOOT_USAGE, bootCommands } from './boot';
 import { dataCommands } from './data';
 import { DISK_USAGE, DiskUsage, diskReport, imageReport, romReport } from './disk';
+import { PHOTO_USAGE, photoReport } from './photo';
 import { PLACEMENT_USAGE, placementCommands } from './placement';
 import { START_USAGE, startCommands } from './start';
 import { TABLE_USAGE, tableCommands } from './table';
@@ -27,7 +28,7 @@ const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
   claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
   moves FILE --json             what differs from where it should be, why, and what happens if it is left
   markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${TABLE_USAGE}${START_USAGE}${BOOT_USAGE}${PLACEMENT_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
+${SETTINGS_USAGE}${TABLE_USAGE}${PHOTO_USAGE}${START_USAGE}${BOOT_USAGE}${PLACEMENT_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
   restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
                                 it; --anyway: also one with damaged rows
   health                        looks through the data, as JSON
@@ -159,6 +160,10 @@ async function main(argv: readonly string[]): Promise<number> {
   }
   if (command === 'write') {
     process.stdout.write(JSON.stringify(writeImage(rest), null, 2) + '\n');
+    return 0;
+  }
+  if (command === 'photo') {
+    process.stdout.write(JSON.stringify(await photoReport(rest), null, 2) + '\n');
     return 0;
   }
   if (command === 'image' || command === 'rom') {

@@ -1,6 +1,11 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
-import { press, sees, until, useBench } from '../support/browser';
+import { dipLooks, dipScene, draw } from '../support/blocks';
+import { press, sees, until, upload, useBench } from '../support/browser';
+import { Seeded } from '../support/random';
 
 interface Build {
   build: {
@@ -217,5 +222,41 @@ describe('switches and the bench', () => {
     await bench.server.restart();
     await until(async () => Object.keys((await saved('dunlin')).build.done ?? {}).length === 2);
     bench.complaints.splice(0);
+  });
+
+  it('reads a block from a photograph: corners by tap, doubtful ones by hand, the rest as found', async () => {
+    const { default: sharp } = await import('sharp');
+    const up = [true, false, true, true, false, false, true, false];
+    const trouble = { turn: 4, tilt: 0.08, blur: 1, noise: 3, shadow: false, glare: false, miss: 0 };
+    const { width, height, rgb, corners } = draw(
+      dipScene(dipLooks[0]!, up, 0.28),
+      8 / 2.6,
+      trouble,
+      new Seeded(9)
+    );
+    const image = join(mkdtempSync(join(tmpdir(), 'yj-photo-')), 'block.png');
+    await sharp(Buffer.from(rgb), { raw: { width, height, channels: 3 } })
+      .png()
+      .toFile(image);
+    await bench.open('/builds/dunlin/switches');
+    await upload(page, '#board-sw1 input[type="file"]', image);
+    await sees(page, 'Tap the top left corner of the block');
+    await page.$eval('#board-sw1 .picture', (e) => e.scrollIntoView({ block: 'center' }));
+    const box = (await page.$eval('#board-sw1 canvas', (e) => {
+      const { left, top, width: w } = e.getBoundingClientRect();
+      return { left, top, scale: w / (e as HTMLCanvasElement).width };
+    })) as { left: number; top: number; scale: number };
+    for (const p of corners) await page.mouse.click(box.left + p.x * box.scale, box.top + p.y * box.scale);
+    await sees(page, 'Record this reading');
+    await press(page, 'Record this reading');
+    const saved = async () =>
+      (
+        (await bench.saved('dunlin')).build as unknown as {
+          board: { seen?: Record<string, { switches?: Record<string, string> }> };
+        }
+      ).board.seen?.sw1?.switches ?? {};
+    await until(async () => Object.keys(await saved()).length >= 6);
+    for (const [n, state] of Object.entries(await saved()))
+      expect(state, `switch ${n}`).to.equal(up[Number(n) - 1] ? 'on' : 'off');
   });
 });

@@ -18,7 +18,9 @@ import { diskImage, imagePieces } from '../../src/lib/formats/disk';
 import { writeBuildFile } from '../../src/lib/formats';
 import { BuildStore } from '../../src/lib/server/builds';
 import { openDatabase } from '../../src/lib/server/database';
+import { dipLooks, dipScene, draw } from '../support/blocks';
 import { demo, parts } from '../support/demo';
+import { Seeded } from '../support/random';
 
 const root = new URL('../..', import.meta.url).pathname;
 /** The command itself; npm in front of it only costs time. */
@@ -41,6 +43,37 @@ describe('the command line', () => {
     const out = JSON.parse(stdout);
     expect(out.status).to.equal('clash');
     expect(out.findings.filter((f: { severity: string }) => f.severity === 'clash')).to.have.length(3);
+  });
+  it('reads a block out of a photograph, and says what it cannot read', async () => {
+    const { default: sharp } = await import('sharp');
+    const up = [true, false, false, true, true, false, true, false];
+    const trouble = { turn: 12, tilt: 0.1, blur: 1, noise: 3, shadow: false, glare: false, miss: 0 };
+    const { width, height, rgb, corners } = draw(
+      dipScene(dipLooks[1]!, up, 0.28),
+      8 / 2.6,
+      trouble,
+      new Seeded(5)
+    );
+    const image = join(folder, 'block.png');
+    await sharp(Buffer.from(rgb), { raw: { width, height, channels: 3 } })
+      .png()
+      .toFile(image);
+    const at = corners.map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`).join(',');
+    const { status, stdout } = yj(['photo', image, '--corners', at, '--block', 'dip:8']);
+    expect(status).to.equal(0);
+    expect(JSON.parse(stdout).row).to.equal(up.map((u) => (u ? 'on' : 'off')).join(' '));
+    expect(
+      JSON.parse(yj(['photo', image, '--corners', at, '--block', 'dip:8', '--on', 'down']).stdout).row
+    ).to.equal(up.map((u) => (u ? 'off' : 'on')).join(' '));
+    const bad = (args: string[]) => {
+      const { status: code, stderr } = yj(['photo', ...args]);
+      expect(code).to.equal(2);
+      return stderr;
+    };
+    expect(bad([image, '--corners', '1,2,3', '--block', 'dip:8'])).to.match(/eight numbers/);
+    expect(bad([image, '--corners', at, '--block', 'dip:99'])).to.match(/--block wants/);
+    expect(bad([image, '--corners', '0,0,9,9,9,0,0,9', '--block', 'dip:8'])).to.match(/go round the block/);
+    expect(bad([file, '--corners', at, '--block', 'dip:8'])).to.match(/no picture/);
   });
   it('answers many questions in one process, one line each, and goes on after a bad one', () => {
     const lines = (command: string, questions: unknown[]) => {

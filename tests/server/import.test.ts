@@ -108,7 +108,7 @@ describe('a file that comes in', function () {
     expect(await stored()).to.deep.equal([0, 0, 0]);
   });
 
-  const MUTATIONS = torture(6000, 600);
+  const MUTATIONS = torture(6000, 300);
   it(`is taken whole or not at all, in ${MUTATIONS} mutations: no crash, no hang, nothing stored of a refused one`, async () => {
     const r = new Seeded(20_261_123);
     let taken = 0;

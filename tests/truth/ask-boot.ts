@@ -121,7 +121,8 @@ export const bootKinds: Record<string, (asked: string) => string> = {
   },
   /** `6.22 486dx C: DOS=HIGH ; FILES=30 A: LH MOUSE`: what is found in the pair, as `C1 dos.high`. */
   'start files': (asked) => {
-    const [, dos, cpu, config, batch] = /^([\d.]+) (\S+) C:(?: (.*?))??(?: A: ?(.*))?$/.exec(asked) ?? fail(asked);
+    const [, dos, cpu, config, batch] =
+      /^([\d.]+) (\S+) C:(?: (.*?))??(?: A: ?(.*))?$/.exec(asked) ?? fail(asked);
     const lines = (text: string | undefined) => (text ?? '').split(' ; ').join('\n');
     const found = checkFiles(lines(config), lines(batch), machineOf(Number(dos), cpu!)).filter(
       (f) => f.severity !== 'note'

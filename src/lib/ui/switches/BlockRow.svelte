@@ -17,6 +17,8 @@
   import { getBench } from '../context';
   import BlockInput from '../parts/BlockInput.svelte';
   import { text } from '../text';
+  import PhotoRead from './PhotoRead.svelte';
+  import { shapeOf } from './photo';
 
   interface Props {
     item: Item;
@@ -29,6 +31,7 @@
   const words = text.switches;
   const { session } = getBench();
   const name = $derived(block.label ?? block.id);
+  const shape = $derived(shapeOf(block));
   const settings = $derived(settingsOn(part, block.id));
   const found = $derived(foundState(part, item, block.id));
   const reading = $derived(
@@ -113,6 +116,7 @@
       ><code>{writeRow(block, found)}</code>{/if}
   </form>
   {#if problem}<p class="bad" role="alert">{problem}</p>{/if}
+  {#if shape}<PhotoRead {block} {shape} {record} />{/if}
   <dl>
     {#each reading as r (r.setting.id)}
       {@const goal = goals[r.setting.id]}

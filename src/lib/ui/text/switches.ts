@@ -14,6 +14,29 @@ export const switches = {
     free: 'Any position works for this build.'
   },
   row: (name: string) => `Type a row for ${name}`,
+  photo: {
+    pick: 'Read it from a photograph',
+    noPicture: 'This file is no picture that can be read.',
+    badCorners:
+      'These corners are not those of a block. Go round it: top left, top right, bottom right, bottom left.',
+    broken: 'It could not be read. Try again.',
+    corner: [
+      'Tap the top left corner of the block, as it is read (arrow keys and Enter do too).',
+      'Now the top right corner.',
+      'Now the bottom right corner.',
+      'Now the bottom left corner.'
+    ],
+    done: 'Read. Tap what is doubtful; a second tap turns it round.',
+    canvas: 'Photograph: tap the four corners of the block',
+    again: 'Mark the corners again',
+    on: 'on',
+    off: 'off',
+    ask: (isOn: boolean) => `${isOn ? 'on' : 'off'}?`,
+    open: (n: number) =>
+      n === 1 ? 'One is doubtful: look at the block.' : `${n} are doubtful: look at the block.`,
+    sure: 'Nothing is doubtful in it. Compare it with the block all the same.',
+    take: 'Record this reading'
+  },
   rowHint: 'on off … or 5:off',
   rowHintCaps: '2-3, or none',
   record: 'Record',

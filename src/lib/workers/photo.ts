@@ -1,0 +1,29 @@
+import {
+  CornersError,
+  readBlock,
+  type BlockSeen,
+  type BlockShape,
+  type Corners,
+  type Raster
+} from '../core/photo';
+
+export interface PhotoMessage {
+  raster: Raster;
+  corners: Corners;
+  shape: BlockShape;
+}
+export type PhotoReply =
+  { kind: 'read'; value: BlockSeen } | { kind: 'corners' } | { kind: 'error'; message: string };
+
+self.onmessage = ({ data }: MessageEvent<PhotoMessage>) => {
+  let reply: PhotoReply;
+  try {
+    reply = { kind: 'read', value: readBlock(data.raster, data.corners, data.shape) };
+  } catch (error) {
+    reply =
+      error instanceof CornersError
+        ? { kind: 'corners' }
+        : { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+  }
+  self.postMessage(reply);
+};
