@@ -497,6 +497,33 @@ describe('programs, Windows and plug and play', () => {
     expect(at).to.deep.equal([...at].sort());
     expect(wayOverWords(ways[0]!)).to.match(/KiB more/);
   });
+  it('DOS before 7 loses what lies above a hole', () => {
+    const modules = (build: Build) => ({
+      ...build,
+      items: build.items.map((i) =>
+        i.place === '0' && i.part === 'pendrum-s72-8m' ? { ...i, part: 'pendrum-s72-32m-e' } : i
+      )
+    });
+    const xms = (os: string, holeMiB?: 15) => {
+      const build = modules(withBrief('sanderling', { os }, holeMiB ? { boot: { holeMiB } } : {}));
+      const kit = kitOf(build, parts);
+      if (totalKiB(kit) <= 16 * 1024) return null;
+      return planOf(build).managers.find((m) => m.kind === 'xms')!.xmsKiB;
+    };
+    const [open, holed, seven] = [xms('DOS 6.22'), xms('DOS 6.22', 15), xms('Windows 98', 15)];
+    expect(holed).to.equal(14 * 1024 - 64);
+    expect(open).to.be.greaterThan(holed!);
+    expect(seven, '7.x asks for the whole map').to.equal(xms('Windows 98'));
+  });
+  it('a program that refuses the manager gets a start without one', () => {
+    const profiles = [
+      program('own', { memory: { baseKiB: 500, extendedKiB: 3072 }, v86: 'off' }),
+      program('ems', { memory: { baseKiB: 500, expandedKiB: 512 } })
+    ];
+    const plan = planOf(withBrief('sanderling', { profiles }));
+    expect(plan.starts.map((s) => s.manager.kind).sort()).to.deep.equal(['ems', 'xms']);
+    expect(plan.programs.find((p) => p.id === 'own')!.start).to.match(/^xms/);
+  });
   it('says which program costs a start', () => {
     const profiles = [
       program('a', { memory: { baseKiB: 500 } }),

@@ -14,6 +14,16 @@ import {
 } from './map';
 
 const K = 1024;
+
+/**
+ * KiB above 1 MiB that a version of DOS sees: before 7 it asks the BIOS for one number, which ends at a hole that the
+ * setup leaves for a card. What lies above the hole is lost to it.
+ */
+export function seenExtended(kit: Kit, dos: number | null, extendedKiB: number): number {
+  const hole = kit.build.boot?.holeMiB;
+  return hole === undefined || (dos ?? 6) >= 7 ? extendedKiB : Math.min(extendedKiB, (hole - 1) * K);
+}
+
 const HIGH_AREA = 64;
 /** Extended KiB that the manager of a 386 takes for itself, before any expanded memory. */
 const MANAGER_OWN = 180;
@@ -83,7 +93,7 @@ export function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManag
   };
   const out = [none];
   const high = kernelKiB(dos, true);
-  const xmsKiB = Math.min(shown.extended - HIGH_AREA, dos < 7 ? 65_535 : Infinity);
+  const xmsKiB = Math.min(seenExtended(kit, dos, shown.extended) - HIGH_AREA, dos < 7 ? 65_535 : Infinity);
   if (rank >= 1 && xmsKiB > 0 && high)
     out.push({ ...none, id: 'xms', kind: 'xms', free: less(high), xmsKiB });
   if (rank >= 2 && high && xmsKiB >= MANAGER_OWN) {

@@ -1,6 +1,8 @@
 import { families, shownMemory } from '../boards';
 import { totalKiB, type Kit } from '../kit';
 import type { Profile } from '../model';
+import { systemOf } from '../software';
+import { seenExtended } from './managers';
 
 const HIGH_AREA = 64;
 const VIDEO_SHADOW = 32;
@@ -60,7 +62,7 @@ export function memoryNeeds(kit: Kit): MemoryNeed[] {
   const memory = kit.memory;
   const total = totalKiB(kit);
   if (!memory || total === 0) return [];
-  const { extended } = shownMemory(total, memory);
+  const extended = seenExtended(kit, systemOf(kit.build.brief.os).dos, shownMemory(total, memory).extended);
   const xmsKiB = Math.max(0, extended - HIGH_AREA - (kit.build.boot?.cache ? CACHE : 0));
   return kit.build.brief.profiles.flatMap((profile): MemoryNeed[] => {
     const needsKiB = profile.wants?.memory?.extendedKiB ?? 0;

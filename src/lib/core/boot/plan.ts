@@ -149,7 +149,7 @@ export function bootPlan(kit: Kit): BootPlan | NoPlan {
     xmsKiB: p.wants?.memory?.extendedKiB ?? (p.wants?.windows ? 256 : 0),
     mostXmsKiB: null,
     needs: needsOf(p),
-    v86: 'any'
+    v86: p.wants?.v86 ?? 'any'
   }));
   const all = configurations(managers.map(asManager), optional, lines(always, most), placing);
   const asked = programs.map((p) => within(p, all));

@@ -57,6 +57,8 @@ export const BootRecord = z.strictObject({
   cache: z.boolean().optional(),
   /** Where the page frame is wanted; left out: wherever it leaves most. */
   frame: z.number().int().min(0xc0000).max(0xe0000).multipleOf(0x4000).optional(),
+  /** The setup leaves a hole for a card at this MiB; null or left out: none that is known. */
+  holeMiB: z.union([z.literal(14), z.literal(15)]).optional(),
   /** Upper windows that were tried and are free, by their name in the map. */
   free: z
     .array(z.enum(['mono', 'e-segment', 'rom-tail']))

@@ -42,6 +42,11 @@ export const Wants = z.strictObject({
   /** Least DOS, as 3.3. */
   dos: z.number().min(1).max(8).optional(),
   windows: z.number().min(1).max(5).optional(),
+  /**
+   * The CPU's virtual 8086 mode, in which a memory manager keeps it: `off`, it switches to protected mode by itself and
+   * refuses; `needed`, it works only under one.
+   */
+  v86: z.enum(['off', 'needed']).optional(),
   /** Functions that it drives: a mouse, a game port, a modem. */
   functions: z
     .array(z.enum(['mouse', 'game', 'modem', 'serial', 'parallel', 'network', 'scanner', 'midi']))

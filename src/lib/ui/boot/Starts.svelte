@@ -22,6 +22,7 @@
     if (!l) return '';
     return [
       l.missing.length ? words.lacks.missing(l.missing.map((m) => groupWords[m] ?? m).join(', ')) : '',
+      l.v86 ? words.lacks.v86 : '',
       l.emsKiB ? words.lacks.ems(l.emsKiB) : '',
       l.xmsKiB ? words.lacks.xms(l.xmsKiB) : '',
       l.baseKiB ? words.lacks.base(l.baseKiB) : ''

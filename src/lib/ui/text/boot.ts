@@ -34,7 +34,8 @@ export const boot = {
     ems: (kib: number) => `${Math.ceil(kib)} KiB of EMS short`,
     xms: (kib: number) => `${Math.ceil(kib)} KiB of XMS short`,
     base: (kib: number) => `${Math.ceil(kib)} KiB of conventional memory short`,
-    missing: (names: string) => `nothing here for: ${names}`
+    missing: (names: string) => `nothing here for: ${names}`,
+    v86: 'the memory manager is in its way, or it needs one'
   },
   file: (name: string) => `${name}, line by line`,
   line: 'Line',

@@ -54,6 +54,9 @@ export const memoryMap = {
   assumed: 'assumed: nobody looked',
   shadowed: 'copied to RAM',
   collision: (window: string, a: string, b: string) => `${a} and ${b} both answer at ${window}.`,
+  hole: 'The setup leaves a hole at 15 MiB (for a card)',
+  holeChanged: 'the hole at 15 MiB was noted',
+  holeWhy: 'DOS up to 6 sees nothing above the hole. Switch it off unless a card needs it.',
   needs: {
     title: 'Programs that want memory above 1 MiB',
     asks: (kib: number) => `asks for ${kib} KiB`,

@@ -9,12 +9,14 @@
     memoryNeeds,
     paragraphRange,
     providerOf,
+    seenExtended,
     upperPlan,
     withBoot,
     type Maybe,
     type UpperPlan
   } from '$lib/core/boot';
   import { kitOf, totalKiB } from '$lib/core/kit';
+  import { systemOf } from '$lib/core/software';
   import { getBench } from '$lib/ui/context';
   import Counted from '$lib/ui/memory/Counted.svelte';
   import MegabyteMap from '$lib/ui/memory/MegabyteMap.svelte';
@@ -43,6 +45,9 @@
   const open = $derived(maybe.filter((m) => !free.includes(m.why)));
   const shown = $derived(kit.memory && total ? shownMemory(total, kit.memory) : null);
   const plan = $derived(bootPlan(kit));
+  const dos = $derived(systemOf(session.build.brief.os).dos);
+  /** A hole matters only where memory lies behind it. */
+  const mayHole = $derived(shown !== null && shown.extended > 14 * 1024);
   const managers = $derived(typeof plan === 'string' ? [] : plan.managers);
   const sizes = (p: UpperPlan | null) => words.regions((p?.regions ?? []).map((r) => (r.to - r.from) / 1024));
   const figure = (kind: string, of: 'xmsKiB' | 'emsKiB') => {
@@ -82,7 +87,7 @@
     </div>
     <div>
       <dt>{words.figures.extended}</dt>
-      <dd>{words.kib(shown.extended)}</dd>
+      <dd>{words.kib(seenExtended(kit, dos, shown.extended))}</dd>
     </div>
     <div>
       <dt>{words.figures.xms}</dt>
@@ -132,6 +137,17 @@
           </li>
         {/each}
       </ul>
+    {/if}
+    {#if mayHole}
+      <Checkbox
+        checked={session.build.boot?.holeMiB !== undefined}
+        onchange={(e) =>
+          session.change(
+            withBoot(session.build, { holeMiB: e.currentTarget.checked ? 15 : undefined }),
+            words.holeChanged
+          )}>{words.hole}</Checkbox
+      >
+      {#if session.build.boot?.holeMiB !== undefined && (dos ?? 6) < 7}<p class="bad">{words.holeWhy}</p>{/if}
     {/if}
     <Counted totalKiB={total} />
   </section>
