@@ -24,6 +24,7 @@ import {
   stacksBytes,
   systemIni,
   upperPlan,
+  wantedDrivers,
   writeFiles,
   type BootPlan,
   type MemoryMap,
@@ -406,6 +407,17 @@ describe('the plan of a start', () => {
     const config = fileText(files.files[0]!);
     expect(config).to.match(/\[WIN\]\r\n\[/);
     expect(fileText(files.files[1]!)).to.match(/:WIN\r\nGOTO END/);
+  });
+
+  it('a chain that lacks a link serves nobody, and a program that says nothing is promised nothing', () => {
+    const build = withBrief('sanderling', {
+      profiles: [program('cd', { cdrom: true }), program('plain', {})]
+    });
+    const ex = { ...expectationOf(kitOf(build, parts)), cpu: '8088' as const };
+    const { wanted, refused } = wantedDrivers(kitOf(build, parts), ex);
+    expect(refused.map((r) => r.driver.id)).to.include('cd-ata');
+    expect(wanted.filter((w) => w.group === 'cd')).to.deep.equal([]);
+    expect(planOf(build).programs.map((p) => p.verdict)).to.deep.equal(['unsaid', 'unsaid']);
   });
 
   it('says which driver this CPU cannot run', () => {

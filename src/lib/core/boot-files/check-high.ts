@@ -1,4 +1,4 @@
-import { MOST_HIGH_BUFFERS, filesBytes, lastDriveBytes, stacksBytes, usualEnvironment } from '../boot';
+import { MOST_HIGH_BUFFERS, usualEnvironment } from '../boot';
 import {
   FRAME_BYTES,
   conditionalRuns,
@@ -279,18 +279,4 @@ export function checkEnvironment(s: Situation): Seen[] {
       ...(edit ? { file: CONFIG, line: shell!.n } : { file: 'AUTOEXEC.BAT' as const, line: last })
     }
   ];
-}
-
-/** Bytes of the tables that a start asks for, where they lie low. */
-export function tableBytes(s: Situation): number {
-  const dos = s.machine.dos ?? 6;
-  const value = (word: string) => s.config.find((l) => l.kind === 'directive' && l.word === word)?.value;
-  const files = parseInt(value('FILES') ?? '8', 10);
-  const letter = (value('LASTDRIVE') ?? 'E').trim()[0] ?? 'E';
-  const [n, size] = (value('STACKS') ?? '9,128').split(',').map(Number);
-  return (
-    filesBytes(dos, Number.isNaN(files) ? 8 : files) +
-    lastDriveBytes(dos, letter) +
-    (dos >= 3.2 ? stacksBytes(n || 0, size || 0) : 0)
-  );
 }

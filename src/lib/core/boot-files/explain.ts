@@ -1,7 +1,7 @@
 import { buffersBytes, filesBytes, lastDriveBytes, stacksBytes, type Span } from '../boot';
 import { drivers, type DriverClass } from '../boot';
 import type { BatchLine, ConfigLine } from './read';
-import { classOf } from './situation';
+import { classOf, loadsNothing } from './situation';
 import { variableOf } from './read';
 
 /** What a line does, as data. */
@@ -102,23 +102,6 @@ export const explainConfig = (lines: readonly ConfigLine[], w: ExplainWith): Exp
     return { n: l.n, text: l.text, meaning, takes: configTakes(l, meaning, w) };
   });
 
-const quiet: readonly string[] = [
-  'CLS',
-  'PAUSE',
-  'CD',
-  'CHDIR',
-  'MD',
-  'DEL',
-  'COPY',
-  'VER',
-  'DIR',
-  'TYPE',
-  'REN',
-  'DATE',
-  'TIME',
-  'MODE'
-];
-
 function batchMeaning(l: BatchLine): LineMeaning {
   if (l.kind === 'label') return { kind: 'label', label: l.label };
   const c = l.command;
@@ -128,7 +111,7 @@ function batchMeaning(l: BatchLine): LineMeaning {
   if (variable) return { kind: 'variable', name: variable.name.trim() };
   if (c.called) return { kind: 'call', text: c.file?.path ?? '' };
   if (c.word === 'ECHO') return { kind: 'echo', text: '' };
-  if (!c.file || quiet.includes(c.word)) return { kind: 'command', text: c.word };
+  if (!c.file || loadsNothing.includes(c.word)) return { kind: 'command', text: c.word };
   return {
     kind: 'driver',
     class: classOf(c.file, false),

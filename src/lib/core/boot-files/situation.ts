@@ -30,7 +30,7 @@ const devices: readonly string[] = ['DEVICE', 'DEVICEHIGH'];
 const installs: readonly string[] = ['INSTALL', 'INSTALLHIGH'];
 
 /** Words of a batch file that load nothing that stays. */
-const plain: readonly string[] = [
+export const loadsNothing: readonly string[] = [
   'ECHO',
   'SET',
   'PATH',
@@ -77,7 +77,9 @@ export function loadedOf({ config, batch }: Pick<Situation, 'config' | 'batch'>)
     ...fromConfig(devices),
     ...fromConfig(installs),
     ...batch
-      .filter(({ line: { command } }) => command?.file && !plain.includes(command.word) && !command.called)
+      .filter(
+        ({ line: { command } }) => command?.file && !loadsNothing.includes(command.word) && !command.called
+      )
       .map(({ line, maybe }): Loaded => ({
         at: 'AUTOEXEC.BAT',
         n: line.n,

@@ -4,9 +4,6 @@
 export type Span = readonly [low: number, high: number];
 
 export const span = (n: number): Span => [n, n];
-export const addSpans = (...spans: readonly Span[]): Span =>
-  spans.reduce<Span>(([a, b], [c, d]) => [a + c, b + d], [0, 0]);
-export const middle = ([low, high]: Span): number => (low + high) / 2;
 
 interface Kernel {
   /** First version that the row is for. */

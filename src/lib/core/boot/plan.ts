@@ -32,8 +32,8 @@ export interface ProgramVerdict {
   name: string;
   /** The start that it runs in; null: in none. */
   start: string | null;
-  /** `windows`: it is none of DOS's. */
-  verdict: 'fits' | 'try' | 'no' | 'windows';
+  /** `windows`: it is none of DOS's; `unsaid`: nobody says how much conventional memory it wants. */
+  verdict: 'fits' | 'try' | 'no' | 'unsaid' | 'windows';
   /** KiB that it asks for, and the span that this start leaves. */
   baseKiB: number;
   free: Span | null;
@@ -202,11 +202,13 @@ function verdicts(kit: Kit, starts: readonly PlannedStart[], answer: StartsAnswe
     const near = answer.unserved.find((u) => u.program === p.id)?.nearest ?? null;
     const verdict = !start
       ? 'no'
-      : start.free[0] >= baseKiB
-        ? 'fits'
-        : start.free[1] >= baseKiB
-          ? 'try'
-          : 'no';
+      : p.wants?.memory?.baseKiB === undefined
+        ? 'unsaid'
+        : start.free[0] >= baseKiB
+          ? 'fits'
+          : start.free[1] >= baseKiB
+            ? 'try'
+            : 'no';
     return {
       id: p.id,
       name: p.name,

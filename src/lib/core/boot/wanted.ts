@@ -2,16 +2,16 @@ import { families, runs } from '../boards';
 import type { Kit } from '../kit';
 import type { BootRecord, CpuFamily, OwnDriver, Profile } from '../model';
 import { isPnp } from '../resources';
-import { addSpans, span, type Span } from './dos';
+import { span, type Span } from './dos';
 import { DRIVER_CLASSES, driverOf, type Driver } from './drivers';
 import type { Expectation } from './expect';
 
 /** Why a line is in the plan. */
 export type Because =
-  { kind: 'dos' } | { kind: 'part'; name: string } | { kind: 'programs'; names: string[] } | { kind: 'wish' };
+  { kind: 'part'; name: string } | { kind: 'programs'; names: string[] } | { kind: 'wish' };
 
 /** What a group of lines is for; a start has a group or leaves it out. */
-export type Group = 'always' | 'cd' | 'mouse' | 'network' | 'cache' | 'sound';
+export type Group = 'always' | 'cd' | 'mouse' | 'network' | 'cache';
 
 /** A driver that this machine needs, with its sizes: as MEM showed them, else what is typical. Bytes. */
 export interface Wanted {
@@ -89,7 +89,8 @@ function choices(kit: Kit, ex: Expectation, record: BootRecord | undefined): Cho
     put(rank === 0 ? 'redirector-small' : 'redirector', 'cd', byPart(drive.title));
   }
   const wantMouse = asking('mouse');
-  if (wantMouse.length || ex.hasMouse)
+  // A mouse hangs on its own card or on a serial port; without either no driver helps.
+  if (ex.hasMouse || (wantMouse.length && ex.serials))
     put(
       rank === 0 ? 'mouse-small' : (ex.dos ?? 5) < 5 ? 'mouse-old' : 'mouse-late',
       'mouse',
@@ -134,7 +135,7 @@ const ownDriver = (own: OwnDriver, n: number): Driver => ({
 /** Drivers that this build needs, and those that its CPU or its DOS cannot run. */
 export function wantedDrivers(kit: Kit, ex: Expectation): { wanted: Wanted[]; refused: Refused[] } {
   const record = kit.build.boot;
-  const wanted: Wanted[] = [];
+  let wanted: Wanted[] = [];
   const refused: Refused[] = [];
   for (const { id, group, because } of choices(kit, ex, record)) {
     const driver = driverOf(id);
@@ -144,6 +145,9 @@ export function wantedDrivers(kit: Kit, ex: Expectation): { wanted: Wanted[]; re
       refused.push({ driver, group, because, why: { kind: 'dos', needs: driver.dos, has: ex.dos } });
     else wanted.push(sized(driver, group, because, record));
   }
+  // A chain that lacks a link serves nobody: its other links are left out too.
+  const broken = new Set(refused.map((r) => r.group));
+  wanted = wanted.filter((w) => w.group === 'always' || !broken.has(w.group));
   (record?.own ?? []).forEach((own, n) =>
     wanted.push(sized(ownDriver(own, n), 'always', { kind: 'wish' }, record))
   );
@@ -152,6 +156,3 @@ export function wantedDrivers(kit: Kit, ex: Expectation): { wanted: Wanted[]; re
   wanted.sort((a, b) => stage(a) - stage(b) || order(a) - order(b));
   return { wanted, refused };
 }
-
-/** Bytes that stay of several drivers together. */
-export const stayOf = (list: readonly Wanted[]): Span => addSpans(...list.map((w) => w.stay));

@@ -1,6 +1,6 @@
 import type { Kit } from '../kit';
 import { startupLines } from '../moves';
-import { isOn, linesAt } from '../resources';
+import { isLineSeen, isOn, linesAt } from '../resources';
 import { systemOf } from '../software';
 import { usualEnvironment } from './dos';
 import { driverOf, type Driver } from './drivers';
@@ -97,7 +97,7 @@ function argumentsOf(kit: Kit, ex: Expectation): (text: string) => string | null
     f?.isSeen ? text(f.value) : null;
   const values: Readonly<Record<string, string | null>> = {
     cd: 'CD1',
-    cdport: cd ? cd.value.toString(16).toUpperCase() : null,
+    cdport: cd && isLineSeen(kit.m, cd) ? cd.value.toString(16).toUpperCase() : null,
     ems: '',
     netirq: seen(card?.irq, String),
     netport: seen(card?.port, (n) => `0x${n.toString(16)}`)
@@ -124,6 +124,10 @@ interface Writer {
 const pathOf = ({ folders }: Writer, d: Driver): string =>
   `${d.ofDos ? folders.dos : folders.others}${d.file}`;
 
+/** What has to be looked at before a driver's line can be written. */
+const lookAt = (ex: Expectation, d: Driver): string =>
+  (d.class === 'packet' ? ex.network[0]?.title : ex.optical[0]?.title) ?? d.file;
+
 /** The line of one driver, where the plan puts it. */
 function driverLine(w: Writer, wanted: Wanted, region: number): WrittenLine {
   const { driver } = wanted;
@@ -131,7 +135,7 @@ function driverLine(w: Writer, wanted: Wanted, region: number): WrittenLine {
   const args = w.fill(driver.args);
   const why: LineWhy =
     args === null
-      ? { kind: 'look', card: w.ex.network[0]?.title ?? driver.file }
+      ? { kind: 'look', card: lookAt(w.ex, driver) }
       : {
           kind: 'driver',
           driver,

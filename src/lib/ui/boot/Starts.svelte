@@ -36,9 +36,15 @@
   <p class="sum">{words.noReady}</p>
   <p class="bad">{noPlanWords[plan]}</p>
 {:else if files}
-  {@const unserved = plan.programs.filter((p) => p.verdict === 'no')}
+  {@const unserved = plan.programs.filter((p) => p.verdict !== 'fits' && p.verdict !== 'windows')}
   <p class="sum">
-    {plan.starts.length > 1 ? words.many(plan.starts.length) : unserved.length ? words.oneOpen : words.one}
+    {plan.starts.length > 1
+      ? words.many(plan.starts.length)
+      : !plan.programs.length
+        ? words.noPrograms
+        : unserved.length
+          ? words.oneOpen
+          : words.one}
   </p>
   {#if plan.starts.length > 1 && plan.answer.clique.length > 1}
     <p>{words.why(plan.answer.clique.flatMap((id) => names.get(id) ?? []).join(', '))}</p>

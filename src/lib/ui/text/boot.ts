@@ -12,8 +12,9 @@ export const boot = {
   viewsLabel: 'Views of Boot',
   // Plan
   one: 'One start serves every program.',
+  noPrograms: 'One start, with everything that is fitted. The brief names no program to check it by.',
   many: (n: number) => `${n} starts are needed, and fewer cannot do.`,
-  oneOpen: 'One start. Not every program fits it: see below.',
+  oneOpen: 'One start. It is not sure that every program fits it: see below.',
   why: (names: string) => `No start serves two of these: ${names}.`,
   cut: 'The search for places was ended early: these are the best found, not proved.',
   clash: 'Lines has open clashes: the numbers below may still change. Mend those first.',
@@ -27,6 +28,7 @@ export const boot = {
     fits: 'fits',
     try: 'may fit: try it',
     no: 'does not fit',
+    unsaid: 'not known: nobody says how much it wants',
     windows: 'runs in Windows'
   },
   needs: (kib: number) => (kib ? `asks for ${kib} KiB` : 'says nothing of memory'),

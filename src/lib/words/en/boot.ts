@@ -94,15 +94,13 @@ export const noPlanWords: Record<NoPlan, string> = {
 export const driverTitle = (d: Driver): string => `${capital(driverClassWords[d.class])} (${d.file})`;
 
 export const becauseWords = (b: Because): string =>
-  b.kind === 'dos'
-    ? 'part of DOS'
-    : b.kind === 'wish'
-      ? 'you asked for it'
-      : b.kind === 'programs'
-        ? `for ${and(b.names)}`
-        : b.name
-          ? `for ${b.name}`
-          : 'a mouse is fitted';
+  b.kind === 'wish'
+    ? 'you asked for it'
+    : b.kind === 'programs'
+      ? `for ${and(b.names)}`
+      : b.name
+        ? `for ${b.name}`
+        : 'a mouse is fitted';
 
 export const refusedWords = ({ driver, because, why }: Refused): string =>
   `${driverTitle(driver)}, ${becauseWords(because)}: ${
