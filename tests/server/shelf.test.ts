@@ -38,6 +38,48 @@ describe('the shelf', () => {
     shelf = new ShelfStore(shop.store);
   });
 
+  it('learns of a medium in the save of the machine, takes it back with it, and keeps what others taught', async () => {
+    const { item } = await shelf.add({ part: 'feldspar-cf4g' });
+    const tried = (cylinders: number, where: string) => ({
+      at: `2026-11-0${(cylinders % 9) + 1}T10:00:00.000Z`,
+      where,
+      cylinders,
+      result: 'started' as const
+    });
+    const elsewhere = tried(1001, 'Dunlin');
+    await shelf.save(item.id, { ...item, medium: { tries: [elsewhere] } }, 1);
+    const build = demo('sanderling');
+    const withCard = (disk?: object) => ({
+      ...build,
+      items: build.items.map((i) =>
+        i.id === 'card' ? { ...i, specimen: item.id, ...(disk ? { disk } : {}) } : i
+      )
+    });
+    const known = async () => (await shelf.get(item.id)).item.medium;
+    let { head } = await shop.store.create(withCard() as typeof build, 'x');
+    const save = async (disk?: object) => {
+      head = (await shop.store.save('sanderling', withCard(disk), head, 'x')).head;
+    };
+    const [first, second] = [tried(1002, 'Sanderling'), tried(1003, 'Sanderling')];
+    const made = { heads: 255, sectors: 63 };
+    await save({ tries: [first], setup: { cylinders: 1002, heads: 16, sectors: 63 } });
+    expect(await known()).to.deep.equal({ tries: [elsewhere, first] });
+    await save({ tries: [first, second], made });
+    expect(await known()).to.deep.equal({ tries: [elsewhere, first, second], made });
+    await save({ tries: [second], made });
+    expect(await known()).to.deep.equal({ tries: [elsewhere, second], made });
+    head = (await shop.store.step('sanderling', 'undo')).head;
+    expect((await known())!.tries).to.have.deep.members([elsewhere, first, second]);
+    head = (await shop.store.step('sanderling', 'undo')).head;
+    expect(await known()).to.deep.equal({ tries: [elsewhere, first] });
+    // Taken out of the machine, it keeps what it learnt there.
+    const without = { ...build, items: build.items.filter((i) => i.id !== 'card') };
+    head = (await shop.store.save('sanderling', without, head, 'out')).head;
+    expect(await known()).to.deep.equal({ tries: [elsewhere, first] });
+    await shop.store.db.updateTable('shelf').set({ document: '{' }).execute();
+    await save({ tries: [second] });
+  });
+
   it('keeps things, tells where they are used, and what is lent', async () => {
     const one = await shelf.add({ part: 'brim-v16', label: 'the good one', place: 'crate 1' });
     expect([one.item.id, one.version, one.lentTo]).to.deep.equal(['the-good-one', 1, null]);

@@ -19,6 +19,7 @@ import { Conflict, InBin, NotFound, Unreadable } from './errors';
 import { Changes } from './events';
 import { Checker } from './checker';
 import { pool } from './heavy/pool';
+import { teachMediums } from './mediums';
 import { readEach } from './rows';
 import { readKept, summaries, type ItemRow, type Row } from './summaries';
 
@@ -186,17 +187,20 @@ export class BuildStore {
     const build = parsed.data;
     if (build.id !== id) throw new InvalidDocument([{ path: 'id', message: `must be "${id}"` }], 'The build');
     await this.assertWhole(build);
+    let isShelfChanged = false;
     const head = await transact(this.db, async (trx) => {
       const row = await trx
         .selectFrom('builds')
-        .select(['head', 'deleted'])
-        .where('id', '=', id)
+        .leftJoin('revisions', 'revisions.id', 'builds.head')
+        .select(['builds.head', 'builds.deleted', 'revisions.document'])
+        .where('builds.id', '=', id)
         .executeTakeFirst();
       if (!row) throw new NotFound(`There is no build "${id}".`);
       if (row.deleted !== null) throw new InBin(id);
       if (row.head !== base) return null;
       const at = this.now();
       const revision = await addRevision(trx, build, base, note, at);
+      isShelfChanged = await teachMediums(trx, row.document ?? '', build, at);
       await trx
         .updateTable('builds')
         .set({ head: revision, name: build.name, updated: at })
@@ -206,34 +210,34 @@ export class BuildStore {
     });
     if (head === null) throw new Conflict(await this.get(id));
     this.changes.tell({ kind: 'build', id, head });
+    if (isShelfChanged) this.changes.tell({ kind: 'all' });
     // Not what is newest by now: somebody may have saved again in between.
     return { build, head, canUndo: true, canRedo: false };
   }
 
-  /** Goes one revision back or forward. Nothing is deleted. */
+  /** Goes one revision back or forward. Nothing is deleted; what the shelf learnt by it is taken back or told again. */
   async step(id: string, way: 'undo' | 'redo'): Promise<BuildRecord> {
-    const head = await this.head(id);
-    const target =
-      way === 'undo'
-        ? (await this.db.selectFrom('revisions').select('parent').where('id', '=', head).executeTakeFirst())
-            ?.parent
-        : (await this.childOf(id, head))?.id;
-    if (typeof target === 'number') {
-      await this.db
+    const { head, parent, document } = await this.present(id);
+    const target = way === 'undo' ? parent : (await this.childOf(id, head))?.id;
+    if (typeof target !== 'number') return this.get(id);
+    let isShelfChanged = false;
+    await transact(this.db, async (trx) => {
+      const to = await trx
+        .selectFrom('revisions')
+        .select('document')
+        .where('id', '=', target)
+        .executeTakeFirstOrThrow();
+      const at = this.now();
+      const { numUpdatedRows } = await trx
         .updateTable('builds')
-        .set((e) => ({
-          head: target,
-          updated: this.now(),
-          name: e
-            .selectFrom('revisions')
-            .select(sql<string>`json_extract(document, '$.name')`.as('name'))
-            .where('id', '=', target)
-        }))
+        .set({ head: target, updated: at, name: sql<string>`json_extract(${to.document}, '$.name')` })
         .where('id', '=', id)
         .where('head', '=', head)
-        .execute();
-      this.changes.tell({ kind: 'build', id, head: target });
-    }
+        .executeTakeFirst();
+      if (numUpdatedRows) isShelfChanged = await teachMediums(trx, document, this.kept(to.document), at);
+    });
+    this.changes.tell({ kind: 'build', id, head: target });
+    if (isShelfChanged) this.changes.tell({ kind: 'all' });
     return this.get(id);
   }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sameJson } from './equal';
 
 const DiskGeometry = z.strictObject({
   cylinders: z.number().int().min(1).max(65_536),
@@ -65,3 +66,24 @@ export const DiskRecord = z.strictObject({
 });
 
 export type DiskRecord = z.output<typeof DiskRecord>;
+
+/**
+ * What is known of a medium once a machine's record of it has gone from one state to another: what was changed there
+ * is changed here, what was learnt in other machines stays. Setup and plan belong to the machine alone.
+ */
+export function mediumAfter(
+  known: DiskRecord | undefined,
+  before: DiskRecord | undefined,
+  after: DiskRecord | undefined
+): DiskRecord {
+  const was = before?.tries ?? [];
+  const is = after?.tries ?? [];
+  const kept = (known?.tries ?? []).filter((t) => has(is, t) || !has(was, t));
+  const out: DiskRecord = { tries: [...kept, ...is.filter((t) => !has(kept, t))].slice(-100) };
+  const changed = <K extends 'real' | 'made'>(key: K): DiskRecord[K] =>
+    sameJson(before?.[key], after?.[key]) ? known?.[key] : after?.[key];
+  const [real, made] = [changed('real'), changed('made')];
+  return { ...out, ...(real && { real }), ...(made && { made }) };
+}
+
+const has = <T>(list: readonly T[], one: T): boolean => list.some((x) => sameJson(x, one));

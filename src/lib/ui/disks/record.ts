@@ -8,28 +8,15 @@ const withDisk = (item: Item, to: (old: DiskRecord) => DiskRecord): Item => ({
 });
 
 /**
- * Writes down what is known of a medium: in the build, and on the shelf where it is a thing of it, so that the
- * next machine that it goes into knows. Without the server the shelf is left as it is.
+ * Writes down what is known of a medium. Where it is a thing of the shelf, the server writes it there in the same
+ * save, so that the next machine that it goes into knows.
  */
-export function keepMedium(
+export const keepMedium = (
   session: Session,
   item: Item,
   to: (old: DiskRecord) => DiskRecord,
   note: string
-): void {
-  session.item(item.id, (i) => withDisk(i, to), note);
-  const { specimen } = item;
-  // One after the other: each starts from what the one before it saved.
-  if (specimen) last = last.then(() => keepOnShelf(specimen, to));
-}
-let last: Promise<void> = Promise.resolve();
-
-async function keepOnShelf(id: string, to: (old: DiskRecord) => DiskRecord): Promise<void> {
-  const now = await mediumOnShelf(id);
-  if (!now) return;
-  const { plan: _plan, setup: _setup, ...medium } = to(now.item.medium ?? { tries: [] });
-  await ask('PUT', `/shelf/${id}`, { item: { ...now.item, medium }, version: now.version });
-}
+): void => session.item(item.id, (i) => withDisk(i, to), note);
 
 /** The thing on the shelf that a drive is, or null. */
 export async function mediumOnShelf(id: string): Promise<ShelfView | null> {
