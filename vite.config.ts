@@ -28,6 +28,7 @@ export default defineConfig({
   worker: { format: 'es' },
   build: {
     assetsInlineLimit: 0,
+    reportCompressedSize: false,
     rollupOptions: { treeshake: { moduleSideEffects: (id: string) => !onlyDefine.test(id) } }
   }
 });

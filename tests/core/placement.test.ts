@@ -323,7 +323,7 @@ describe('placing against a general MILP solver', () => {
   it('agrees on larger cases, with peaks, predecessors and lines that move themselves', async () => {
     const { default: load } = (await import('highs')) as unknown as { default: () => Promise<Highs> };
     const highs = await load();
-    for (let seed = 1; seed <= torture(12, 4); seed++) {
+    for (let seed = 1; seed <= torture(12, 2); seed++) {
       const r = new Seeded(7000 + seed);
       const n = 7 + (seed % 4);
       const lines = Array.from({ length: n }, (_, i): Line => {
