@@ -1,6 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import {
-  bootPlan,
   conditionalRuns,
   expectationOf,
   fileText,
@@ -14,7 +13,7 @@ import {
   type Piece,
   type PlannedStart
 } from '../src/lib/core/boot';
-import { checkFiles, explainFiles } from '../src/lib/core/boot-files';
+import { checkFiles, explainFiles, planBeside } from '../src/lib/core/boot-files';
 import { VARIANTS, counted, shownMemory } from '../src/lib/core/boards';
 import { kitOf, totalKiB, type Kit } from '../src/lib/core/kit';
 import { FloppyImageError, readBuildFile, startFloppy } from '../src/lib/formats';
@@ -144,7 +143,7 @@ const startReport = (s: PlannedStart, name: string) => ({
 
 export function bootReport(source: string): object {
   const kit = kitIn(source);
-  const plan = bootPlan(kit);
+  const plan = planBeside(kit);
   if (typeof plan === 'string') return { plan: null, why: plan, words: noPlanWords[plan] };
   const files = writeFiles(kit, plan, startLabel);
   return {
@@ -199,7 +198,7 @@ function writeFloppy([file, , size, target, option, drive]: readonly string[]): 
   if (!target || (option !== undefined && (option !== '--go-on' || !/^[C-Z]:$/i.test(drive ?? ''))))
     throw new SettingsUsage(`name the size and the image\n\n${BOOT_USAGE}`);
   const kit = kitIn(text(file));
-  const plan = bootPlan(kit);
+  const plan = planBeside(kit);
   if (typeof plan === 'string') return { plan: null, why: plan, words: noPlanWords[plan] };
   const files = writeFiles(kit, plan, startLabel);
   try {

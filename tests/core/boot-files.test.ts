@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { parse } from 'yaml';
-import { expectationOf } from '../../src/lib/core/boot';
+import { expectationOf, withBoot } from '../../src/lib/core/boot';
 import {
   applyEdit,
   batchOf,
@@ -15,6 +15,7 @@ import {
   readConfig
 } from '../../src/lib/core/boot-files';
 import { kitOf } from '../../src/lib/core/kit';
+import type { Profile } from '../../src/lib/core/model';
 import { bootFindingWords, inStarts } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
@@ -24,18 +25,26 @@ interface Case {
   name: string;
   on: string;
   os?: string;
+  /** What a listing of the disk shows. */
+  listing?: string;
+  /** A program of the brief refuses the memory manager. */
+  refuser?: string;
   config: string;
   autoexec: string;
   finds: string[];
 }
 const cases = parse(readFileSync(new URL('boot/cases.yaml', import.meta.url), 'utf8')) as Case[];
 
-const machineOf = (id: string, os?: string) => {
-  const build = demo(id);
-  return expectationOf(kitOf(os ? { ...build, brief: { ...build.brief, os } } : build, parts));
+const machineOf = (id: string, { os, listing, refuser }: Partial<Case> = {}) => {
+  const build = withBoot(demo(id), { listing });
+  const { brief } = build;
+  const profiles: Profile[] = refuser
+    ? [...brief.profiles, { id: 'refuser', name: refuser, needs: [], wants: { v86: 'off' } }]
+    : brief.profiles;
+  return expectationOf(kitOf({ ...build, brief: { ...brief, os: os ?? brief.os, profiles } }, parts));
 };
-const found = ({ on, os, config, autoexec }: Pick<Case, 'on' | 'os' | 'config' | 'autoexec'>) =>
-  checkFiles(config, autoexec, machineOf(on, os)).filter((f) => f.severity !== 'note');
+const found = (c: Case) =>
+  checkFiles(c.config, c.autoexec, machineOf(c.on, c)).filter((f) => f.severity !== 'note');
 
 describe('a pair of start files', () => {
   it('there are at least 60 written by hand', () => {
@@ -50,13 +59,13 @@ describe('a pair of start files', () => {
   it('every fix takes its finding away, touches one line, and brings no new clash', () => {
     let fixes = 0;
     for (const c of cases) {
-      const before = checkFiles(c.config, c.autoexec, machineOf(c.on, c.os));
+      const before = checkFiles(c.config, c.autoexec, machineOf(c.on, c));
       for (const f of before.filter((x) => x.edit)) {
         fixes++;
         const edit = f.edit!;
         const config = edit.file === 'CONFIG.SYS' ? applyEdit(c.config, edit) : c.config;
         const autoexec = edit.file === 'AUTOEXEC.BAT' ? applyEdit(c.autoexec, edit) : c.autoexec;
-        const after = checkFiles(config, autoexec, machineOf(c.on, c.os));
+        const after = checkFiles(config, autoexec, machineOf(c.on, c));
         const key = (x: (typeof before)[number]) => JSON.stringify([x.rule, x.facts]);
         expect(after.map(key), `${c.name}: ${f.rule}`).not.to.include(key(f));
         expect(after.filter((x) => x.severity === 'clash').length, c.name).to.be.at.most(
@@ -72,7 +81,7 @@ describe('a pair of start files', () => {
 
   it('says each finding as a title and whole sentences', () => {
     for (const c of cases)
-      for (const f of checkFiles(c.config, c.autoexec, machineOf(c.on, c.os))) {
+      for (const f of checkFiles(c.config, c.autoexec, machineOf(c.on, c))) {
         const { title, sentence } = bootFindingWords(f);
         expect(title, f.rule)
           .to.match(/\S/)

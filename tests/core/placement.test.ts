@@ -2,13 +2,18 @@ import { expect } from 'chai';
 import {
   bestOrderByDos,
   blockedLine,
+  changedLines,
   configurations,
   fewestStarts,
+  keepPresent,
+  needOf,
   place,
+  placeBest,
   placeByDos,
   type Line,
   type Manager,
   type Optional,
+  type Present,
   type Program
 } from '../../src/lib/core/placement';
 import { Seeded } from '../support/random';
@@ -318,6 +323,113 @@ function milpText(lines: readonly Line[], regions: readonly number[]): string {
     'End'
   ].join('\n');
 }
+
+describe('the best layout of upper memory', () => {
+  it('is the best of all, the first of equal ones, whatever is left out of the search', () => {
+    for (let seed = 1; seed <= torture(300, 60); seed++) {
+      const r = new Seeded(500 + seed);
+      const lines = Array.from({ length: 4 + r.int(9) }, (_, i): Line => {
+        const stay = 500 + r.int(9000);
+        return line(`l${i}`, r.chance(0.5) ? 0 : 1, stay + r.int(9000), stay, [], r.chance(0.2));
+      });
+      const layouts = Array.from({ length: 1 + r.int(8) }, () => ({
+        freeBytes: 600_000 + r.int(3) * 1000,
+        regions: Array.from({ length: 1 + r.int(4) }, () => 2000 + r.int(16_000))
+      }));
+      const values = layouts.map((l) => l.freeBytes - place(lines, l.regions).low);
+      const best = placeBest(lines, layouts)!;
+      expect(layouts[best.at]!.freeBytes - best.placement.low, `case ${seed}`).to.equal(Math.max(...values));
+      expect(best.at, `case ${seed}`).to.equal(values.indexOf(Math.max(...values)));
+      expect(best.placement.status).to.equal('optimal');
+    }
+  });
+  it('is never called optimal where the search was cut off', () => {
+    const cut = Array.from({ length: 12 }, (_, seed) => {
+      const r = new Seeded(seed);
+      const lines = Array.from({ length: 13 }, (__, i): Line => {
+        const stay = 1000 + r.int(30_000);
+        return line(`l${i}`, i < 7 ? 0 : 1, stay + r.int(30_000), stay, i % 4 === 3 ? [`l${i - 1}`] : []);
+      });
+      const room = lines.reduce((n, l) => n + l.stay, 0) * 0.95;
+      const layouts = [0.6, 0.5].map((part) => ({
+        freeBytes: 600_000,
+        regions: [room * part, room * (1 - part)].map(Math.floor)
+      }));
+      return {
+        alone: layouts.map((l) => place(lines, l.regions, 1).status),
+        best: placeBest(lines, layouts, 1)!.placement.status
+      };
+    }).filter(({ alone }) => alone.every((s) => s === 'best-found'));
+    expect(cut.length).to.be.greaterThan(0);
+    for (const { best } of cut) expect(best).to.equal('best-found');
+  });
+  it('has nothing below what was asked for, and says so', () => {
+    const lines = [line('a', 0, 900, 900), line('b', 1, 800, 800)];
+    expect(place(lines, [1000]).low).to.equal(800);
+    expect(place(lines, [1000], undefined, 800).status).to.equal('not-below');
+    expect(place(lines, [1000], undefined, 801).low).to.equal(800);
+  });
+});
+
+describe('plans that are equally good', () => {
+  /** Fewest changes of all placements in one order that leave so much low, by looking at every one. */
+  function fewest(order: readonly Line[], regions: readonly number[], low: number, present: Present): number {
+    let best = Infinity;
+    const go = (i: number, free: number[], spent: number, trail: { name: string; region: number }[]) => {
+      if (spent > low) return;
+      if (i === order.length) {
+        best = Math.min(best, changedLines(trail, present));
+        return;
+      }
+      const l = order[i]!;
+      go(i + 1, free, spent + l.stay, [...trail, { name: l.name, region: 0 }]);
+      free.forEach((f, r) => {
+        if (!l.high || needOf(l) > f) return;
+        const left = free.map((x, k) => (k === r ? x - l.stay : x));
+        go(i + 1, left, spent, [...trail, { name: l.name, region: r + 1 }]);
+      });
+    };
+    go(0, [...regions], 0, []);
+    return best;
+  }
+  it('leave as little low as before, and change the fewest lines that the order allows', () => {
+    let fewer = 0;
+    for (let seed = 1; seed <= torture(400, 80); seed++) {
+      const r = new Seeded(900 + seed);
+      const lines = Array.from({ length: 3 + r.int(4) }, (_, i): Line => {
+        const stay = 500 + r.int(6000);
+        return line(`l${i}`, i < 2 ? 0 : 1, stay + r.int(3000), stay, [], r.chance(0.2));
+      });
+      const regions = Array.from({ length: 1 + r.int(3) }, () => 3000 + r.int(12_000));
+      const present = lines.map((l) => ({ name: l.name, region: r.int(regions.length + 1) }));
+      const found = place(lines, regions);
+      const kept = keepPresent(lines, regions, found, present);
+      const low = kept.order
+        .filter((o) => o.region === 0)
+        .map((o) => lines.find((l) => l.name === o.name)!.stay);
+      expect(
+        low.reduce((a, b) => a + b, 0),
+        `case ${seed}`
+      ).to.equal(found.low);
+      const order = kept.order.map((o) => lines.find((l) => l.name === o.name)!);
+      expect(changedLines(kept.order, present), `case ${seed}`).to.equal(
+        fewest(order, regions, found.low, present)
+      );
+      if (changedLines(kept.order, present) < changedLines(found.order, present)) fewer++;
+    }
+    expect(fewer).to.be.greaterThan(10);
+  });
+  it('stay as they are where what is there already is as good', () => {
+    const lines = [line('a', 0, 900, 900), line('b', 0, 900, 900), line('c', 1, 900, 900)];
+    const present = [
+      { name: 'b', region: 2 },
+      { name: 'a', region: 1 },
+      { name: 'c', region: 2 }
+    ];
+    const kept = keepPresent(lines, [1000, 2000], place(lines, [1000, 2000]), present);
+    expect(kept.order).to.deep.equal(present);
+  });
+});
 
 describe('placing against a general MILP solver', () => {
   it('agrees on larger cases, with peaks, predecessors and lines that move themselves', async () => {

@@ -68,6 +68,8 @@ const machineOf = (dos: number, cpu: string): Expectation => ({
   hardDisks: 1,
   floppies: 1,
   masters: [],
+  listing: null,
+  refusers: [],
   emsCards: [],
   hasMouse: true,
   serials: 2

@@ -1,6 +1,7 @@
 import type { Expectation } from '../boot';
 import { batchForm, configForm, lettersForm, menuForm } from './check-form';
 import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
+import { checkListing, checkRefusers } from './check-listing';
 import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
 import { explainBatch, explainConfig, type ExplainWith, type ExplainedLine } from './explain';
 import type { BootFinding, Edit, Seen } from './finding';
@@ -19,7 +20,8 @@ const perStart: readonly ((s: Situation) => Seen[])[] = [
   checkCountry,
   checkBlaster,
   checkPacket,
-  lettersForm
+  lettersForm,
+  checkListing
 ];
 
 const rank = { stop: 0, clash: 1, caution: 2, note: 3 } as const;
@@ -74,6 +76,7 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
     put(seen, null);
   const starts = situationsOf(config, batch, machine);
   for (const s of starts) for (const check of perStart) for (const seen of check(s)) put(seen, s.choice);
+  for (const seen of checkRefusers(starts)) put(seen, null);
   return [...found.values()]
     .map((f) => ({ ...f, choices: f.choices.length === starts.length ? [] : f.choices }))
     .sort(

@@ -58,6 +58,8 @@ export type BootFacts =
   | { rule: 'label.falls'; facts: { label: string; into: string } }
   | { rule: 'shell.floppy'; facts: { path: string; what: 'SHELL' | 'COMSPEC' } }
   | { rule: 'letter.none'; facts: { letter: string } }
+  | { rule: 'file.missing'; facts: { path: string; elsewhere: string[] } }
+  | { rule: 'manager.refused'; facts: { programs: string[]; starts: number } }
   | { rule: 'blaster.differs'; facts: { key: string; says: string; card: string; is: string; sure: boolean } }
   | { rule: 'blaster.form'; facts: { why: 'blank' | 'lower' } }
   | { rule: 'blaster.extra'; facts: { key: string; card: string } }

@@ -2,6 +2,7 @@ import { cablesOf, totalKiB, type Kit } from '../kit';
 import type { CpuFamily } from '../model';
 import { isLineSeen, isOn, linesAt, type Line } from '../resources';
 import { systemOf } from '../software';
+import { readListing, type Listing } from './listing';
 import { memoryMap, type MemoryMap } from './map';
 
 /** A number that a card is set to, and whether anybody looked or only the catalogue says so. */
@@ -47,6 +48,10 @@ export interface Expectation {
   emsCards: string[];
   hasMouse: boolean;
   serials: number;
+  /** Files of the disk, where somebody listed them. */
+  listing: Listing | null;
+  /** Programs of the brief that refuse to run under a memory manager. */
+  refusers: string[];
 }
 
 const foundOf = (kit: Kit, line: Line): Found => ({ value: line.printed, isSeen: isLineSeen(kit.m, line) });
@@ -105,6 +110,8 @@ export function expectationOf(kit: Kit): Expectation {
       .map((f) => f.title),
     emsCards: ofKind('ems').map(({ f }) => f.title),
     hasMouse: ofKind('mouse').length > 0,
-    serials: ofKind('serial').length
+    serials: ofKind('serial').length,
+    listing: readListing(kit.build.boot?.listing ?? ''),
+    refusers: kit.build.brief.profiles.filter((p) => p.wants?.v86 === 'off').map((p) => p.name)
   };
 }

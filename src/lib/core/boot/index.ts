@@ -1,6 +1,8 @@
 export * from './dos';
 export * from './drivers';
 export * from './expect';
+export * from './gate';
+export * from './listing';
 export * from './managers';
 export * from './map';
 export * from './measured';
@@ -13,3 +15,6 @@ export * from './two-stage';
 export * from './wanted';
 export * from './write';
 export * from './windows';
+export * from './writer';
+export * from './layouts';
+export { packetDriver } from './choices';

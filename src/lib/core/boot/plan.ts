@@ -4,23 +4,27 @@ import type { Profile } from '../model';
 import {
   configurations,
   fewestStarts,
-  place,
+  keepPresent,
+  placeBest,
+  placeBestByOrder,
   placeByDos,
-  placeByOrder,
   shortfall,
   type Configuration,
   type Line,
   type Manager,
   type Optional,
+  type Present,
   type Program,
   type Shortfall,
   type StartsAnswer
 } from '../placement';
 import { systemOf } from '../software';
 import type { Span } from './dos';
-import { expectationOf } from './expect';
+import { driverOf, type Driver } from './drivers';
+import { expectationOf, type Expectation } from './expect';
 import { managersOf, type MachineManager } from './managers';
-import { asks, wantedDrivers, type Refused, type Wanted } from './wanted';
+import { asks } from './choices';
+import { GROUPS, baseOf, wantedDrivers, type Group, type Refused, type Wanted } from './wanted';
 
 const K = 1024;
 
@@ -58,10 +62,22 @@ export interface PlannedStart {
   configuration: Configuration;
   manager: MachineManager;
   wanted: Wanted[];
+  /** The driver of the expanded memory card, where this start uses it. */
+  card: Driver[];
   /** KiB of the largest program, from the least to the most that the sizes allow. */
   free: Span;
   /** KiB that DOS by itself, without regions, would leave; null where it makes no difference. */
   byDosKiB: number | null;
+}
+
+/** The driver of the expanded memory card, where a start takes its expanded memory from one. */
+const cardDriver = ({ manager }: Pick<PlannedStart, 'manager'>, ex: Expectation): Driver[] =>
+  ex.emsCards.length && manager.kind !== 'ems' && manager.emsKiB > 0 ? [driverOf('ems-32')] : [];
+
+/** Drivers of a plan that come with a part, not with DOS, each once. */
+export function driversToCopy(plan: BootPlan): Driver[] {
+  const all = plan.starts.flatMap((s) => [...s.wanted.map((w) => w.driver), ...s.card]);
+  return [...new Map(all.filter((d) => !d.ofDos).map((d) => [d.id, d])).values()];
 }
 
 /** A driver as a line to be placed, by one end of its sizes or the middle. */
@@ -75,6 +91,34 @@ function lineOf(w: Wanted, all: readonly Wanted[], pick: (s: Span) => number): L
     after: before,
     high: w.driver.high === 'yes' || w.driver.high === 'self',
     movesItself: w.driver.high === 'self'
+  };
+}
+
+const isV86 = (m: MachineManager): boolean => m.kind === 'noems' || m.kind === 'ems';
+const wantsXms = (list: readonly Wanted[]): boolean => list.some((w) => w.driver.needs.includes('xms'));
+const wantsV86 = (list: readonly Wanted[]): boolean => list.some((w) => w.driver.v86 === 'needs');
+
+/** Groups that some manager of this machine carries; the others are refused, with what they lack. */
+function carried(
+  { wanted, refused }: { wanted: Wanted[]; refused: Refused[] },
+  managers: readonly MachineManager[]
+): { wanted: Wanted[]; refused: Refused[] } {
+  const lacks = (group: Group): 'xms' | 'manager' | null => {
+    const own = wanted.filter((w) => w.group === group);
+    if (wantsV86(own) && !managers.some(isV86)) return 'manager';
+    return wantsXms(own) && !managers.some((m) => m.xmsKiB > 0) ? 'xms' : null;
+  };
+  return {
+    wanted: wanted.filter((w) => lacks(w.group) === null),
+    refused: [
+      ...refused,
+      ...wanted.flatMap(({ driver, group, because }): Refused[] => {
+        const kind = lacks(group);
+        return kind && (driver.needs.length || driver.v86 === 'needs')
+          ? [{ driver, group, because, why: { kind } }]
+          : [];
+      })
+    ]
   };
 }
 
@@ -97,23 +141,44 @@ function within(p: Program, all: readonly Configuration[]): Program {
   return others.length && best < p.baseKiB ? { ...p, baseKiB: best } : p;
 }
 
-/** Plans how a build starts. @returns why there is no plan where something it rests on is not entered */
-export function bootPlan(kit: Kit): BootPlan | NoPlan {
+/** A start of the machine's own files: whether it loads a manager, and how its lines lie, by the file without ending. */
+export interface OwnStart {
+  hasManager: boolean;
+  lines: Present;
+}
+
+/** Own files as lines of a plan: the start that has the same manager, and most of the drivers. */
+function presentFor(wanted: readonly Wanted[], isManaged: boolean, own: readonly OwnStart[]): Present {
+  const named = own
+    .filter((o) => o.hasManager === isManaged)
+    .map((o) =>
+      o.lines.flatMap(({ name, region }) => {
+        const w = wanted.find((x) => baseOf(x.driver.file) === name);
+        return w ? [{ name: w.driver.id, region }] : [];
+      })
+    );
+  return named.sort((a, b) => b.length - a.length)[0] ?? [];
+}
+
+/**
+ * Plans how a build starts.
+ * @param own starts of the machine's own files: of plans that are equally good, one that changes few of their lines
+ * @returns why there is no plan where something it rests on is not entered
+ */
+export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | NoPlan {
   const ex = expectationOf(kit);
   const { dos } = ex;
   if (dos === null) return 'no-dos';
   if (!ex.cpu) return 'no-cpu';
   if (!kit.memory || totalKiB(kit) === 0) return 'no-memory';
   if (dos >= 7 && families[ex.cpu].rank < 2) return 'dos-too-new';
-  const { wanted, refused } = wantedDrivers(kit, ex);
   const managers = managersOf(kit, ex, dos);
-  const groups = (['cd', 'mouse', 'network', 'cache'] as const).filter((g) =>
-    wanted.some((w) => w.group === g)
-  );
+  const { wanted, refused } = carried(wantedDrivers(kit, ex), managers);
+  const groups = GROUPS.filter((g) => wanted.some((w) => w.group === g));
   const ofGroup = (g: string) => wanted.filter((w) => w.group === g);
   const lines = (list: readonly Wanted[], pick: (s: Span) => number) =>
     list.map((w) => lineOf(w, list, pick));
-  const placing = dos >= 6 ? place : placeByOrder;
+  const placing = dos >= 6 ? placeBest : placeBestByOrder;
   const asManager = (m: MachineManager): Manager => ({
     id: m.id,
     freeBytes: m.free[0],
@@ -121,26 +186,38 @@ export function bootPlan(kit: Kit): BootPlan | NoPlan {
     xmsKiB: m.xmsKiB,
     emsKiB: m.emsKiB,
     onePool: m.kind === 'ems',
-    v86: m.kind === 'noems' || m.kind === 'ems',
-    lines: { none: 0, xms: 2, noems: 3, ems: 3 }[m.kind]
+    v86: isV86(m),
+    lines: { none: 0, xms: 2, noems: 3, ems: 3 }[m.kind],
+    // A frame can stand in several places, and one of them leaves most.
+    family: m.kind
   });
   const optional: Optional[] = groups.map((g) => ({
     id: g,
     lines: lines(ofGroup(g), most),
-    takesKiB: g === 'cache' ? 1024 : 0,
-    wantsXms: g === 'cache'
+    takesKiB: g === 'cache' || g === 'ram-disk' ? 1024 : 0,
+    wantsXms: wantsXms(ofGroup(g)),
+    wantsV86: wantsV86(ofGroup(g))
   }));
   const always = wanted.filter((w) => w.group === 'always');
-  // Whatever is fitted works in one start at least, with DOS high where that can be had: it costs nothing.
-  const fitted: Program = {
-    id: FITTED,
+  // Whatever is fitted works in one start at least, and each wish in one, with DOS high where that can be had: it
+  // costs nothing.
+  const standIn = (id: string, needs: string[]): Program => ({
+    id,
     baseKiB: 0,
     emsKiB: 0,
     xmsKiB: managers.length > 1 ? 1 : 0,
     mostXmsKiB: null,
-    needs: [...groups],
+    needs,
     v86: 'any'
-  };
+  });
+  const isWish = (g: Group) => ofGroup(g).every((w) => w.because.kind === 'wish');
+  const standIns = [
+    standIn(
+      `${STANDS_IN}fitted`,
+      groups.filter((g) => !isWish(g))
+    ),
+    ...groups.filter(isWish).map((g) => standIn(`${STANDS_IN}${g}`, [g]))
+  ];
   const ofDos = kit.build.brief.profiles.filter((p) => !isForWindows(kit, p));
   const programs: Program[] = ofDos.map((p) => ({
     id: p.id,
@@ -153,40 +230,50 @@ export function bootPlan(kit: Kit): BootPlan | NoPlan {
   }));
   const all = configurations(managers.map(asManager), optional, lines(always, most), placing);
   const asked = programs.map((p) => within(p, all));
-  const answer = fewestStarts(all, [...asked, fitted]);
+  const answer = fewestStarts(all, [...asked, ...standIns]);
   const starts = answer.chosen.map((c): PlannedStart => {
     const manager = managers.find((m) => m.id === c.manager)!;
-    const own = [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)];
+    const used = [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)];
+    const placement = keepPresent(
+      lines(used, most),
+      manager.regions,
+      c.placement,
+      presentFor(used, isV86(manager), own)
+    );
     // The least is what the largest sizes leave, and the other way round.
-    const freeAt = (pick: (s: Span) => number, freeBytes: number) =>
-      (freeBytes - placing(lines(own, pick), manager.regions).low) / K;
-    const typical = lines(own, most);
+    const freeAt = (pick: (s: Span) => number, freeBytes: number) => {
+      const found = placing(lines(used, pick), [{ freeBytes, regions: manager.regions }]);
+      return found ? (freeBytes - found.placement.low) / K : 0;
+    };
+    const typical = lines(used, most);
     const byDos = placeByDos(typical, manager.regions).low;
     return {
-      configuration: c,
+      configuration: { ...c, placement, serves: c.serves.filter(isProgram) },
       manager,
-      wanted: own,
+      wanted: used,
+      card: cardDriver({ manager }, ex),
       free: [freeAt(most, manager.free[0]), freeAt(least, manager.free[1])],
       byDosKiB: byDos === c.placement.low ? null : (manager.free[0] - byDos) / K
     };
   });
   const without = (id: string) =>
-    fewestStarts(all, [...asked.filter((p) => p.id !== id), fitted]).chosen.length < starts.length;
+    fewestStarts(all, [...asked.filter((p) => p.id !== id), ...standIns]).chosen.length < starts.length;
   const droppable = starts.length > 1 ? asked.flatMap((p) => (without(p.id) ? [p.id] : [])) : [];
   return {
     dos,
     managers,
     wanted,
     refused,
-    answer,
+    answer: { ...answer, clique: answer.clique.filter(isProgram) },
     starts,
     programs: verdicts(kit, starts, answer),
     droppable
   };
 }
 
-/** Stands for what is fitted, beside the programs. */
-const FITTED = ' fitted';
+/** Begins the names of what stands for things fitted and wished for, beside the programs. */
+const STANDS_IN = ' ';
+const isProgram = (id: string): boolean => !id.startsWith(STANDS_IN);
 
 /** A program that runs in Windows 95 and later, which keeps memory by itself. */
 const isForWindows = (kit: Kit, p: Profile): boolean =>

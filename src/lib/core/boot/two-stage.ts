@@ -1,4 +1,5 @@
-import type { BootFiles, WrittenFile, WrittenLine } from './write';
+import type { BootFiles } from './write';
+import type { WrittenFile, WrittenLine } from './writer';
 
 /** Environment for a start that goes on from a disk, in bytes. */
 const ROOM = 512;

@@ -31,6 +31,49 @@ export const Tried = z.strictObject({
 });
 export type Tried = z.output<typeof Tried>;
 
+/** Keyboard layouts by the letters of KEYB, as versions from 3.3 have them. */
+export const LAYOUTS = [
+  'BE',
+  'CF',
+  'DK',
+  'FR',
+  'GR',
+  'IT',
+  'LA',
+  'NL',
+  'NO',
+  'PO',
+  'SF',
+  'SG',
+  'SP',
+  'SU',
+  'SV',
+  'UK'
+] as const;
+export type Layout = (typeof LAYOUTS)[number];
+
+/** Drivers of the table that are loaded only where somebody wants them. */
+export const EXTRAS = [
+  'ansi',
+  'doskey',
+  'setver',
+  'share',
+  'ramdrive',
+  'append',
+  'print',
+  'fastopen',
+  'graphics',
+  'power',
+  'mixer',
+  'sound-emulation',
+  'midi-emulation'
+] as const;
+export type Extra = (typeof EXTRAS)[number];
+
+/** How programs reach the network: a packet driver for those that bring the rest, or a stack that stays. */
+export const NET_STACKS = ['packet', 'odi', 'ndis'] as const;
+export type NetStack = (typeof NET_STACKS)[number];
+
 /** What is known of how a machine starts: its own files, sizes that MEM showed, drivers that lie ready. */
 export const BootRecord = z.strictObject({
   /** The user's own files. */
@@ -55,6 +98,17 @@ export const BootRecord = z.strictObject({
     .optional(),
   /** A disk cache is wanted. */
   cache: z.boolean().optional(),
+  /** Layout of the keyboard; left out: that of the United States, which takes no line. */
+  layout: z.enum(LAYOUTS).optional(),
+  /** Letters of code page 850 on the screen, with the layout. */
+  codePage: z.boolean().optional(),
+  extras: z.array(z.enum(EXTRAS)).max(EXTRAS.length).optional(),
+  /** Left out: a packet driver. */
+  network: z.enum(NET_STACKS).optional(),
+  /** What `DIR C:\\ /S /B` shows: the files that are on the disk. */
+  listing: file.optional(),
+  /** When the user went on with the disk although drivers were not noted as in hand. */
+  wentOn: z.iso.datetime().optional(),
   /** Where the page frame is wanted; left out: wherever it leaves most. */
   frame: z.number().int().min(0xc0000).max(0xe0000).multipleOf(0x4000).optional(),
   /** The setup leaves a hole for a card at this MiB; null or left out: none that is known. */

@@ -77,7 +77,13 @@ export const Block = z.discriminatedUnion('kind', [
   /** A choice burnt into a ROM or soldered in: never moved, only exchanged. */
   z.strictObject({ ...blockBase, kind: z.literal('firmware') }),
   /** A program run by hand writes the choice; `program` is the command without its value. */
-  z.strictObject({ ...blockBase, kind: z.literal('software'), program: z.string().max(80) }),
+  z.strictObject({
+    ...blockBase,
+    kind: z.literal('software'),
+    program: z.string().max(80),
+    /** The card forgets when it is switched off, so the program has to run at every start. */
+    eachStart: z.boolean().optional()
+  }),
   /** ISA plug-and-play: a configuration program or the BIOS chooses at each start. */
   z.strictObject({ ...blockBase, kind: z.literal('pnp') }),
   /** The BIOS chooses at each start (PCI interrupt inputs). */

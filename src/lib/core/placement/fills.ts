@@ -74,9 +74,12 @@ export class Fills {
     return new OneRegion(this.lines, this.order, worth);
   }
 
-  /** Looks for prices that make the bound of the whole set low. */
-  improve(set: number, free: readonly number[]): void {
-    let prices = this.lines.map(() => 0);
+  /**
+   * Looks for prices that make the bound of a set low, from those that were found before on.
+   * @param enough a bound that need not be lowered any more
+   */
+  improve(set: number, free: readonly number[], enough = -Infinity): void {
+    let prices = this.prices.length ? this.prices : this.lines.map(() => 0);
     let best = Infinity;
     let step = 0.4;
     const members = this.order.filter((i) => set & (1 << i));
@@ -89,6 +92,7 @@ export class Fills {
         best = value;
         this.prices = prices;
         this.priced = region;
+        if (best <= enough) return;
       } else step *= 0.85;
       const used = this.lines.map(() => 0);
       for (const f of free) {

@@ -1,2 +1,4 @@
+export * from './best';
 export * from './place';
+export * from './present';
 export * from './starts';

@@ -24,8 +24,11 @@ export interface PlacedLine {
 }
 
 export interface Placement {
-  /** `optimal`: proved; `best-found`: the search was cut off; `no-order`: no order keeps every rule. */
-  status: 'optimal' | 'best-found' | 'no-order';
+  /**
+   * `optimal`: proved; `best-found`: the search was cut off; `no-order`: no order keeps every rule; `not-below`: nothing
+   * leaves less low than was asked for.
+   */
+  status: 'optimal' | 'best-found' | 'no-order' | 'not-below';
   /** Bytes that lie in conventional memory. */
   low: number;
   /** No plan can leave fewer there. */
@@ -76,15 +79,19 @@ export function blockedLine(lines: readonly Line[]): string | null {
  * it waits for that one.
  * @param regions free bytes of each upper region, at most `PLACE_LIMITS.regions`
  * @param mostNodes where the search is cut off; its answer is then never called optimal
+ * @param below only plans that leave fewer bytes low than this are looked for
+ * @param fills of the same lines, where other regions were looked at before: prices found there are a good beginning
  */
 export function place(
   lines: readonly Line[],
   regions: readonly number[],
-  mostNodes: number = PLACE_LIMITS.nodes
+  mostNodes: number = PLACE_LIMITS.nodes,
+  below = Infinity,
+  fills = new Fills(lines)
 ): Placement {
   const n = lines.length;
   const total = sum(lines.map((l) => l.stay));
-  const bound = Math.max(lowest(lines, regions), total - sum(regions), 0);
+  const bound = leastLow(lines, regions);
   if (blockedLine(lines) !== null)
     return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
   const pre = before(lines);
@@ -93,9 +100,9 @@ export function place(
   const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]!) - peakOf(lines[a]!) || a - b);
   const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
   const seen = new Map<string, number>();
-  const fills = new Fills(lines);
   const trail: PlacedLine[] = [];
-  let best: { low: number; order: PlacedLine[]; free: number[] } = { low: total + 1, order: [], free: [] };
+  const none = { low: Math.min(total + 1, below), order: [] as PlacedLine[], free: [] as number[] };
+  let best = none;
   let nodes = 0;
   let cut = false;
 
@@ -153,31 +160,58 @@ export function place(
       trail.pop();
     }
   };
+  const notBelow = (): Placement => ({
+    status: 'not-below',
+    low: total,
+    bound: none.low,
+    order: [],
+    free: [...regions],
+    nodes
+  });
+  const can = openLines(lines, regions);
+  const isPriced = n >= PRICED_FROM;
+  if (isPriced && below < Infinity) {
+    fills.improve(can.set, regions, can.low + can.rest - below);
+    if (rootBound(can, regions, fills) >= below) return notBelow();
+  }
   const first = beam(lines, regions, rank, pre, config);
   if (first && first.low < best.low) best = first;
   if (best.low > bound) {
     // Of few lines every plan is looked at sooner than the prices are found.
-    if (n >= PRICED_FROM) fills.improve(full, regions);
+    if (isPriced) fills.improve(can.set, regions, can.low + can.rest - best.low);
     go(0, -1, [...regions], 0);
   }
+  if (best === none && !cut) return notBelow();
   return {
     status: cut && best.low > bound ? 'best-found' : 'optimal',
     low: best.low,
-    bound: cut ? Math.max(bound, rootBound(lines, regions, fills)) : best.low,
+    bound: cut ? Math.max(bound, rootBound(can, regions, fills)) : best.low,
     order: best.order,
     free: best.free,
     nodes
   };
 }
 
-/** What must stay low whatever is done: what cannot go high, and what the regions together cannot hold. */
-function rootBound(lines: readonly Line[], regions: readonly number[], fills: Fills): number {
+/** Lines that may go into one of the regions by themselves, as bits, with what they and all others leave. Bytes. */
+function openLines(
+  lines: readonly Line[],
+  regions: readonly number[]
+): { set: number; rest: number; low: number } {
   const most = Math.max(0, ...regions);
   const can = lines.map((l) => l.high && needOf(l) <= most);
-  const rest = sum(lines.filter((_, i) => can[i]).map((l) => l.stay));
-  const set = can.reduce((bits, yes, i) => (yes ? bits | (1 << i) : bits), 0);
-  return lowest(lines, regions) + Math.max(0, Math.ceil(rest - fills.most(set, regions)));
+  return {
+    set: can.reduce((bits, yes, i) => (yes ? bits | (1 << i) : bits), 0),
+    rest: sum(lines.filter((_, i) => can[i]).map((l) => l.stay)),
+    low: lowest(lines, regions)
+  };
 }
+
+/** What must stay low whatever is done: what cannot go high, and what the regions together cannot hold. */
+const rootBound = (
+  { set, rest, low }: ReturnType<typeof openLines>,
+  regions: readonly number[],
+  fills: Fills
+): number => low + Math.max(0, Math.ceil(rest - fills.most(set, regions)));
 
 const PRICED_FROM = 10;
 /** Plans that are carried along while a first good one is looked for. */
@@ -224,6 +258,10 @@ const lowest = (lines: readonly Line[], regions: readonly number[]): number => {
   const most = Math.max(0, ...regions);
   return sum(lines.filter((l) => !l.high || needOf(l) > most).map((l) => l.stay));
 };
+
+/** Bytes that lie low whatever is done, by size alone: what fits nowhere, and what all regions together cannot hold. */
+export const leastLow = (lines: readonly Line[], regions: readonly number[]): number =>
+  Math.max(lowest(lines, regions), sum(lines.map((l) => l.stay)) - sum(regions), 0);
 
 /** What DOS does by itself when no region is named: the largest free block, else low without a word. */
 export function placeByDos(
@@ -286,7 +324,7 @@ export function bestOrderByDos(
 /** The best order for a version of DOS that takes no regions: the answer of `bestOrderByDos` as a placement. */
 export function placeByOrder(lines: readonly Line[], regions: readonly number[]): Placement {
   const total = sum(lines.map((l) => l.stay));
-  const bound = Math.max(lowest(lines, regions), total - sum(regions), 0);
+  const bound = leastLow(lines, regions);
   if (blockedLine(lines) !== null)
     return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
   const best = bestOrderByDos(lines, regions);

@@ -1,4 +1,5 @@
-import { place, type Line, type Placement } from './place';
+import { placeBest, type Layout } from './best';
+import type { Line, Placement } from './place';
 
 /** A memory manager, with what is free when nothing else is loaded. */
 export interface Manager {
@@ -15,6 +16,8 @@ export interface Manager {
   v86: boolean;
   /** Lines that it needs itself. */
   lines: number;
+  /** Managers of one family differ in how upper memory is laid out alone: only the best of them is looked at. */
+  family?: string;
 }
 
 /** Something that may be loaded or left out: CD, mouse, network, cache. */
@@ -25,6 +28,8 @@ export interface Optional {
   takesKiB: number;
   /** It works only where there is XMS. */
   wantsXms: boolean;
+  /** It works only where the CPU runs in its virtual mode. */
+  wantsV86?: boolean;
 }
 
 export interface Program {
@@ -84,35 +89,50 @@ export const STARTS_LIMITS = { optional: 8, managers: 8, programs: 24 } as const
 const subsets = <T>(list: readonly T[]): T[][] =>
   list.reduce<T[][]>((all, x) => [...all, ...all.map((s) => [...s, x])], [[]]);
 
-/** How lines are placed into regions: exactly, or as a version of DOS that takes no regions does it. */
-export type Placing = (lines: readonly Line[], regions: readonly number[]) => Placement;
+/** How lines are placed into the layout that is best for them; null: they have no legal order. */
+export type Placing = (
+  lines: readonly Line[],
+  layouts: readonly Layout[]
+) => { at: number; placement: Placement } | null;
+
+/** Managers by their family, in their order. */
+const families = (managers: readonly Manager[]): Manager[][] => {
+  const out = new Map<string, Manager[]>();
+  for (const m of managers) {
+    const key = m.family ?? `only ${m.id}`;
+    out.set(key, [...(out.get(key) ?? []), m]);
+  }
+  return [...out.values()];
+};
 
 /** Every configuration: each manager with each choice of the optional lines, with its numbers by exact placing. */
 export function configurations(
   managers: readonly Manager[],
   optional: readonly Optional[],
   always: readonly Line[],
-  placing: Placing = place
+  placing: Placing = placeBest
 ): Configuration[] {
-  return managers.flatMap((m) =>
+  return families(managers).flatMap((family) =>
     subsets(optional).flatMap((on): Configuration[] => {
-      if (on.some((o) => o.wantsXms && m.xmsKiB === 0)) return [];
+      const [like] = family;
+      if (!like || on.some((o) => (o.wantsXms && like.xmsKiB === 0) || (o.wantsV86 && !like.v86))) return [];
       const lines = [...always, ...on.flatMap((o) => [...o.lines])];
-      const placement = placing(lines, m.regions);
-      if (placement.status === 'no-order') return [];
+      const found = placing(lines, family);
+      const m = found && family[found.at];
+      if (!m) return [];
       const takes = on.reduce((s, o) => s + o.takesKiB, 0);
       return [
         {
           id: [m.id, ...on.map((o) => o.id)].join('+'),
           manager: m.id,
           on: on.map((o) => o.id),
-          baseKiB: (m.freeBytes - placement.low) / 1024,
+          baseKiB: (m.freeBytes - found.placement.low) / 1024,
           xmsKiB: Math.max(0, m.xmsKiB - takes),
           emsKiB: Math.max(0, m.emsKiB - (m.onePool ? takes : 0)),
           onePool: m.onePool,
           v86: m.v86,
           lines: lines.length + m.lines,
-          placement,
+          placement: found.placement,
           serves: []
         }
       ];

@@ -1,13 +1,13 @@
 <script lang="ts">
   import { Button, Input, Select } from 'flowbite-svelte';
   import {
-    bootPlan,
     programSheets,
     withBoot,
     writeFiles,
     type Found,
     type ProgramSheet
   } from '$lib/core/boot';
+  import { planBeside } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import type { Tried } from '$lib/core/model';
   import { slowWays, startLabel, triedWords } from '$lib/words';
@@ -17,7 +17,7 @@
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
-  const made = $derived(bootPlan(kit));
+  const made = $derived(planBeside(kit));
   const plan = $derived(typeof made === 'string' ? null : made);
   const names = $derived(plan ? writeFiles(kit, plan, startLabel).names : []);
   const sheets = $derived(programSheets(kit, plan));

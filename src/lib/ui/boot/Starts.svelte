@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { Checkbox } from 'flowbite-svelte';
-  import { bootPlan, systemIni, withBoot, writeFiles, type ProgramVerdict } from '$lib/core/boot';
+  import { systemIni, writeFiles, type ProgramVerdict } from '$lib/core/boot';
+  import { planBeside } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import { registry } from '$lib/core/rules';
   import { groupWords, managerWords, noPlanWords, refusedWords, startLabel } from '$lib/words';
@@ -8,10 +8,11 @@
   import { boot as words } from '../text/boot';
   import Drivers from './Drivers.svelte';
   import Files from './Files.svelte';
+  import Wishes from './Wishes.svelte';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
-  const plan = $derived(bootPlan(kit));
+  const plan = $derived(planBeside(kit));
   const files = $derived(typeof plan === 'string' ? null : writeFiles(kit, plan, startLabel));
   const ini = $derived(systemIni(kit));
   const names = $derived(new Map(session.build.brief.profiles.map((p) => [p.id, p.name])));
@@ -87,12 +88,7 @@
           </li>
         {/each}
       </ul>
-      <Checkbox
-        checked={session.build.boot?.cache ?? false}
-        onchange={(e) =>
-          session.change(withBoot(session.build, { cache: e.currentTarget.checked }), words.cacheChanged)}
-        >{words.cache}</Checkbox
-      >
+      <Wishes {kit} />
     </section>
     <Drivers {plan} {files} />
   </div>

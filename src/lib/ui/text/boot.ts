@@ -59,8 +59,16 @@ export const boot = {
   missing: (n: number) => (n === 1 ? 'One driver is missing.' : `${n} drivers are missing.`),
   open: (n: number) => (n === 1 ? 'Of one driver nobody knows.' : `Of ${n} drivers nobody knows.`),
   refused: 'Not possible here',
-  cache: 'With a disk cache',
-  cacheChanged: 'the wish for a disk cache was changed',
+  wishes: {
+    title: 'Wishes',
+    none: 'none',
+    layout: 'Keyboard layout',
+    usual: 'United States, no line needed',
+    codePage: 'Letters of code page 850',
+    network: 'Network',
+    cache: 'Disk cache',
+    changed: 'a wish for the start was changed'
+  },
   typical: 'typical',
   measured: 'as MEM showed it',
   stays: (low: number, high: number) =>

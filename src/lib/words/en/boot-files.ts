@@ -1,6 +1,6 @@
 import { dosName, type DriverClass } from '../../core/boot';
 import type { BootFacts, BootFinding, BootRule, LineMeaning } from '../../core/boot-files';
-import { capital, or } from './language';
+import { and, capital, or } from './language';
 
 type FactsOf = { [R in BootRule]: Extract<BootFacts, { rule: R }>['facts'] };
 
@@ -245,6 +245,16 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   'letter.none': ({ letter }) => [
     `There is no drive ${letter}:`,
     `This build has no ${letter === 'C' ? 'hard disk' : 'floppy drive'}, so the file cannot be found.`
+  ],
+  'file.missing': ({ path, elsewhere }) => [
+    `${path} is not on the disk`,
+    elsewhere.length
+      ? `The listing of the disk has no ${path}. A file of that name lies at ${or(elsewhere.slice(0, 3))}.`
+      : `The listing of the disk has no ${path}, nor a file of that name anywhere. DOS says “Bad or missing” and goes on without it.`
+  ],
+  'manager.refused': ({ programs, starts }) => [
+    `${and(programs)} ${programs.length === 1 ? 'refuses' : 'refuse'} this manager`,
+    `${starts === 1 ? 'The start loads' : 'Every start loads'} a memory manager, which keeps the CPU in its virtual mode. Give ${programs.length === 1 ? 'that program' : 'those programs'} a start with HIMEM.SYS alone.`
   ],
   'blaster.differs': ({ key, says, card, is, sure }) => [
     `BLASTER says ${key}${says}, the card is at ${is}`,

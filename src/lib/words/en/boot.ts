@@ -12,6 +12,7 @@ import type {
   WayOver
 } from '../../core/boot';
 import { dosName } from '../../core/boot';
+import type { Extra, Layout, NetStack } from '../../core/model';
 import type { Variant } from '../../core/boards';
 import { driverClassWords } from './boot-files';
 import { and, capital } from './language';
@@ -76,7 +77,50 @@ export const groupWords: Readonly<Record<string, string>> = {
   cd: 'CD',
   mouse: 'mouse',
   network: 'network',
-  cache: 'cache'
+  cache: 'cache',
+  'ram-disk': 'RAM disk',
+  emulation: 'sound emulation'
+};
+
+export const layoutWords: Record<Layout, string> = {
+  BE: 'Belgium',
+  CF: 'Canada, French',
+  DK: 'Denmark',
+  FR: 'France',
+  GR: 'Germany',
+  IT: 'Italy',
+  LA: 'Latin America',
+  NL: 'Netherlands',
+  NO: 'Norway',
+  PO: 'Portugal',
+  SF: 'Switzerland, French',
+  SG: 'Switzerland, German',
+  SP: 'Spain',
+  SU: 'Finland',
+  SV: 'Sweden',
+  UK: 'United Kingdom'
+};
+
+export const extraWords: Record<Extra, string> = {
+  ansi: 'ANSI.SYS',
+  doskey: 'DOSKEY',
+  setver: 'SETVER',
+  share: 'SHARE',
+  ramdrive: 'RAM disk of 1 MiB',
+  append: 'APPEND',
+  print: 'Print queue',
+  fastopen: 'FASTOPEN',
+  graphics: 'GRAPHICS',
+  power: 'POWER',
+  mixer: 'Mixer levels at start',
+  'sound-emulation': 'Sound emulation',
+  'midi-emulation': 'MIDI emulation'
+};
+
+export const netStackWords: Record<NetStack, string> = {
+  packet: 'packet driver',
+  odi: 'ODI stack with requester',
+  ndis: 'NDIS stack with redirector'
 };
 
 /** What a start is called in a menu: `Expanded memory + CD + mouse`. No commas: they part the fields of the line. */
@@ -102,24 +146,37 @@ export const becauseWords = (b: Because): string =>
         ? `for ${b.name}`
         : 'a mouse is fitted';
 
+const refusedWhy = (why: Refused['why']): string => {
+  switch (why.kind) {
+    case 'cpu':
+      return `needs a ${why.needs}, and this machine has a ${why.has}. Find a build of it for the older CPU.`;
+    case 'dos':
+      return `needs ${dosName(why.needs)}, and this machine runs ${dosName(why.has)}.`;
+    case 'display':
+      return 'the letters of a code page are drawn by an EGA or a VGA, and none is on here.';
+    case 'sound':
+      return 'there is no sound card in this build.';
+    case 'xms':
+      return 'lives in extended memory, and this machine gives none.';
+    case 'manager':
+      return 'works only under the memory manager of a 386, and this machine cannot have it.';
+  }
+};
 export const refusedWords = ({ driver, because, why }: Refused): string =>
-  `${driverTitle(driver)}, ${becauseWords(because)}: ${
-    why.kind === 'cpu'
-      ? `needs a ${why.needs}, and this machine has a ${why.has}. Find a build of it for the older CPU.`
-      : `needs ${dosName(why.needs)}, and this machine runs ${dosName(why.has)}.`
-  }`;
+  `${driverTitle(driver)}, ${becauseWords(because)}: ${refusedWhy(why)}`;
 
 const plainWhy: Readonly<Record<string, string>> = {
   xms: 'Extended memory, and the high area for DOS. First of all.',
   'dos-high': 'Moves DOS into the high area: about 40 KiB more for programs.',
   'dos-umb': 'Moves DOS high, and gives it the upper memory for DEVICEHIGH and LH.',
   files: 'Files that programs may have open at one time.',
-  lastdrive: 'Letters for the redirector. Without it they end at E.',
   stacks: 'Windows 3.1 wants it.',
   path: 'Where DOS looks for programs.',
   prompt: 'Shows drive and folder.',
   date: 'This machine has no clock, and DOS does not ask when there is an AUTOEXEC.BAT.',
   echo: 'Commands are not shown.',
+  country: 'How date, time and money are written.',
+  'code-page': 'Letters of code page 850, before the keyboard is told of them.',
   menu: 'Menu of the starts.',
   branch: 'Branch of the start that was chosen.',
   'second-stage': 'Goes on with the disk, once the drivers are loaded.',
@@ -154,6 +211,12 @@ export function lineWhyWords(why: LineWhy): string {
       return why.isTight
         ? `Room for the variables: they take ${why.needs} bytes, and DOS keeps ${why.usual} by itself.`
         : 'Where COMMAND.COM lies.';
+    case 'lastdrive':
+      return why.isShared
+        ? 'The redirector of the network gives letters up to the last.'
+        : 'Letters for the CD redirector. Without it they end at E.';
+    case 'each-start':
+      return `${why.card} forgets its settings when it is switched off.`;
     case 'sound':
       return `As ${why.card} is set.`;
     case 'look':

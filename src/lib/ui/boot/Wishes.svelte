@@ -1,0 +1,91 @@
+<script lang="ts">
+  import { Checkbox, Label, Select } from 'flowbite-svelte';
+  import { expectationOf, withBoot } from '$lib/core/boot';
+  import type { Kit } from '$lib/core/kit';
+  import { EXTRAS, LAYOUTS, NET_STACKS, type BootRecord, type Extra } from '$lib/core/model';
+  import { extraWords, layoutWords, netStackWords } from '$lib/words';
+  import { getBench } from '../context';
+  import { boot } from '../text/boot';
+
+  let { kit }: { kit: Kit } = $props();
+  const words = boot.wishes;
+  const { session } = getBench();
+  const record = $derived<BootRecord>(session.build.boot ?? {});
+  const extras = $derived(record.extras ?? []);
+  const ex = $derived(expectationOf(kit));
+  const offered = $derived(
+    EXTRAS.filter((id) => ex.sound.length || !['mixer', 'sound-emulation', 'midi-emulation'].includes(id))
+  );
+  const chosen = $derived(
+    [
+      record.cache ? words.cache : '',
+      record.layout ? layoutWords[record.layout] : '',
+      ...extras.map((id) => extraWords[id])
+    ].filter(Boolean)
+  );
+  const change = (to: Partial<BootRecord>) => session.change(withBoot(session.build, to), words.changed);
+  const toggle = (id: Extra, isOn: boolean) =>
+    change({ extras: isOn ? [...extras, id] : extras.filter((x) => x !== id) });
+</script>
+
+<details>
+  <summary>{words.title}: {chosen.length ? chosen.join(', ') : words.none}</summary>
+  <div class="pair">
+    <div>
+      <Label for="boot-layout">{words.layout}</Label>
+      <Select
+        id="boot-layout"
+        placeholder=""
+        items={[
+          { value: '', name: words.usual },
+          ...LAYOUTS.map((value) => ({ value, name: layoutWords[value] }))
+        ]}
+        value={record.layout ?? ''}
+        onchange={(e) => change({ layout: (e.currentTarget.value || undefined) as BootRecord['layout'] })}
+      />
+    </div>
+    {#if ex.network.length}
+      <div>
+        <Label for="boot-network">{words.network}</Label>
+        <Select
+          id="boot-network"
+          placeholder=""
+          items={NET_STACKS.map((value) => ({ value, name: netStackWords[value] }))}
+          value={record.network ?? 'packet'}
+          onchange={(e) => change({ network: e.currentTarget.value as BootRecord['network'] })}
+        />
+      </div>
+    {/if}
+  </div>
+  <div class="boxes">
+    {#if record.layout}
+      <Checkbox
+        checked={record.codePage ?? false}
+        onchange={(e) => change({ codePage: e.currentTarget.checked })}>{words.codePage}</Checkbox
+      >
+    {/if}
+    <Checkbox checked={record.cache ?? false} onchange={(e) => change({ cache: e.currentTarget.checked })}
+      >{words.cache}</Checkbox
+    >
+    {#each offered as id (id)}
+      <Checkbox checked={extras.includes(id)} onchange={(e) => toggle(id, e.currentTarget.checked)}
+        >{extraWords[id]}</Checkbox
+      >
+    {/each}
+  </div>
+</details>
+
+<style>
+  summary {
+    padding: 0.4rem 0;
+    font-weight: 650;
+    cursor: pointer;
+  }
+  .pair,
+  .boxes {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+    gap: 0.5rem 1rem;
+    padding: 0.3rem 0;
+  }
+</style>
