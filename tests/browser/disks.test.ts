@@ -106,6 +106,10 @@ describe('disks', () => {
           close: () => whole.close()
         }) };
       };`);
+    await sees(page, 'Before the disk is wiped');
+    expect(await page.$$eval('button.main', ([b]) => (b as HTMLButtonElement).disabled)).to.equal(true);
+    await press(page, 'Go on all the same');
+    await sees(page, 'You went on all the same');
     await press(page, 'Save the image');
     await sees(page, 'card.img is written.');
     const { head, put } = (await page.evaluate(`(async () => {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { Build, Part, checkPart } from '../../src/lib/core/model';
-import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, boardFrom, freeId } from '../../src/lib/core/own';
+import { Build, Part, checkPart, freeIdOf, slugOf } from '../../src/lib/core/model';
+import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, boardFrom } from '../../src/lib/core/own';
 import { checked } from '../../src/lib/core/rules';
 import { readTable, withTable } from '../../src/lib/core/table';
 import { readPlainParts } from '../../src/lib/server/catalogue';
@@ -63,8 +63,8 @@ describe('hardware of one’s own', () => {
   });
 
   it('never takes an id that is there', () => {
-    expect(freeId('M/B 386-40 rev 2', new Set())).to.equal('m-b-386-40-rev-2');
-    expect(freeId('Mine', new Set(['mine', 'mine-2']))).to.equal('mine-3');
-    expect(freeId('???', new Set(), 'my-board')).to.equal('my-board');
+    expect(freeIdOf(slugOf('M/B 386-40 rev 2'), new Set())).to.equal('m-b-386-40-rev-2');
+    expect(freeIdOf(slugOf('Mine'), new Set(['mine', 'mine-2']))).to.equal('mine-3');
+    expect(slugOf('???', 'my-board')).to.equal('my-board');
   });
 });

@@ -69,6 +69,11 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
     }),
   'cpu.multiplier': () =>
     made({ board: 'varnoc-v66', found: { clock: '33', volts: '3v' }, items: [{ part: 'velloway-586-133' }] }),
+  'memory.card': () =>
+    made({
+      board: 'skerrin-px5',
+      items: [{ part: 'lanteg-mem576', slot: '2', asFound: { start: '256' } }]
+    }),
   'rom.unscanned': () => made({ board: 'skerrin-px5', items: [{ part: 'brim-v8', slot: '1' }] }),
   'part.constraint': () =>
     machineOf(board('at', ['isa16']), [

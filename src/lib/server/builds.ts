@@ -6,6 +6,7 @@ import {
   checkBuild,
   partSet,
   sameJson,
+  slugOf,
   zodProblems,
   type Build,
   type Part,
@@ -376,16 +377,7 @@ export function withPartNames(build: Build, names: ReadonlyMap<string, string>):
   };
 }
 
-/** `Tide desk, 2nd!` → `tide-desk-2nd`. */
-export function idFrom(name: string): string {
-  const id = name
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[\u0300-\u036f]/g, '')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50);
-  return id || 'build';
-}
+/** An id for a build; it stands in addresses, so it has no dots. */
+export const idFrom = (name: string): string => slugOf(name.replaceAll('.', ' '), 'build');
 
 export const BuildName = Name;

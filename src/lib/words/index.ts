@@ -2,7 +2,7 @@
  * The words of whatever the core finds, for screens, files, the API and the command line. The core tells what is the
  * case, as data; here it becomes sentences.
  */
-export { and, counted, or } from './en/language';
+export { and, capital, counted, or } from './en/language';
 export { busName, kindWord, kindWords, the, whatWords } from './en/things';
 export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
 export type { Told } from './en/findings/told';

@@ -58,6 +58,8 @@ export function checkPart(part: Part): Problem[] {
 
   part.functions.forEach((fn, i) => {
     fn.off.forEach((match, j) => checkMatch(match, `functions[${i}].off[${j}]`));
+    if (fn.startKiB)
+      checkMatch({ [fn.startKiB.setting]: Object.keys(fn.startKiB.values) }, `functions[${i}].startKiB`);
     repeated(fn.claims.flatMap((c) => c.id ?? [])).forEach((id) =>
       say(`functions[${i}].claims`, `"${id}" is there twice`)
     );

@@ -21,6 +21,7 @@ export { upgrade } from './upgrade';
 export * from './finding';
 export * from './items';
 export { sameJson } from './equal';
+export { freeIdOf, slugOf } from './slug';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';
 export * from './thing';
 export * from './boot';

@@ -230,6 +230,10 @@ export const PartFunction = z.strictObject({
   floppyKiB: z.number().int().min(160).max(2880).optional(),
   /** Memory that it brings: expanded memory of a board, shared memory. */
   memoryKiB: z.number().int().min(1).max(65536).optional(),
+  /** KiB at which the memory of a card begins, by a setting. Left out: it goes on where the board's ends. */
+  startKiB: z
+    .strictObject({ setting: Id, values: z.record(Id, z.number().int().min(0).max(65_536)) })
+    .optional(),
   /** In use the whole session (a mouse, a network): its lines are never idle or unused. */
   resident: z.boolean().default(false),
   /** Usual numbers that override those of the kind: COM1 is 3F8h and IRQ 4. */

@@ -6,4 +6,3 @@ export {
   type BoardSeen,
   type OnBoard
 } from './board';
-export { freeId, idFrom } from './name';

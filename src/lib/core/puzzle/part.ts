@@ -1,13 +1,5 @@
-import { FactId, type Notebook, type Part, type Setting } from '../model';
+import { FactId, slugOf, type Notebook, type Part, type Setting } from '../model';
 import { mergeFragments, stateKey, type Cell } from './merge';
-
-const slug = (text: string) =>
-  text
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9.]+/g, '-')
-    .replace(/^[-.]+|[-.]+$/g, '')
-    .slice(0, 60) || 'x';
 
 /**
  * The merged table as a part: the blocks, a setting for each fact with a position for each state that something
@@ -21,7 +13,7 @@ export function partFrom(notebook: Notebook, base: Part, id: string): Part {
     const told = cells.filter((c) => c.value !== null);
     if (!told.length) return [];
     return [...new Set(told.map((c) => c.block))].map((block, i) => {
-      const settingId = `${slug(subject)}${i ? `-${i + 1}` : ''}`;
+      const settingId = `${slugOf(subject, 'x')}${i ? `-${i + 1}` : ''}`;
       const own = told.filter((c) => c.block === block);
       const ids = freeIds(own);
       const fact = FactId.safeParse(subject);
@@ -81,7 +73,7 @@ function withoutSettings(board: NonNullable<Part['board']>): NonNullable<Part['b
 function freeIds(cells: readonly Cell[]): string[] {
   const used = new Map<string, number>();
   return cells.map((cell) => {
-    const wanted = slug(cell.value ?? stateKey(cell.state));
+    const wanted = slugOf(cell.value ?? stateKey(cell.state), 'x');
     const n = (used.get(wanted) ?? 0) + 1;
     used.set(wanted, n);
     return n === 1 ? wanted : `${wanted}-${n}`;

@@ -149,6 +149,14 @@ export interface FactsOf {
   'memory.edo': { module: Thing };
   'memory.speed': { module: Thing; ns: number; needed: number };
   'memory.parity': { required: boolean };
+  'memory.card': {
+    card: Thing;
+    startKiB: number;
+    endsKiB: number;
+    kib: number;
+    isGap: boolean;
+    isSeen: boolean;
+  };
   'memory.sides': { module: Thing; bank: string };
   'memory.reach': { limit: number; total: number; by: 'cpu' | 'board' | 'cache'; family: string };
   'memory.shown': { count: number; total: number; extended: number };

@@ -1,9 +1,9 @@
-import { totalKiB, boardKiB } from '../kit';
+import { totalKiB, boardKiB, cardSteps } from '../kit';
 import { families, knownFilling, shownMemory } from '../boards';
 import { thingOf } from '../model';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
-import type { Rule, Situation } from './rule';
+import { setFix, type Rule, type Situation } from './rule';
 
 /** Banks of the board with what sits in each. */
 function banks(s: Situation) {
@@ -189,4 +189,22 @@ const dmaReach: Rule = (s) => {
     .map((f): Case => ({ rule: 'dma.reach16m', about: [f.item.id], facts: { card: thingOf(f) } }));
 };
 
-export const memoryRules: readonly Rule[] = [bank, kind, speed, parity, sides, reach, shown, dmaReach];
+/** Memory of a card begins where the memory before it ends: a hole ends the count, and two in one place answer both. */
+const cards: Rule = (s) =>
+  cardSteps(s.kit).flatMap(({ card, fn, kib, startKiB, endsKiB, fits, isSeen }): Case[] => {
+    if (fits === 'behind' || startKiB === null) return [];
+    const { setting, values } = fn.startKiB!;
+    const right = Object.keys(values).find((id) => values[id] === endsKiB);
+    return [
+      {
+        rule: 'memory.card',
+        key: card.item.id,
+        severity: isSeen ? 'clash' : 'caution',
+        about: [{ item: card.item.id, setting }],
+        facts: { card: thingOf(card), startKiB, endsKiB, kib, isGap: fits === 'gap', isSeen },
+        fixes: right === undefined ? [] : [setFix(s, card.item.id, setting, right)]
+      }
+    ];
+  });
+
+export const memoryRules: readonly Rule[] = [cards, bank, kind, speed, parity, sides, reach, shown, dmaReach];

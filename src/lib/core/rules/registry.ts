@@ -108,6 +108,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'memory.edo': entry(memory, 'caution'),
   'memory.speed': entry(memory, 'caution'),
   'memory.parity': entry(memory, ['note', 'clash']),
+  'memory.card': entry(memory, ['clash', 'caution']),
   'memory.sides': entry(memory, 'caution'),
   'memory.reach': entry(memory, 'note'),
   'memory.shown': entry(memory, 'note'),

@@ -1,3 +1,4 @@
 export * from './offer';
 export * from './systems';
 export * from './unmet';
+export * from './own-program';

@@ -1,4 +1,4 @@
-import type { Block, State } from '../model';
+import { slugOf, type Block, type State } from '../model';
 import type { Spot } from './spots';
 
 /** One jumper of a header, with the pins that its rows speak of; empty: it is open or closed. */
@@ -14,13 +14,7 @@ export interface Header {
   offset: Map<string, number>;
 }
 
-export const idOf = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9.]+/g, '-')
-    .replace(/^[-.]+|[-.]+$/g, '')
-    .slice(0, 50) || 'x';
+export const idOf = (text: string): string => slugOf(text, 'x');
 
 const pinsOf = (m: Member): number => Math.max(2, ...m.pairs.flat());
 

@@ -1,17 +1,19 @@
 <script lang="ts">
   import { Select } from 'flowbite-svelte';
-  import { withBoot, type BootFiles, type BootPlan } from '$lib/core/boot';
+  import { isInHand, withBoot, type BootFiles, type BootPlan } from '$lib/core/boot';
+  import type { Kit } from '$lib/core/kit';
   import { becauseWords, driverTitle } from '$lib/words';
   import { getBench } from '../context';
   import { boot as words } from '../text/boot';
   import OwnDriver from './OwnDriver.svelte';
 
-  let { plan, files }: { plan: BootPlan; files: BootFiles } = $props();
+  let { kit, plan, files }: { kit: Kit; plan: BootPlan; files: BootFiles } = $props();
   const { session } = getBench();
   const inHand = $derived(session.build.boot?.inHand ?? {});
   const toCopy = $derived(new Set(files.toCopy.map((d) => d.id)));
-  const missing = $derived(files.toCopy.filter((d) => inHand[d.id] === false).length);
-  const open = $derived(files.toCopy.filter((d) => inHand[d.id] === undefined).length);
+  const hands = $derived(new Map(files.toCopy.map((d) => [d.id, isInHand(kit, d)])));
+  const missing = $derived([...hands.values()].filter((h) => h === false).length);
+  const open = $derived([...hands.values()].filter((h) => h === null).length);
 
   function note(id: string, value: string) {
     const { [id]: _, ...rest } = inHand;
@@ -36,7 +38,10 @@
               : words.typical}</small
           ></span
         >
-        {#if toCopy.has(w.driver.id)}
+        {#if inHand[w.driver.id] === undefined && hands.get(w.driver.id)}<span class="quiet"
+            >{words.onDisk}</span
+          >
+        {:else if toCopy.has(w.driver.id)}
           <span class="hand"
             ><Select
               placeholder=""

@@ -85,6 +85,27 @@
     </div>
   {/each}
 </div>
+<details>
+  <summary>{words.listing}</summary>
+  <p class="quiet">{words.listingHint}</p>
+  <Textarea
+    id="own-listing"
+    class="w-full plain font-mono"
+    aria-label={words.listing}
+    rows={6}
+    maxlength={MOST}
+    value={kept.listing ?? ''}
+    onchange={(e) =>
+      session.change(
+        withBoot(session.build, { listing: e.currentTarget.value.slice(0, MOST) }),
+        words.listingKept
+      )}
+    spellcheck="false"
+    wrap="off"
+  />
+  {#if machine.listing}<p>{words.listingSays(machine.listing.files.size, machine.listing.odd)}</p>
+  {:else if kept.listing}<p class="ask">{words.listingNone}</p>{/if}
+</details>
 <div aria-live="polite">
   {#if isEmpty}<p class="quiet">{words.nothingYet}</p>
   {:else}

@@ -1,16 +1,11 @@
 <script lang="ts">
   import { Button, Input, Select } from 'flowbite-svelte';
-  import {
-    programSheets,
-    withBoot,
-    writeFiles,
-    type Found,
-    type ProgramSheet
-  } from '$lib/core/boot';
+  import { programSheets, withBoot, writeFiles, type Found, type ProgramSheet } from '$lib/core/boot';
   import { planBeside } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import type { Tried } from '$lib/core/model';
   import { slowWays, startLabel, triedWords } from '$lib/words';
+  import OwnProgram from '../brief/OwnProgram.svelte';
   import { getBench } from '../context';
   import { boot as words } from '../text/boot';
   import { timeText } from '../time';
@@ -68,6 +63,19 @@
 <p class="quiet">{words.programsLead}</p>
 {#if !sheets.length}<p>{words.programsNone}</p>
 {:else}<p class="no-print"><Button class="act" onclick={() => print()}>{words.print}</Button></p>{/if}
+<div class="no-print">
+  <OwnProgram
+    profiles={session.build.brief.profiles}
+    add={(profile) =>
+      session.change(
+        {
+          ...session.build,
+          brief: { ...session.build.brief, profiles: [...session.build.brief.profiles, profile] }
+        },
+        words.programAdded(profile.name)
+      )}
+  />
+</div>
 <div class="cards">
   {#each sheets as s (s.profile.id)}
     <section>

@@ -90,7 +90,7 @@
       </ul>
       <Wishes {kit} />
     </section>
-    <Drivers {plan} {files} />
+    <Drivers {kit} {plan} {files} />
   </div>
   {#if plan.refused.length}
     <h2>{words.refused}</h2>

@@ -1,6 +1,14 @@
 <script lang="ts">
   import { Select } from 'flowbite-svelte';
-  import { installOrder, needsDriver, systemIni, windowsLimits, withBoot } from '$lib/core/boot';
+  import {
+    installOrder,
+    needsDriver,
+    systemIni,
+    windowsKey,
+    windowsLimits,
+    withBoot,
+    type InstallStep
+  } from '$lib/core/boot';
   import { kitOf } from '$lib/core/kit';
   import { installWords, limitWords, restartWords } from '$lib/words';
   import { getBench } from '../context';
@@ -12,11 +20,10 @@
   const limits = $derived(windowsLimits(kit));
   const ini = $derived(systemIni(kit));
   const inHand = $derived(session.build.boot?.inHand ?? {});
-  const keyOf = (what: string) => `windows-${what}`;
-  const open = $derived(steps.filter((s) => needsDriver(s) && inHand[keyOf(s.what)] !== true).length);
-  function note(what: string, value: string) {
-    const { [keyOf(what)]: _, ...rest } = inHand;
-    const next = value === '' ? rest : { ...rest, [keyOf(what)]: value === 'yes' };
+  const open = $derived(steps.filter((s) => needsDriver(s) && inHand[windowsKey(s)] !== true).length);
+  function note(step: InstallStep, value: string) {
+    const { [windowsKey(step)]: _, ...rest } = inHand;
+    const next = value === '' ? rest : { ...rest, [windowsKey(step)]: value === 'yes' };
     session.change(withBoot(session.build, { inHand: next }), words.handChanged);
   }
   const sum = $derived(
@@ -36,7 +43,7 @@
         <small>{restartWords(s.restarts)}</small>
         <span>{told.how}</span>
         {#if needsDriver(s)}
-          {@const hand = inHand[keyOf(s.what)]}
+          {@const hand = inHand[windowsKey(s)]}
           <div class="hand">
             <Select
               placeholder=""
@@ -47,7 +54,7 @@
                 { value: 'no', name: words.hand.no }
               ]}
               value={hand === undefined ? '' : hand ? 'yes' : 'no'}
-              onchange={(e) => note(s.what, e.currentTarget.value)}
+              onchange={(e) => note(s, e.currentTarget.value)}
             />
           </div>
         {/if}

@@ -9,6 +9,7 @@
   } from '$lib/core/model';
   import { text } from '../text';
   import { brief as briefText } from '../text/brief';
+  import OwnProgram from './OwnProgram.svelte';
   import WishList from './WishList.svelte';
 
   interface Props {
@@ -160,6 +161,10 @@
         {:else}<li class="quiet">{words.noProgram}</li>{/each}
       </ul>
     {/if}
+    <OwnProgram
+      profiles={[...brief.profiles, ...profiles]}
+      add={(profile) => change({ ...brief, profiles: [...brief.profiles, profile] })}
+    />
   </section>
   <section>
     <h2>{words.wishes}</h2>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
+  import { wipeGate } from '$lib/core/boot';
   import { geometryOf, type KitDisk } from '$lib/core/disks';
+  import { kitOf } from '$lib/core/kit';
   import {
     GeometryError,
     SECTOR,
@@ -14,6 +16,7 @@
     type PartitionPlan
   } from '$lib/core/storage';
   import { diskImage, imagePieces } from '$lib/formats/disk';
+  import WipeGate from '../boot/WipeGate.svelte';
   import { getBench } from '../context';
   import { canSaveSparse, saveBlob, saveSparse } from '../save-as';
   import { disks as disksText } from '../text/disks';
@@ -157,6 +160,9 @@
   const letterOf = (i: number) => lettered.filter((l) => l.disk === keyOf(disk))[i]?.letter ?? '';
   const tool = $derived(toolDisplay(disk.size?.total ?? 0));
 
+  /** A drive that is only looked at is not wiped. */
+  const gate = $derived(isLook ? null : wipeGate(kitOf(session.build, session.parts, session.machine)));
+  const isHeld = $derived(gate !== null && gate.wentOn === null);
   let format = $state(true);
   let label = $state('');
   const isSparse = canSaveSparse();
@@ -258,10 +264,11 @@
   {#if all.length > 1}<p class="lead">{words.lettersNote}</p>{/if}
   <h2>{words.write}</h2>
   <p class="lead">{words.writeLead}</p>
+  {#if gate}<WipeGate {gate} />{/if}
   <p class="row">
     <label><input type="checkbox" bind:checked={format} /> {words.format}</label>
     <label>{words.label} <input bind:value={label} maxlength="11" /></label>
-    <Button class="act main" onclick={write}
+    <Button class="act main" disabled={isHeld} onclick={write}
       >{words.writeNow(bytesText(geometry.cylinders * geometry.heads * geometry.sectors * SECTOR))}</Button
     >
   </p>

@@ -9,6 +9,7 @@ import { fit } from './fit';
 import { text } from './index';
 import { memoryMap } from './memory-map';
 import { decode, notebook } from './notebook';
+import { ownProgram } from './own-program';
 import { sheet } from './sheet';
 import { shelf } from './shelf';
 import { start } from './start';
@@ -29,6 +30,7 @@ export const allText = {
   fit,
   identify,
   ownBoard,
+  ownProgram,
   paste,
   plan,
   sheet,

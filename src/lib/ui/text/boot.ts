@@ -50,6 +50,19 @@ export const boot = {
   floppyNote: 'The files in an image, with a list of what to put on it. It holds no system: SYS does that.',
   bootGui: 'Windows begins from the menu: set BootGUI=0 in MSDOS.SYS.',
   ini: 'SYSTEM.INI',
+  gate: {
+    title: (n: number) =>
+      n === 1
+        ? 'Before the disk is wiped: one driver is not noted as in hand'
+        : `Before the disk is wiped: ${n} drivers are not noted as in hand`,
+    why: 'After it the old system can no longer fetch them.',
+    where: 'Note them under Boot.',
+    goOn: 'Go on all the same',
+    signed: (at: string) => `You went on all the same, ${at}.`,
+    back: 'Hold it back again',
+    went: 'went on with the disk although drivers are not noted as in hand',
+    wentBack: 'the disk is held back until the drivers are in hand'
+  },
   drivers: 'Drivers',
   driversNote: 'Before anything is wiped: each of these must lie ready on a medium that this machine reads.',
   hand: { yes: 'in hand', no: 'missing', unknown: 'not known' },
@@ -95,6 +108,7 @@ export const boot = {
   // Programs
   programsLead: 'What to choose in the set-up of each program, from this machine as it stands.',
   programsNone: 'The brief names no program yet.',
+  programAdded: (name: string) => `${name} was added to the brief`,
   print: 'Print these cards',
   asks: {
     start: 'Start with',
@@ -205,6 +219,14 @@ export const boot = {
   fix: 'Change it',
   fixed: 'a line of a start file was mended',
   severity: { stop: 'Stop', clash: 'Wrong', caution: 'Look', note: 'Note' },
+  // Listing
+  listing: 'What is on the disk',
+  listingHint:
+    'Paste what DIR C:\\ /S /B shows (DOS 5 and later), or CHKDSK /V before. Lines that name a file which is not there are found then.',
+  listingKept: 'the listing of the disk was changed',
+  listingSays: (files: number, odd: number) => `${files} paths${odd ? `, ${odd} lines that are none` : ''}.`,
+  listingNone: 'No line is a path such as C:\\DOS\\HIMEM.SYS, so nothing is checked by it.',
+  onDisk: 'on the disk',
   // Sizes
   sizesLead:
     'Start the machine, run MEM /C /P (or MEM /D), and type or paste what it shows. These sizes stand above the typical ones.',

@@ -67,6 +67,23 @@ export const memoryMap = {
     cheapest: (way: string) => `Cheapest way: ${way}.`,
     noWay: 'No single change of this build is enough.'
   },
+  cards: {
+    title: 'Memory below 640 KiB',
+    board: (kib: number) => `On the board: 0 to ${kib} KiB`,
+    card: (name: string, from: number, to: number) => `${name}: ${from} to ${to} KiB`,
+    unseen: '(assumed: nobody looked)',
+    gap: 'Before it is a hole, at which the count stops.',
+    overlap: 'It lies over other memory: both answer.'
+  },
+  variants: {
+    title: 'What the chipset may do with the 384 KiB under the ROMs',
+    what: 'Chipset',
+    count: 'Count, KiB',
+    extended: 'Extended',
+    xms: 'XMS',
+    assumed: 'counted with here',
+    note: 'The catalogue says which is usual for this board. The count at POST says which it is: type it below. Boards from about 1993 on may count all that is fitted, whatever they move.'
+  },
   counted: 'The machine counts',
   countHint: '3712 · about 4000 · more than 3500',
   badCount: (text: string) =>

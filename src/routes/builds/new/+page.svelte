@@ -2,8 +2,8 @@
   import { goto } from '$app/navigation';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { page } from '$app/state';
-  import type { CpuSocket, Part, SlotBus } from '$lib/core/model';
-  import { boardFrom, freeId, type BoardClass, type OnBoard } from '$lib/core/own';
+  import { freeIdOf, slugOf, type CpuSocket, type Part, type SlotBus } from '$lib/core/model';
+  import { boardFrom, type BoardClass, type OnBoard } from '$lib/core/own';
   import OwnBoard from '$lib/ui/builds/OwnBoard.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
@@ -59,7 +59,7 @@
         ...told,
         class: own.class,
         name: own.name.trim(),
-        id: freeId(own.name, new Set(data.taken), 'my-board'),
+        id: freeIdOf(slugOf(own.name, 'my-board'), new Set(data.taken)),
         ...(socket ? { socket } : {})
       });
       const reply = await ask<Part>('PUT', `/parts/${part.id}`, { part });

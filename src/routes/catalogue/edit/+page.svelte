@@ -2,8 +2,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
-  import { Part, checkPart, zodProblems, type SlotBus } from '$lib/core/model';
-  import { idFrom } from '$lib/core/own';
+  import { Part, checkPart, slugOf, zodProblems, type SlotBus } from '$lib/core/model';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FactField from '$lib/ui/editor/FactField.svelte';
   import { withFact } from '$lib/ui/editor/fields';
@@ -25,7 +24,7 @@
   const MOST_UNDONE = 100;
   const blank = (): Part =>
     Part.parse({
-      id: idFrom(data.name) || 'my-part',
+      id: slugOf(data.name, 'my-part'),
       kind: 'card',
       maker: 'unknown',
       name: data.name || 'Unknown',
@@ -212,10 +211,10 @@
             id="p-name"
             value={part.name}
             maxlength={80}
-            onchange={(e) => change({ ...part, name: value(e) || 'Unknown', ...(data.isOwn || part.id !== 'my-part' ? {} : { id: idFrom(value(e)) || 'my-part' }) })}
+            onchange={(e) => change({ ...part, name: value(e) || 'Unknown', ...(data.isOwn || part.id !== 'my-part' ? {} : { id: slugOf(value(e), 'my-part') }) })}
           />
         </div>
-        <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: idFrom(value(e)) || 'my-part' })} /></div>
+        <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: slugOf(value(e), 'my-part') })} /></div>
         <div>
           <Label for="p-kind">{words.kind}</Label>
           <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as Part['kind'])}>

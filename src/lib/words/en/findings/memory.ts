@@ -24,6 +24,7 @@ export const memory: WordsOf<
   | 'memory.speed'
   | 'memory.parity'
   | 'memory.sides'
+  | 'memory.card'
   | 'memory.reach'
   | 'memory.shown'
   | 'dma.reach16m'
@@ -88,6 +89,15 @@ export const memory: WordsOf<
       ? 'This board always checks parity: it stops with a parity error at once.'
       : 'Turn the parity check off in the setup, or the board does not start.',
     why: 'Either every module has parity, or the check is off.'
+  }),
+  'memory.card': ({ card, startKiB, endsKiB, kib: size, isGap, isSeen }) => ({
+    title: isGap ? `Hole in the memory before ${card.name}` : `Memory of ${card.name} lies over other memory`,
+    sentence: `The memory before it ends at ${kib(endsKiB)}, and the ${kib(size)} of ${card.name} ${
+      isSeen ? 'begin' : 'are taken to begin'
+    } at ${kib(startKiB)}${isGap ? ': the count stops at the hole.' : ': both answer there, with parity errors or damaged data.'}${
+      isSeen ? '' : ' Nobody has looked at that switch yet.'
+    }`,
+    why: 'Memory on a card must begin where the memory before it ends.'
   }),
   'memory.sides': ({ module, bank }) => ({
     title: `${module.name} in bank ${bank} has two sides`,

@@ -19,6 +19,7 @@
   import { systemOf } from '$lib/core/software';
   import { getBench } from '$lib/ui/context';
   import Counted from '$lib/ui/memory/Counted.svelte';
+  import Variants from '$lib/ui/memory/Variants.svelte';
   import MegabyteMap from '$lib/ui/memory/MegabyteMap.svelte';
   import { memoryMap as words } from '$lib/ui/text/memory-map';
   import { maybeWords, useWords, wayOverWords } from '$lib/words';
@@ -149,6 +150,7 @@
       >
       {#if session.build.boot?.holeMiB !== undefined && (dos ?? 6) < 7}<p class="bad">{words.holeWhy}</p>{/if}
     {/if}
+    {#if kit.memory && total}<Variants {kit} totalKiB={total} />{/if}
     <Counted totalKiB={total} />
   </section>
   <section class="scroll">

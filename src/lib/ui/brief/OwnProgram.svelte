@@ -1,0 +1,112 @@
+<script lang="ts">
+  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { CpuFamily, type Profile } from '$lib/core/model';
+  import { emptyProgram, readProgram, type ProgramField, type ProgramForm } from '$lib/core/software';
+  import { ownProgram as words } from '../text/own-program';
+
+  interface Props {
+    profiles: readonly Profile[];
+    add: (profile: Profile) => void;
+  }
+  let { profiles, add }: Props = $props();
+  const id = $props.id();
+  let form = $state<ProgramForm>({ ...emptyProgram });
+  let wrong = $state.raw<readonly ProgramField[]>([]);
+  const texts = [
+    'name',
+    'year',
+    'base',
+    'extended',
+    'expanded',
+    'dos',
+    'speedFrom',
+    'speedTo',
+    'ports',
+    'irqs'
+  ] as const;
+  const boxes = ['cd', 'mouse', 'joystick', 'network'] as const;
+
+  function submit(event: SubmitEvent) {
+    event.preventDefault();
+    const read = readProgram(form, new Set(profiles.map((p) => p.id)));
+    wrong = 'wrong' in read ? read.wrong : [];
+    if ('wrong' in read) return;
+    add(read.profile);
+    form = { ...emptyProgram };
+  }
+</script>
+
+<details>
+  <summary>{words.title}</summary>
+  <p class="quiet">{words.lead}</p>
+  <form onsubmit={submit}>
+    {#each texts as field (field)}
+      <div>
+        <Label for="{id}-{field}">{words.fields[field].label}</Label>
+        <Input
+          id="{id}-{field}"
+          bind:value={form[field]}
+          placeholder={words.fields[field].hint}
+          maxlength={field === 'name' ? 120 : 40}
+          autocomplete="off"
+          aria-invalid={wrong.includes(field)}
+          aria-describedby={wrong.includes(field) ? `${id}-${field}-wrong` : undefined}
+        />
+        {#if wrong.includes(field)}<p class="bad" id="{id}-{field}-wrong">{words.fields[field].wrong}</p>{/if}
+      </div>
+    {/each}
+    <div>
+      <Label for="{id}-cpu">{words.cpu}</Label>
+      <Select
+        id="{id}-cpu"
+        placeholder=""
+        items={[
+          { value: '', name: words.unsaid },
+          ...CpuFamily.options.map((value) => ({ value, name: value }))
+        ]}
+        bind:value={form.cpu}
+      />
+    </div>
+    <div>
+      <Label for="{id}-v86">{words.manager}</Label>
+      <Select
+        id="{id}-v86"
+        placeholder=""
+        items={Object.entries(words.managers).map(([value, name]) => ({ value, name }))}
+        bind:value={form.v86}
+      />
+    </div>
+    <div class="boxes">
+      {#each boxes as box (box)}<Checkbox bind:checked={form[box]}>{words.boxes[box]}</Checkbox>{/each}
+    </div>
+    <Button type="submit" class="act">{words.add}</Button>
+  </form>
+</details>
+
+<style>
+  summary {
+    padding: 0.4rem 0;
+    font-weight: 650;
+    cursor: pointer;
+  }
+  form {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+    gap: 0.5rem 1rem;
+    align-items: end;
+  }
+  .boxes {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    grid-column: 1 / -1;
+  }
+  .quiet {
+    color: var(--quiet);
+  }
+  .bad {
+    margin: 0.2rem 0;
+    padding-left: 0.5rem;
+    border-left: 6px solid var(--stop);
+  }
+</style>
