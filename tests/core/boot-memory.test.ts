@@ -1,4 +1,7 @@
 import { expect } from 'chai';
+import { Build } from '../../src/lib/core/model';
+import { check } from '../../src/lib/core/rules';
+import { tell } from '../../src/lib/words';
 import {
   buffersBytes,
   conditionalRuns,
@@ -16,7 +19,7 @@ import {
   type UpperWish
 } from '../../src/lib/core/boot';
 import { VARIANTS, boxVerdict, counted, fromCount, measured } from '../../src/lib/core/boards';
-import { kitOf, totalKiB } from '../../src/lib/core/kit';
+import { cardSteps, kitOf, totalKiB } from '../../src/lib/core/kit';
 import { demo, parts } from '../support/demo';
 
 describe('what DOS takes', () => {
@@ -166,5 +169,46 @@ describe('upper memory', () => {
     expect(found.pieces.find((p) => p.use === 'bios')!.sure, 'no window in the catalogue').to.equal(
       'assumed'
     );
+  });
+});
+
+describe('memory on a card', () => {
+  const withCard = (board: number, start?: string) => {
+    const build = Build.parse({
+      id: 'm',
+      name: 'M',
+      board: { id: 'board', part: 'skerrin-px5' },
+      items: [
+        { id: 'card', part: 'lanteg-mem576', slot: '1', asFound: start ? { start } : {} },
+        ...Array.from({ length: (board - 16) / 16 }, (_, i) => ({
+          id: `chips${i}`,
+          part: 'pendrum-set-16k-3v',
+          place: String(i + 1),
+          count: 1
+        }))
+      ]
+    });
+    return kitOf(build, parts);
+  };
+  it('goes on where the board ends, ends the count at a hole, and lies over what is there', () => {
+    const said = (kit: ReturnType<typeof withCard>) =>
+      cardSteps(kit).map((c) => [c.startKiB, c.endsKiB, c.fits, c.isSeen]);
+    expect(said(withCard(64, '64'))).to.deep.equal([[64, 64, 'behind', true]]);
+    // The very first BIOS counts no further than 544.
+    expect(totalKiB(withCard(64, '64'))).to.equal(544);
+    expect(said(withCard(16, '64'))).to.deep.equal([[64, 16, 'gap', true]]);
+    expect(totalKiB(withCard(16, '64'))).to.equal(16);
+    expect(said(withCard(64))).to.deep.equal([[64, 64, 'behind', false]]);
+  });
+  it('says so, with the position that is right where the card has it, and looks first where nobody looked', () => {
+    const found = (kit: ReturnType<typeof withCard>) =>
+      check(kit.build, parts).find((f) => f.rule === 'memory.card');
+    expect(found(withCard(64, '64'))).to.equal(undefined);
+    const gap = found(withCard(64, '256'))!;
+    expect([gap.severity, gap.fixes.length]).to.deep.equal(['clash', 1]);
+    expect(tell(gap).sentence).to.match(/ends at 64 KiB.*256 KiB: the count stops/);
+    const unseen = found(withCard(16))!;
+    expect([unseen.severity, unseen.fixes.length]).to.deep.equal(['caution', 0]);
+    expect(tell(unseen).sentence).to.match(/Nobody has looked/);
   });
 });

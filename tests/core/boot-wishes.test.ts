@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { isInHand, readListing, wipeGate, withBoot, type BootPlan } from '../../src/lib/core/boot';
 import { planBeside } from '../../src/lib/core/boot-files';
 import { kitOf } from '../../src/lib/core/kit';
+import { routesIn } from '../../src/lib/core/route-in';
 import type { BootRecord, Build } from '../../src/lib/core/model';
 import { emptyProgram, readProgram } from '../../src/lib/core/software';
 import { refusedWords } from '../../src/lib/words';
@@ -116,7 +117,32 @@ describe('the network at the start', () => {
   });
   it('gives the redirector of a stack letters to Z, and nobody else', () => {
     expect(has(wishing('plover', { network: 'ndis' }), /^LASTDRIVE=Z$/)).to.equal(true);
-    expect(has(wishing('plover', { network: 'odi' }), /^LASTDRIVE/)).to.equal(false);
+    expect(has(wishing('plover', { network: 'odi' }), /^LASTDRIVE=Z/)).to.equal(false);
+  });
+});
+
+describe('what the written lines take themselves', () => {
+  it('is in the promise: tables, and the buffer of a bus master under the manager', () => {
+    const free = (build: Build, kind: string) => planOf(build).managers.find((m) => m.kind === kind)!.free;
+    const plover = demo('plover');
+    const without = { ...plover, items: plover.items.filter((i) => !['scsi', 'disk', 'cd'].includes(i.id)) };
+    const bare = { ...without, brief: { ...without.brief, mustBeOn: [] } };
+    // 2 to 5 KiB for the buffer, 264 bytes for the letters F to H of the CD.
+    const [least, most] = [2 * 1024 + 272, 5 * 1024 + 272];
+    expect(free(bare, 'noems')[0] - free(plover, 'noems')[0]).to.be.within(most - 16, most);
+    expect(free(bare, 'noems')[1] - free(plover, 'noems')[1]).to.be.within(least - 16, least);
+    expect(free(bare, 'xms')[0] - free(plover, 'xms')[0], 'no manager, no buffer').to.be.within(256, 272);
+  });
+});
+
+describe('the first file over the network', () => {
+  const route = (build: Build) =>
+    routesIn(kitOf(build, parts), [], []).find((r) => r.links.some((l) => /over the network/.test(l.text)));
+  const driver = (build: Build) => route(build)?.links[0]!.needs.find((n) => /packet driver/.test(n.what));
+  it('goes through the driver of the plan, and counts it as here when it is in hand', () => {
+    expect(driver(demo('plover'))).to.deep.include({ where: 'missing' });
+    expect(driver(demo('plover'))!.what).to.match(/PKTDRV\.COM/);
+    expect(driver(wishing('plover', { inHand: { 'packet-8': true } }))).to.deep.include({ where: 'here' });
   });
 });
 

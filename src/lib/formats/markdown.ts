@@ -40,6 +40,16 @@ export function sheetMarkdown(sheet: Sheet): string {
   out.push(
     '## Before power',
     sheet.powerCautions.map(caution).join('\n>\n'),
+    '## Starts',
+    [
+      ...sheet.boot.starts.map((text) => `- ${plain(text)}`),
+      ...(sheet.boot.files.length
+        ? [`- Files, line by line under Boot: ${plain(sheet.boot.files.join(', '))}`]
+        : []),
+      ...sheet.boot.refused.map((text) => `- ${plain(text)}`),
+      ...sheet.boot.missing.map((text) => `- [ ] In hand before a disk is wiped: ${plain(text)}`),
+      ...sheet.boot.windows.map((text) => `- [ ] ${plain(text)}`)
+    ].join('\n'),
     '## Lines after this',
     [
       '| Card | Function | Lines, ports, memory |',

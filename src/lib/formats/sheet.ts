@@ -5,6 +5,7 @@ import { lineText, linesAt, machine, positionOf, standing, type Machine } from '
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
 import { stateText } from '../core/revision';
 import { tell } from '../words';
+import { sheetBoot, type SheetBoot } from './sheet-boot';
 import {
   differences,
   isByHand,
@@ -49,6 +50,7 @@ export interface Sheet {
   lines: { owner: string; function: string; lines: string[] }[];
   /** Settings that nobody looked at and no step sets: they are only assumed to stand at the default. */
   unseen: { title: string; settings: string[] }[];
+  boot: SheetBoot;
   /** What is still in the way when the sheet is printed. */
   open: { severity: Severity; title: string; sentence: string }[];
 }
@@ -113,6 +115,7 @@ export function sheetOf(given: Build, parts: PartSet): Sheet {
     powerCautions,
     lines: [...owners.values()],
     unseen: unseenOf(m, steps),
+    boot: sheetBoot(build, parts),
     open: check(build, parts)
       .filter((f) => f.severity !== 'note')
       .map(tell)
@@ -273,6 +276,16 @@ export function sheetText(sheet: Sheet): string {
     out.push('', 'NOT LOOKED AT, TAKEN TO BE AT THE DEFAULT');
     sheet.unseen.forEach((u) => out.push(...wrap(`- ${u.title}: ${u.settings.join(', ')}`, '  ')));
   }
+  out.push('', 'STARTS');
+  for (const text of sheet.boot.starts) out.push(...wrap(`- ${text}`, '  '));
+  if (sheet.boot.files.length)
+    out.push(...wrap(`  Files, line by line under Boot: ${sheet.boot.files.join(', ')}`, '  '));
+  for (const text of sheet.boot.refused) out.push(...wrap(`- ${text}`, '  '));
+  if (sheet.boot.missing.length)
+    out.push(
+      ...wrap(`- Not noted as in hand, before a disk is wiped: ${sheet.boot.missing.join('; ')}`, '  ')
+    );
+  sheet.boot.windows.forEach((text, i) => out.push(...wrap(`  [ ] ${i + 1}. ${text}`, '      ')));
   out.push('', 'LINES');
   for (const row of sheet.lines)
     out.push(...wrap(`  ${row.owner}: ${row.function}: ${row.lines.join(', ')}`, '      '));

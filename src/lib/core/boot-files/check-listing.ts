@@ -59,7 +59,8 @@ export function checkRefusers(starts: readonly Situation[]): Seen[] {
     {
       rule: 'manager.refused',
       facts: { programs, starts: starts.length },
-      severity: 'clash',
+      // Without a menu there may be another pair for it.
+      severity: starts.length > 1 ? 'clash' : 'caution',
       file: 'CONFIG.SYS',
       line: first.loaded.n
     }

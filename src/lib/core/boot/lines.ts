@@ -1,12 +1,13 @@
 import { startupLines } from '../moves';
 import { isOn, positionOf } from '../resources';
-import { systemOf } from '../software';
 import { usualEnvironment } from './dos';
 import type { Driver } from './drivers';
 import type { Expectation } from './expect';
 import { CODE_PAGE, countryOf } from './layouts';
 import { paragraphRange } from './map';
+import { wantsDoubleBuffer } from './managers';
 import type { PlannedStart } from './plan';
+import { tablesOf } from './tables';
 import type { Wanted } from './wanted';
 import { pathOf, placeOf, type LineWhy, type Writer, type WrittenLine } from './writer';
 
@@ -78,7 +79,7 @@ function managerLines(w: Writer, { manager }: PlannedStart): WrittenLine[] {
   ].join(' ');
   out.push({ text, why: { kind: 'manager', manager: manager.kind, exclude, include } });
   const [card] = w.ex.masters;
-  if (card && plan.dos >= 6 && plan.dos < 7)
+  if (card && wantsDoubleBuffer(w.ex, plan.dos))
     out.push({
       text: `DEVICE=${placeOf(w, folders.dos, 'SMARTDRV.EXE')} /DOUBLE_BUFFER`,
       why: { kind: 'double-buffer', card }
@@ -196,18 +197,17 @@ export function tail(w: Writer): WrittenLine[] {
 export function common(w: Writer, ends: readonly WrittenLine[]): WrittenLine[] {
   const { plan, kit, folders } = w;
   const { dos } = plan;
-  const isWindows = (systemOf(kit.build.brief.os).windows ?? 0) > 0;
   const isHigh = plan.starts.some((s) => s.manager.kind !== 'none');
-  const hasCache = plan.wanted.some((x) => x.group === 'cache');
-  const hasCd = plan.wanted.some((x) => x.group === 'cd');
+  const { files, buffers, lastDrive, stacks } = tablesOf(kit, dos, plan.wanted);
   const out: WrittenLine[] = [
-    { text: `FILES=${isWindows ? 40 : 30}`, why: { kind: 'files' } },
-    { text: `BUFFERS=${hasCache ? 10 : kit.m.class === 'xt' ? 10 : 20}`, why: { kind: 'buffers', isHigh } }
+    { text: `FILES=${files}`, why: { kind: 'files' } },
+    { text: `BUFFERS=${buffers}`, why: { kind: 'buffers', isHigh } }
   ];
-  // A redirector of the network gives letters up to the last; the other kind gives them behind it.
-  const isShared = plan.wanted.some((x) => x.driver.id === 'redirector-full');
-  if ((hasCd || isShared) && dos >= 3)
-    out.push({ text: `LASTDRIVE=${isShared ? 'Z' : 'H'}`, why: { kind: 'lastdrive', isShared } });
+  if (lastDrive)
+    out.push({
+      text: `LASTDRIVE=${lastDrive.letter}`,
+      why: { kind: 'lastdrive', isShared: lastDrive.isShared }
+    });
   const { layout, codePage } = kit.build.boot ?? {};
   if (layout && dos >= 3) {
     const country = String(countryOf[layout]).padStart(3, '0');
@@ -215,7 +215,7 @@ export function common(w: Writer, ends: readonly WrittenLine[]): WrittenLine[] {
       dos >= 3.3 ? `,${codePage ? CODE_PAGE : ''},${placeOf(w, folders.commands, 'COUNTRY.SYS')}` : '';
     out.push({ text: `COUNTRY=${country}${rest}`, why: { kind: 'country' } });
   }
-  if (isWindows && dos >= 3.2 && dos < 7) out.push({ text: 'STACKS=9,256', why: { kind: 'stacks' } });
+  if (stacks) out.push({ text: `STACKS=${stacks.join()}`, why: { kind: 'stacks' } });
   const sets = ends.filter((l) => /^(SET|PATH|PROMPT)\b/.test(l.text));
   const needs = sets.reduce(
     (n, l) => n + l.text.replace(/^SET\s+/, '').length + 1,

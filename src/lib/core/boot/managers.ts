@@ -33,6 +33,10 @@ const MANAGER_HIGH = 5 * K;
 const MANAGER_LOW: Span = [3 * K, 4 * K];
 const MANAGER_LOW_5: Span = [8 * K, 10 * K];
 
+/** Whether transfers of a bus master go through a buffer under the manager: from 6 on SMARTDRV does it, 7 by itself. */
+export const wantsDoubleBuffer = (ex: Expectation, dos: number): boolean =>
+  ex.masters.length > 0 && dos >= 6 && dos < 7;
+
 export type ManagerKind = 'none' | 'xms' | 'noems' | 'ems';
 
 /** A memory manager as this machine can have it. */
@@ -98,6 +102,9 @@ export function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManag
     out.push({ ...none, id: 'xms', kind: 'xms', free: less(high), xmsKiB });
   if (rank >= 2 && high && xmsKiB >= MANAGER_OWN) {
     const use: Maybe[] = kit.build.boot?.free ?? [];
+    const managerLow = dos >= 6 ? MANAGER_LOW : MANAGER_LOW_5;
+    const [least, most] = wantsDoubleBuffer(ex, dos) ? driverOf('double-buffer').stay : [0, 0];
+    const buffer: Span = [least * K, most * K];
     for (const upper of ex.map.hidden.length ? [] : upperPlans(ex.map, use, kit.build.boot?.frame)) {
       const kind = upper.frame ? 'ems' : 'noems';
       const regions = regionBytes(upper);
@@ -106,7 +113,7 @@ export function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManag
       out.push({
         id: upper.frame ? `ems ${paragraphRange(upper.frame)}` : kind,
         kind,
-        free: less(high, dos >= 6 ? MANAGER_LOW : MANAGER_LOW_5),
+        free: less(high, [managerLow[0] + buffer[0], managerLow[1] + buffer[1]]),
         upper,
         regions,
         xmsKiB: xmsKiB - MANAGER_OWN - (kind === 'ems' ? 16 : 0),

@@ -24,6 +24,7 @@ import { driverOf, type Driver } from './drivers';
 import { expectationOf, type Expectation } from './expect';
 import { managersOf, type MachineManager } from './managers';
 import { asks } from './choices';
+import { tablesBytes, tablesOf } from './tables';
 import { GROUPS, baseOf, wantedDrivers, type Group, type Refused, type Wanted } from './wanted';
 
 const K = 1024;
@@ -172,8 +173,13 @@ export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | No
   if (!ex.cpu) return 'no-cpu';
   if (!kit.memory || totalKiB(kit) === 0) return 'no-memory';
   if (dos >= 7 && families[ex.cpu].rank < 2) return 'dos-too-new';
-  const managers = managersOf(kit, ex, dos);
-  const { wanted, refused } = carried(wantedDrivers(kit, ex), managers);
+  const bare = managersOf(kit, ex, dos);
+  const { wanted, refused } = carried(wantedDrivers(kit, ex), bare);
+  const tables = tablesBytes(dos, tablesOf(kit, dos, wanted));
+  const managers = bare.map((m): MachineManager => ({
+    ...m,
+    free: [m.free[0] - tables, m.free[1] - tables]
+  }));
   const groups = GROUPS.filter((g) => wanted.some((w) => w.group === g));
   const ofGroup = (g: string) => wanted.filter((w) => w.group === g);
   const lines = (list: readonly Wanted[], pick: (s: Span) => number) =>

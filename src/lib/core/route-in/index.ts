@@ -1,3 +1,5 @@
+import { runs } from '../boards';
+import { expectationOf, isInHand, packetDriver } from '../boot';
 import type { Part } from '../model';
 import { speaks, type Kit } from '../kit';
 import { systemOf } from '../software';
@@ -131,6 +133,18 @@ function overHelper({ name, kit }: Helper): Edge[] {
   return [...reads, ...writes];
 }
 
+/** The driver that the plan of the start has for this card and this CPU, and whether somebody has it. */
+function networkDriver(kit: Kit): LinkNeed {
+  const ex = expectationOf(kit);
+  const driver = packetDriver(kit, ex);
+  const missing = (what: string): LinkNeed => ({ what, where: 'missing' });
+  if (!driver) return missing('its driver on the machine (by another way first)');
+  if (ex.cpu && !runs(ex.cpu, driver.cpu)) return missing(`a packet driver that runs on a ${ex.cpu}`);
+  return isInHand(kit, driver)
+    ? { what: `its packet driver (${driver.file})`, where: 'here' }
+    : missing(`its packet driver (${driver.file}) on the machine, by another way first`);
+}
+
 function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
   const out: Edge[] = [];
   for (const kib of [360, 720, 1200, 1440])
@@ -208,7 +222,7 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
             'a network card',
             find(shelf, (p) => p.functions.some((f) => f.kind === 'network'))
           ),
-      { what: 'its driver on the machine (by another way first)', where: 'missing' }
+      networkDriver(kit)
     ],
     caution: 'An old system gets no security updates: an isolated network only.'
   });

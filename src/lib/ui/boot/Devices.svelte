@@ -2,6 +2,7 @@
   import { expectationOf, reservedList, type Found } from '$lib/core/boot';
   import { kitOf } from '$lib/core/kit';
   import { startupLines } from '$lib/core/moves';
+  import { netStackWords } from '$lib/words';
   import { getBench } from '../context';
   import { boot as words } from '../text/boot';
 
@@ -10,6 +11,7 @@
   const ex = $derived(expectationOf(kit));
   const reserved = $derived(reservedList(kit));
   const sets = $derived(startupLines(kit.m, kit.at).filter((l) => l.where === 'AUTOEXEC.BAT'));
+  const stack = $derived(session.build.boot?.network ?? 'packet');
   const hex = (n: number) => n.toString(16).toUpperCase();
   const told = (f: Found | null, say: (n: number) => string) =>
     f?.isSeen ? say(f.value) : words.networkUnseen;
@@ -81,6 +83,9 @@
   </p>
 {:else}<p>{words.networkNone}</p>{/each}
 {#if ex.network.length}
+  <p>
+    {stack === 'packet' ? words.networkPacket : words.networkStack(netStackWords[stack])}
+  </p>
   <ul class="checks">
     {#each words.networkChecks as text (text)}<li>{text}</li>{/each}
   </ul>

@@ -122,6 +122,20 @@
   {/if}
 
   <section>
+    <h3>{words.starts}</h3>
+    <ul>
+      {#each sheet.boot.starts as text (text)}<li>{text}</li>{/each}
+      {#each sheet.boot.refused as text (text)}<li>{text}</li>{/each}
+      {#if sheet.boot.files.length}<li>
+          {words.files}
+          <a href="/builds/{session.build.id}/boot">{sheet.boot.files.join(', ')}</a>
+        </li>{/if}
+      {#if sheet.boot.missing.length}<li><b>{words.missing}</b> {sheet.boot.missing.join('; ')}</li>{/if}
+      {#if sheet.boot.windows.length}<li><b>{words.windows}</b> {sheet.boot.windows.join('; ')}</li>{/if}
+    </ul>
+  </section>
+
+  <section>
     <h3>{words.after}</h3>
     <table>
       <thead

@@ -169,6 +169,10 @@ export const boot = {
   networkNone: 'There is no network card in this build.',
   networkLine: (card: string, port: string, irq: string) => `${card}: port ${port}, IRQ ${irq}`,
   networkPci: (card: string) => `${card}: its numbers are given at each start.`,
+  networkPacket:
+    'A packet driver alone: nothing else stays in memory, and a transfer program brings its own protocol. Address, mask, gateway and name server go into its text file.',
+  networkStack: (name: string) =>
+    `${name[0]?.toUpperCase()}${name.slice(1)}: port and IRQ go into its text file, equal to the card. A packet driver on the same card excludes it. Unload in the reverse order.`,
   networkUnseen: 'not looked at',
   networkChecks: [
     'Look at what the packet driver prints: an address of FF:FF or 00:00 means the wrong port.',

@@ -21,6 +21,10 @@ export const sheet = {
   nothingSeen: 'Nothing to move among what was looked at. The rest is below: look at it first.',
   unseen: 'Not looked at, taken to be at the default',
   legend: 'Dashed: as found. Solid frame: where it goes.',
+  starts: 'Starts',
+  files: 'Files, line by line:',
+  missing: 'Not noted as in hand, before a disk is wiped:',
+  windows: 'Windows, in this order:',
   after: 'Lines after this',
   head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' },
 

@@ -254,7 +254,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   ],
   'manager.refused': ({ programs, starts }) => [
     `${and(programs)} ${programs.length === 1 ? 'refuses' : 'refuse'} this manager`,
-    `${starts === 1 ? 'The start loads' : 'Every start loads'} a memory manager, which keeps the CPU in its virtual mode. Give ${programs.length === 1 ? 'that program' : 'those programs'} a start with HIMEM.SYS alone.`
+    `${starts === 1 ? 'This start loads' : 'Every start loads'} a memory manager, which keeps the CPU in its virtual mode. Give ${programs.length === 1 ? 'that program' : 'those programs'} a start with HIMEM.SYS alone${starts === 1 ? ', unless there is one in another pair of files' : ''}.`
   ],
   'blaster.differs': ({ key, says, card, is, sure }) => [
     `BLASTER says ${key}${says}, the card is at ${is}`,

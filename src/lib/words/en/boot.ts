@@ -127,6 +127,12 @@ export const netStackWords: Record<NetStack, string> = {
 export const startLabel = ({ manager, configuration: c }: PlannedStart): string =>
   [managerLabels[manager.kind], ...c.on.map((g) => groupWords[g] ?? g)].join(' + ');
 
+/** A start on the bench sheet: what it is called, what it leaves, what runs in it. */
+export const startOnSheet = (name: string, start: PlannedStart, programs: readonly string[]): string =>
+  `${name}, ${startLabel(start)}: largest program ${start.free.map(Math.round).join('–')} KiB${
+    programs.length ? `; for ${and(programs)}` : ''
+  }.`;
+
 export const noPlanWords: Record<NoPlan, string> = {
   'no-dos': 'The brief does not say which DOS. Enter it there: what the files may contain depends on it.',
   'no-cpu':
