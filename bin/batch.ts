@@ -2,9 +2,8 @@ import { readFileSync } from 'node:fs';
 import { InvalidDocument } from '../src/lib/core/model';
 import { checked } from '../src/lib/core/rules';
 import { resolve } from '../src/lib/core/solver';
-import { readBuildFile } from '../src/lib/formats';
+import { bootCheckReport, bootReport, memoryMapReport, readBuildFile } from '../src/lib/formats';
 import { tell } from '../src/lib/words';
-import { bootCheckReport, bootReport, memoryMapReport } from './boot';
 import { diskReport, imageReport } from './disk';
 import { photoReport } from './photo';
 import { placeReport, startsReport } from './placement';
@@ -37,10 +36,10 @@ const machineOf = (asked: Asked) => readBuildFile(textOf(asked));
 const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
   disk: (asked) => diskReport(optionsOf(asked)),
   image: (asked) => imageReport([String(asked.file), ...optionsOf(asked, ['file'])]),
-  'memory-map': (asked) => memoryMapReport(textOf(asked)),
-  boot: (asked) => bootReport(textOf(asked)),
+  'memory-map': (asked) => memoryMapReport(machineOf(asked)),
+  boot: (asked) => bootReport(machineOf(asked)),
   'boot-check': ({ config, autoexec, ...asked }) =>
-    bootCheckReport(textOf(asked), String(config ?? ''), String(autoexec ?? '')),
+    bootCheckReport(machineOf(asked), String(config ?? ''), String(autoexec ?? '')),
   photo: ({ file, ...asked }) => photoReport([String(file), ...optionsOf(asked)]),
   place: (asked) => placeReport(JSON.stringify(asked)),
   starts: (asked) => startsReport(JSON.stringify(asked)),

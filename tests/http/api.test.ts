@@ -129,6 +129,24 @@ describe('the API', () => {
     expect(made.build.id).to.equal('knot');
     const { build, head } = await call('getBuild', plover);
     expect((await call('checkBuild', plover)).findings.length).to.be.greaterThan(3);
+    const map = await call('memoryMapOfBuild', plover);
+    expect(map.pieces.map((p: { window: string }) => p.window)).to.include('D000-D3FF');
+    const boot = await call('bootOfBuild', plover);
+    expect([boot.starts.length, boot.fewest, boot.files[0].name]).to.deep.equal([3, 3, 'CONFIG.SYS']);
+    expect((await call('bootOfBuild', { params: { id: 'whimbrel' } })).why).to.equal('no-cpu');
+    const pair = { config: 'DOS=HIGH\r\n', autoexec: 'SET BLASTER=A240 I5 D1\r\n' };
+    const wrong = await call('bootCheckOfBuild', { ...plover, body: pair });
+    expect(wrong.findings.map((f: { rule: string }) => f.rule)).to.include.members([
+      'dos.high',
+      'blaster.differs'
+    ]);
+    expect((await call('rehearseBuild', plover)).stages.length).to.be.greaterThan(5);
+    const told = { start: 'power: runs\nbeeps: 3\nscreen: dark' };
+    const found = await call('diagnoseBuild', { params: { id: 'turnstone' }, body: told });
+    expect(found.explanations[0].p).to.be.greaterThan(0);
+    const nothing = await refused(await send('diagnoseBuild', { ...plover, body: {} }), 422);
+    expect(JSON.stringify(nothing)).to.match(/no start is noted/);
+    await refused(await send('diagnoseBuild', { ...plover, body: { start: 'colour: blue' } }), 422);
     const solved = await call('resolveBuild', { ...plover, body: { alternatives: 1 } });
     expect([solved.status, solved.moves.length]).to.deep.equal(['solved', 3]);
     expect((await call('resolveBuild', { params: { id: 'turnstone' }, body: {} })).status).to.equal(

@@ -14,3 +14,6 @@ export { sheetMarkdown } from './markdown';
 export * from './export';
 export * from './boot-floppy';
 export * from './boot-disk';
+export * from './reports/boot';
+export * from './reports/memory-map';
+export * from './reports/start';

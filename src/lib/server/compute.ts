@@ -5,7 +5,7 @@ import type { Front } from '../core/planner';
 import type { Resolution, ResolveOptions } from '../core/solver';
 import type { ExportKind } from '../formats';
 import type { BuildStore } from './builds';
-import type { CheckReply, ToldColumn } from './heavy/jobs';
+import type { CheckReply, JobInput, ToldColumn } from './heavy/jobs';
 import { pool } from './heavy/pool';
 
 /** Milliseconds after which a search answers with what it has. */
@@ -45,6 +45,18 @@ export const resolvedFile = (
   options: ResolveOptions,
   signal?: AbortSignal
 ): Promise<Resolution> => pool.run('resolveFile', { text, options, ms: RESOLVE_MS }, signal);
+
+/** What a build comes to in one regard, as plain data with its words. */
+export const report = <J extends 'memoryMap' | 'boot' | 'bootCheck' | 'rehearse' | 'diagnose'>(
+  job: J,
+  build: Build,
+  parts: PartSet,
+  more: Omit<JobInput<J>, 'build' | 'parts'>,
+  signal?: AbortSignal
+): Promise<Record<string, unknown>> =>
+  pool.run(job, { ...more, build, parts: own(build, parts) } as JobInput<J>, signal) as Promise<
+    Record<string, unknown>
+  >;
 
 /** A build as a file; `raw`: its present state as it is kept, also when it cannot be read any more. */
 export async function exportedBuild(

@@ -4,7 +4,8 @@ import type { Profile, Tried } from '../model';
 import { offerOf, unmet, type Unmet } from '../software';
 import { meaningsOf } from '../settings';
 import { expectationOf, type Found, type SoundCard } from './expect';
-import type { BootPlan, ProgramVerdict } from './plan';
+import type { BootPlan, PlannedStart, ProgramVerdict } from './plan';
+import type { Group } from './wanted';
 
 /** A means to slow a machine down, with the factor that it usually has. From the domain's table; each to be measured once. */
 export interface SlowDown {
@@ -86,9 +87,11 @@ export interface SetUp {
   fm: boolean;
   midi: Found | null;
   joystick: boolean;
-  mouse: boolean;
-  cd: boolean;
+  /** Whether there is one, and its driver is in the start of the program; without a plan nobody knows the start. */
+  mouse: Reach;
+  cd: Reach;
 }
+export type Reach = 'here' | 'no-driver' | 'none';
 
 /** Everything that stands on the sheet of a program. */
 export interface ProgramSheet {
@@ -109,20 +112,29 @@ export function programSheets(kit: Kit, plan: BootPlan | null): ProgramSheet[] {
   const ex = expectationOf(kit);
   const offer = offerOf(kit);
   const card = best(ex.sound);
-  const setUp: SetUp = {
+  const reach = (isThere: boolean, group: Group, start: PlannedStart | undefined): Reach =>
+    !isThere ? 'none' : start && !start.configuration.on.includes(group) ? 'no-driver' : 'here';
+  const common = {
     sound: card && { card: card.title, port: card.port, irq: card.irq, dma: card.dma, dma16: card.dma16 },
     fm: offer.abilities.has('fm') || offer.abilities.has('stereo-fm'),
     midi: card?.midi ?? null,
-    joystick: offer.functions.has('game'),
-    mouse: offer.functions.has('mouse') || ex.serials > 0,
-    cd: ex.optical.length > 0
+    joystick: offer.functions.has('game')
   };
-  return kit.build.brief.profiles.map((profile) => ({
-    profile,
-    start: plan?.programs.find((p) => p.id === profile.id) ?? null,
-    speed: speedFit(kit, profile),
-    setUp,
-    unmet: unmet(profile, offer),
-    tried: kit.build.boot?.tried?.[profile.id] ?? []
-  }));
+  const hasMouse = offer.functions.has('mouse') || ex.serials > 0;
+  return kit.build.brief.profiles.map((profile) => {
+    const verdict = plan?.programs.find((p) => p.id === profile.id) ?? null;
+    const start = plan?.starts.find((s) => s.configuration.id === verdict?.start);
+    return {
+      profile,
+      start: verdict,
+      speed: speedFit(kit, profile),
+      setUp: {
+        ...common,
+        mouse: reach(hasMouse, 'mouse', start),
+        cd: reach(ex.optical.length > 0, 'cd', start)
+      },
+      unmet: unmet(profile, offer),
+      tried: kit.build.boot?.tried?.[profile.id] ?? []
+    };
+  });
 }

@@ -18,6 +18,7 @@ import {
   endpoint
 } from './endpoint';
 import * as reply from './replies';
+import { machineEndpoints } from './machine-endpoints';
 import { shelfEndpoints } from './shelf-endpoints';
 
 /** Every operation, under /api/v1. The routes, the description and the tests read this table. */
@@ -125,6 +126,7 @@ export const endpoints = {
     reply: reply.ResolutionReply,
     errors: [404, 410]
   }),
+  ...machineEndpoints,
   exportBuild: endpoint({
     method: 'GET',
     path: '/builds/{id}/export',

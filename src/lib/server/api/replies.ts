@@ -59,6 +59,61 @@ export const CheckReply = z.object({
   findings: z.array(FindingReply)
 });
 
+const Window = z.string().describe('paragraphs, such as D000-D3FF');
+export const MemoryMapReply = z.looseObject({
+  conventionalKiB: z.number().nullable(),
+  pieces: z.array(
+    z.looseObject({ window: Window, kib: z.number(), owner: z.string(), sure: z.enum(['known', 'assumed']) })
+  ),
+  collisions: z.array(z.object({ window: Window, a: z.string(), b: z.string() })),
+  hidden: z.array(z.string()),
+  doubtful: z.array(z.string()),
+  memory: z.looseObject({ fittedKiB: z.number(), count: z.number() }).nullable()
+});
+
+export const BootReply = z.union([
+  z.object({ plan: z.null(), why: z.string(), words: z.string() }),
+  z.looseObject({
+    dos: z.number(),
+    refused: z.array(z.string()),
+    starts: z.array(
+      z.looseObject({ name: z.string(), label: z.string(), freeKiB: z.tuple([z.number(), z.number()]) })
+    ),
+    fewest: z.number().int(),
+    isCut: z.boolean(),
+    files: z.array(z.object({ name: z.string(), text: z.string(), reasons: z.array(z.string()) })),
+    toCopy: z.array(z.string())
+  })
+]);
+
+export const BootCheckReply = z.looseObject({
+  dos: z.number().nullable(),
+  notAsked: z.array(z.string()),
+  findings: z.array(
+    z.looseObject({
+      file: z.string(),
+      line: z.number().int(),
+      rule: z.string(),
+      severity: z.string(),
+      choices: z.array(z.string()),
+      title: z.string(),
+      sentence: z.string()
+    })
+  )
+});
+
+export const RehearseReply = z.looseObject({
+  family: z.string(),
+  stages: z.array(z.looseObject({ stage: z.string(), words: z.string(), stops: z.number() }))
+});
+
+export const DiagnoseReply = z.looseObject({
+  family: z.string(),
+  explanations: z.array(z.looseObject({ faults: z.array(z.string()), p: z.number(), words: z.string() })),
+  parts: z.array(z.looseObject({ component: z.string(), verdict: z.string() })),
+  tests: z.array(z.looseObject({ test: z.string(), minutes: z.number() }))
+});
+
 /** Figures of the objective, one for each of its levels. */
 const Figures = z.object(
   Object.fromEntries(LEVELS.map((level) => [level, z.number()])) as Record<Level, z.ZodNumber>

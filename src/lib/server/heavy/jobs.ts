@@ -12,11 +12,16 @@ import {
 import { plan, type Front, type PlanRequest } from '../../core/planner';
 import { resolve, type Resolution, type ResolveOptions } from '../../core/solver';
 import {
+  bootCheckReport,
+  bootReport,
+  diagnoseReport,
   exported,
+  memoryMapReport,
   readBuildFile,
   readPart,
   readShelfCsv,
   readWorkshop,
+  rehearseReport,
   writeWorkshop,
   type ExportKind,
   type ShelfRow,
@@ -72,6 +77,13 @@ export const jobs = {
     const column = columnOf(build, parts);
     return { ...column, worst: column.worst.map(tell) };
   },
+  memoryMap: (machine: Machine): object => memoryMapReport(machine),
+  boot: (machine: Machine): object => bootReport(machine),
+  bootCheck: ({ config, autoexec, ...machine }: Machine & { config: string; autoexec: string }): object =>
+    bootCheckReport(machine, config, autoexec),
+  rehearse: (machine: Machine): object => rehearseReport(machine),
+  /** @throws InvalidDocument where no start is noted, or what is told is not understood */
+  diagnose: ({ told, ...machine }: Machine & { told?: string }): object => diagnoseReport(machine, told),
   export: ({ build, parts, kind }: Machine & { kind: ExportKind }) => exported(build, parts, kind),
   /** Checks a kept state by its text. @throws InvalidDocument when it cannot be used any more */
   summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply => {

@@ -1,6 +1,13 @@
 <script lang="ts">
   import { Button, Input, Select } from 'flowbite-svelte';
-  import { programSheets, withBoot, writeFiles, type Found, type ProgramSheet } from '$lib/core/boot';
+  import {
+    programSheets,
+    withBoot,
+    writeFiles,
+    type Found,
+    type ProgramSheet,
+    type Reach
+  } from '$lib/core/boot';
   import { planBeside } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import type { Tried } from '$lib/core/model';
@@ -39,9 +46,12 @@
   const musicOf = ({ setUp }: ProgramSheet): string =>
     [setUp.fm ? words.fm : '', ...told(setUp.midi, (n) => words.midi(hex(n)))].filter(Boolean).join(', ') ||
     words.noMusic;
+  const reachText = (name: string, reach: Reach) =>
+    reach === 'none' ? '' : reach === 'here' ? name : `${name} ${words.noDriver}`;
   const inputOf = ({ setUp }: ProgramSheet): string =>
-    [setUp.joystick ? words.joystick : '', setUp.mouse ? words.mouse : ''].filter(Boolean).join(', ') ||
-    words.neither;
+    [setUp.joystick ? words.joystick : '', reachText(words.mouse, setUp.mouse), reachText(words.cd, setUp.cd)]
+      .filter(Boolean)
+      .join(', ') || words.neither;
 
   let results = $state<Record<string, string>>({});
   let notes = $state<Record<string, string>>({});

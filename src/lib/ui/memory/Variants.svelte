@@ -81,6 +81,7 @@
     border-collapse: collapse;
   }
   th {
+    padding-right: 0.7rem;
     text-align: left;
     border-bottom: 1.5px solid var(--ink);
   }

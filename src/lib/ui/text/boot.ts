@@ -115,7 +115,7 @@ export const boot = {
     speed: 'Speed',
     sound: 'Sound',
     music: 'Music',
-    input: 'Input',
+    input: 'Mouse, joystick, CD',
     tried: 'Tried'
   },
   speedText: (index: number, from: number | null, to: number | null) =>
@@ -136,6 +136,8 @@ export const boot = {
   noMusic: 'none',
   joystick: 'joystick',
   mouse: 'mouse',
+  cd: 'CD',
+  noDriver: '(no driver in this start)',
   neither: 'neither',
   triedAs: 'How did it run?',
   triedNote: 'Note',

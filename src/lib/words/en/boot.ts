@@ -200,7 +200,9 @@ export function lineWhyWords(why: LineWhy): string {
             ? `, in region ${why.region}`
             : why.driver.high === 'no'
               ? ', low: it does not work high'
-              : ', low: no region has room';
+              : why.driver.high === 'try'
+                ? ', low: not every build of it works high'
+                : ', low: no region has room';
       return `${capital(driverClassWords[why.driver.class])}, ${becauseWords(why.because)}${where}${why.isMeasured ? '; size as MEM showed it' : ''}.`;
     }
     case 'buffers':
