@@ -5,7 +5,7 @@ import { checkFiles } from '../src/lib/core/boot-files';
 import { diagnoseMachine } from '../src/lib/core/diagnosis';
 import { kitOf } from '../src/lib/core/kit';
 import { Build, partSet } from '../src/lib/core/model';
-import { place, type Line } from '../src/lib/core/placement';
+import { place, placeBest, type Line } from '../src/lib/core/placement';
 import { checked } from '../src/lib/core/rules';
 import { readCatalogue } from '../src/lib/server/catalogue';
 
@@ -70,6 +70,15 @@ export function benchBoot(): Promise<void> {
       `place ${items} lines in ${count} regions, crowded: ${spread(times)}; cut off ${cut} of ${times.length}`
     );
   }
+  const layoutTimes = Array.from({ length: 20 }, (_, i) => {
+    const { lines } = crowded(i + 1, 14, 6);
+    const layouts = Array.from({ length: 100 }, (__, k) => ({
+      freeBytes: 600 * 1024,
+      regions: crowded(i * 100 + k + 500, 14, 6).regions
+    }));
+    return timed(() => placeBest(lines, layouts));
+  });
+  console.log(`the best of 100 layouts for 14 lines in 6 regions: ${spread(layoutTimes)}`);
   const parts = partSet(readCatalogue(join(root, 'catalogue')));
   const builds = (JSON.parse(readFileSync(join(root, 'demo', 'builds.json'), 'utf8')) as unknown[]).map((b) =>
     Build.parse(b)

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
-import { press, sees, until, useBench } from '../support/browser';
+import type { Build } from '../../src/lib/core/model';
+import { press, sees, unfold, until, useBench } from '../support/browser';
 
 describe('memory and boot', () => {
   const bench = useBench();
@@ -64,6 +65,39 @@ describe('memory and boot', () => {
     await sees(page, 'This machine has no clock');
     await bench.open('/builds/whimbrel/boot');
     await sees(page, 'No CPU is entered');
+  });
+
+  it('takes wishes, a listing of the disk and a program of one’s own, by their labels', async () => {
+    await bench.open('/builds/plover/boot');
+    await sees(page, '3 starts are needed, and fewer cannot do.');
+    await unfold(page, 'Wishes');
+    await page.select('#boot-layout', 'GR');
+    await sees(page, 'KEYB.COM GR,,C:\\DOS\\KEYBOARD.SYS');
+    await page.select('#boot-network', 'ndis');
+    await sees(page, 'LASTDRIVE=Z');
+    await bench.open('/builds/plover/boot?view=own');
+    await unfold(page, 'What is on the disk');
+    await paste('own-listing', 'no paths here');
+    await sees(page, 'so nothing is checked by it');
+    await paste('own-listing', 'C:\\DOS\\HIMEM.SYS\n');
+    await paste('own-CONFIG.SYS', 'DEVICE=C:\\DOS\\HIMEM.SYS\nDEVICE=C:\\DOS\\ANSI.SYS\n');
+    await sees(page, 'C:\\DOS\\ANSI.SYS is not on the disk');
+    await bench.open('/builds/plover/boot?view=programs');
+    await unfold(page, 'A program of your own');
+    await page.type('input[placeholder="as on the box"]', 'Skerry');
+    await page.type('input[placeholder^="580"]', 'lots');
+    await press(page, 'Add the program');
+    await sees(page, 'Not understood. Write KiB up to 640');
+    await page.click('input[placeholder^="580"]', { count: 3 });
+    await page.type('input[placeholder^="580"]', '500');
+    await press(page, 'Add the program');
+    const programs = async () => {
+      const { build } = await bench.saved('plover');
+      return (build as unknown as Build).brief.profiles.map((p) => p.id);
+    };
+    await until(async () => (await programs()).includes('own-skerry'));
+    await press(page, 'Undo');
+    await until(async () => (await programs()).length === 4);
   });
 
   it('checks own files line by line, and changes only the line that is pressed', async () => {

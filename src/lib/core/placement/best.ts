@@ -1,5 +1,5 @@
 import { Fills } from './fills';
-import { leastLow, place, placeByOrder, type Line, type Placement } from './place';
+import { PLACE_LIMITS, leastLow, place, placeByOrder, type Line, type Placement } from './place';
 
 /** One way to lay out upper memory: what is free with nothing loaded, and its regions. Bytes. */
 export interface Layout {
@@ -7,38 +7,50 @@ export interface Layout {
   regions: readonly number[];
 }
 
+/** Nodes that each layout may take in one round, before all of them are searched to the end. */
+const ROUNDS = [500, 20_000];
+
 /**
  * The layout that leaves programs most, with its placement: a page frame here or there, a window more or less. A layout
- * is only searched for plans that are better than the best so far, the most promising ones first; of equal ones the
- * first in the list.
+ * is only searched for plans that are better than the best so far, the most promising ones first, and a little of all
+ * before one to its end; of equal ones the first in the list.
  * @returns null without a layout, or where the lines have no legal order
  */
 export function placeBest(
   lines: readonly Line[],
   layouts: readonly Layout[],
-  mostNodes?: number
+  mostNodes: number = PLACE_LIMITS.nodes
 ): { at: number; placement: Placement } | null {
-  const promise = ({ freeBytes, regions }: Layout) => freeBytes - leastLow(lines, regions);
-  const order = layouts
-    .map((layout, at) => ({ layout, at, most: promise(layout) }))
-    .sort((a, b) => b.most - a.most || a.at - b.at);
   let best: { at: number; placement: Placement; value: number } | null = null;
-  let isCut = false;
   const fills = new Fills(lines);
-  for (const { layout, at, most } of order) {
-    const value: number = best?.value ?? -Infinity;
-    // Of equal layouts the first counts, so one that stands before the best has to be as good only.
-    const enough = best !== null && at < best.at ? value - 1 : value;
-    if (most <= enough) continue;
-    const placement = place(lines, layout.regions, mostNodes, layout.freeBytes - enough, fills);
-    if (placement.status === 'no-order') return null;
-    if (placement.status === 'best-found') isCut = true;
-    if (placement.status === 'not-below' || placement.low > layout.freeBytes - enough - 1) continue;
-    best = { at, placement, value: layout.freeBytes - placement.low };
+  let open = layouts.map((layout, at) => ({
+    layout,
+    at,
+    most: layout.freeBytes - leastLow(lines, layout.regions)
+  }));
+  /** What a layout must reach to be chosen; of equal ones the first counts. */
+  const wanted = (at: number): number =>
+    best === null ? -Infinity : at < best.at ? best.value : best.value + 1;
+  for (const nodes of [...ROUNDS.filter((n) => n < mostNodes), mostNodes]) {
+    const left: typeof open = [];
+    for (const { layout, at, most } of open.sort((a, b) => b.most - a.most || a.at - b.at)) {
+      const least = wanted(at);
+      if (most < least) continue;
+      const placement = place(lines, layout.regions, nodes, layout.freeBytes - least + 1, fills);
+      if (placement.status === 'no-order') return null;
+      const value = layout.freeBytes - placement.low;
+      if (placement.status === 'not-below') continue;
+      if (placement.order.length === lines.length && value >= least) best = { at, placement, value };
+      if (placement.status === 'best-found')
+        left.push({ layout, at, most: Math.min(most, layout.freeBytes - placement.bound) });
+    }
+    open = left;
   }
-  // What was cut off anywhere may hide a better layout.
-  if (best && isCut) best.placement = { ...best.placement, status: 'best-found' };
-  return best && { at: best.at, placement: best.placement };
+  if (!best) return null;
+  const { at, placement, value } = best;
+  // What was cut off may hide a better one.
+  const isOpen = open.some((o) => o.most > value || (o.most === value && o.at < at));
+  return { at, placement: { ...placement, status: isOpen ? 'best-found' : 'optimal' } };
 }
 
 /** The best layout for a version of DOS that takes no regions: order alone. */
