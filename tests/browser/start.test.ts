@@ -79,4 +79,31 @@ describe('a machine that does not start', () => {
     await sees(page, 'It may stand here');
     await sees(page, 'both drive this interrupt');
   });
+
+  it('reads swap trials: a pair and no single part, what is intermittent, what to try next', async () => {
+    await bench.open('/builds/turnstone/start?view=trials');
+    const note = async (text: string) => {
+      await page.waitForSelector('#trial-line');
+      await page.type('#trial-line', text);
+      await page.keyboard.press('Enter');
+      await page.waitForFunction(
+        () => (document.querySelector('#trial-line') as HTMLInputElement).value === ''
+      );
+    };
+    await page.type('#trial-line', 'H1 ??: fails');
+    await page.keyboard.press('Enter');
+    await sees(page, 'is no thing');
+    await page.click('#trial-line', { count: 3 });
+    await page.keyboard.press('Backspace');
+    for (const text of ['H1 K1 T2 D1: fails', 'H1 K2 T2 D1: ok', 'H1 K1 T2 D2: ok', 'H2 K1 T2 D1: fails'])
+      await note(text);
+    await sees(page, 'No single thing that is always bad explains these failures.');
+    await sees(page, 'D1 and K1 do not get along');
+    await note('D1 [cold]: 3 of 11');
+    await sees(page, '6 good starts in a row');
+    await bench.reload();
+    await sees(page, 'D1 and K1 do not get along');
+    await press(page, 'Delete trial 5');
+    await page.waitForFunction(() => !document.body.innerText.includes('6 good starts in a row'));
+  });
 });

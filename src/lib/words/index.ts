@@ -15,4 +15,6 @@ export { legalWords, lostWords, markingWords } from './en/chips';
 export * from './en/boot';
 export * from './en/boot-files';
 export * from './en/boot-programs';
+export * from './en/rails';
 export * from './en/start';
+export * from './en/trials';

@@ -8,5 +8,8 @@ export * from './rates';
 export * from './sets';
 export * from './trace';
 export * from './trials';
+export * from './trial-table';
+export * from './trial-text';
 export * from './machine';
 export * from './first-power';
+export * from './rails';

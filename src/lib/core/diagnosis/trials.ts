@@ -1,9 +1,11 @@
 import { entropy } from './information';
 
-/** One start of one arrangement of parts, and whether it worked. */
+/** Starts of one arrangement of parts that went alike, and whether they worked. */
 export interface Trial {
   parts: readonly string[];
   worked: boolean;
+  /** How many; left out: one. */
+  times?: number;
 }
 
 /** Two parts that do not get along, though each works elsewhere. */
@@ -95,11 +97,12 @@ export function failsUnder(elements: readonly Element[], parts: readonly string[
 export function explainTrials(trials: readonly Trial[], sortOf: (part: string) => string): Explanation[] {
   const parts = [...new Set(trials.flatMap((t) => t.parts))].sort();
   const { hard, intermittent, pair } = TRIAL_ESTIMATES;
-  const elements: Element[] = [
+  const elements = [
     ...parts.map((part): Element => ({ kind: 'hard', part, prior: hard })),
     ...parts.map((part): Element => ({ kind: 'intermittent', part, prior: intermittent })),
     ...pairsOf(parts, sortOf).map((p): Element => ({ kind: 'pair', pair: p, prior: pair }))
-  ];
+    // What would have failed and worked is out, alone and with anything else.
+  ].filter((e) => !trials.some((t) => t.worked && failsUnder([e], t.parts) === 1));
   const sets: Element[][] = [
     [],
     ...elements.map((e) => [e]),
@@ -109,7 +112,7 @@ export function explainTrials(trials: readonly Trial[], sortOf: (part: string) =
     let p = own.reduce((w, e) => (w * e.prior) / (1 - e.prior), 1);
     for (const t of trials) {
       const fails = failsUnder(own, t.parts);
-      p *= t.worked ? 1 - fails : fails;
+      p *= (t.worked ? 1 - fails : fails) ** (t.times ?? 1);
       if (p === 0) return [];
     }
     return [{ elements: own, p }];

@@ -5,6 +5,8 @@ import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 import { Start } from './start';
+import { TrialRow } from './trial';
+import { Rails } from './rails';
 import { BootRecord } from './boot';
 
 const Text = z.string().max(4000);
@@ -159,6 +161,10 @@ export const Build = z.strictObject({
     .record(Id, Start)
     .refine((starts) => Object.keys(starts).length <= 300, 'at most 300 starts')
     .optional(),
+  /** Arrangements that were tried by swapping parts, and how they went. */
+  trials: z.array(TrialRow).max(200, 'at most 200 trials').optional(),
+  /** What a meter showed at the plugs. */
+  rails: Rails.optional(),
   /** Answers before the first power, by question; what is left out is not known. */
   firstPower: z
     .record(z.string().max(20), z.string().max(20))

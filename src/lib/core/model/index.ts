@@ -11,6 +11,8 @@ export * from './medium';
 export * from './build';
 export * from './shelf';
 export * from './start';
+export * from './trial';
+export * from './rails';
 export * from './notebook';
 export * from './problem';
 export * from './names';

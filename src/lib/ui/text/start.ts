@@ -1,8 +1,77 @@
 export const start = {
   title: 'Start',
   lead: 'What a start will look like, what it did, and which part that speaks for. Not looked at is different from not there.',
-  views: { power: 'May I switch on?', rehearsal: 'Before power', happened: 'What happened' },
+  views: {
+    power: 'May I switch on?',
+    rehearsal: 'Before power',
+    happened: 'What happened',
+    rails: 'Rails',
+    trials: 'Swap trials'
+  },
   viewsLabel: 'Views of the start',
+  rails: {
+    lead: 'What the meter shows, pin by pin, against ground. Colours of wires are habit, not standard: go by the pin.',
+    plug: 'Plug',
+    what: 'Measured',
+    ohms: 'ohms, switched off',
+    volts: 'volts, switched on',
+    side: 'At which side of the pulled plug',
+    sides: { unsaid: 'not said', board: 'board', supply: 'supply' },
+    off: 'unplugged from the wall, 30 seconds after switching off',
+    cards: 'cards are in',
+    loaded: 'a load hangs on the supply',
+    live: 'The machine is live. One hand, one probe, ground first; keep off the inside of the supply and of a tube monitor. In a slot read +5 V at B29 against B31 only.',
+    turned:
+      'On this plug +5 V is pin 1 and +12 V pin 4: the other way round than on the big one. It can be pushed on askew.',
+    blacks: 'Two plugs, the black wires together in the middle. The first PC supplies have no pin 2.',
+    reference: 'the black lead',
+    ohmsHint: '120 · 4k7 · open · 30 climbing',
+    voltsHint: '4.98',
+    odd: (text: string) => `“${text}” was not understood.`,
+    nothing: 'Nothing has been read at this plug.',
+    when: (at: string) => `Last reading ${at}.`,
+    noted: (plug: string) => `readings at the ${plug}`
+  },
+  trials: {
+    lead: 'Swap parts one by one and write each arrangement down with its result. One thing changed per trial says most. A part that failed ohms, smelled or got hot goes into no other machine.',
+    label: 'A trial',
+    hint: 'H1 K1 T2 D1 [cold]: fails   ·   adapter old, cable grey: 3 of 11',
+    add: 'Note it',
+    noted: 'a trial was noted',
+    dropped: 'a trial was deleted',
+    drop: 'Delete',
+    dropOf: (n: number) => `Delete trial ${n}`,
+    table: 'Trials',
+    n: 'No.',
+    things: 'Things',
+    conditions: 'Conditions',
+    result: 'Result',
+    outcome: (good: number, bad: number) =>
+      bad === 0
+        ? good === 1
+          ? 'works'
+          : `works, ${good} times`
+        : good === 0
+          ? bad === 1
+            ? 'fails'
+            : `fails, ${bad} times`
+          : `works ${good} of ${good + bad}`,
+    noFailure: 'Nothing failed in these trials.',
+    minimal: (sets: string) => `If one thing is always bad, it is ${sets}.`,
+    noSingle: 'No single thing that is always bad explains these failures.',
+    likely: 'What explains them',
+    pairs: (names: string) => `Never seen working together, and in every failure: ${names}.`,
+    both: 'The same arrangement worked and failed: something is intermittent, or something changed that is not written down.',
+    exonerated: (names: string) => `Worked at least once, in the slots, clocks and loads tried: ${names}.`,
+    factors: 'Conditions',
+    cell: (value: string, good: number, n: number) => `${value} ${good} of ${n} good`,
+    next: 'Try next',
+    times: (n: number) => `${n} times`,
+    minutes: (n: number) => `about ${n} minutes`,
+    nothingNext: 'No arrangement of these things tells more: bring in another one of a sort.',
+    again: 'Before you call a thing bad, put the old one back in: if it works then too, it was the seating.',
+    estimate: 'Chances are estimates, good to a factor of two or three.'
+  },
   // What happened
   power: 'Fan and lights',
   powers: { still: 'nothing', twitch: 'twitch, then off', ticks: 'ticking', runs: 'running' },

@@ -8,8 +8,10 @@
   import Views from '$lib/ui/parts/Views.svelte';
   import FirstPower from '$lib/ui/start/FirstPower.svelte';
   import Happened from '$lib/ui/start/Happened.svelte';
+  import Rails from '$lib/ui/start/Rails.svelte';
   import Rehearsal from '$lib/ui/start/Rehearsal.svelte';
   import Suspects from '$lib/ui/start/Suspects.svelte';
+  import Trials from '$lib/ui/start/Trials.svelte';
   import { start as words } from '$lib/ui/text/start';
   import { timeText } from '$lib/ui/time';
   import { Task } from '$lib/ui/work/task.svelte';
@@ -70,6 +72,10 @@
   <FirstPower />
 {:else if view === 'rehearsal'}
   <Rehearsal />
+{:else if view === 'rails'}
+  <Rails />
+{:else if view === 'trials'}
+  <Trials />
 {:else}
   <div class="body">
     <div>
