@@ -45,6 +45,9 @@ const screens = [
   '/builds/turnstone/start?view=happened',
   '/builds/plover/start?view=rehearsal',
   '/builds/plover/start?view=power',
+  '/builds/plover/start?view=rails',
+  '/builds/plover/start?view=trials',
+  '/builds/plover/boot?view=programs',
   '/builds/plover/log'
 ];
 

@@ -5,6 +5,7 @@ import {
   plugPins,
   plugSays,
   railAdvice,
+  railStops,
   readOhms,
   readVolts,
   voltsSay,
@@ -130,6 +131,18 @@ describe('a plug as a whole', () => {
     const pins = { '4': '5.02', '10': '12.1', '8': '0.1' };
     expect(read('atx20', 'volts', { loaded: true, pins })).to.deep.equal(['supply']);
     expect(read('atx20', 'volts', { pins: { '10': '11' } })).to.deep.equal(['load']);
+  });
+  it('that reads short holds the whole machine back, until it is read again', () => {
+    const rails = (pins: Record<string, string>) => ({
+      'drive-ohms': RailReadings.parse({ at, ...board, pins })
+    });
+    expect(railStops({ rails: rails({ '1': '0.5', '4': '300' }) })).to.deep.equal([
+      { plug: 'drive', rails: ['+12'] }
+    ]);
+    expect(railStops({ rails: rails({ '1': '2k' }) })).to.deep.equal([]);
+    expect(railStops({})).to.deep.equal([]);
+    const live = RailReadings.parse({ at, loaded: true, pins: { '4': '6.1' } });
+    expect(railStops({ rails: { 'drive-volts': live } })[0]!.rails).to.deep.equal(['+5']);
   });
   it('has words for everything it says', () => {
     for (const text of [...Object.values(railVerdictWords), ...Object.values(railWhyWords)])

@@ -189,12 +189,17 @@ describe('conditions of trials', () => {
     expect(sometimes[0]!.untilFixed).to.equal(6);
     expect(factors[0]!.factor).to.equal('temperature');
     near(factors[0]!.p!, 0.0022);
+    expect(factors[0]!.verdict, 'both fail at times, and by far not alike').to.equal('implicated');
   });
   it('are implicated by two rows that differ in them alone, cleared when nothing follows, else confounded', () => {
     const verdict = (...rows: string[]) =>
       factorGrid(rows.map(row)).map((f) => [f.factor, f.verdict, f.with]);
     expect(verdict('C1 [slot 1]: ok', 'C1 [slot 2]: fails')).to.deep.equal([['slot', 'implicated', []]]);
     expect(verdict('C1 [slot 1]: ok', 'C1 [slot 2]: ok')).to.deep.equal([['slot', 'cleared', []]]);
+    expect(verdict('C1 [cold]: 2 of 3', 'C1 [warm]: ok')).to.deep.equal([['temperature', 'open', []]]);
+    expect(verdict('C1 [cold]: 5 of 10', 'C1 [warm]: 6 of 11')).to.deep.equal([
+      ['temperature', 'cleared', []]
+    ]);
     expect(verdict('C1 [slot 1]: ok', 'C2 [slot 2]: fails')).to.deep.equal([['slot', 'confounded', ['C']]]);
     expect(verdict('C1 [slot 1]: ok', 'C1: fails'), 'one value is no grid').to.deep.equal([]);
   });

@@ -1,4 +1,4 @@
-import type { PlugId, RailReadings } from '../model';
+import { PLUGS, type Build, type PlugId, type RailReadings } from '../model';
 
 /** What is on a pin. */
 export type Rail =
@@ -261,4 +261,17 @@ export function railAdvice(plug: PlugId, kind: 'ohms' | 'volts', read: readonly 
       ? [{ what: 'fine' as const }]
       : [])
   ];
+}
+
+/** Rails that the last readings of a build call short, or too high: nothing is switched on before they are found. */
+export function railStops(build: Pick<Build, 'rails'>): { plug: PlugId; rails: Rail[] }[] {
+  return PLUGS.flatMap((plug) => {
+    const bad = (['ohms', 'volts'] as const).flatMap((kind) => {
+      const readings = build.rails?.[`${plug}-${kind}`];
+      return (readings ? plugSays(plug, kind, readings) : []).filter(
+        (p) => p.says?.verdict === 'short' || p.says?.why === 'high' || p.says?.why === 'sign'
+      );
+    });
+    return bad.length ? [{ plug, rails: unique(bad) }] : [];
+  });
 }

@@ -67,8 +67,11 @@ export interface Cell {
 export interface FactorReading {
   factor: string;
   cells: Cell[];
-  /** `cleared`: it does not follow; `implicated`: two rows that differ in it alone differ in result; else `confounded`. */
-  verdict: 'cleared' | 'implicated' | 'confounded';
+  /**
+   * `implicated`: two rows that differ in it alone differ in result by more than luck; `cleared`: such rows went alike;
+   * `open`: such rows are there, with too few starts to tell; `confounded`: no two rows differ in it alone.
+   */
+  verdict: 'cleared' | 'implicated' | 'open' | 'confounded';
   /** What else differed wherever the result did. */
   with: string[];
   /** Chance that the difference of two values is no more than luck. */
@@ -79,7 +82,22 @@ const sum = (rows: readonly TrialRow[], of: 'good' | 'bad'): number => rows.redu
 /** Arrangement and conditions of a row as one list of facts. */
 const factsOf = (row: TrialRow): Map<string, string> =>
   new Map([...row.things.map((t) => [t.sort, t.name] as const), ...Object.entries(row.factors)]);
-const worked = (row: TrialRow): boolean => row.bad === 0;
+/** Below this chance two results are not alike by luck. */
+const UNLIKELY = 0.05;
+/** From this chance on, with starts enough, they are alike. */
+const ALIKE = 0.3;
+
+/** How the results of two rows compare. */
+function compare(a: TrialRow, b: TrialRow): 'differ' | 'alike' | 'open' {
+  const never = (r: TrialRow) => r.good === 0;
+  const always = (r: TrialRow) => r.bad === 0;
+  if ((always(a) && never(b)) || (never(a) && always(b))) return 'differ';
+  if ((always(a) && always(b)) || (never(a) && never(b))) return 'alike';
+  const p = fisher(a.good, a.bad, b.good, b.bad);
+  if (p < UNLIKELY) return 'differ';
+  const isEnough = [a, b].every((r) => r.good + r.bad >= FEWEST_STARTS);
+  return isEnough && p >= ALIKE ? 'alike' : 'open';
+}
 
 /** In what two rows differ. */
 function apart(a: TrialRow, b: TrialRow): string[] {
@@ -102,12 +120,18 @@ export function factorGrid(rows: readonly TrialRow[]): FactorReading[] {
     const pairs = rows.flatMap((a, i) =>
       rows.slice(i + 1).flatMap((b) => {
         const d = a.factors[factor] && b.factors[factor] ? apart(a, b) : [];
-        return d.includes(factor) ? [{ differs: worked(a) !== worked(b), d }] : [];
+        return d.includes(factor) ? [{ how: compare(a, b), d }] : [];
       })
     );
     const alone = pairs.filter((x) => x.d.length === 1);
-    const verdict = alone.some((x) => x.differs) ? 'implicated' : alone.length ? 'cleared' : 'confounded';
-    const others = pairs.filter((x) => x.differs).map((x) => x.d.filter((f) => f !== factor));
+    const verdict = alone.some((x) => x.how === 'differ')
+      ? 'implicated'
+      : alone.some((x) => x.how === 'open')
+        ? 'open'
+        : alone.length
+          ? 'cleared'
+          : 'confounded';
+    const others = pairs.filter((x) => x.how === 'differ').map((x) => x.d.filter((f) => f !== factor));
     const [a, b] = cells;
     return [
       {

@@ -54,4 +54,8 @@
   p {
     margin: 0.3rem 0;
   }
+  a {
+    display: inline-block;
+    padding: 0.3rem 0;
+  }
 </style>

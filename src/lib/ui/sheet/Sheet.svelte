@@ -183,6 +183,10 @@
     padding-left: 1.1rem;
     list-style: square;
   }
+  section a {
+    display: inline-block;
+    padding: 0.3rem 0;
+  }
   .none {
     margin: 1rem 0;
     font-size: 1.3rem;

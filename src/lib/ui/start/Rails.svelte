@@ -132,6 +132,9 @@
     align-items: end;
     margin: 0.5rem 0;
   }
+  .row > div {
+    min-width: 15rem;
+  }
   .pins {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));

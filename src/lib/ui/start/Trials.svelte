@@ -158,6 +158,10 @@
     display: flex;
     gap: 0.6rem;
   }
+  .row :global(button) {
+    flex: none;
+    white-space: nowrap;
+  }
   .two {
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);

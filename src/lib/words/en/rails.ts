@@ -54,6 +54,10 @@ export const railWhyWords: Record<RailWhy, string> = {
 
 const list = (rails: readonly Rail[]): string => and(rails.map((r) => railWords[r]));
 
+/** What is said wherever somebody may switch on. */
+export const railStopWords = ({ plug, rails }: { plug: PlugId; rails: readonly Rail[] }): string =>
+  `Do not switch on: ${list(rails)} at the ${plugWords[plug]} reads short or wrong.`;
+
 export function railAdviceWords(advice: RailAdvice): string {
   switch (advice.what) {
     case 'stop':

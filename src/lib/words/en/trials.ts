@@ -25,7 +25,7 @@ export const explanationWords = ({ elements }: Explanation): string =>
 export const minimalWords = (sets: readonly (readonly string[])[]): string =>
   or(sets.slice(0, 6).map((s) => and([...s])));
 
-const percent = (p: number): string => `${Math.round(p * 100)} %`;
+const percent = (p: number): string => (p > 0 && p < 0.01 ? 'less than 1 %' : `${Math.round(p * 100)} %`);
 
 export function factorWords({ factor, verdict, with: others, p }: FactorReading): string {
   const luck = p === null ? '' : ` By luck alone so different a result comes in ${percent(p)} of cases.`;
@@ -34,6 +34,8 @@ export function factorWords({ factor, verdict, with: others, p }: FactorReading)
       return `The result does not follow the ${factor}, with everything else equal.${luck}`;
     case 'implicated':
       return `The result follows the ${factor}: two trials differ in it alone.${luck}`;
+    case 'open':
+      return `Too few starts to tell whether the result follows the ${factor}.${luck}`;
     case 'confounded':
       return others.length
         ? `Not known: wherever the result differed, ${and([...others])} differed as well. Try the ${factor} alone.`
@@ -44,7 +46,7 @@ export function factorWords({ factor, verdict, with: others, p }: FactorReading)
 export const ceilingWords = ({ safe, fails }: Ceiling): string =>
   [
     safe
-      ? `Safe up to ${safe.mhz} MHz by ${safe.starts} good starts, which still allows a failure rate of ${percent(safe.failsAtMost)}.`
+      ? `Safe up to ${safe.mhz} MHz by ${safe.starts} good starts, which still allow a failure rate of ${percent(safe.failsAtMost)}. A start is no soak: let it run 30 minutes under full load, and settle one step lower.`
       : 'No clock has five good starts below the first failure yet.',
     fails ? `It fails at ${fails.mhz} MHz (${fails.good} of ${fails.starts} good).` : ''
   ]

@@ -2,8 +2,9 @@
   import { onDestroy } from 'svelte';
   import { Button } from 'flowbite-svelte';
   import { page } from '$app/state';
-  import { addStart, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import { addStart, railStops, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
   import type { Start } from '$lib/core/model';
+  import { railStopWords } from '$lib/words';
   import { getBench } from '$lib/ui/context';
   import Views from '$lib/ui/parts/Views.svelte';
   import FirstPower from '$lib/ui/start/FirstPower.svelte';
@@ -68,6 +69,7 @@
 <p class="lead">{words.lead}</p>
 <p class="caution">{words.caution}</p>
 {#if session.count('stop')}<p class="bad" role="alert">{words.stopFirst}</p>{/if}
+{#each railStops(session.build) as s (s.plug)}<p class="bad" role="alert">{railStopWords(s)}</p>{/each}
 {#if view === 'power'}
   <FirstPower />
 {:else if view === 'rehearsal'}
