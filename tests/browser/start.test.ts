@@ -102,8 +102,33 @@ describe('a machine that does not start', () => {
     await note('D1 [cold]: 3 of 11');
     await sees(page, '6 good starts in a row');
     await bench.reload();
-    await sees(page, 'D1 and K1 do not get along');
+    await sees(page, '6 good starts in a row');
     await press(page, 'Delete trial 5');
     await page.waitForFunction(() => !document.body.innerText.includes('6 good starts in a row'));
+    await sees(page, 'D1 and K1 do not get along');
+  });
+
+  it('reads rails pin by pin, and a short holds every view back until it is read again', async () => {
+    await bench.open('/builds/turnstone/start?view=rails');
+    await sees(page, 'Nothing has been read at this plug.');
+    const read = async (pin: number, text: string) => {
+      await page.click(`#rail-${pin}`, { count: 3 });
+      await page.type(`#rail-${pin}`, text);
+      await page.keyboard.press('Tab');
+    };
+    await read(2, '0.8');
+    await sees(page, 'read it unplugged, 30 seconds after switching off');
+    await page.$$eval('label', (all) =>
+      all.find((l) => l.textContent?.includes('unplugged from the wall'))?.click()
+    );
+    await page.select('#rail-side', 'board');
+    await sees(page, 'Do not switch on: +5 V at the AT power plugs');
+    await press(page, 'What happened');
+    await sees(page, 'Do not switch on: +5 V at the AT power plugs');
+    await bench.open('/builds/turnstone/start?view=rails');
+    await read(2, '300');
+    await page.waitForFunction(() => !document.body.innerText.includes('Do not switch on: +5 V'));
+    await read(3, 'rather low');
+    await sees(page, '“rather low” was not understood.');
   });
 });
