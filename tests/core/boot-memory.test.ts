@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { Build } from '../../src/lib/core/model';
+import { Build, partSet } from '../../src/lib/core/model';
 import { check } from '../../src/lib/core/rules';
 import { tell } from '../../src/lib/words';
 import {
@@ -210,5 +210,19 @@ describe('memory on a card', () => {
     const unseen = found(withCard(16))!;
     expect([unseen.severity, unseen.fixes.length]).to.deep.equal(['caution', 0]);
     expect(tell(unseen).sentence).to.match(/Nobody has looked/);
+  });
+  it('without parity stops a board that always checks it; of a card that nobody looked at nothing is said', () => {
+    const rules = (parity: boolean | undefined) => {
+      const kit = withCard(64, '64');
+      const card = parts.get('lanteg-mem576')!;
+      const functions = card.functions.map((f) => (f.id === 'memory' ? { ...f, parity } : f));
+      const own = partSet([...parts.values(), { ...card, functions }]);
+      return check(kit.build, own)
+        .filter((f) => f.rule === 'memory.parity')
+        .map((f) => f.severity);
+    };
+    expect(rules(true)).to.deep.equal([]);
+    expect(rules(undefined)).to.deep.equal([]);
+    expect(rules(false)).to.deep.equal(['clash']);
   });
 });

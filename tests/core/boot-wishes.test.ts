@@ -5,6 +5,7 @@ import { kitOf } from '../../src/lib/core/kit';
 import { routesIn } from '../../src/lib/core/route-in';
 import type { BootRecord, Build } from '../../src/lib/core/model';
 import { emptyProgram, readProgram } from '../../src/lib/core/software';
+import { movesCsv, sheetOf } from '../../src/lib/formats';
 import { refusedWords } from '../../src/lib/words';
 import { planOf, text, withBrief, written } from '../support/boot';
 import { demo, parts } from '../support/demo';
@@ -307,5 +308,26 @@ describe('a program of one’s own', () => {
     const start = made.programs.find((p) => p.id === read.profile.id)!;
     expect(made.starts.find((s) => s.configuration.id === start.start)!.configuration.v86).to.equal(false);
     expect(made.programs.filter((p) => p.verdict === 'no')).to.deep.equal([]);
+  });
+});
+
+describe('the machine’s own files on the bench sheet', () => {
+  it('are lines to change, and what stands in them already is no step', () => {
+    const steps = (boot: Partial<BootRecord>) => {
+      const sheet = sheetOf(wishing('sanderling', boot), parts);
+      return sheet.steps
+        .filter((s) => s.kind === 'command')
+        .flatMap((s) => s.actions.map((a) => `${s.title}: ${a.text}`));
+    };
+    const line = 'SET BLASTER=A220 I5 D1 H5 P330 T6';
+    expect(steps({})).to.include(`In AUTOEXEC.BAT: ${line}`);
+    expect(steps({ autoexec: `@ECHO OFF\r\n${line}\r\n` }).filter((s) => /BLASTER/.test(s))).to.deep.equal(
+      []
+    );
+    expect(steps({ autoexec: `@ECHO OFF\r\n${line.replace('A220', 'A240')}\r\n` })).to.include(
+      `In AUTOEXEC.BAT: line 2 becomes: ${line}`
+    );
+    const csv = movesCsv(wishing('sanderling', { config: 'DEVICEHIGH=C:\\DOS\\HIMEM.SYS\n' }), parts);
+    expect(csv).to.match(/CONFIG\.SYS,,,,,line 1 becomes: DEVICE=C:\\DOS\\HIMEM\.SYS/);
   });
 });

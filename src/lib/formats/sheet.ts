@@ -5,6 +5,7 @@ import { lineText, linesAt, machine, positionOf, standing, type Machine } from '
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
 import { stateText } from '../core/revision';
 import { tell } from '../words';
+import { withOwnFiles } from './commands';
 import { sheetBoot, type SheetBoot } from './sheet-boot';
 import {
   differences,
@@ -82,7 +83,8 @@ export function sheetOf(given: Build, parts: PartSet): Sheet {
     ...(exchanged ? [] : board.flatMap(step.set))
   ];
   const byFile = new Map<string, string[]>();
-  for (const { where, text } of commands) byFile.set(where, [...(byFile.get(where) ?? []), text]);
+  for (const { where, text } of withOwnFiles(commands, build, parts))
+    byFile.set(where, [...(byFile.get(where) ?? []), text]);
   for (const [where, texts] of byFile)
     steps.push({
       kind: 'command',

@@ -3,6 +3,7 @@ import { hex, type Build, type PartSet } from '../core/model';
 import { moveList } from '../core/moves';
 import { linesAt, machine, standing } from '../core/resources';
 import { planned } from '../core/settings';
+import { withOwnFiles } from './commands';
 
 /** Rows as CSV after RFC 4180; a cell that a spreadsheet would take for a formula gets an apostrophe. */
 export const csv = (fields: string[], data: (string | number)[][]): string =>
@@ -33,7 +34,8 @@ export function claimsCsv(build: Build, parts: PartSet): string {
 
 /** What has to be done at the machine, in order, one row each. */
 export function movesCsv(build: Build, parts: PartSet): string {
-  const { jobs, commands } = moveList(planned(build, parts), parts);
+  const wanted = planned(build, parts);
+  const { jobs, commands } = moveList(wanted, parts);
   const rows = [
     ...jobs.flatMap((job) => {
       const seat = [job.title, job.from ?? '', job.into ?? ''];
@@ -41,7 +43,7 @@ export function movesCsv(build: Build, parts: PartSet): string {
         ? job.actions.map((action) => [...seat, action.block ?? '', action.setting ?? '', action.text])
         : [[...seat, '', '', 'move the card']];
     }),
-    ...commands.map(({ where, text }) => [where, '', '', '', '', text])
+    ...withOwnFiles(commands, wanted, parts).map(({ where, text }) => [where, '', '', '', '', text])
   ];
   return csv(
     ['step', 'item', 'out of', 'into', 'block', 'setting', 'what to do'],

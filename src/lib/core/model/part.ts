@@ -234,6 +234,8 @@ export const PartFunction = z.strictObject({
   startKiB: z
     .strictObject({ setting: Id, values: z.record(Id, z.number().int().min(0).max(65_536)) })
     .optional(),
+  /** Of memory on a card: with parity or without; left out: nobody looked. */
+  parity: z.boolean().optional(),
   /** In use the whole session (a mouse, a network): its lines are never idle or unused. */
   resident: z.boolean().default(false),
   /** Usual numbers that override those of the kind: COM1 is 3F8h and IRQ 4. */

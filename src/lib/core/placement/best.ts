@@ -7,8 +7,10 @@ export interface Layout {
   regions: readonly number[];
 }
 
-/** Nodes that each layout may take in one round, before all of them are searched to the end. */
+/** Nodes that each layout may take in one round, before all of them are searched as far as it goes. */
 const ROUNDS = [500, 20_000];
+/** Nodes of all layouts together: what is not decided by then is not called optimal. */
+const MOST_NODES = 300_000;
 
 /**
  * The layout that leaves programs most, with its placement: a page frame here or there, a window more or less. A layout
@@ -31,12 +33,20 @@ export function placeBest(
   /** What a layout must reach to be chosen; of equal ones the first counts. */
   const wanted = (at: number): number =>
     best === null ? -Infinity : at < best.at ? best.value : best.value + 1;
+  let spent = 0;
+  const total = layouts.length > 1 ? MOST_NODES : mostNodes;
   for (const nodes of [...ROUNDS.filter((n) => n < mostNodes), mostNodes]) {
     const left: typeof open = [];
     for (const { layout, at, most } of open.sort((a, b) => b.most - a.most || a.at - b.at)) {
       const least = wanted(at);
       if (most < least) continue;
-      const placement = place(lines, layout.regions, nodes, layout.freeBytes - least + 1, fills);
+      const may = Math.min(nodes, total - spent);
+      if (may <= 0) {
+        left.push({ layout, at, most });
+        continue;
+      }
+      const placement = place(lines, layout.regions, may, layout.freeBytes - least + 1, fills);
+      spent += placement.nodes;
       if (placement.status === 'no-order') return null;
       const value = layout.freeBytes - placement.low;
       if (placement.status === 'not-below') continue;

@@ -116,9 +116,15 @@ const speed: Rule = (s) =>
 
 /** All modules have parity, or the check is off. */
 const parity: Rule = (s) => {
-  const without = banks(s)
-    .flatMap((b) => b.list.map((x) => x.placed))
-    .filter((p) => !p.part.module!.parity);
+  const without = [
+    ...banks(s)
+      .flatMap((b) => b.list.map((x) => x.placed))
+      .filter((p) => !p.part.module!.parity),
+    // Of a card of which nobody knows it nothing is said.
+    ...cardSteps(s.kit)
+      .filter((c) => c.fn.parity === false)
+      .map((c) => c.card)
+  ];
   if (!s.kit.memory || !without.length || s.kit.memory.parity === 'off') return [];
   const required = s.kit.memory.parity === 'required';
   return [

@@ -183,6 +183,9 @@
     padding-left: 1.1rem;
     list-style: square;
   }
+  section {
+    margin-top: 0.9rem;
+  }
   section a {
     display: inline-block;
     padding: 0.3rem 0;

@@ -1,5 +1,5 @@
 import { dosName, type DriverClass } from '../../core/boot';
-import type { BootFacts, BootFinding, BootRule, LineMeaning } from '../../core/boot-files';
+import type { BootFacts, BootFinding, BootRule, Edit, LineMeaning } from '../../core/boot-files';
 import { and, capital, or } from './language';
 
 type FactsOf = { [R in BootRule]: Extract<BootFacts, { rule: R }>['facts'] };
@@ -297,6 +297,16 @@ export function bootFindingWords(f: BootFacts): { title: string; sentence: strin
   const [title, sentence] = (words[f.rule] as (facts: unknown) => [string, string])(f.facts);
   return { title, sentence };
 }
+
+/** One change of a file as a thing to do at the machine. */
+export const editWords = ({ line, text, isNew }: Edit): string =>
+  text === null
+    ? `take line ${line} out`
+    : isNew
+      ? `before line ${line} write: ${text}`
+      : line
+        ? `line ${line} becomes: ${text}`
+        : `add the line: ${text}`;
 
 /** In which starts it holds. */
 export const inStarts = ({ choices }: Pick<BootFinding, 'choices'>): string =>

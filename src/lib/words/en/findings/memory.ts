@@ -84,11 +84,11 @@ export const memory: WordsOf<
     why: 'Memory must be as fast as the clock and the wait states require.'
   }),
   'memory.parity': ({ required }) => ({
-    title: 'Modules without parity',
+    title: 'Memory without parity',
     sentence: required
       ? 'This board always checks parity: it stops with a parity error at once.'
       : 'Turn the parity check off in the setup, or the board does not start.',
-    why: 'Either every module has parity, or the check is off.'
+    why: 'Either all memory has parity, on the board and on cards, or the check is off.'
   }),
   'memory.card': ({ card, startKiB, endsKiB, kib: size, isGap, isSeen }) => ({
     title: isGap ? `Hole in the memory before ${card.name}` : `Memory of ${card.name} lies over other memory`,

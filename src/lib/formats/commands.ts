@@ -1,0 +1,31 @@
+import { expectationOf } from '../core/boot';
+import { checkFiles, type Edit } from '../core/boot-files';
+import { kitOf } from '../core/kit';
+import type { Build, PartSet } from '../core/model';
+import type { MoveList } from '../core/moves';
+import { editWords } from '../words';
+
+type Commands = MoveList['commands'];
+
+const isThere = (file: string | undefined, line: string): boolean =>
+  (file ?? '').split(/\r\n|\n|\r/).some((l) => l.trim().toUpperCase() === line.trim().toUpperCase());
+
+/**
+ * What is to be typed, in setups and files: of the machine's own files only the lines that are to change, and nothing
+ * that stands in them already.
+ */
+export function withOwnFiles(commands: Commands, build: Build, parts: PartSet): Commands {
+  const { config = '', autoexec = '' } = build.boot ?? {};
+  if (!config.trim() && !autoexec.trim()) return commands;
+  const edits = checkFiles(config, autoexec, expectationOf(kitOf(build, parts))).flatMap((f): Edit[] =>
+    f.edit ? [f.edit] : []
+  );
+  const isMended = (where: string, text: string) =>
+    edits.some((e) => e.file === where && e.text?.trim().toUpperCase() === text.trim().toUpperCase());
+  return [
+    ...commands.filter(
+      ({ where, text }) => where !== 'AUTOEXEC.BAT' || (!isThere(autoexec, text) && !isMended(where, text))
+    ),
+    ...edits.map((e) => ({ where: e.file, text: editWords(e) }))
+  ];
+}
