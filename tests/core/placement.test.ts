@@ -324,6 +324,47 @@ function milpText(lines: readonly Line[], regions: readonly number[]): string {
   ].join('\n');
 }
 
+describe('a shelf of many programs', () => {
+  it('is served to the last one: forty programs, of which one alone needs another start', () => {
+    const managers: Manager[] = [
+      {
+        id: 'xms',
+        freeBytes: 620_000,
+        regions: [],
+        xmsKiB: 4000,
+        emsKiB: 0,
+        onePool: false,
+        v86: false,
+        lines: 2
+      },
+      {
+        id: 'ems',
+        freeBytes: 600_000,
+        regions: [],
+        xmsKiB: 3000,
+        emsKiB: 3000,
+        onePool: true,
+        v86: true,
+        lines: 3
+      }
+    ];
+    for (const odd of [0, 31, 32, 39]) {
+      const programs = Array.from({ length: 40 }, (_, i): Program => ({
+        id: `p${i}`,
+        baseKiB: i === odd ? 500 : 600,
+        emsKiB: i === odd ? 1024 : 0,
+        xmsKiB: 0,
+        mostXmsKiB: null,
+        needs: [],
+        v86: 'any'
+      }));
+      const { chosen, clique } = fewestStarts(configurations(managers, [], []), programs);
+      expect(chosen.map((c) => c.id).sort(), `p${odd}`).to.deep.equal(['ems', 'xms']);
+      expect(clique, `p${odd}`).to.include(`p${odd}`);
+    }
+  });
+});
+
 describe('the best layout of upper memory', () => {
   it('is the best of all, the first of equal ones, whatever is left out of the search', () => {
     for (let seed = 1; seed <= torture(300, 60); seed++) {

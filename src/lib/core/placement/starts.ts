@@ -168,11 +168,12 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
     ...c,
     serves: programs.filter((p) => runs(shortfall(p, c))).map((p) => p.id)
   }));
-  const bit = new Map(programs.map((p, i) => [p.id, 1 << i]));
-  const masks = configs.map((c) => c.serves.reduce((m, id) => m | bit.get(id)!, 0));
-  const can = masks.reduce((a, b) => a | b, 0);
+  // A brief may hold more programs than a number has bits.
+  const bit = new Map(programs.map((p, i) => [p.id, 1n << BigInt(i)]));
+  const masks = configs.map((c) => c.serves.reduce((m, id) => m | bit.get(id)!, 0n));
+  const can = masks.reduce((a, b) => a | b, 0n);
   const answers: number[][] = [];
-  const cover = (left: number, chosen: readonly number[], most: number): void => {
+  const cover = (left: bigint, chosen: readonly number[], most: number): void => {
     if (!left) {
       const key = [...chosen].sort((a, b) => a - b);
       if (!answers.some((x) => x.join() === key.join())) answers.push(key);
@@ -218,9 +219,9 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
 /** The largest set of programs of which no two share a configuration. */
 function cliqueOf(
   programs: readonly Program[],
-  masks: readonly number[],
-  can: number,
-  bit: ReadonlyMap<string, number>
+  masks: readonly bigint[],
+  can: bigint,
+  bit: ReadonlyMap<string, bigint>
 ): string[] {
   const own = programs.filter((p) => bit.get(p.id)! & can);
   const share = (a: Program, b: Program) => {
