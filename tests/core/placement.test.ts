@@ -324,6 +324,25 @@ function milpText(lines: readonly Line[], regions: readonly number[]): string {
   ].join('\n');
 }
 
+describe('more lines than are searched', () => {
+  it('are placed legally one after the other, and never called optimal for that', () => {
+    const lines = Array.from({ length: 40 }, (_, i) =>
+      line(`l${i}`, i < 20 ? 0 : 1, 3000, 2000, i % 5 === 4 ? [`l${i - 1}`] : [])
+    );
+    const found = place([...lines].reverse(), [30_000, 20_000]);
+    expect(found.status).to.equal('best-found');
+    expect(found.order.map((o) => o.name).sort()).to.deep.equal(lines.map((l) => l.name).sort());
+    const at = (name: string) => found.order.findIndex((o) => o.name === name);
+    for (const l of lines) for (const a of l.after) expect(at(a)).to.be.lessThan(at(l.name));
+    for (const [r, size] of [30_000, 20_000].entries())
+      expect(found.order.filter((o) => o.region === r + 1).length * 2000).to.be.at.most(size);
+    const waiting = [...lines.slice(0, 38), line('a', 0, 1, 1, ['b']), line('b', 0, 1, 1, ['a'])];
+    expect(blockedLine(waiting), 'two that wait for each other').to.not.equal(null);
+    expect(place(waiting, [1000]).status).to.equal('no-order');
+    expect(placeBest(lines, [{ freeBytes: 600_000, regions: [90_000] }])!.placement.low).to.equal(0);
+  });
+});
+
 describe('a shelf of many programs', () => {
   it('is served to the last one: forty programs, of which one alone needs another start', () => {
     const managers: Manager[] = [

@@ -4,6 +4,7 @@ import type { Profile } from '../model';
 import {
   configurations,
   fewestStarts,
+  HASTY_NODES,
   keepPresent,
   placeBest,
   placeBestByOrder,
@@ -13,6 +14,7 @@ import {
   type Line,
   type Manager,
   type Optional,
+  type Placing,
   type Present,
   type Program,
   type Shortfall,
@@ -142,6 +144,15 @@ function within(p: Program, all: readonly Configuration[]): Program {
   return others.length && best < p.baseKiB ? { ...p, baseKiB: best } : p;
 }
 
+/** From so many lines on the hundreds of configurations are only looked at hastily, and the chosen ones well. */
+const MANY_LINES = 12;
+const WELL_NODES = 8000;
+
+const placingOf =
+  (dos: number, nodes: number | undefined): Placing =>
+  (list, layouts) =>
+    dos >= 6 ? placeBest(list, layouts, nodes) : placeBestByOrder(list, layouts);
+
 /** A start of the machine's own files: whether it loads a manager, and how its lines lie, by the file without ending. */
 export interface OwnStart {
   hasManager: boolean;
@@ -184,7 +195,8 @@ export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | No
   const ofGroup = (g: string) => wanted.filter((w) => w.group === g);
   const lines = (list: readonly Wanted[], pick: (s: Span) => number) =>
     list.map((w) => lineOf(w, list, pick));
-  const placing = dos >= 6 ? placeBest : placeBestByOrder;
+  const placing = placingOf(dos, wanted.length > MANY_LINES ? HASTY_NODES : undefined);
+  const placingWell = placingOf(dos, wanted.length > MANY_LINES ? WELL_NODES : undefined);
   const asManager = (m: MachineManager): Manager => ({
     id: m.id,
     freeBytes: m.free[0],
@@ -248,7 +260,7 @@ export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | No
     );
     // The least is what the largest sizes leave, and the other way round.
     const freeAt = (pick: (s: Span) => number, freeBytes: number) => {
-      const found = placing(lines(used, pick), [{ freeBytes, regions: manager.regions }]);
+      const found = placingWell(lines(used, pick), [{ freeBytes, regions: manager.regions }]);
       return found ? (freeBytes - found.placement.low) / K : 0;
     };
     const typical = lines(used, most);

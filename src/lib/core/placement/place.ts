@@ -56,19 +56,34 @@ function before(lines: readonly Line[]): number[] {
 
 /** Why lines have no order: the first line that waits for itself, or a line of CONFIG.SYS for one of AUTOEXEC.BAT. */
 export function blockedLine(lines: readonly Line[]): string | null {
-  const pre = before(lines);
-  const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
-  let done = 0;
+  const names = new Set(lines.map((l) => l.name));
+  const done = new Set<string>();
+  const config = lines.filter((l) => l.stage === 0);
   for (let went = true; went;) {
     went = false;
-    lines.forEach((l, i) => {
-      const bit = 1 << i;
-      if (done & bit || pre[i]! & ~done || (l.stage === 1 && config & ~done)) return;
-      done |= bit;
+    for (const l of lines) {
+      const waits = l.after.some((name) => names.has(name) && !done.has(name));
+      if (done.has(l.name) || waits || (l.stage === 1 && config.some((c) => !done.has(c.name)))) continue;
+      done.add(l.name);
       went = true;
-    });
+    }
   }
-  return lines.find((_, i) => !(done & (1 << i)))?.name ?? null;
+  return lines.find((l) => !done.has(l.name))?.name ?? null;
+}
+
+/** Lines in an order that is legal, as near to the given one as that is. */
+function legalOrder(lines: readonly Line[]): Line[] {
+  const left = [...lines];
+  const out: Line[] = [];
+  while (left.length) {
+    const isOpen = (l: Line) =>
+      !l.after.some((name) => left.some((x) => x.name === name)) &&
+      (l.stage === 0 || !left.some((x) => x.stage === 0));
+    const i = left.findIndex(isOpen);
+    if (i < 0) return out;
+    out.push(...left.splice(i, 1));
+  }
+  return out;
 }
 
 /**
@@ -77,6 +92,7 @@ export function blockedLine(lines: readonly Line[]): string | null {
  * Two neighbours of which the second has the larger peak can change places without harm, unless the second waits for
  * the first (exchange argument). So only orders are looked at in which a line with a larger peak than the one before
  * it waits for that one.
+ * @param lines more than `PLACE_LIMITS.lines` are placed one after the other, and never called optimal
  * @param regions free bytes of each upper region, at most `PLACE_LIMITS.regions`
  * @param mostNodes where the search is cut off; its answer is then never called optimal
  * @param below only plans that leave fewer bytes low than this are looked for
@@ -94,6 +110,10 @@ export function place(
   const bound = leastLow(lines, regions);
   if (blockedLine(lines) !== null)
     return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
+  if (n > PLACE_LIMITS.lines) {
+    const found = placeByDos(legalOrder(lines), regions);
+    return { ...found, status: found.low === bound ? 'optimal' : 'best-found', bound, nodes: 0 };
+  }
   const pre = before(lines);
   const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
   const full = 2 ** n - 1;
@@ -169,12 +189,13 @@ export function place(
     nodes
   });
   const can = openLines(lines, regions);
-  const isPriced = n >= PRICED_FROM;
+  // A hasty search is not worth the prices either: they take longer than it does.
+  const isPriced = n >= PRICED_FROM && mostNodes > HASTY_NODES;
   if (isPriced && below < Infinity) {
     fills.improve(can.set, regions, can.low + can.rest - below);
     if (rootBound(can, regions, fills) >= below) return notBelow();
   }
-  const first = beam(lines, regions, rank, pre, config);
+  const first = beam(lines, regions, rank, pre, config, mostNodes > HASTY_NODES ? BEAM : HASTY_BEAM);
   if (first && first.low < best.low) best = first;
   if (best.low > bound) {
     // Of few lines every plan is looked at sooner than the prices are found.
@@ -214,8 +235,11 @@ const rootBound = (
 ): number => low + Math.max(0, Math.ceil(rest - fills.most(set, regions)));
 
 const PRICED_FROM = 10;
+/** A search of so many nodes only looks whether the first good plan can be bettered. */
+export const HASTY_NODES = 1000;
 /** Plans that are carried along while a first good one is looked for. */
 const BEAM = 300;
+const HASTY_BEAM = 40;
 
 /** A good plan, found quickly: lines in their best order, of each number of lines placed only the best plans kept. */
 function beam(
@@ -223,7 +247,8 @@ function beam(
   regions: readonly number[],
   rank: readonly number[],
   pre: readonly number[],
-  config: number
+  config: number,
+  width: number
 ): { low: number; order: PlacedLine[]; free: number[] } | null {
   let plans = [{ low: 0, order: [] as PlacedLine[], free: [...regions] }];
   let done = 0;
@@ -248,7 +273,7 @@ function beam(
       });
       put(plan.low + line.stay, 0, plan.free, plan);
     }
-    plans = [...next.values()].sort((a, b) => a.low - b.low).slice(0, BEAM);
+    plans = [...next.values()].sort((a, b) => a.low - b.low).slice(0, width);
   }
   return plans[0] ?? null;
 }
