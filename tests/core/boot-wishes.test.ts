@@ -216,6 +216,10 @@ describe('before a disk is wiped', () => {
     expect(wipeGate(kitOf(wishing('sanderling', { inHand }), parts))).to.equal(null);
     const one = { ...inHand, [gate.drivers[0]!.id]: false };
     expect(wipeGate(kitOf(wishing('sanderling', { inHand: one }), parts))!.drivers).to.have.length(1);
+    const unplanned = wipeGate(
+      kitOf(withBrief('sanderling', { os: undefined }, { boot: { inHand } }), parts)
+    )!;
+    expect([unplanned.isUnknown, unplanned.drivers], 'no plan is not all in hand').to.deep.equal([true, []]);
     const windows = wipeGate(kitOf(demo('curlew'), parts))!;
     expect(windows.windows.length).to.be.greaterThan(2);
     const at = '2026-11-28T10:00:00.000Z';

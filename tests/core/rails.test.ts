@@ -117,6 +117,8 @@ describe('a plug as a whole', () => {
   it('is called right only when every rail of it was read and is right', () => {
     const all = { '1': '900', '2': '300', '3': '2k', '4': '2k', '9': '1k' };
     expect(read('at', 'ohms', { ...board, pins: all })).to.deep.equal(['fine']);
+    for (const odd of ['40', '300 climbing', 'dunno'])
+      expect(read('at', 'ohms', { ...board, pins: { ...all, '10': odd } }), odd).not.to.include('fine');
     expect(read('at', 'ohms', { ...board, pins: { '2': '300' } }), 'the rest was not read').to.deep.equal([]);
     expect(read('at', 'ohms', { ...board, pins: { ...all, '3': '0.5' } })).to.deep.equal(['stop', 'halve']);
     expect(read('at', 'ohms', { ...board, pins: { ...all, '2': '40' } })).to.deep.equal(['compare']);

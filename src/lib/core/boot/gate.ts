@@ -6,6 +6,8 @@ import { installOrder, needsDriver, type InstallStep } from './windows';
 
 /** What must lie ready before a disk is wiped, and is not noted as lying ready. */
 export interface WipeGate {
+  /** There is no plan, so nobody knows which drivers this machine needs. */
+  isUnknown: boolean;
   drivers: Driver[];
   /** Steps of installing Windows whose driver is not noted as in hand. */
   windows: InstallStep[];
@@ -26,14 +28,15 @@ export function isInHand(kit: Kit, driver: Driver): boolean | null {
 /**
  * What stands between this build and a disk that may be wiped.
  * @returns null where nothing does: every driver of the plan is in hand. Without a plan nobody knows which are needed,
- * and only those of Windows are asked for.
+ * and that holds it back too.
  */
 export function wipeGate(kit: Kit): WipeGate | null {
   const plan = bootPlan(kit);
   const inHand = kit.build.boot?.inHand ?? {};
+  const isUnknown = typeof plan === 'string';
   const drivers =
     typeof plan === 'string' ? [] : driversToCopy(plan).filter((d) => isInHand(kit, d) !== true);
   const windows = installOrder(kit).filter((s) => needsDriver(s) && inHand[windowsKey(s)] !== true);
-  if (!drivers.length && !windows.length) return null;
-  return { drivers, windows, wentOn: kit.build.boot?.wentOn ?? null };
+  if (!drivers.length && !windows.length && !isUnknown) return null;
+  return { isUnknown, drivers, windows, wentOn: kit.build.boot?.wentOn ?? null };
 }

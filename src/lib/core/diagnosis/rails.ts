@@ -120,6 +120,9 @@ export interface RailSays {
 }
 const says = (verdict: RailVerdict, why: RailWhy): RailSays => ({ verdict, why });
 
+/** Neither short, doubtful, void nor not understood. */
+const isRight = (p: PinSays): boolean => p.says?.verdict === 'pass' || p.says?.verdict === 'edge';
+
 interface Ohms {
   /** Below it is a short. */
   short: number;
@@ -257,7 +260,7 @@ export function railAdvice(plug: PlugId, kind: 'ohms' | 'volts', read: readonly 
     ...(of('void').some((p) => p.says?.why !== 'no-load' && p.says?.why !== 'not-a-rail')
       ? [{ what: 'again' as const }]
       : []),
-    ...(read.length && rails.every((r) => passed.has(r)) && !shorts.length && !failed.length
+    ...(read.length && rails.every((r) => passed.has(r)) && read.every(isRight)
       ? [{ what: 'fine' as const }]
       : [])
   ];

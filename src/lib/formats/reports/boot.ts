@@ -77,6 +77,7 @@ export function bootCheckReport({ build, parts }: Machine, config: string, autoe
       ...(machine.map.doubtful.length
         ? ['a jumper of unknown meaning may switch something on in upper memory']
         : []),
+      ...(machine.listing ? [] : ['whether the files are on the disk: there is no listing of it']),
       ...(machine.map.hidden.length ? ['a card may answer in upper memory, and nobody knows where'] : [])
     ],
     lines: explainFiles(config, autoexec, machine.dos),

@@ -21,7 +21,8 @@
     ...(machine.dos === null ? [words.notAskedNames.dos] : []),
     ...(machine.cpu === null ? [words.notAskedNames.cpu] : []),
     ...(machine.map.hidden.length ? [words.notAskedNames.hidden] : []),
-    ...(machine.map.doubtful.length ? [words.notAskedNames.doubtful] : [])
+    ...(machine.map.doubtful.length ? [words.notAskedNames.doubtful] : []),
+    ...(machine.listing ? [] : [words.notAskedNames.listing])
   ]);
   const explained = $derived.by(() => {
     const { config, batch } = explainFiles(

@@ -18,7 +18,7 @@
 </script>
 
 <section class:signed={gate.wentOn !== null}>
-  <h3>{words.title(names.length)}</h3>
+  <h3>{gate.isUnknown ? words.unknown : words.title(names.length)}</h3>
   <ul>
     {#each names as name (name)}<li>{name}</li>{/each}
   </ul>

@@ -55,6 +55,8 @@ export const boot = {
       n === 1
         ? 'Before the disk is wiped: one driver is not noted as in hand'
         : `Before the disk is wiped: ${n} drivers are not noted as in hand`,
+    unknown:
+      'Before the disk is wiped: nobody knows which drivers this machine needs, as its start is not planned',
     why: 'After it the old system can no longer fetch them.',
     where: 'Note them under Boot.',
     goOn: 'Go on all the same',
@@ -214,7 +216,8 @@ export const boot = {
     dos: 'what the version of DOS knows (the brief names none)',
     cpu: 'what the CPU can run (none is entered)',
     hidden: 'upper memory (a card may answer there, and nobody knows where)',
-    doubtful: 'what a jumper of unknown meaning may switch on in upper memory'
+    doubtful: 'what a jumper of unknown meaning may switch on in upper memory',
+    listing: 'whether the files are on the disk (no listing of it was pasted)'
   },
   found: (n: number) => (n === 1 ? 'One thing to look at' : `${n} things to look at`),
   at: (file: string, line: number) => (line ? `${file}, line ${line}` : file),

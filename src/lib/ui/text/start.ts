@@ -57,7 +57,7 @@ export const start = {
             : `fails, ${bad} times`
           : `works ${good} of ${good + bad}`,
     noFailure: 'Nothing failed in these trials.',
-    minimal: (sets: string) => `If one thing is always bad, it is ${sets}.`,
+    minimal: (sets: string) => `Always bad, and enough to explain every failure: ${sets}.`,
     noSingle: 'No single thing that is always bad explains these failures.',
     likely: 'What explains them',
     pairs: (names: string) => `Never seen working together, and in every failure: ${names}.`,
