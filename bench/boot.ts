@@ -97,7 +97,7 @@ export function benchBoot(): Promise<void> {
     };
     const runs = <T>(work: () => T) => spread(Array.from({ length: 40 }, () => timed(work)));
     console.log(
-      `${build.id.padEnd(12)} plan ${runs(() => bootPlan(kit))}; 80 lines checked ${runs(() => checkFiles(files, '', machine))}; diagnosis ${runs(() => diagnoseMachine(kit, findings, start))}`
+      `${build.id.padEnd(12)} plan ${runs(() => bootPlan(kit))}; 80 lines checked ${runs(() => checkFiles(files, '', machine))}; diagnosis ${runs(() => diagnoseMachine(build, parts, [start]))}`
     );
   }
   return Promise.resolve();

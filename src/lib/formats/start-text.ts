@@ -1,44 +1,124 @@
 import { InvalidDocument, MESSAGES, Start, zodProblems } from '../core/model';
-import { readBeeps } from '../core/diagnosis';
+import { readBeeps, readScreen, testById } from '../core/diagnosis';
 
-const KEYS = ['power', 'beeps', 'screen', 'reached', 'messages', 'filmed', 'stays', 'note'] as const;
+const KEYS = [
+  'power',
+  'beeps',
+  'screen',
+  'reached',
+  'messages',
+  'text',
+  'filmed',
+  'stays',
+  'after',
+  'read',
+  'note'
+] as const;
+type Key = (typeof KEYS)[number];
+
+/** What one line adds to a start, or why it is not understood. */
+type Reading = { told: Record<string, unknown> } | { wrong: string };
+
+const yesNo = (value: string): boolean | null =>
+  /^(?:yes|true)$/i.test(value) ? true : /^(?:no|false)$/i.test(value) ? false : null;
+
+function readFlag(key: Key, value: string): Reading {
+  const flag = yesNo(value);
+  return flag === null
+    ? { wrong: `"${value}" is not understood; write yes or no` }
+    : { told: { [key]: flag } };
+}
+
+function readMessages(value: string): Reading {
+  const list = value.split(/[,\s]+/).filter(Boolean);
+  const unknown = list.find((x) => !(MESSAGES as readonly string[]).includes(x) && x !== 'none');
+  return unknown === undefined
+    ? { told: { messages: list.filter((x) => x !== 'none') } }
+    : { wrong: `"${unknown}" is no message; write none or some of ${MESSAGES.join(', ')}` };
+}
+
+function readText(value: string): Reading {
+  const found = readScreen(value);
+  return found.length === 1
+    ? { told: { messages: found, note: value } }
+    : {
+        wrong: found.length
+          ? `"${value}" may be ${found.join(' or ')}; write messages: and one of them`
+          : `"${value}" is no text that is known; write messages: and some of ${MESSAGES.join(', ')}, or note:`
+      };
+}
+
+const tests = (): string => [...testById.keys()].join(', ');
+
+function readAfter(value: string): Reading {
+  return value === 'nothing' || testById.has(value)
+    ? { told: { after: value } }
+    : { wrong: `"${value}" is no test; write nothing or one of ${tests()}` };
+}
+
+function readReading(value: string): Reading {
+  const [test = '', said = ''] = value.split(/\s+/);
+  const found = yesNo(said);
+  return !testById.get(test)?.reads
+    ? {
+        wrong: `"${test}" is no reading; write one of ${[...testById.values()].flatMap((t) => (t.reads ? [t.id] : [])).join(', ')}`
+      }
+    : found === null
+      ? { wrong: `say after ${test} whether the fault was there: yes or no` }
+      : { told: { read: { test, found } } };
+}
+
+const READERS: Partial<Record<Key, (value: string) => Reading>> = {
+  beeps: (value) =>
+    readBeeps(value)
+      ? { told: { beeps: value } }
+      : { wrong: `"${value}" is no pattern of beeps; write none, 3, 1 long 2 short, 1-3-3 or repeated` },
+  screen: (value) => {
+    const [screen, sure] = value.toLowerCase().split(/\s+/);
+    return { told: { screen, ...(sure === 'sure' ? { darkSure: true } : {}) } };
+  },
+  messages: readMessages,
+  text: readText,
+  filmed: (value) => readFlag('filmed', value),
+  stays: (value) => readFlag('stays', value),
+  after: readAfter,
+  read: readReading
+};
 
 /**
- * Reads what was seen of a start from a few lines: `power: runs`, `beeps: 1 long 2 short`, `screen: dark sure`,
- * `reached: count`, `stays: yes`, `messages: settings, keyboard`. A line that is left out was not looked at.
+ * Reads starts from a few lines: `power: runs`, `beeps: 1 long 2 short`, `screen: dark sure`, `reached: count`,
+ * `stays: yes`, `messages: settings, keyboard`, `text: Keyboard error`. A line that is left out was not looked at. A
+ * line of dashes begins the next start; there `after: reseat-memory` says what was done before it, and `read: ohms no`
+ * is a reading instead of a start.
  * @throws InvalidDocument naming the line
  */
-export function readStart(text: string, at: string): Start {
-  const told: Record<string, unknown> = { at };
+export function readStarts(text: string, at: string): Start[] {
   const problems: { path: string; message: string }[] = [];
+  const starts: { line: number; told: Record<string, unknown> }[] = [{ line: 1, told: {} }];
   text.split(/\r?\n/).forEach((line, i) => {
+    if (/^\s*-{3,}\s*$/.test(line)) return void starts.push({ line: i + 2, told: {} });
     if (!line.trim() || line.trim().startsWith('#')) return;
     const say = (message: string) => problems.push({ path: `line ${i + 1}`, message });
     const m = /^\s*([a-z]+)\s*[:=]\s*(.*?)\s*$/i.exec(line);
-    const key = m?.[1]?.toLowerCase() as (typeof KEYS)[number] | undefined;
+    const key = m?.[1]?.toLowerCase() as Key | undefined;
     const value = m?.[2] ?? '';
     if (!key || !KEYS.includes(key))
       return void say(`is not understood; write one of ${KEYS.join(', ')}, a colon and what was seen`);
-    if (key === 'beeps' && !readBeeps(value))
-      return void say(`"${value}" is no pattern of beeps; write none, 3, 1 long 2 short, 1-3-3 or repeated`);
-    if (key === 'screen') {
-      const [screen, sure] = value.toLowerCase().split(/\s+/);
-      told.screen = screen;
-      if (sure === 'sure') told.darkSure = true;
-    } else if (key === 'messages') {
-      const list = value.split(/[,\s]+/).filter(Boolean);
-      const unknown = list.filter((x) => !(MESSAGES as readonly string[]).includes(x) && x !== 'none');
-      if (unknown.length)
-        return void say(`"${unknown[0]}" is no message; write none or some of ${MESSAGES.join(', ')}`);
-      told.messages = list.filter((x) => x !== 'none');
-    } else if (key === 'filmed' || key === 'stays') {
-      if (!/^(?:yes|no|true|false)$/i.test(value))
-        return void say(`"${value}" is not understood; write yes or no`);
-      told[key] = /^(?:yes|true)$/i.test(value);
-    } else told[key] = value;
+    const reading = READERS[key]?.(value) ?? { told: { [key]: value } };
+    if ('wrong' in reading) return void say(reading.wrong);
+    const { told } = starts.at(-1)!;
+    const messages = [...((told.messages as string[]) ?? []), ...((reading.told.messages as string[]) ?? [])];
+    Object.assign(told, reading.told, 'messages' in reading.told ? { messages } : {});
   });
-  const parsed = Start.safeParse(told);
-  if (!parsed.success) problems.push(...zodProblems(parsed.error));
-  if (problems.length || !parsed.success) throw new InvalidDocument(problems, 'The start');
-  return parsed.data;
+  const read = starts
+    .filter((s) => Object.keys(s.told).length)
+    .map(({ line, told }) => {
+      const parsed = Start.safeParse({ at, ...told });
+      if (!parsed.success)
+        problems.push(...zodProblems(parsed.error).map((p) => ({ ...p, path: `line ${line}: ${p.path}` })));
+      return parsed.data;
+    });
+  if (!read.length && !problems.length) problems.push({ path: '', message: 'says nothing that was seen' });
+  if (problems.length) throw new InvalidDocument(problems, 'The start');
+  return read as Start[];
 }

@@ -5,6 +5,7 @@
 export { and, capital, counted, or } from './en/language';
 export { busName, kindWord, kindWords, the, whatWords } from './en/things';
 export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
+export { missingNames } from './en/findings/unknown';
 export type { Told } from './en/findings/told';
 export { barWords, reasonWords } from './en/planner';
 export { explainWords, struckWords } from './en/solver';

@@ -1,21 +1,17 @@
 import { diagnoseMachine, type MachineDiagnosis } from '../core/diagnosis';
-import { kitOf } from '../core/kit';
-import type { Build, Part, Start } from '../core/model';
-import type { Finding } from '../core/rules';
+import { partSet, type Build, type Part, type Start } from '../core/model';
 
 export interface StartMessage {
   build: Build;
   parts: Part[];
-  findings: Finding[];
-  start: Start;
+  starts: Start[];
 }
 export type StartReply = { kind: 'diagnosis'; value: MachineDiagnosis } | { kind: 'error'; message: string };
 
 self.onmessage = ({ data }: MessageEvent<StartMessage>) => {
   let reply: StartReply;
   try {
-    const kit = kitOf(data.build, new Map(data.parts.map((p) => [p.id, p])));
-    reply = { kind: 'diagnosis', value: diagnoseMachine(kit, data.findings, data.start) };
+    reply = { kind: 'diagnosis', value: diagnoseMachine(data.build, partSet(data.parts), data.starts) };
   } catch (error) {
     reply = { kind: 'error', message: error instanceof Error ? error.message : String(error) };
   }

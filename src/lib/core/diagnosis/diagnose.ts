@@ -1,9 +1,11 @@
-import { STAGES, type StageId, type Start } from '../model';
+import { STAGES, type MessageId, type StageId, type Start } from '../model';
 import { FAMILIES, familyPriors, type Era, type Family } from './families';
-import { likelihoodOf, observed, type Observed } from './likelihood';
+import { testById } from './bench-tests';
+import { pathsOf, stepsOf, type Step } from './episode';
+import { likelihoodOf, type Observed } from './likelihood';
 import type { FaultMode } from './modes';
 import { bySize, faultSets, type Posterior, type Weighed } from './sets';
-import { orderOf, traces, type Trace } from './trace';
+import { orderOf, traces } from './trace';
 
 /** Storage is a cause that all parts share: it moves the odds of everything but the cell, which is flat anyhow. */
 const GRADES = [
@@ -25,6 +27,8 @@ export type Verdict =
 export interface ComponentVerdict {
   component: string;
   item?: string;
+  /** One of its modes, for its words. */
+  mode: FaultMode;
   prior: number;
   posterior: number;
   verdict: Verdict;
@@ -36,6 +40,8 @@ export interface Diagnosis {
   /** Which BIOS it may be, the likeliest first. */
   families: { family: Family; p: number }[];
   post: Posterior;
+  /** What is still wrong, after what was done between the starts; without that the same as `post`. */
+  now: Posterior;
   components: ComponentVerdict[];
   /** Chances that nothing, one, two, three things are wrong, of what the start came to. */
   sizes: number[];
@@ -43,6 +49,8 @@ export interface Diagnosis {
   isTwo: boolean;
   /** Share of what is possible that sets of three cover. */
   covered: number;
+  /** Messages that were read at the last start. */
+  said: readonly MessageId[];
   /** Where the start stood, with chances; null: it came to the prompt. */
   stops: { stage: StageId | null; p: number }[];
 }
@@ -54,46 +62,92 @@ function gradedPrior({ id, prior }: FaultMode, factor: number): number {
   return o / (1 + o);
 }
 
-/** The stage from which on a fault matters: one that pulls a rail down does from the first. */
-const firstStage = ({ effect }: FaultMode): StageId => (effect.power ? 'rails' : effect.at);
+/** The first stage whose messages are on a screen. */
+const FIRST_READ: StageId = 'count';
+
+/**
+ * The stage from which on a fault matters: one that pulls a rail down does from the first, one that only leaves a
+ * message as soon as there is a screen to read it on.
+ */
+function firstStage({ effect }: FaultMode): StageId {
+  if (effect.power) return 'rails';
+  const isMessage = effect.stops === 0 && !effect.dark;
+  return isMessage && STAGES.indexOf(effect.at) < STAGES.indexOf(FIRST_READ) ? FIRST_READ : effect.at;
+}
 
 interface Grade {
   p: number;
   priors: number[];
+  odds: number[];
   /** Chance that no mode up to a stage of the order is there, by the place of the stage. */
   none: number[];
 }
 
-function gradesOf(modes: readonly FaultMode[], places: readonly number[], stages: number): Grade[] {
+/** A family of BIOS with what its order of stages makes of the modes. */
+interface Frame {
+  family: Family;
+  p: number;
+  /** Place of a stop in the order; the prompt is behind the last stage. */
+  place: (stop: StageId | null) => number;
+  /** From which place on a mode matters. */
+  places: number[];
+  /** Place at which a mode surely stops the start. */
+  ends: number[];
+  grades: Grade[];
+}
+
+const STAGE_COUNT = STAGES.length;
+
+function gradesOf(modes: readonly FaultMode[], places: readonly number[]): Grade[] {
   return GRADES.map(({ p, odds: factor }) => {
     const priors = modes.map((m) => gradedPrior(m, factor));
-    const none = Array.from({ length: stages + 1 }, (_, s) =>
+    const none = Array.from({ length: STAGE_COUNT + 1 }, (_, s) =>
       modes.reduce((q, m, i) => (m.prior < 1 && places[i]! <= s ? q * (1 - priors[i]!) : q), 1)
     );
-    return { p, priors, none };
+    return { p, priors, odds: priors.map((q) => (q < 1 ? q / (1 - q) : 1)), none };
   });
 }
 
+/** @param isRead modes that were looked for: these count however far the starts came */
+function frameOf(
+  modes: readonly FaultMode[],
+  [family, p]: readonly [Family, number],
+  era: Era,
+  isRead: (m: FaultMode) => boolean
+): Frame {
+  const order = new Map(orderOf(family, era).map((stage, i) => [stage, i]));
+  const places = modes.map((m) => (isRead(m) ? 0 : order.get(firstStage(m))!));
+  return {
+    family,
+    p,
+    place: (stop) => (stop === null ? STAGE_COUNT : order.get(stop)!),
+    places,
+    ends: modes.map((m) => (m.effect.stops >= 1 ? order.get(m.effect.at)! : Infinity)),
+    grades: gradesOf(modes, places)
+  };
+}
+
+/** The ways in which one start can go, with the chance of each and of what was seen in it, and where each stops. */
+interface Going {
+  place: number;
+  p: number;
+}
+
 /**
- * What faults of one start and its ways explain, by the furthest stage that all starts came to. A fault behind it
- * changes nothing and is in no explanation: it is as likely as it was.
+ * What faults explain of all starts, by the furthest stage that these came to. A fault behind it changes nothing and
+ * is in no explanation: it is as likely as it was.
+ * @param starts for each start the ways in which it can have gone
  * @returns for each place of the order the chance of what was seen with exactly that as the furthest stop
  */
-function explained(
-  ways: readonly Trace[],
-  seen: readonly Observed[],
-  family: Family,
-  placeOf: (stop: StageId | null) => number,
-  stages: number
-): number[] {
-  const places = ways.map((t) => placeOf(t.stop));
-  const each = seen.map((o) => ways.map((t) => t.p * likelihoodOf(o, t, family)));
-  const upTo = Array.from({ length: stages + 1 }, () => 0);
+function explained(starts: readonly (readonly Going[])[]): number[] {
+  const upTo = Array.from({ length: STAGE_COUNT + 1 }, () => 0);
+  if (!starts.length) return [1, ...upTo.slice(1)];
+  const places = new Set(starts.flatMap((ways) => ways.map((w) => w.place)));
   let before = 0;
-  for (let s = 0; s <= stages; s++) {
-    if (!places.includes(s)) continue;
-    const now = each.reduce(
-      (p, own) => p * own.reduce((sum, w, i) => (places[i]! <= s ? sum + w : sum), 0),
+  for (let s = 0; s <= STAGE_COUNT; s++) {
+    if (!places.has(s)) continue;
+    const now = starts.reduce(
+      (p, ways) => p * ways.reduce((sum, w) => (w.place <= s ? sum + w.p : sum), 0),
       1
     );
     upTo[s] = Math.max(0, now - before);
@@ -105,6 +159,8 @@ function explained(
 /** An explanation is a set of faults with how far the start came. */
 interface Weighing {
   sets: Weighed[];
+  /** What is still wrong, after what was done between the starts. */
+  now: Map<string, Weighed>;
   families: Map<Family, number>;
   /** By the place of the stop, and by grade of storage. */
   stops: number[][];
@@ -115,73 +171,84 @@ interface Weighing {
 /** Weighs all sets of at most three faults, over families, grades of storage and how far the start came. */
 function weigh(
   modes: readonly FaultMode[],
-  seen: readonly Observed[],
+  steps: readonly Step[],
   families: readonly [Family, number][],
   era: Era,
   most: number
 ): Weighing {
-  const stages = STAGES.length;
-  const orders = new Map(families.map(([f]) => [f, orderOf(f, era)] as const));
-  const placesIn = new Map(
-    [...orders].map(([f, order]) => [f, modes.map((m) => order.indexOf(firstStage(m)))] as const)
+  const frames = families.map((f) =>
+    frameOf(modes, f, era, (m) =>
+      steps.some((x) => x.kind === 'read' && testById.get(x.test)?.reads?.finds(m))
+    )
   );
-  const grades = new Map([...placesIn].map(([f, places]) => [f, gradesOf(modes, places, stages)] as const));
+  const seen = steps.flatMap((x): Observed[] => (x.kind === 'start' ? [x.seen] : []));
   const always = modes.flatMap((m, i) => (m.prior >= 1 ? [i] : []));
-  const out: Weighing = {
-    sets: [],
-    families: new Map(),
-    stops: Array.from({ length: stages + 1 }, () => GRADES.map(() => 0)),
-    marginals: modes.map(() => 0),
-    covered: 0
-  };
-  let total = 0;
+  const now = new Map<string, Weighed>();
+  const sets: Weighed[] = [];
+  /** Weight by family, place of the stop and grade of storage. */
+  const weights = frames.map((f) => Array.from({ length: STAGE_COUNT + 1 }, () => f.grades.map(() => 0)));
+  const marginals = modes.map(() => 0);
+  let covered = 0;
   for (const faults of faultSets(modes.length, most, always)) {
     const free = faults.filter((i) => modes[i]!.prior < 1);
+    const paths = pathsOf(modes, faults, steps);
+    const oddsIn = (g: Grade) => free.reduce((q, i) => q * g.odds[i]!, 1);
+    covered += frames[0]!.grades.reduce((sum, g) => sum + g.p * g.none[STAGE_COUNT]! * oddsIn(g), 0);
     let own = 0;
-    for (const [family, pf] of families) {
-      const order = orders.get(family)!;
-      const places = placesIn.get(family)!;
-      const last = Math.max(-1, ...free.map((i) => places[i]!));
-      const ways = traces(modes, faults, family, era);
-      const parts = explained(
-        ways,
-        seen,
-        family,
-        (stop) => (stop === null ? stages : order.indexOf(stop)),
-        stages
-      );
-      parts.forEach((chance, s) => {
-        if (chance <= 0 || s < last) return;
-        grades.get(family)!.forEach((g, k) => {
-          const prior = g.p * g.none[s]! * free.reduce((q, i) => (q * g.priors[i]!) / (1 - g.priors[i]!), 1);
-          const w = prior * pf * chance;
-          own += w;
-          out.stops[s]![k]! += w;
-          out.families.set(family, (out.families.get(family) ?? 0) + w);
-          modes.forEach((m, i) => {
-            if (m.prior < 1 && places[i]! > s) out.marginals[i]! += w * g.priors[i]!;
+    frames.forEach((frame, n) => {
+      const last = Math.max(-1, ...free.map((i) => frame.places[i]!));
+      const odds = frame.grades.map(oddsIn);
+      for (const path of paths) {
+        // What lies behind a sure stop of every start is in no explanation.
+        if (path.left.length && path.left.every((left) => left.some((i) => frame.ends[i]! < last))) continue;
+        const starts = path.left.map((left, k) =>
+          traces(modes, left, frame.family, era).map((t) => ({
+            place: frame.place(t.stop),
+            p: t.p * likelihoodOf(seen[k]!, t, frame.family)
+          }))
+        );
+        let here = 0;
+        explained(starts).forEach((q, s) => {
+          if (q <= 0 || s < last) return;
+          frame.grades.forEach((g, k) => {
+            const w = g.p * g.none[s]! * odds[k]! * frame.p * path.p * q;
+            here += w;
+            weights[n]![s]![k]! += w;
           });
         });
-      });
-    }
-    out.covered += grades
-      .get(families[0]![0])!
-      .reduce(
-        (sum, g) =>
-          sum + g.p * g.none[stages]! * free.reduce((q, i) => (q * g.priors[i]!) / (1 - g.priors[i]!), 1),
-        0
-      );
+        if (here <= 0) continue;
+        own += here;
+        const left = path.left.at(-1) ?? faults;
+        const key = left.join();
+        now.set(key, { faults: left, p: (now.get(key)?.p ?? 0) + here });
+      }
+    });
     if (own <= 0) continue;
-    faults.forEach((i) => (out.marginals[i]! += own));
-    out.sets.push({ faults, p: own });
-    total += own;
+    for (const i of faults) marginals[i]! += own;
+    sets.push({ faults, p: own });
   }
-  for (const s of out.sets) s.p /= total;
-  for (const [f, w] of out.families) out.families.set(f, w / total);
-  out.stops = out.stops.map((own) => own.map((w) => w / total));
-  out.marginals = out.marginals.map((w) => w / total);
-  out.sets.sort((a, b) => b.p - a.p);
-  return out;
+  const total = sets.reduce((sum, s) => sum + s.p, 0);
+  for (const s of [...sets, ...now.values()]) s.p /= total;
+  // A fault behind the stop is as likely as it was.
+  frames.forEach((frame, n) =>
+    weights[n]!.forEach((byGrade, s) =>
+      byGrade.forEach((w, k) => {
+        if (w > 0)
+          modes.forEach((m, i) => {
+            if (m.prior < 1 && frame.places[i]! > s) marginals[i]! += w * frame.grades[k]!.priors[i]!;
+          });
+      })
+    )
+  );
+  const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
+  return {
+    sets: sets.sort((a, b) => b.p - a.p),
+    now,
+    families: new Map(frames.map((f, n) => [f.family, sum(weights[n]!.map(sum)) / total])),
+    stops: weights[0]!.map((byGrade, s) => byGrade.map((_, k) => sum(weights.map((w) => w[s]![k]!)) / total)),
+    marginals: marginals.map((w) => w / total),
+    covered
+  };
 }
 
 /** Sets of more faults than this are not looked at. */
@@ -189,7 +256,7 @@ const MOST_FAULTS = 3;
 
 /**
  * What is wrong with a machine, from what was seen and heard of its starts.
- * @param starts the starts of one state of the machine: nothing was changed between them
+ * @param starts starts and readings of one episode: nothing was changed between them but by the tests they name
  * @param family the BIOS family; null: nobody knows
  * @param most faults together at most, beside what is known to be wrong
  */
@@ -200,12 +267,12 @@ export function diagnose(
   family: Family | null,
   most = MOST_FAULTS
 ): Diagnosis {
-  const seen = starts.map(observed);
   const families = FAMILIES.flatMap((f): [Family, number][] =>
     family === null ? [[f, familyPriors[era][f]]] : f === family ? [[f, 1]] : []
   );
-  const w = weigh(modes, seen, families, era, most);
+  const w = weigh(modes, stepsOf(starts), families, era, most);
   const post: Posterior = { sets: w.sets, evidence: 1, covered: w.covered };
+  const now = [...w.now.values()].sort((a, b) => b.p - a.p);
   const sizes = bySize(post);
   const certain = modes.filter((m) => m.prior >= 1).length;
   const order = orderOf([...w.families].sort((a, b) => b[1] - a[1])[0]![0], era);
@@ -217,10 +284,12 @@ export function diagnose(
     modes,
     families: [...w.families].map(([f, p]) => ({ family: f, p })).sort((a, b) => b.p - a.p),
     post,
+    now: { ...post, sets: now },
     components: verdicts(modes, w, stops, order),
     sizes,
     isTwo: sizes.slice(certain + 2).reduce((a, b) => a + b, 0) > 0.5,
     covered: w.covered,
+    said: starts.findLast((s) => !s.read)?.messages ?? [],
     stops: stops.filter((x) => x.p > 1e-6).sort((a, b) => b.p - a.p)
   };
 }
@@ -245,7 +314,8 @@ function verdicts(
     const own = modes.flatMap((m, i) => (m.component === component ? [i] : []));
     const each = own.map((i) => ({ id: modes[i]!.id, prior: prior(i), posterior: w.marginals[i]! }));
     const [was, is] = [oneOf(each.map((m) => m.prior)), oneOf(each.map((m) => m.posterior))];
-    const item = modes[own[0]!]!.item;
+    const mode = modes[own[0]!]!;
+    const { item } = mode;
     const verdict: Verdict =
       was < 1 && own.every((i) => before(firstStage(modes[i]!)) >= 0.9)
         ? 'untested'
@@ -254,6 +324,6 @@ function verdicts(
           : odds(is) < odds(was) / 3 && is < 0.05
             ? 'cleared'
             : 'open';
-    return { component, ...(item ? { item } : {}), prior: was, posterior: is, verdict, modes: each };
+    return { component, ...(item ? { item } : {}), mode, prior: was, posterior: is, verdict, modes: each };
   });
 }

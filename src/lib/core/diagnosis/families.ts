@@ -52,7 +52,9 @@ export const sounds: Record<Family, Partial<Record<StageId, Partial<Record<Sound
 };
 
 /** How many sounds a family tells apart: what the ear takes for another one is spread over them. */
-export const soundsOf = (family: Family): Sound[] => [
+export const soundsOf = (family: Family): readonly Sound[] => TOLD_APART[family];
+
+const toldApart = (family: Family): readonly Sound[] => [
   'none',
   'normal',
   'unknown',
@@ -62,6 +64,12 @@ export const soundsOf = (family: Family): Sound[] => [
       .filter((s) => s !== 'none')
   )
 ];
+const TOLD_APART: Record<Family, readonly Sound[]> = {
+  P: toldApart('P'),
+  A: toldApart('A'),
+  B: toldApart('B'),
+  C: toldApart('C')
+};
 
 /** A pattern of beeps as it was written down: `none`, a count, long and short, groups, or repeated. */
 export type Pattern =

@@ -1,16 +1,28 @@
-import type { Kit } from '../kit';
-import type { Build, StageId, Start } from '../model';
-import type { Finding } from '../rules';
+import { kitOf, type Kit } from '../kit';
+import type { Build, PartSet, StageId, Start } from '../model';
+import { checked, type Finding, type MissingKind } from '../rules';
 import { diagnose, type Diagnosis } from './diagnose';
 import type { Era, Family } from './families';
-import { certainEffects, eraOf, modesOf, type FaultMode } from './modes';
+import { episodeOf, stepsOf } from './episode';
+import { eraOf, modesOf, type FaultMode } from './modes';
 import { nextTests, type Valued } from './next-test';
 import type { FaultSet } from './sets';
+import { shownBy, type NoShow } from './shown';
 import { orderOf } from './trace';
+import { asItStands, unseenModes } from './unseen';
 
 /** Starts that were written down, the oldest first. */
 export const startsOf = (build: Build): [string, Start][] =>
   Object.entries(build.starts ?? {}).sort(([, a], [, b]) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+
+/** What each part of a build is called: by its owner's label, else by its model. */
+export function titlesOf(build: Build, parts: PartSet): (item: string) => string | null {
+  const all = new Map([build.board, ...build.items].map((i) => [i.id, i]));
+  return (id) => {
+    const item = all.get(id);
+    return item ? (item.label ?? parts.get(item.part)?.name ?? null) : null;
+  };
+}
 
 /** Writes a start down under the next free number. */
 export function addStart(build: Build, start: Start): Build {
@@ -26,44 +38,77 @@ export function removeStart(build: Build, id: string): Build {
   return Object.keys(rest).length ? { ...plain, starts: rest } : plain;
 }
 
-/** Findings that a start will show: only what is known to be wrong, never a caution. */
-const shown = (findings: readonly Finding[]) =>
-  findings
-    .filter((f) => (f.severity === 'stop' || f.severity === 'clash') && certainEffects[f.rule])
-    .map((f) => ({ rule: f.rule, ...(f.subjects[0]?.item ? { item: f.subjects[0].item } : {}) }));
+/** A machine as it stands: what was found of it counts, what is only planned does not. */
+interface Standing {
+  kit: Kit;
+  findings: Finding[];
+  era: Era;
+  /** From the catalogue; null: nobody knows how this BIOS beeps. */
+  family: Family | null;
+}
+
+function standingOf(build: Build, parts: PartSet): Standing {
+  const kit = kitOf(build, parts);
+  return {
+    kit,
+    findings: checked(build, parts).findings,
+    era: eraOf(kit),
+    family: kit.firmware?.firmware?.beeps ?? null
+  };
+}
 
 export interface MachineDiagnosis {
   era: Era;
   /** From the catalogue; null: nobody knows how this BIOS beeps. */
   family: Family | null;
   diagnosis: Diagnosis;
+  /** How many of the last starts and readings it rests on. */
+  episode: number;
   tests: Valued[];
 }
 
+/** A fault that what was seen speaks for no more than its prior did. */
+const LIFTED = 1.3;
+
 /**
- * The faults of an explanation that are worth saying: not what the checks know to be wrong anyhow, unless nothing else
- * is in it and the start came to it.
+ * The faults of an explanation that are worth saying: of what the checks know to be wrong what accounts for the stop
+ * or a message, and of the rest, where that accounts for it already, only what the start speaks for.
  */
 export function toldFaults(d: Diagnosis, faults: FaultSet): FaultSet {
-  const free = faults.filter((i) => d.modes[i]!.prior < 1);
-  if (free.length) return free;
   const stop = d.stops[0]?.stage ?? null;
-  return faults.filter((i) => stop === null || d.modes[i]!.effect.at === stop);
+  const accounts = ({ effect }: FaultMode): boolean =>
+    (stop !== null && effect.at === stop) ||
+    (effect.says !== undefined && d.said.includes(effect.says)) ||
+    (effect.dark === true && stop === null);
+  const certain = faults.filter((i) => d.modes[i]!.prior >= 1 && accounts(d.modes[i]!));
+  const free = faults.filter((i) => d.modes[i]!.prior < 1);
+  if (!certain.length) return free;
+  const each = new Map(d.components.flatMap((c) => c.modes).map((m) => [m.id, m]));
+  const isLifted = (i: number): boolean => {
+    const m = each.get(d.modes[i]!.id);
+    return m !== undefined && m.posterior > LIFTED * m.prior;
+  };
+  return [...certain, ...free.filter(isLifted)].sort((x, y) => x - y);
 }
 
 /**
- * What is wrong with a machine, from what was seen of one start of it.
- * @param findings what the checks found, less what was acknowledged
+ * What is wrong with a machine, from its last start and what was seen and done before it that still counts. Settings
+ * that are only planned are not set yet; those that nobody looked at may stand elsewhere.
+ * @param starts starts and readings, the oldest first
  */
-export function diagnoseMachine(kit: Kit, findings: readonly Finding[], start: Start): MachineDiagnosis {
-  const era = eraOf(kit);
-  const family = kit.firmware?.firmware?.beeps ?? null;
-  const diagnosis = diagnose(modesOf(kit, era, shown(findings)), [start], era, family);
+export function diagnoseMachine(build: Build, parts: PartSet, starts: readonly Start[]): MachineDiagnosis {
+  const stands = asItStands(build);
+  const { kit, findings, era, family } = standingOf(stands, parts);
+  const modes = [...modesOf(kit, era, findings), ...unseenModes(stands, parts, kit, era, findings)];
+  const episode = episodeOf(starts);
+  const diagnosis = diagnose(modes, episode, era, family);
+  const mayStart = !findings.some((f) => f.severity === 'stop');
   return {
     era,
     family,
     diagnosis,
-    tests: nextTests(diagnosis, era, family, !findings.some((f) => f.severity === 'stop'))
+    episode: episode.length,
+    tests: nextTests(diagnosis, era, family, stepsOf(episode), mayStart)
   };
 }
 
@@ -94,17 +139,28 @@ export interface Rehearsed {
   because: FaultMode[];
 }
 
+export interface Rehearsal {
+  era: Era;
+  family: Family | null;
+  stages: Rehearsed[];
+  /** It must not be switched on so. */
+  forbidden: Finding[];
+  /** Known to be wrong, and it cannot be put together so. */
+  misfits: Finding[];
+  /** Known to be wrong, but a start shows nothing of it. */
+  later: Finding[];
+  /** Not entered: the machine may or may not have it. */
+  notEntered: MissingKind[];
+}
+
 /**
- * The start of a build as it stands, before anybody switches it on: only what is known to be wrong, no hardware fault.
+ * The start of a build, before anybody switches it on: only what is known to be wrong, no hardware fault.
+ * @param which `found`: with its settings as they were found; `chosen`: with what is planned set
  * @returns stages in order; where no order is known for a BIOS, the usual one
  */
-export function rehearse(
-  kit: Kit,
-  findings: readonly Finding[]
-): { era: Era; family: Family | null; stages: Rehearsed[] } {
-  const era = eraOf(kit);
-  const family = kit.firmware?.firmware?.beeps ?? null;
-  const known = modesOf(kit, era, shown(findings)).filter((m) => m.prior >= 1);
+export function rehearse(build: Build, parts: PartSet, which: 'found' | 'chosen'): Rehearsal {
+  const { kit, findings, era, family } = standingOf(which === 'found' ? asItStands(build) : build, parts);
+  const known = modesOf(kit, era, findings).filter((m) => m.prior >= 1);
   let [low, high] = [0, 0];
   const stages = orderOf(family ?? (era === 'I' || era === 'II' ? 'P' : 'A'), era).map((stage): Rehearsed => {
     const because = known.filter((m) => m.effect.at === stage);
@@ -113,5 +169,15 @@ export function rehearse(
     [low, high] = [low + a, high + b];
     return { stage, from, stops: 1 - because.reduce((p, m) => p * (1 - m.effect.stops), 1), because };
   });
-  return { era, family, stages };
+  const shown = (how: NoShow) =>
+    findings.filter((f) => f.severity === 'clash' && shownBy(f, kit, era) === how);
+  return {
+    era,
+    family,
+    stages,
+    forbidden: findings.filter((f) => f.severity === 'stop'),
+    misfits: shown('fit'),
+    later: shown('use'),
+    notEntered: findings.flatMap((f) => (f.rule === 'kit.missing' ? f.facts.missing : []))
+  };
 }

@@ -1,27 +1,22 @@
+import { disksOf } from '../disks';
 import type { Kit } from '../kit';
-import type { MessageId, Power, StageId } from '../model';
-import type { RuleId } from '../rules';
+import type { Finding } from '../rules';
+import type { Effect } from './effect';
 import type { Era } from './families';
 import type { Mode } from './sets';
-
-/** What a fault does to a start. */
-export interface Effect {
-  at: StageId;
-  /** Chance that it stops the start there; else the start goes on. */
-  stops: number;
-  /** Message that it leaves where it does not stop, or as it stops. */
-  says?: MessageId;
-  /** What fan and lights do. */
-  power?: Partial<Record<Power, number>>;
-  /** The start goes on, and nothing is seen of it. */
-  dark?: true;
-}
+import { shownBy } from './shown';
 
 /** What can be wrong with one thing of the machine. */
 export interface FaultMode extends Mode {
   /** The thing: a part of the build by its id, or what every machine has. */
   component: string;
+  /** The way of failing, for its words. */
+  way: string;
   item?: string;
+  /** What the checks say of it; of a setting that nobody looked at, what they would say. */
+  finding?: Finding;
+  /** Nobody looked at this setting; it may stand at this position. */
+  unseen?: { item: string; setting: string; position: string; label: string; positionLabel: string };
   effect: Effect;
   /** What makes it good: contacts, an exchange, a setting. */
   cure: 'reseat' | 'exchange' | 'setting' | 'clean' | 'enter';
@@ -41,7 +36,6 @@ interface Estimate {
   has?: (kit: Kit) => boolean;
 }
 
-const hasDrive = (medium: string) => (kit: Kit) => kit.m.fitted.some((f) => f.part.drive?.medium === medium);
 const isAt = (kit: Kit) => kit.facts.class === 'at';
 
 export const estimates: readonly Estimate[] = [
@@ -179,30 +173,6 @@ export const estimates: readonly Estimate[] = [
     cure: 'clean'
   },
   {
-    id: 'floppy-drive',
-    component: 'floppy',
-    prior: [0.35, 0.35, 0.3, 0.25],
-    effect: { at: 'floppy', stops: 0.05, says: 'floppy' },
-    cure: 'clean',
-    has: hasDrive('floppy')
-  },
-  {
-    id: 'disk-not-ready',
-    component: 'disk',
-    prior: [0.45, 0.4, 0.25, 0.12],
-    effect: { at: 'disk', stops: 0.1, says: 'disk' },
-    cure: 'exchange',
-    has: hasDrive('hard')
-  },
-  {
-    id: 'disk-errors',
-    component: 'disk',
-    prior: [0.2, 0.2, 0.12, 0.06],
-    effect: { at: 'boot', stops: 0.7, says: 'no-boot' },
-    cure: 'exchange',
-    has: hasDrive('hard')
-  },
-  {
     id: 'option-rom',
     component: 'roms',
     prior: [0.03, 0.03, 0.02, 0.01],
@@ -218,31 +188,71 @@ export const estimates: readonly Estimate[] = [
   }
 ];
 
-/** Findings that will be seen or heard at the start. What a stop forbids is never tried: the rails come first. */
-export const certainEffects: Readonly<Partial<Record<RuleId, Effect>>> = {
-  'power.minus5-dram': { at: 'memory', stops: 1 },
-  'power.plugs': { at: 'rails', stops: 0.5 },
-  'cpu.voltage-low': { at: 'fetch', stops: 0.7 },
-  'cpu.clock': { at: 'fetch', stops: 0.5 },
-  'memory.bank': { at: 'memory', stops: 0.8 },
-  'memory.kind': { at: 'memory', stops: 0.8 },
-  'memory.parity': { at: 'count', stops: 0.8, says: 'memory' },
-  'memory.filling': { at: 'count', stops: 0, says: 'memory-size' },
-  'video.switch': { at: 'display', stops: 0.9, says: 'display-type' },
-  'video.two': { at: 'display', stops: 0.7 },
-  'video.signal': { at: 'display', stops: 0, dark: true },
-  'keyboard.protocol': { at: 'keyboard', stops: 0.1, says: 'keyboard' },
-  'rom.window': { at: 'roms', stops: 0.7, says: 'rom' },
-  'line.memory': { at: 'roms', stops: 0.6 },
-  // Two devices on one line show when the driver or program of one of them wants it.
-  'line.irq': { at: 'config', stops: 0.2 },
-  'line.dma': { at: 'config', stops: 0.1 },
-  'line.io': { at: 'config', stops: 0.3 },
-  'disk.interface': { at: 'disk', stops: 0.1, says: 'disk' },
-  'disk.power': { at: 'disk', stops: 0.1, says: 'disk' },
-  'disk.setup': { at: 'system', stops: 0.6, says: 'no-system' },
-  'floppy.cable': { at: 'floppy', stops: 0.05, says: 'floppy' }
-};
+interface PartEstimate extends Omit<Estimate, 'component' | 'has'> {
+  medium: 'floppy' | 'hard';
+}
+
+/** What each drive of the machine can have, by its kind. A disk behind a ROM of its own is looked for as that ROM runs. */
+const driveEstimates: readonly PartEstimate[] = [
+  {
+    id: 'floppy-drive',
+    medium: 'floppy',
+    prior: [0.35, 0.35, 0.3, 0.25],
+    effect: { at: 'floppy', stops: 0.05, says: 'floppy' },
+    cure: 'clean'
+  },
+  {
+    id: 'floppy-cable',
+    medium: 'floppy',
+    prior: [0.08, 0.08, 0.08, 0.06],
+    effect: { at: 'floppy', stops: 0.05, says: 'floppy' },
+    cure: 'reseat'
+  },
+  {
+    id: 'disk-not-ready',
+    medium: 'hard',
+    prior: [0.45, 0.4, 0.25, 0.12],
+    effect: { at: 'disk', stops: 0.1, says: 'disk' },
+    cure: 'exchange'
+  },
+  {
+    id: 'disk-cable',
+    medium: 'hard',
+    prior: [0.1, 0.1, 0.1, 0.08],
+    effect: { at: 'disk', stops: 0.1, says: 'disk' },
+    cure: 'reseat'
+  },
+  {
+    id: 'disk-errors',
+    medium: 'hard',
+    prior: [0.2, 0.2, 0.12, 0.06],
+    effect: { at: 'boot', stops: 0.7, says: 'no-boot' },
+    cure: 'exchange'
+  }
+];
+
+/** Drives that a start waits for: the first hard disk and the first two floppies; nothing is seen of the others. */
+function driveModes(kit: Kit, at: number): FaultMode[] {
+  const behindRom = new Set(disksOf(kit).flatMap((d) => (d.facts?.isRom ? [d.drive.item.id] : [])));
+  return (['floppy', 'hard'] as const).flatMap((medium) =>
+    kit.drives
+      .filter((d) => d.part.drive?.medium === medium)
+      .slice(0, medium === 'hard' ? 1 : 2)
+      .flatMap((d) =>
+        driveEstimates
+          .filter((e) => e.medium === medium)
+          .map(({ id, prior, effect, cure }): FaultMode => ({
+            id: `${id} ${d.item.id}`,
+            way: id,
+            component: d.item.id,
+            item: d.item.id,
+            prior: prior[at]!,
+            effect: effect.at === 'disk' && behindRom.has(d.item.id) ? { ...effect, at: 'roms' } : effect,
+            cure
+          }))
+      )
+  );
+}
 
 /** Age of a machine by what is in it: the kind of board decides. */
 export function eraOf(kit: Kit): Era {
@@ -253,42 +263,58 @@ export function eraOf(kit: Kit): Era {
   return (kit.firmware?.firmware?.year ?? 1985) < 1985 ? 'I' : 'II';
 }
 
+/** What the checks found and a start shows: it is so. */
+const foundModes = (kit: Kit, era: Era, findings: readonly Finding[]): FaultMode[] =>
+  findings.flatMap((finding): FaultMode[] => {
+    const effect = shownBy(finding, kit, era);
+    if (typeof effect === 'string') return [];
+    const item = finding.subjects[0]?.item;
+    const component = `finding ${finding.id}`;
+    return [
+      {
+        id: component,
+        way: 'finding',
+        component,
+        ...(item ? { item } : {}),
+        finding,
+        prior: 1,
+        effect,
+        cure: 'setting'
+      }
+    ];
+  });
+
 /**
- * Everything that may be wrong with a machine: what its age makes likely, a card that pulls the bus for each card, and
- * what the checks of the build found, which is certain.
- * @param findings rules of the findings that are open
+ * Everything that may be wrong with a machine: what its age makes likely, its drives, a card that pulls the bus for
+ * each card, and what the checks of the build found, which is certain.
+ * @param findings findings that are open
  */
-export function modesOf(
-  kit: Kit,
-  era: Era,
-  findings: readonly { rule: RuleId; item?: string }[]
-): FaultMode[] {
+export function modesOf(kit: Kit, era: Era, findings: readonly Finding[]): FaultMode[] {
   const at = ERAS.indexOf(era);
-  const out: FaultMode[] = [];
-  for (const { id, component, prior, effect, cure, has } of estimates)
-    if (prior[at]! > 0 && (has?.(kit) ?? true)) out.push({ id, component, prior: prior[at]!, effect, cure });
   const display = kit.m.fitted.find((f) => f.part.video);
-  for (const f of kit.m.fitted)
-    if (f.part.card && f.slot && f !== display)
-      out.push({
+  return [
+    ...estimates
+      .filter((e) => e.prior[at]! > 0 && (e.has?.(kit) ?? true))
+      .map(({ id, component, prior, effect, cure }): FaultMode => ({
+        id,
+        way: id,
+        component,
+        prior: prior[at]!,
+        effect,
+        cure
+      })),
+    ...driveModes(kit, at),
+    ...kit.m.fitted
+      .filter((f) => f.part.card && f.slot && f !== display)
+      .map((f): FaultMode => ({
         id: `card-${f.item.id}`,
+        way: 'card',
         component: f.item.id,
         item: f.item.id,
         prior: 0.03,
         effect: { at: 'fetch', stops: 0.5, power: { runs: 0.7, twitch: 0.3 } },
         cure: 'exchange'
-      });
-  for (const { rule, item } of findings) {
-    const effect = certainEffects[rule];
-    if (effect && !out.some((m) => m.id === `finding-${rule}`))
-      out.push({
-        id: `finding-${rule}`,
-        component: `finding-${rule}`,
-        ...(item ? { item } : {}),
-        prior: 1,
-        effect,
-        cure: 'setting'
-      });
-  }
-  return out;
+      })),
+    ...foundModes(kit, era, findings)
+  ];
 }

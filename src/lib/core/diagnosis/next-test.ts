@@ -1,95 +1,12 @@
 import type { Diagnosis } from './diagnose';
-import type { Era, Family } from './families';
+import type { Step } from './episode';
+import { soundsOf, type Era, type Family } from './families';
 import { heardAs } from './likelihood';
+import { benchTests, testById, type BenchTest } from './bench-tests';
 import { gain, mixed, type Outcomes } from './information';
 import type { FaultMode } from './modes';
 import type { FaultSet } from './sets';
 import { orderOf, traces } from './trace';
-import { soundsOf } from './families';
-
-/** A test that one can do at the bench. */
-export interface BenchTest {
-  id: string;
-  minutes: number;
-  /** What it costs beside time, in the units of prices. */
-  money: number;
-  /** Chance that it harms something. */
-  risk: number;
-  /** It reads a machine that runs. */
-  isPowered?: true;
-  /** It reads something without a start: these faults show with the chance `sure`. */
-  reads?: { finds: (m: FaultMode) => boolean; sure: number };
-  /** It is followed by a start in which these faults are gone with the chance `sure`. */
-  removes?: { cures: (m: FaultMode) => boolean; sure: number };
-}
-
-const of =
-  (...components: string[]) =>
-  (m: FaultMode): boolean =>
-    components.includes(m.component);
-
-/** Tests with their minutes and risks. Estimates. */
-export const benchTests: readonly BenchTest[] = [
-  { id: 'listen', minutes: 1, money: 0, risk: 0, removes: { cures: () => false, sure: 0 } },
-  { id: 'ohms', minutes: 3, money: 0, risk: 0.002, reads: { finds: of('short'), sure: 0.97 } },
-  {
-    id: 'volts',
-    minutes: 2,
-    money: 0,
-    risk: 0.002,
-    isPowered: true,
-    reads: { finds: of('supply'), sure: 0.95 }
-  },
-  {
-    id: 'settings',
-    minutes: 3,
-    money: 0,
-    risk: 0,
-    reads: { finds: (m) => m.cure === 'setting', sure: 0.95 }
-  },
-  { id: 'cell', minutes: 1, money: 0, risk: 0, reads: { finds: of('cell'), sure: 0.97 } },
-  { id: 'leak', minutes: 2, money: 0, risk: 0, reads: { finds: of('leak'), sure: 0.9 } },
-  {
-    id: 'reseat-memory',
-    minutes: 6,
-    money: 1,
-    risk: 0.01,
-    removes: { cures: (m) => m.id === 'memory-contact', sure: 0.85 }
-  },
-  {
-    id: 'reseat-cards',
-    minutes: 4,
-    money: 1,
-    risk: 0.01,
-    removes: { cures: (m) => m.id === 'display-contact', sure: 0.85 }
-  },
-  {
-    id: 'reseat-cpu',
-    minutes: 8,
-    money: 1,
-    risk: 0.01,
-    removes: { cures: (m) => m.id === 'cpu-contact', sure: 0.8 }
-  },
-  {
-    id: 'strip',
-    minutes: 10,
-    money: 0,
-    risk: 0.01,
-    removes: { cures: (m) => m.id.startsWith('card-'), sure: 0.97 }
-  },
-  { id: 'other-monitor', minutes: 3, money: 0, risk: 0, removes: { cures: of('monitor'), sure: 0.98 } },
-  { id: 'other-display', minutes: 5, money: 0, risk: 0.02, removes: { cures: of('display'), sure: 0.95 } },
-  { id: 'other-memory', minutes: 12, money: 0, risk: 0.02, removes: { cures: of('memory'), sure: 0.95 } },
-  { id: 'other-supply', minutes: 15, money: 0, risk: 0.02, removes: { cures: of('supply'), sure: 0.95 } },
-  { id: 'other-keyboard', minutes: 2, money: 0, risk: 0, removes: { cures: of('keyboard'), sure: 0.98 } },
-  {
-    id: 'boot-floppy',
-    minutes: 4,
-    money: 0,
-    risk: 0,
-    removes: { cures: (m) => m.component === 'medium' || m.id === 'disk-errors', sure: 0.9 }
-  }
-];
 
 export interface Valued {
   /** What the test is and costs, as plain data. */
@@ -101,6 +18,8 @@ export interface Valued {
   perMinute: number;
   /** It tells less than this machine can use; done all the same it only costs. */
   isRefused: boolean;
+  /** Why it is not offered though it would tell something: the rails of the part were not measured. */
+  guard?: 'ohms-first';
 }
 
 /** From this chance of a pulled-down rail on nobody is told to switch on before the rails were measured. */
@@ -110,6 +29,10 @@ const pullsDown = ({ effect }: FaultMode): boolean =>
 
 /** Less than this is not worth a test. */
 export const LEAST_BITS = 0.05;
+/** Another machine is put at risk for no less than this. */
+const LEAST_ELSEWHERE = 0.3;
+/** Explanations that are looked at; the rest weigh nothing. */
+const MOST_SETS = 150;
 
 /** What the start after a test would look and sound like. */
 function afterStart(modes: readonly FaultMode[], faults: FaultSet, family: Family, era: Era): Outcomes {
@@ -123,24 +46,67 @@ function afterStart(modes: readonly FaultMode[], faults: FaultSet, family: Famil
   return out;
 }
 
+/** A test that restarts nothing and powers nothing. */
+const isReading = (t: BenchTest): boolean => t.reads !== undefined && !t.isPowered;
+
+/** The exchange or reseating before the last start, if there was one. */
+function lastCure(steps: readonly Step[]): BenchTest | null {
+  const last = steps.findLast((s) => s.kind === 'start');
+  const test = last?.after ? testById.get(last.after) : undefined;
+  return test?.removes && test.id.startsWith('other-') ? test : null;
+}
+
+/**
+ * Putting the old part back after a cure: stays it cured, it was the seating; fails it again, it is the part. What was
+ * wrong at first is what the answer is about.
+ */
+function putBack(
+  d: Diagnosis,
+  cure: BenchTest,
+  start: (faults: FaultSet) => Outcomes,
+  need: (faults: FaultSet) => string
+): Valued {
+  const { id, minutes, money, risk } = testById.get('put-back')!;
+  const sets = d.post.sets.slice(0, MOST_SETS);
+  const total = sets.reduce((s, x) => s + x.p, 0);
+  const post = { ...d.post, sets: sets.map((s) => ({ ...s, p: s.p / total })) };
+  const back = (faults: FaultSet) =>
+    start(faults.filter((i) => d.modes[i]!.cure === 'exchange' || !cure.removes!.cures(d.modes[i]!)));
+  const bits = gain(post, back, need);
+  return {
+    test: { id, minutes, money, risk },
+    bits,
+    beyondRepeat: bits,
+    perMinute: (bits - risk) / minutes,
+    isRefused: bits < LEAST_BITS
+  };
+}
+
 /**
  * Tests by what they tell for their minutes, the best first. Sets of faults that want the same first repair count as
  * one. A start after a change tells only what goes beyond a mere repeat. While a rail may be pulled down, readings come
- * before every start, and nobody is told just to switch on again.
+ * before every start, and nobody is told just to switch on again. A suspect part goes into another machine only after
+ * its rails were measured, and only for an answer that is worth the risk.
+ * @param steps what was done so far
  * @param mayStart false: the checks say not to power on, and only readings are offered
  */
-export function nextTests(d: Diagnosis, era: Era, family: Family | null, mayStart = true): Valued[] {
-  const pulled = d.post.sets.reduce(
+export function nextTests(
+  d: Diagnosis,
+  era: Era,
+  family: Family | null,
+  steps: readonly Step[] = [],
+  mayStart = true
+): Valued[] {
+  const pulled = d.now.sets.reduce(
     (sum, s) => (s.faults.some((i) => pullsDown(d.modes[i]!)) ? sum + s.p : sum),
     0
   );
   const isRisky = pulled >= RISKY;
   const of = family ?? d.families[0]!.family;
   const order = orderOf(of, era);
-  const MOST_SETS = 150;
-  const kept = d.post.sets.slice(0, MOST_SETS);
+  const kept = d.now.sets.slice(0, MOST_SETS);
   const total = kept.reduce((s, x) => s + x.p, 0);
-  const post = { ...d.post, sets: kept.map((s) => ({ ...s, p: s.p / total })) };
+  const post = { ...d.now, sets: kept.map((s) => ({ ...s, p: s.p / total })) };
   // The first repair is that of the earliest fault that keeps the machine from going on or from being seen.
   const first = (list: FaultSet): number | undefined =>
     [...list].sort((a, b) => order.indexOf(d.modes[a]!.effect.at) - order.indexOf(d.modes[b]!.effect.at))[0];
@@ -171,12 +137,15 @@ export function nextTests(d: Diagnosis, era: Era, family: Family | null, mayStar
       const left = faults.filter((i) => !removes!.cures(d.modes[i]!));
       return left.length === faults.length ? start(faults) : mixed(removes!.sure, start(left), start(faults));
     };
+  const readIn = new Set(steps.flatMap((s) => (s.kind === 'read' ? [s.test] : [])));
+  const railsRead = steps.some((s) => s.kind === 'read' && s.test === 'ohms' && !s.found);
   /** The rails are measured first, then whatever else is only read. */
-  const readings = new Set(benchTests.filter((t) => t.reads && !t.isPowered).map((t) => t.id));
-  const before = (v: Valued) => (v.test.id === 'ohms' ? 0 : readings.has(v.test.id) ? 1 : 2);
+  const before = (t: Valued['test']) => (t.id === 'ohms' ? 0 : isReading(testById.get(t.id)!) ? 1 : 2);
   const repeat = gain(post, start, need);
+  const cure = lastCure(steps);
   return benchTests
-    .filter((t) => (t.reads && !t.isPowered) || (mayStart && !(isRisky && t.id === 'listen')))
+    .filter((t) => !t.restores && !readIn.has(t.id))
+    .filter((t) => (isReading(t) && !t.isElsewhere) || (mayStart && !(isRisky && t.id === 'listen')))
     .filter((t) =>
       t.reads
         ? d.modes.some((m) => t.reads!.finds(m))
@@ -186,17 +155,20 @@ export function nextTests(d: Diagnosis, era: Era, family: Family | null, mayStar
       const bits = test.id === 'listen' ? repeat : gain(post, outcome(test), need);
       const beyondRepeat = test.reads || test.id === 'listen' ? bits : Math.max(0, bits - repeat);
       const { id, minutes, money, risk } = test;
+      const guard = test.isElsewhere ? (railsRead ? null : 'ohms-first') : null;
       return {
         test: { id, minutes, money, risk },
         bits,
         beyondRepeat,
-        perMinute: (Math.max(0, beyondRepeat) - test.risk) / test.minutes,
-        isRefused: beyondRepeat < LEAST_BITS
+        perMinute: (Math.max(0, beyondRepeat) - risk) / minutes,
+        isRefused: guard !== null || beyondRepeat < (test.isElsewhere ? LEAST_ELSEWHERE : LEAST_BITS),
+        ...(guard ? { guard } : {})
       };
     })
+    .concat(cure && mayStart && !isRisky ? [putBack(d, cure, start, need)] : [])
     .sort(
       (a, b) =>
-        (isRisky ? before(a) - before(b) : 0) ||
+        (isRisky ? before(a.test) - before(b.test) : 0) ||
         Number(a.isRefused) - Number(b.isRefused) ||
         b.perMinute - a.perMinute
     );

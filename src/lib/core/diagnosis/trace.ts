@@ -16,6 +16,10 @@ export interface Trace {
   messages: MessageId[];
 }
 
+const FIRST_ORDER: readonly StageId[] = STAGES.flatMap((s) =>
+  s === 'floppy' ? (['roms', 'disk', 'floppy'] as const) : s === 'roms' || s === 'disk' ? [] : [s]
+);
+
 /** The order of the late stages differs; null: nobody knows it, and stages behind the first of them are not judged. */
 export function orderOf(family: Family, era: Era): readonly StageId[] {
   const move = (stage: StageId, before: StageId) => {
@@ -23,8 +27,9 @@ export function orderOf(family: Family, era: Era): readonly StageId[] {
     const at = rest.indexOf(before);
     return [...rest.slice(0, at), stage, ...rest.slice(at)];
   };
-  // The first ROMs ran the ROMs of cards before they looked for floppies; B shows its summary before it runs them.
-  if (family === 'P' && era === 'I') return move('roms', 'floppy');
+  // The first ROMs ran the ROMs of cards before they looked for floppies, and had no hard disk but by such a ROM; B
+  // shows its summary before it runs them.
+  if (family === 'P' && era === 'I') return FIRST_ORDER;
   return family === 'B' ? move('summary', 'roms') : STAGES;
 }
 

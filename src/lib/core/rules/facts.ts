@@ -2,6 +2,7 @@ import type { Owner, Thing, Wish } from '../model';
 import type { Obstacle, Unreachable } from '../resources';
 import type { Barrier, Verdict } from '../storage';
 import type { Fault } from '../cabling';
+import type { Meant } from '../settings';
 import type { UnmetFacts } from '../software';
 
 /** Two functions on one line, and how they meet. */
@@ -140,6 +141,8 @@ export interface FactsOf {
   'memory.bank': { bank: string; filled: number; sockets: number; why: 'part' | 'more' };
   'memory.mixed': { bank: string; what: 'size' | 'type' | 'parity' | 'speed'; values: string[] };
   'memory.loose': { bank: string | null };
+  /** The first bank is empty and another is not; `some`: some boards of this age take any bank first. */
+  'memory.first': { bank: string; filled: string[]; some: boolean };
   'memory.filling': { known: number[][] };
   'memory.kind': { module: Thing; bank: string } & (
     | { why: 'form'; takes: string[]; is: string }
@@ -226,6 +229,9 @@ export interface FactsOf {
 
   // Switches
   switch: {
+    fact: Meant['fact'];
+    /** Of a number: it says more than there is, or less. */
+    more?: boolean;
     setting: string;
     position: string;
     consequence: string;

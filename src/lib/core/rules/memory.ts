@@ -65,6 +65,21 @@ const bank: Rule = (s) => {
       });
   if (out.some((c) => c.severity !== 'note' && c.severity !== 'caution') || !all.some((b) => b.list.length))
     return out;
+  // A board that lists its fillings says itself which bank comes first.
+  const [first] = all;
+  if (!memory.fillings && !memory.onboardKiB && !first!.list.length) {
+    const some = s.kit.facts.slots.some((slot) => slot.bus === 'pci');
+    const filled = all.filter((b) => b.list.length);
+    return [
+      ...out,
+      {
+        rule: 'memory.first',
+        severity: some ? 'caution' : 'clash',
+        about: filled.flatMap((b) => b.items),
+        facts: { bank: first!.name, filled: filled.map((b) => b.name), some }
+      }
+    ];
+  }
   const sizes = all.map((b) => b.sizes[0] ?? 0);
   if (knownFilling(memory, sizes)) return out;
   return [

@@ -103,6 +103,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'memory.bank': entry(memory, 'clash'),
   'memory.mixed': entry(memory, ['clash', 'caution', 'note']),
   'memory.loose': entry(memory, ['note', 'clash']),
+  'memory.first': entry(memory, ['clash', 'caution']),
   'memory.filling': entry(memory, 'clash'),
   'memory.kind': entry(memory, 'clash'),
   'memory.edo': entry(memory, 'caution'),

@@ -31,7 +31,7 @@ const wrongSwitch: Rule = (s) =>
     const position = s.at(r.item, r.setting.id)!;
     const value = meant.values.get(position);
     if (value === undefined) return [];
-    const { severity, sentence } = factRules[r.fact].wrong(s.kit, value, { ...meant, item: r.item });
+    const { severity, sentence, more } = factRules[r.fact].wrong(s.kit, value, { ...meant, item: r.item });
     return [
       {
         rule: 'switch',
@@ -39,6 +39,8 @@ const wrongSwitch: Rule = (s) =>
         severity,
         about: [{ item: r.item, setting: r.setting.id }],
         facts: {
+          fact: r.fact,
+          ...(more === undefined ? {} : { more }),
           setting: r.setting.label,
           position: r.setting.positions.find((p) => p.id === position)!.label,
           consequence: sentence,

@@ -18,6 +18,8 @@ export interface Want {
 export interface Wrong {
   severity: Severity;
   sentence: string;
+  /** Of a number: it says more than there is, or less. */
+  more?: boolean;
 }
 
 /** A setting with the item that it is on. */
@@ -130,7 +132,7 @@ export const isUsed = (kit: Kit, item: string, fn: string): boolean =>
   cablesOf(kit).some((c) => c.told && c.controller?.item === item && c.controller.fn.id === fn);
 
 export const cautious = (value: FactValue, want: number, low: Wrong, high: Wrong): Wrong =>
-  Number(value) > want ? high : low;
+  Number(value) > want ? { ...high, more: true } : { ...low, more: false };
 
 export function hookedAt(kit: Kit, of: Of, value: FactValue) {
   const position = [...of.values].find(([, v]) => v === value)?.[0];

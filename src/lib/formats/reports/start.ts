@@ -1,42 +1,45 @@
-import { diagnoseMachine, rehearse, startsOf, toldFaults } from '../../core/diagnosis';
-import { kitOf } from '../../core/kit';
+import { diagnoseMachine, rehearse, startsOf, titlesOf, toldFaults } from '../../core/diagnosis';
 import { InvalidDocument } from '../../core/model';
-import { checked } from '../../core/rules';
 import {
   chanceWords,
   componentWords,
   messageWords,
+  modeWords,
   stageWords,
   tell,
   testWords,
   verdictWords
 } from '../../words';
-import { readStart } from '../start-text';
+import { readStarts } from '../start-text';
 import type { Machine } from './machine';
 
 const round = (n: number) => Math.round(n * 1000) / 1000;
 
-const seen = ({ build, parts }: Machine) => ({
-  kit: kitOf(build, parts),
-  findings: checked(build, parts).findings
-});
-
-/** The start of a build as it stands: stages in time, and where it will stop and why. */
-export function rehearseReport(machine: Machine): object {
-  const { kit, findings } = seen(machine);
-  const { era, family, stages } = rehearse(kit, findings);
+/**
+ * The start of a build: stages in time, and where it will stop and why.
+ * @param which `found`: with its settings as they were found; `chosen`: with what is planned set
+ */
+export function rehearseReport({ build, parts }: Machine, which: 'found' | 'chosen' = 'found'): object {
+  const { era, family, stages, forbidden, misfits, later, notEntered } = rehearse(build, parts, which);
+  const list = (findings: typeof forbidden) =>
+    findings.map((f) => ({ rule: f.rule, finding: tell(f).sentence }));
   return {
     class: era,
     family: family ?? 'unknown',
+    settings: which === 'found' ? 'as found' : 'as planned',
     note: 'only what is known to be wrong with the build; no hardware fault is taken for granted',
+    notToBeSwitchedOn: list(forbidden),
+    cannotBeFitted: list(misfits),
+    showsLater: list(later),
+    notEntered,
     stages: stages.map(({ stage, from, stops, because }) => ({
       stage,
       words: stageWords[stage],
       fromSeconds: from.map(round),
       stops: round(stops),
       because: because.map((m) => ({
-        rule: m.id.replace(/^finding-/, ''),
-        finding: findings.filter((f) => `finding-${f.rule}` === m.id).map((f) => tell(f).sentence)[0] ?? null,
+        rule: m.finding?.rule ?? null,
+        finding: m.finding ? tell(m.finding).sentence : null,
         message: m.effect.says ? messageWords[m.effect.says] : null
       }))
     }))
@@ -49,22 +52,21 @@ export function rehearseReport(machine: Machine): object {
  * @throws InvalidDocument where the text is not understood, or no start is noted
  */
 export function diagnoseReport(machine: Machine, told?: string): object {
-  const { kit, findings } = seen(machine);
-  const start =
-    told === undefined ? startsOf(machine.build).at(-1)?.[1] : readStart(told, new Date(0).toISOString());
-  if (!start)
+  const starts =
+    told === undefined
+      ? startsOf(machine.build).map(([, s]) => s)
+      : readStarts(told, new Date(0).toISOString());
+  if (!starts.length)
     throw new InvalidDocument(
       [{ path: '', message: 'no start is noted in it; give a text with what was seen' }],
       'The build'
     );
-  const { era, family, diagnosis: d, tests } = diagnoseMachine(kit, findings, start);
-  const titleOf = (item: string | undefined) => {
-    const found = item ? kit.m.find(item) : undefined;
-    return found ? (found.title ?? found.part.name) : null;
-  };
+  const { era, family, episode, diagnosis: d, tests } = diagnoseMachine(machine.build, machine.parts, starts);
+  const titleOf = titlesOf(machine.build, machine.parts);
   return {
     class: era,
     family: family ?? 'unknown',
+    restsOn: episode,
     families: d.families.map((f) => ({ family: f.family, p: round(f.p) })),
     source: 'estimates, good to a factor of 2 to 3',
     stopped: d.stops.slice(0, 5).map((s) => ({
@@ -74,6 +76,7 @@ export function diagnoseReport(machine: Machine, told?: string): object {
     })),
     explanations: d.post.sets.slice(0, 8).map((s) => ({
       faults: toldFaults(d, s.faults).map((i) => d.modes[i].id),
+      says: toldFaults(d, s.faults).map((i) => modeWords(d.modes[i], titleOf)),
       p: round(s.p),
       words: chanceWords(s.p)
     })),
@@ -81,19 +84,20 @@ export function diagnoseReport(machine: Machine, told?: string): object {
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({
       component: c.component,
-      words: componentWords(c.component, titleOf(c.item)),
+      words: componentWords(c.component, c.mode, titleOf),
       verdict: c.verdict,
       says: verdictWords[c.verdict],
       prior: round(c.prior),
       posterior: round(c.posterior)
     })),
-    tests: tests.map(({ test, bits, beyondRepeat, isRefused }) => ({
+    tests: tests.map(({ test, bits, beyondRepeat, isRefused, guard }) => ({
       test: test.id,
       ...testWords[test.id],
       minutes: test.minutes,
       bits: round(bits),
       beyondRepeat: round(beyondRepeat),
-      refused: isRefused
+      refused: isRefused,
+      ...(guard ? { guard } : {})
     }))
   };
 }

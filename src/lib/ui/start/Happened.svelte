@@ -1,18 +1,30 @@
 <script lang="ts">
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
-  import { readBeeps } from '$lib/core/diagnosis';
+  import { benchTests, readBeeps, readScreen } from '$lib/core/diagnosis';
   import { MESSAGES, STAGES, type MessageId, type Power, type StageId, type Start } from '$lib/core/model';
-  import { messageWords, stageWords } from '$lib/words';
+  import { messageWords, stageWords, testWords } from '$lib/words';
   import { start as words } from '../text/start';
+  import Clock from './Clock.svelte';
   import Tapper from './Tapper.svelte';
 
   interface Props {
     note: (start: Start) => void;
+    /** What was done since the start before; null: there was none before. */
+    after: string | null;
   }
-  let { note }: Props = $props();
+  let { note, after = $bindable() }: Props = $props();
   type Draft = Omit<Start, 'at'>;
   let draft: Draft = $state({});
   let trouble = $state('');
+  let read = $state('');
+  const readAs = $derived(read.trim() ? readScreen(read) : null);
+  const since = [
+    { value: '', name: words.sinceUnsaid },
+    { value: 'nothing', name: words.sinceNothing },
+    ...benchTests
+      .filter((t) => t.id !== 'listen' && !t.reads)
+      .map((t) => ({ value: t.id, name: testWords[t.id]?.what ?? t.id }))
+  ];
   const beepsOk = $derived(!draft.beeps || readBeeps(draft.beeps) !== null);
   const powers = Object.entries(words.powers) as [Power, string][];
   const seenStages = STAGES.filter(
@@ -31,14 +43,38 @@
     event.preventDefault();
     trouble = '';
     if (!beepsOk) return void (trouble = words.badBeeps(draft.beeps ?? ''));
-    const seen = draft.power ?? draft.beeps ?? draft.screen ?? draft.reached ?? draft.messages;
+    const messages =
+      readAs?.length === 1 ? [...new Set([...(draft.messages ?? []), ...readAs])] : draft.messages;
+    const seen = draft.power ?? draft.beeps ?? draft.screen ?? draft.reached ?? messages;
     if (seen === undefined) return void (trouble = words.nothingSeen);
-    note({ at: new Date().toISOString(), ...$state.snapshot(draft) });
+    const kept = read.trim()
+      ? [draft.note, read.trim()].filter(Boolean).join(' / ').slice(0, 400)
+      : draft.note;
+    note({
+      at: new Date().toISOString(),
+      ...$state.snapshot(draft),
+      ...(messages ? { messages } : {}),
+      ...(kept ? { note: kept } : {}),
+      ...(after ? { after } : {})
+    });
     draft = {};
+    read = '';
   }
 </script>
 
 <form onsubmit={save}>
+  {#if after !== null}
+    <div>
+      <Label for="start-since">{words.since}</Label>
+      <Select
+        id="start-since"
+        placeholder=""
+        items={since}
+        value={after}
+        onchange={(e) => (after = e.currentTarget.value)}
+      />
+    </div>
+  {/if}
   <fieldset>
     <legend>{words.power}</legend>
     <div class="choices">
@@ -81,6 +117,7 @@
         >
       {/each}
     </div>
+    <Clock />
     {#if draft.screen === 'dark'}
       <Checkbox
         checked={draft.darkSure ?? false}
@@ -108,6 +145,24 @@
   {#if draft.screen === 'text'}
     <fieldset>
       <legend>{words.messages}</legend>
+      <Label for="start-text" class="sr-only">{words.screenText}</Label>
+      <Input
+        id="start-text"
+        value={read}
+        maxlength={200}
+        placeholder={words.screenTextHint}
+        autocomplete="off"
+        oninput={(e) => (read = (e.currentTarget as HTMLInputElement).value)}
+      />
+      {#if readAs}
+        <p class="read" role="status">
+          {readAs.length === 1
+            ? words.readAs(messageWords[readAs[0]!])
+            : readAs.length
+              ? words.readAsOr(readAs.map((m) => messageWords[m]).join(' · '))
+              : words.notRead}
+        </p>
+      {/if}
       <div class="messages">
         {#each MESSAGES as m (m)}
           <Checkbox checked={draft.messages?.includes(m) ?? false} onchange={() => toggle(m)}

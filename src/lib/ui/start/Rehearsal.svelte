@@ -1,55 +1,116 @@
 <script lang="ts">
-  import { rehearse } from '$lib/core/diagnosis';
-  import { kitOf } from '$lib/core/kit';
-  import { messageWords, stageWords } from '$lib/words';
+  import { rehearse, type Rehearsed } from '$lib/core/diagnosis';
+  import type { Finding } from '$lib/core/rules';
+  import { and, messageWords, missingNames, stageWords, tell } from '$lib/words';
   import { getBench } from '../context';
   import { start as words } from '../text/start';
 
   const { session } = getBench();
-  const strip = $derived(
-    rehearse(kitOf(session.build, session.parts, session.machine), session.checked.findings)
-  );
+  let which: 'found' | 'chosen' = $state('found');
+  const told = $derived(rehearse(session.build, session.parts, which));
   const shown = $derived(
-    strip.stages.filter(
+    told.stages.filter(
       (s) =>
         s.because.length ||
         !['reset', 'fetch', 'rom', 'timer', 'controllers', 'setup', 'partition'].includes(s.stage)
     )
   );
-  const isClear = $derived(strip.stages.every((s) => !s.because.length));
+  const isClear = $derived(
+    !told.forbidden.length && !told.misfits.length && told.stages.every((s) => !s.because.length)
+  );
   /** The first stage at which it will surely stand: behind it nothing can be said. */
-  const end = $derived(strip.stages.findIndex((s) => s.stops >= 0.5));
-  const sentences = (id: string) =>
-    session.findings.filter((f) => `finding-${f.rule}` === id).map((f) => f.sentence);
+  const end = $derived(told.stages.findIndex((s) => s.stops >= 0.5));
+  const unseen = $derived(
+    session.checked.findings.flatMap((f) => (f.rule === 'setting.unseen' ? f.facts.settings : [])).length
+  );
+
+  function outcome(s: Rehearsed, effect: Rehearsed['because'][number]['effect']): string {
+    const how =
+      s.stops >= 0.5
+        ? words.stops
+        : effect.stops > 0
+          ? words.mayStop
+          : effect.says
+            ? words.says
+            : effect.dark
+              ? words.dark
+              : effect.isMissing
+                ? words.lacks
+                : words.goesOn;
+    return `${how}${effect.says ? `: ${messageWords[effect.says]}` : ''}.`;
+  }
 </script>
 
+{#snippet list(title: string, findings: Finding[])}
+  {#if findings.length}
+    <h2>{title}</h2>
+    <ul>
+      {#each findings as f (f.id)}<li>{tell(f).sentence}</li>{/each}
+    </ul>
+  {/if}
+{/snippet}
+
 <p class="lead">{words.rehearsalLead}</p>
-{#if !strip.family}<p class="quiet">{words.unknownOrder}</p>{/if}
+<div class="which" role="group" aria-label={words.which}>
+  {#each ['found', 'chosen'] as const as w (w)}
+    <button type="button" class="act" aria-pressed={which === w} onclick={() => (which = w)}
+      >{words.whiches[w]}</button
+    >
+  {/each}
+</div>
+{#if told.forbidden.length}<div class="bad" role="alert">
+    {@render list(words.forbidden, told.forbidden)}
+  </div>{/if}
+{@render list(words.misfits, told.misfits)}
+{#if !told.family}<p class="quiet">{words.unknownOrder}</p>{/if}
 <ol>
   {#each shown as s (s.stage)}
-    {@const at = strip.stages.indexOf(s)}
+    {@const at = told.stages.indexOf(s)}
     <li class:stop={s.stops >= 0.5} class:behind={end >= 0 && at > end}>
       <span class="time">{words.at(...s.from)}</span>
       <span>
         <b>{stageWords[s.stage]}</b>
         {#each s.because as mode (mode.id)}
-          <em
-            >{s.stops >= 0.5 ? words.stops : s.stops > 0 ? words.mayStop : words.says}{mode.effect.says
-              ? `: ${messageWords[mode.effect.says]}`
-              : ''}.</em
-          >
-          {#each sentences(mode.id) as sentence (sentence)}<span class="why">{sentence}</span>{/each}
+          <em>{outcome(s, mode.effect)}</em>
+          {#if mode.finding}<span class="why">{tell(mode.finding).sentence}</span>{/if}
         {/each}
       </span>
     </li>
   {/each}
 </ol>
+{@render list(words.later, told.later)}
 {#if isClear}<p class="quiet">{words.clear}</p>{/if}
+{#if told.notEntered.length}
+  <p class="quiet">{words.notEntered(and(told.notEntered.map((k) => missingNames[k])))}</p>
+{/if}
+{#if unseen}<p class="quiet">{words.unseen(unseen)}</p>{/if}
 
 <style>
   .lead,
   .quiet {
     color: var(--quiet);
+  }
+  .which {
+    display: flex;
+    gap: 0.5rem;
+    margin: 0.5rem 0;
+  }
+  [aria-pressed='true'] {
+    color: var(--paper);
+    background: var(--ink);
+  }
+  h2 {
+    margin: 0.7rem 0 0.2rem;
+    font-size: 1.1rem;
+  }
+  ul {
+    margin: 0;
+    padding-left: 1.4rem;
+    list-style: disc;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
   }
   ol {
     max-width: 60rem;
@@ -58,7 +119,7 @@
     list-style: none;
     border-left: 3px solid var(--ink);
   }
-  li {
+  ol > li {
     display: grid;
     grid-template-columns: 9rem 1fr;
     gap: 0.8rem;
@@ -86,7 +147,7 @@
     display: block;
   }
   @media (max-width: 600px) {
-    li {
+    ol > li {
       grid-template-columns: 1fr;
       gap: 0.1rem;
     }

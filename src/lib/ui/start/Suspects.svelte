@@ -1,35 +1,42 @@
 <script lang="ts">
   import {
+    testById,
+    titlesOf,
     toldFaults,
     type ComponentVerdict,
-    type FaultMode,
     type MachineDiagnosis
   } from '$lib/core/diagnosis';
-  import { chanceWords, componentWords, modeWords, stageWords, testWords, verdictWords } from '$lib/words';
+  import {
+    chanceWords,
+    componentWords,
+    modeWords,
+    readWords,
+    stageWords,
+    testWords,
+    verdictWords
+  } from '$lib/words';
   import { getBench } from '../context';
   import { start as words } from '../text/start';
 
-  let { found }: { found: MachineDiagnosis } = $props();
+  interface Props {
+    found: MachineDiagnosis;
+    /** Something was measured or looked at, and the fault was there or not. */
+    read: (test: string, wasThere: boolean) => void;
+    /** A test was done and the machine is started again. */
+    done: (test: string) => void;
+  }
+  let { found, read, done }: Props = $props();
   const { session } = getBench();
   const MOST = 5;
   const d = $derived(found.diagnosis);
-  const titleOf = (item: string | undefined) => {
-    const fitted = item ? session.machine.find(item) : undefined;
-    return fitted ? (fitted.title ?? fitted.part.name) : null;
-  };
-  const findingOf = (mode: FaultMode) =>
-    session.findings.find((f) => `finding-${f.rule}` === mode.id)?.sentence ?? null;
+  const titleOf = $derived(titlesOf(session.build, session.parts));
   const faultWords = (faults: readonly number[]) =>
-    faults.length
-      ? faults
-          .map((i) => modeWords(d.modes[i]!, titleOf(d.modes[i]!.item), findingOf(d.modes[i]!)))
-          .join(' + ')
-      : words.nothing;
-  const named = (c: ComponentVerdict) => componentWords(c.component, titleOf(c.item)) || c.component;
+    faults.length ? faults.map((i) => modeWords(d.modes[i]!, titleOf)).join(' + ') : words.nothing;
+  const named = (c: ComponentVerdict) => componentWords(c.component, c.mode, titleOf);
   const best = $derived(d.post.sets.slice(0, MOST).filter((s) => s.p >= 0.01));
   const told = $derived(
     d.components
-      .filter((c) => c.verdict !== 'untested' && c.component.startsWith('finding-') === false)
+      .filter((c) => c.verdict !== 'untested' && c.mode.prior < 1)
       .sort((a, b) => b.posterior - a.posterior)
   );
   const untested = $derived(d.components.filter((c) => c.verdict === 'untested'));
@@ -62,6 +69,15 @@
       <li>
         <b>{testWords[test.id]?.what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br
         />{testWords[test.id]?.how}
+        <div class="answers">
+          {#if testById.get(test.id)?.reads}
+            {@const [yes, no] = readWords(test.id)}
+            <button type="button" class="act" onclick={() => read(test.id, true)}>{yes}</button>
+            <button type="button" class="act" onclick={() => read(test.id, false)}>{no}</button>
+          {:else}
+            <button type="button" class="act" onclick={() => done(test.id)}>{words.didIt}</button>
+          {/if}
+        </div>
       </li>
     {/each}
   </ol>
@@ -71,7 +87,7 @@
       <p class="quiet">
         {found.tests
           .filter((t) => t.isRefused)
-          .map((t) => testWords[t.test.id]?.what)
+          .map((t) => `${testWords[t.test.id]?.what}${t.guard ? ` (${words.guards[t.guard]})` : ''}`)
           .join(' · ')}
       </p>
     </details>
@@ -105,6 +121,12 @@
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.15rem;
+  }
+  .answers {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin: 0.3rem 0 0.6rem;
   }
   h2:first-child {
     margin-top: 0;

@@ -92,10 +92,32 @@ export const start = {
   noMessages: 'read, and there was none',
   notLooked: 'not looked at',
   note: 'Anything else',
+  clock: {
+    start: 'I switch on now: start the clock',
+    stop: 'Stop the clock',
+    seconds: (n: number) => `${n} s`,
+    prompts: [
+      [0, 'Film the screen and the board. Fan? Lights?'],
+      [8, 'Did a drive seek? Did the keyboard lights flash?'],
+      [25, 'Keep the camera on: a slow disk, or a cold tube, comes late.'],
+      [60, 'Second look at the screen. Still dark? Photograph it, then note it.']
+    ] as readonly (readonly [number, string])[]
+  },
+  since: 'Since the start before',
+  sinceUnsaid: 'something was changed, or not known',
+  sinceNothing: 'nothing: only switched on again',
+  screenText: 'What it says, as you read it',
+  screenTextHint: 'keyboard error · 163 · missing operating system',
+  readAs: (message: string) => `Read as: ${message}`,
+  readAsOr: (messages: string) => `Which of these: ${messages}?`,
+  notRead: 'No text with these words is known. Choose below what it is about, or leave it.',
+  rests: (n: number) => `This rests on the last ${n} notes: nothing else was changed between them.`,
+  wasRead: (what: string, found: string) => `${what}: ${found}`,
   save: 'Note this start',
   saved: (at: string) => `Start of ${at}`,
   noted: 'a start was noted',
   removed: 'a noted start was deleted',
+  readNoted: 'a reading was noted',
   starts: 'Starts noted',
   remove: (at: string) => `Delete the start of ${at}`,
   nothingSeen: 'Choose what you saw or heard first.',
@@ -114,7 +136,9 @@ export const start = {
   untested: 'Not reached, so nothing is known of it',
   tests: 'What to try next',
   minutes: (n: number) => (n === 1 ? '1 minute' : `${n} minutes`),
-  refused: 'These would tell nothing now',
+  refused: 'These are not worth it now',
+  guards: { 'ohms-first': 'measure its rails first' },
+  didIt: 'Done: note the next start',
   family: (known: string | null, likely: string) =>
     known
       ? `By the catalogue this BIOS ${known}.`
@@ -129,14 +153,26 @@ export const start = {
     'All chances are estimates, good to a factor of two or three. Nothing is called dead before it was reached.',
   figure: (p: number) => `${(100 * p).toFixed(p < 0.1 ? 1 : 0)} %`,
   // Rehearsal
-  rehearsalLead:
-    'The start of this build as it stands, with what the checks call wrong. No hardware fault is taken for granted.',
+  rehearsalLead: 'The start of this build, with what the checks call wrong. No hardware fault is taken for granted.',
+  which: 'Settings',
+  whiches: { found: 'as found', chosen: 'as planned' },
+  forbidden: 'Not to be switched on so',
+  misfits: 'It cannot be put together so',
+  later: 'Shows only later, in DOS or in a program',
+  notEntered: (what: string) => `Not entered in this build, so taken as there and right: ${what}.`,
+  unseen: (n: number) =>
+    n === 1
+      ? '1 setting was never looked at; this takes it at its usual position.'
+      : `${n} settings were never looked at; this takes them at their usual positions.`,
+  lacks: 'It goes on, and its text does not appear',
+  goesOn: 'It goes on',
+  dark: 'It goes on, and the screen stays dark',
   at: (low: number, high: number) => (high < 1 ? 'at once' : `${Math.round(low)}–${Math.round(high)} s`),
   stops: 'It will stand here',
   mayStop: 'It may stand here',
   says: 'It goes on with a message',
   clear:
-    'Nothing that the checks found stops it on the way to the prompt. What nobody looked at is not in this.',
+    'Of what was checked nothing shows on the way to the prompt. What nobody looked at, and faults of the hardware, are not in this.',
   unknownOrder: 'The order of this BIOS is not known; the usual one is shown.',
   stopFirst: 'Do not power on: the checks have a stop. See the findings, and mend it first.',
   caution: 'Mains and monitors can kill. A supply or a monitor is opened by a qualified person only.'

@@ -1,5 +1,7 @@
 import type { BenchTest, FaultMode, Verdict } from '../../core/diagnosis';
-import type { MessageId, StageId } from '../../core/model';
+import type { MessageId, Power, StageId, Start } from '../../core/model';
+import { capital } from './language';
+import { tell } from './findings';
 
 /** Stages of a start, by what one sees or hears of them. */
 export const stageWords: Record<StageId, string> = {
@@ -23,6 +25,13 @@ export const stageWords: Record<StageId, string> = {
   system: 'DOS or Windows begins',
   config: 'drivers of CONFIG.SYS',
   prompt: 'prompt'
+};
+
+export const powerWords: Record<Power, string> = {
+  still: 'no fan, no lights',
+  twitch: 'fan twitches, then off',
+  ticks: 'ticking',
+  runs: 'fan runs'
 };
 
 export const messageWords: Record<MessageId, string> = {
@@ -53,8 +62,6 @@ const components: Record<string, string> = {
   display: 'video card',
   monitor: 'monitor, its lead or its switches',
   keyboard: 'keyboard',
-  floppy: 'floppy drive',
-  disk: 'hard disk',
   roms: 'a ROM on a card',
   medium: 'disk or floppy that it boots from'
 };
@@ -78,21 +85,41 @@ const ways: Record<string, string> = {
   'display-card': 'video card is faulty',
   monitor: 'monitor, its lead or its switches',
   keyboard: 'keyboard is faulty or dirty',
-  'floppy-drive': 'floppy drive is dirty or faulty',
-  'disk-not-ready': 'hard disk does not become ready',
-  'disk-errors': 'hard disk has read errors',
+  'floppy-drive': 'dirty or faulty',
+  'floppy-cable': 'cable or power lead',
+  'disk-not-ready': 'does not become ready',
+  'disk-cable': 'cable, select jumper or power lead',
+  'disk-errors': 'has read errors',
   'option-rom': 'window or content of a ROM on a card',
   'no-system': 'no system on the disk or floppy'
 };
 
-/** The thing that a verdict is about. @param title what a part of the build is called */
-export const componentWords = (component: string, title: string | null): string =>
-  title ? title : (components[component] ?? component.replace(/^finding-/, ''));
+/** A part of the build is called by its title, and without one by its model. */
+type TitleOf = (item: string) => string | null;
+const titled = ({ item }: FaultMode, titleOf: TitleOf): string | null => (item ? titleOf(item) : null);
 
-/** One fault in words. @param title what the part is called; @param finding what the check says of it */
-export function modeWords(mode: FaultMode, title: string | null, finding: string | null): string {
-  if (finding) return finding;
-  return mode.item && title ? `${title} pulls down the bus or a rail` : (ways[mode.id] ?? mode.id);
+/** A setting that nobody looked at. */
+function unseenWords(mode: FaultMode, titleOf: TitleOf): string {
+  const { label, positionLabel } = mode.unseen!;
+  const on = titled(mode, titleOf);
+  return `${on ? `${on}: ` : ''}${label} may stand at ${positionLabel}; nobody looked`;
+}
+
+/** The thing that a verdict is about. @param mode one of its modes */
+export function componentWords(component: string, mode: FaultMode, titleOf: TitleOf): string {
+  if (mode.unseen) return unseenWords(mode, titleOf);
+  if (mode.finding) return tell(mode.finding).title;
+  return titled(mode, titleOf) ?? components[component] ?? component;
+}
+
+/** One fault in words. */
+export function modeWords(mode: FaultMode, titleOf: TitleOf): string {
+  if (mode.unseen) return unseenWords(mode, titleOf);
+  if (mode.finding) return tell(mode.finding).sentence;
+  const title = titled(mode, titleOf);
+  if (mode.way === 'card') return `${title ?? 'A card'} pulls down the bus or a rail`;
+  const way = ways[mode.way] ?? mode.way;
+  return title ? `${title}: ${way}` : way;
 }
 
 export const verdictWords: Record<Verdict, string> = {
@@ -155,9 +182,63 @@ export const testWords: Record<string, { what: string; how: string }> = {
     how: 'Of the same plug, read by its label. Never put a suspect supply on a good machine.'
   },
   'other-keyboard': { what: 'Try another keyboard', how: 'Of the same protocol.' },
+  cables: {
+    what: 'Reseat the drive cables and power leads',
+    how: 'Power off. Red edge to pin 1, both ends; look at the select jumper as well.'
+  },
+  'other-floppy': {
+    what: 'Try another floppy drive',
+    how: 'Of the same kind, on the same plug. Clean the heads of the old one first.'
+  },
+  'warm-restart': {
+    what: 'Wait 20 seconds and restart without switching off',
+    how: 'A disk that spins up slowly is ready then. If it holds data nobody has a copy of: image it now, before anything else.'
+  },
+  'display-elsewhere': {
+    what: 'Try the video card in another machine',
+    how: 'Only after its rails were measured, in a machine you can spare, with the disk unplugged.'
+  },
+  'memory-elsewhere': {
+    what: 'Try the memory in another machine',
+    how: 'Only after its rails were measured, in a machine you can spare, with the disk unplugged.'
+  },
+  'put-back': {
+    what: 'Put the old part back and start again',
+    how: 'Stays it cured, it was the seating; fails it again, it is the part. Not a part that got hot, smelled or measured short.'
+  },
   'boot-floppy': {
     what: 'Boot from a floppy that is known good',
     how: 'Write nothing to the hard disk meanwhile.'
   }
 };
+/** What a reading says when the fault was there, and when not. */
+const readings: Record<string, readonly [yes: string, no: string]> = {
+  ohms: ['A rail reads short', 'No rail is short'],
+  volts: ['It is outside', 'It is inside'],
+  settings: ['One stood wrong', 'All stand right'],
+  cell: ['It is flat', 'It is good'],
+  leak: ['There is residue', 'It is clean'],
+  'display-elsewhere': ['It fails there too', 'It works there'],
+  'memory-elsewhere': ['It fails there too', 'It works there']
+};
+export const readWords = (test: string): readonly [yes: string, no: string] =>
+  readings[test] ?? ['It was there', 'It was not there'];
+
+/** A start or a reading in one line, as it was noted. */
+export function startWords(s: Start): string {
+  if (s.read)
+    return `${testWords[s.read.test]?.what ?? s.read.test}: ${readWords(s.read.test)[s.read.found ? 0 : 1].toLowerCase()}`;
+  const told = [
+    s.after && s.after !== 'nothing' ? `after “${testWords[s.after]?.what ?? s.after}”` : null,
+    s.after === 'nothing' ? 'again, nothing changed' : null,
+    s.power ? powerWords[s.power] : null,
+    s.beeps ? `beeps ${s.beeps}` : null,
+    s.screen ? `screen ${s.screen}` : null,
+    s.reached ? `${s.stays ? 'stands at' : 'came to'} “${stageWords[s.reached]}”` : null,
+    s.messages?.length ? s.messages.map((m) => messageWords[m]).join(', ') : null,
+    s.messages && !s.messages.length ? 'no message' : null
+  ].filter((t) => t !== null);
+  return capital(told.join('; '));
+}
+
 export const testName = (test: Pick<BenchTest, 'id'>): string => testWords[test.id]?.what ?? test.id;

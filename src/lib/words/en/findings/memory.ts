@@ -18,6 +18,7 @@ export const memory: WordsOf<
   | 'memory.bank'
   | 'memory.mixed'
   | 'memory.loose'
+  | 'memory.first'
   | 'memory.filling'
   | 'memory.kind'
   | 'memory.edo'
@@ -53,6 +54,13 @@ export const memory: WordsOf<
     title: bank === null ? 'Memory without a bank' : `There is no bank ${bank}`,
     sentence: 'It is left out of the memory count until it is in a bank of this board.',
     why: bankWhy
+  }),
+  'memory.first': ({ bank, filled, some }) => ({
+    title: `Bank ${bank} is empty`,
+    sentence: some
+      ? `Only bank ${and(filled)} is filled. Some boards of this age start from any bank; others stay dark, or beep for missing memory. Fill bank ${bank} first.`
+      : `Only bank ${and(filled)} is filled. The board looks for its first memory in bank ${bank}: it stays dark, or beeps for missing memory.`,
+    why: 'The first memory test runs in the first bank, unless the memory table of the board says otherwise.'
   }),
   'memory.filling': ({ known }) => ({
     title: 'The board does not list this combination',

@@ -12,7 +12,7 @@ const openFacts: Record<OpenFact, readonly [fact: string, unchecked: string]> = 
   form: ['size', 'whether it fits the case']
 };
 
-const missing: Record<MissingKind, string> = {
+export const missingNames: Record<MissingKind, string> = {
   cpu: 'CPU',
   memory: 'memory',
   monitor: 'monitor',
@@ -36,7 +36,7 @@ export const unknown: WordsOf<'unknown.board' | 'unknown.bios' | 'kit.missing'> 
   }),
   'kit.missing': ({ missing: kinds }) => ({
     title: 'Not entered yet',
-    sentence: `No ${and(kinds.map((k) => missing[k]))} yet: left out of the check until you add ${kinds.length > 1 ? 'them' : 'it'} under Fit.`,
+    sentence: `No ${and(kinds.map((k) => missingNames[k]))} yet: left out of the check until you add ${kinds.length > 1 ? 'them' : 'it'} under Fit.`,
     why: 'What is not entered is left out of the check.'
   })
 };

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, tick, untrack } from 'svelte';
   import { Button } from 'flowbite-svelte';
   import { page } from '$app/state';
   import { addStart, railStops, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
   import type { Start } from '$lib/core/model';
-  import { railStopWords } from '$lib/words';
+  import { railStopWords, startWords } from '$lib/words';
   import { getBench } from '$lib/ui/context';
   import Views from '$lib/ui/parts/Views.svelte';
   import FirstPower from '$lib/ui/start/FirstPower.svelte';
@@ -42,8 +42,7 @@
       JSON.stringify({
         build: session.build,
         parts: session.partList,
-        findings: session.checked.findings,
-        start: last
+        starts: starts.map(([, s]) => s)
       })
     ) as StartMessage;
     task.run(
@@ -57,7 +56,27 @@
     );
   });
 
-  const note = (start: Start) => session.change(addStart(session.build, start), words.noted);
+  /** What was done since the last start; null while there is none. */
+  let after: string | null = $state(null);
+  $effect(() => {
+    const isFirst = !starts.some(([, s]) => !s.read);
+    untrack(() => (after = isFirst ? null : (after ?? '')));
+  });
+  function note(start: Start) {
+    session.change(addStart(session.build, start), words.noted);
+    after = '';
+  }
+  const read = (test: string, wasThere: boolean) =>
+    session.change(
+      addStart(session.build, { at: new Date().toISOString(), read: { test, found: wasThere } }),
+      words.readNoted
+    );
+  async function done(test: string) {
+    after = test === 'listen' ? 'nothing' : test;
+    await tick();
+    document.getElementById('start-since')?.focus();
+    document.getElementById('start-since')?.scrollIntoView({ block: 'center' });
+  }
   function remove(id: string) {
     session.change(removeStart(session.build, id), words.removed);
     if (!startsOf(session.build).length) found = null;
@@ -81,13 +100,13 @@
 {:else}
   <div class="body">
     <div>
-      <Happened {note} />
+      <Happened {note} bind:after />
       {#if starts.length}
         <h2>{words.starts}</h2>
         <ul>
           {#each [...starts].reverse() as [id, s] (id)}
             <li>
-              <span>{words.saved(timeText(s.at))}</span>
+              <span><small>{timeText(s.at)}</small> {startWords(s)}</span>
               <Button class="act" aria-label={words.remove(timeText(s.at))} onclick={() => remove(id)}
                 >×</Button
               >
@@ -103,7 +122,10 @@
           onstop={() => task.stop()}
         />{/if}
       {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
-      {#if !last}<p class="ask">{words.ask}</p>{:else if found}<Suspects {found} />{/if}
+      {#if !last}<p class="ask">{words.ask}</p>{:else if found}
+        {#if found.episode > 1}<p class="rests">{words.rests(found.episode)}</p>{/if}
+        <Suspects {found} {read} {done} />
+      {/if}
     </div>
   </div>
 {/if}

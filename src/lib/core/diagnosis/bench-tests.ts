@@ -1,0 +1,129 @@
+import type { FaultMode } from './modes';
+
+/** A test that one can do at the bench. */
+export interface BenchTest {
+  id: string;
+  minutes: number;
+  /** What it costs beside time, in the units of prices. */
+  money: number;
+  /** Chance that it harms something. */
+  risk: number;
+  /** It reads a machine that runs. */
+  isPowered?: true;
+  /** It reads something without a start: these faults show with the chance `sure`. */
+  reads?: { finds: (m: FaultMode) => boolean; sure: number };
+  /** It is followed by a start in which these faults are gone with the chance `sure`. */
+  removes?: { cures: (m: FaultMode) => boolean; sure: number };
+  /** It is followed by a start in which the part that was taken out last is back. */
+  restores?: true;
+  /** The suspect part goes into another machine, which it may harm. */
+  isElsewhere?: true;
+}
+
+const of =
+  (...components: string[]) =>
+  (m: FaultMode): boolean =>
+    components.includes(m.component);
+
+/** Tests with their minutes and risks. Estimates. */
+export const benchTests: readonly BenchTest[] = [
+  { id: 'listen', minutes: 1, money: 0, risk: 0, removes: { cures: () => false, sure: 0 } },
+  { id: 'ohms', minutes: 3, money: 0, risk: 0.002, reads: { finds: of('short'), sure: 0.97 } },
+  {
+    id: 'volts',
+    minutes: 2,
+    money: 0,
+    risk: 0.002,
+    isPowered: true,
+    reads: { finds: of('supply'), sure: 0.95 }
+  },
+  {
+    id: 'settings',
+    minutes: 3,
+    money: 0,
+    risk: 0,
+    reads: { finds: (m) => m.cure === 'setting', sure: 0.95 }
+  },
+  { id: 'cell', minutes: 1, money: 0, risk: 0, reads: { finds: of('cell'), sure: 0.97 } },
+  { id: 'leak', minutes: 2, money: 0, risk: 0, reads: { finds: of('leak'), sure: 0.9 } },
+  {
+    id: 'reseat-memory',
+    minutes: 6,
+    money: 1,
+    risk: 0.01,
+    removes: { cures: (m) => m.way === 'memory-contact', sure: 0.85 }
+  },
+  {
+    id: 'reseat-cards',
+    minutes: 4,
+    money: 1,
+    risk: 0.01,
+    removes: { cures: (m) => m.way === 'display-contact', sure: 0.85 }
+  },
+  {
+    id: 'reseat-cpu',
+    minutes: 8,
+    money: 1,
+    risk: 0.01,
+    removes: { cures: (m) => m.way === 'cpu-contact', sure: 0.8 }
+  },
+  {
+    id: 'strip',
+    minutes: 10,
+    money: 0,
+    risk: 0.01,
+    removes: { cures: (m) => m.way === 'card', sure: 0.97 }
+  },
+  { id: 'other-monitor', minutes: 3, money: 0, risk: 0, removes: { cures: of('monitor'), sure: 0.98 } },
+  { id: 'other-display', minutes: 5, money: 0, risk: 0.02, removes: { cures: of('display'), sure: 0.95 } },
+  { id: 'other-memory', minutes: 12, money: 0, risk: 0.02, removes: { cures: of('memory'), sure: 0.95 } },
+  { id: 'other-supply', minutes: 15, money: 0, risk: 0.02, removes: { cures: of('supply'), sure: 0.95 } },
+  { id: 'other-keyboard', minutes: 2, money: 0, risk: 0, removes: { cures: of('keyboard'), sure: 0.98 } },
+  {
+    id: 'cables',
+    minutes: 4,
+    money: 0,
+    risk: 0.005,
+    removes: { cures: (m) => m.way === 'floppy-cable' || m.way === 'disk-cable', sure: 0.85 }
+  },
+  {
+    id: 'other-floppy',
+    minutes: 8,
+    money: 0,
+    risk: 0.01,
+    removes: { cures: (m) => m.way === 'floppy-drive', sure: 0.95 }
+  },
+  {
+    id: 'warm-restart',
+    minutes: 2,
+    money: 0,
+    risk: 0,
+    removes: { cures: (m) => m.way === 'disk-not-ready', sure: 0.4 }
+  },
+  {
+    id: 'display-elsewhere',
+    minutes: 10,
+    money: 0,
+    risk: 0.1,
+    isElsewhere: true,
+    reads: { finds: (m) => m.way === 'display-card', sure: 0.9 }
+  },
+  {
+    id: 'memory-elsewhere',
+    minutes: 10,
+    money: 0,
+    risk: 0.1,
+    isElsewhere: true,
+    reads: { finds: (m) => m.way === 'memory-chip' || m.way === 'memory-high', sure: 0.9 }
+  },
+  { id: 'put-back', minutes: 6, money: 0, risk: 0.01, restores: true },
+  {
+    id: 'boot-floppy',
+    minutes: 4,
+    money: 0,
+    risk: 0,
+    removes: { cures: (m) => m.component === 'medium' || m.way === 'disk-errors', sure: 0.9 }
+  }
+];
+
+export const testById: ReadonlyMap<string, BenchTest> = new Map(benchTests.map((t) => [t.id, t]));

@@ -1,0 +1,152 @@
+import { distance } from 'fastest-levenshtein';
+import type { MessageId } from '../model';
+
+/** What is read on screens for each message, in the usual words; numbers are the codes of the first BIOSes. */
+const PHRASES: Readonly<Record<MessageId, readonly string[]>> = {
+  memory: [
+    'parity check',
+    'parity error',
+    'on board parity error',
+    'i o channel check',
+    'memory error',
+    'memory test fail',
+    'memory address error',
+    'memory failure at',
+    '201'
+  ],
+  'memory-size': ['memory size error', 'memory size mismatch', 'memory size changed', '164'],
+  settings: [
+    'cmos checksum error',
+    'checksum bad',
+    'cmos battery low',
+    'battery state low',
+    'battery has failed',
+    'system options not set',
+    'time and date not set',
+    'time of day not set',
+    'invalid configuration information',
+    '161',
+    '162',
+    '163'
+  ],
+  'display-type': [
+    'display type mismatch',
+    'display type wrong',
+    'display switch not proper',
+    'display adapter setting'
+  ],
+  keyboard: [
+    'keyboard error',
+    'keyboard failure',
+    'keyboard not found',
+    'no keyboard present',
+    'stuck key',
+    'keyboard interface error',
+    '301',
+    '303',
+    '304'
+  ],
+  locked: ['keyboard is locked', 'system is locked', 'unlock keyboard', 'key lock', '302'],
+  floppy: [
+    'floppy disk fail',
+    'floppy error',
+    'diskette drive failure',
+    'fdd controller failure',
+    'fdd controller error',
+    'a drive error',
+    'b drive error',
+    '601',
+    '602'
+  ],
+  disk: [
+    'hard disk fail',
+    'hard disk error',
+    'fixed disk failure',
+    'hdd controller failure',
+    'hdd controller error',
+    'hard disk install failure',
+    'c drive error',
+    'd drive error',
+    '1701',
+    '1780',
+    '1781',
+    '1782',
+    '1790',
+    '1791'
+  ],
+  rom: ['rom error', 'rom checksum error', 'rom bad', 'option rom error'],
+  'not-system': [
+    'non system disk',
+    'non system disk or disk error',
+    'not a system disk',
+    'invalid system disk',
+    'replace and press any key'
+  ],
+  'no-system': [
+    'missing operating system',
+    'operating system not found',
+    'error loading operating system',
+    'invalid partition table'
+  ],
+  'no-boot': [
+    'no boot device available',
+    'no bootable device',
+    'no rom basic',
+    'insert boot disk',
+    'disk boot failure insert system disk and press enter',
+    'boot failure'
+  ],
+  interpreter: [
+    'bad or missing command interpreter',
+    'missing command com',
+    'wrong dos version',
+    'incorrect dos version'
+  ]
+};
+
+/** A text that shares less than this with a phrase is not it. */
+const LEAST = 0.6;
+/** Texts as good as this beside the best are as likely. */
+const BESIDE = 0.06;
+
+const wordsIn = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, ' ')
+    .split(' ')
+    .filter(Boolean);
+
+/** Numbers must be the same; of words every fourth letter may be wrong. */
+const isSame = (a: string, b: string): boolean =>
+  a === b ||
+  (!/\d/.test(a) && !/\d/.test(b) && distance(a, b) <= Math.floor(Math.max(a.length, b.length) / 4));
+
+function likeness(typed: readonly string[], phrase: readonly string[]): number {
+  const shared = phrase.filter((w) => typed.some((t) => isSame(t, w))).length;
+  return (2 * shared) / (phrase.length + typed.length);
+}
+
+const READ = Object.entries(PHRASES).flatMap(([id, list]) =>
+  list.map((text) => ({ id: id as MessageId, words: wordsIn(text) }))
+);
+
+/**
+ * Which message a text on the screen is, however it is spelled: `KEYBORD ERROR`, `163-Time & Date not set`, `301`.
+ * @returns the likely ones, several when two are as good; none: no message with such words is known
+ */
+export function readScreen(text: string): MessageId[] {
+  const typed = wordsIn(text).slice(0, 30);
+  if (!typed.length) return [];
+  const scores = new Map<MessageId, number>();
+  for (const { id, words } of READ) {
+    const isCode = words.length === 1 && /^\d/.test(words[0]!);
+    const score = isCode ? (typed.includes(words[0]!) ? 1 : 0) : likeness(typed, words);
+    scores.set(id, Math.max(score, scores.get(id) ?? 0));
+  }
+  const best = Math.max(...scores.values());
+  if (best < LEAST) return [];
+  return [...scores]
+    .filter(([, s]) => s >= best - BESIDE)
+    .sort((a, b) => b[1] - a[1])
+    .map(([id]) => id);
+}

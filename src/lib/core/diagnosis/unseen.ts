@@ -1,0 +1,88 @@
+import type { Kit } from '../kit';
+import type { Build, Item, PartSet } from '../model';
+import { checked, type Finding } from '../rules';
+import { isByHand, withSettings } from '../settings';
+import type { Effect } from './effect';
+import type { Era } from './families';
+import type { FaultMode } from './modes';
+import { shownBy } from './shown';
+
+/** Chance that earlier hands left at least one setting wrong. An estimate. */
+const CHANGED = 0.15;
+/** More settings than this are not tried: the first of the machine are. */
+const MOST_SETTINGS = 60;
+const MOST_POSITIONS = 8;
+
+/** A build with all that is only planned taken out: what was seen of it, and else what is usual. */
+export function asItStands(build: Build): Build {
+  const plain = (item: Item): Item => ({ ...item, chosen: {} });
+  return { ...build, board: plain(build.board), items: build.items.map(plain) };
+}
+
+function withFound(build: Build, id: string, setting: string, position: string): Build {
+  const at = (item: Item): Item =>
+    item.id === id ? { ...item, asFound: { ...item.asFound, [setting]: position } } : item;
+  return { ...build, board: at(build.board), items: build.items.map(at) };
+}
+
+/** A stop says more than a message, and an early one more than a late one. */
+const weight = ({ stops, says, dark }: Effect): number => stops + (says ? 0.1 : 0) + (dark ? 0.5 : 0);
+
+/**
+ * Settings that nobody looked at, by what a start would show if they stood elsewhere than assumed. What shows only
+ * when drivers are loaded is left out. Each position is tried on the checks of the whole build.
+ * @param build as it stands; @param known its findings as they are
+ */
+export function unseenModes(
+  build: Build,
+  parts: PartSet,
+  kit: Kit,
+  era: Era,
+  known: readonly Finding[]
+): FaultMode[] {
+  const there = new Set(known.map((f) => f.id));
+  const open = withSettings(kit)
+    .flatMap(({ item, part }) =>
+      part.settings
+        .filter((s) => s.known && isByHand(part, s) && item.asFound[s.id] === undefined)
+        .map((setting) => ({ item: item.id, setting }))
+    )
+    .slice(0, MOST_SETTINGS);
+  const each = CHANGED / Math.max(1, open.length);
+  return open.flatMap(({ item, setting }): FaultMode[] => {
+    const assumed = kit.at(item, setting.id);
+    const others = setting.positions.filter((p) => p.id !== assumed).slice(0, MOST_POSITIONS);
+    const byStage = new Map<string, { n: number; position: string; finding: Finding; effect: Effect }>();
+    for (const { id } of others) {
+      const now = checked(withFound(build, item, setting.id, id), parts).findings;
+      const worst = now
+        .filter((f) => !there.has(f.id))
+        .flatMap((finding) => {
+          const effect = shownBy(finding, kit, era);
+          return typeof effect === 'string' || effect.at === 'config' ? [] : [{ finding, effect }];
+        })
+        .sort((a, b) => weight(b.effect) - weight(a.effect))[0];
+      if (!worst || weight(worst.effect) === 0) continue;
+      const old = byStage.get(worst.effect.at);
+      if (old) old.n++;
+      else byStage.set(worst.effect.at, { n: 1, position: id, ...worst });
+    }
+    return [...byStage].map(([stage, { n, position, finding, effect }]): FaultMode => ({
+      id: `setting ${item} ${setting.id} ${stage}`,
+      way: 'setting',
+      component: `setting ${item} ${setting.id}`,
+      item,
+      finding,
+      unseen: {
+        item,
+        setting: setting.id,
+        position,
+        label: setting.label,
+        positionLabel: setting.positions.find((p) => p.id === position)!.label
+      },
+      prior: (each * n) / others.length,
+      effect,
+      cure: 'setting'
+    }));
+  });
+}
