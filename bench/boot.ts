@@ -6,7 +6,6 @@ import { diagnoseMachine } from '../src/lib/core/diagnosis';
 import { kitOf } from '../src/lib/core/kit';
 import { Build, partSet } from '../src/lib/core/model';
 import { place, placeBest, type Line } from '../src/lib/core/placement';
-import { checked } from '../src/lib/core/rules';
 import { readCatalogue } from '../src/lib/server/catalogue';
 
 const root = join(import.meta.dirname, '..');
@@ -88,7 +87,6 @@ export function benchBoot(): Promise<void> {
     const machine = expectationOf(kit);
     const files =
       'DEVICE=C:\\DOS\\HIMEM.SYS\nDEVICE=C:\\DOS\\EMM386.EXE RAM\nDOS=HIGH,UMB\nFILES=30\n'.repeat(20);
-    const { findings } = checked(build, parts);
     const start = {
       at: new Date(0).toISOString(),
       power: 'runs' as const,

@@ -40,6 +40,14 @@ export function sheetMarkdown(sheet: Sheet): string {
   out.push(
     '## Before power',
     sheet.powerCautions.map(caution).join('\n>\n'),
+    [
+      ...sheet.power.held.map((text) => `- **${plain(text)}**`),
+      ...sheet.power.stops.map((text) => `- [ ] Ruled out before power: ${plain(text)}`),
+      ...sheet.power.checks.map(
+        ({ text, skippedBy }) =>
+          `- [ ] ${plain(text)}${skippedBy ? ` (skipped by ${plain(skippedBy)}, open)` : ''}`
+      )
+    ].join('\n') || 'Stops ruled out and checks done, as noted.',
     '## Starts',
     [
       ...sheet.boot.starts.map((text) => `- ${plain(text)}`),

@@ -2,6 +2,7 @@ import { installOrder, wipeGate, writeFiles } from '../core/boot';
 import { planBeside } from '../core/boot-files';
 import { kitOf } from '../core/kit';
 import type { Build, PartSet } from '../core/model';
+import { allHeld } from '../core/rescue';
 import { driverTitle, installWords, noPlanWords, refusedWords, startLabel, startOnSheet } from '../words';
 
 /** How the machine starts, as it stands on the bench sheet. */
@@ -25,7 +26,10 @@ export function sheetBoot(build: Build, parts: PartSet): SheetBoot {
     missing: gate
       ? [...gate.drivers.map(driverTitle), ...gate.windows.map((s) => installWords(s).title)]
       : [],
-    windows: installOrder(kit).map((s) => installWords(s).title)
+    // Nothing that writes to a disk is on the sheet while its data have no image.
+    windows: allHeld(build).some((h) => !h.wayPast)
+      ? []
+      : installOrder(kit).map((s) => installWords(s).title)
   };
   if (typeof plan === 'string') return { starts: [noPlanWords[plan]], files: [], refused: [], ...common };
   const { files, names } = writeFiles(kit, plan, startLabel);

@@ -7,6 +7,7 @@ import { stateText } from '../core/revision';
 import { tell } from '../words';
 import { withOwnFiles } from './commands';
 import { sheetBoot, type SheetBoot } from './sheet-boot';
+import { sheetPower, type SheetPower } from './sheet-power';
 import {
   differences,
   isByHand,
@@ -47,6 +48,7 @@ export interface Sheet {
   steps: Step[];
   /** Before power comes back. */
   powerCautions: readonly Caution[];
+  power: SheetPower;
   /** Functions and the lines they end up with. */
   lines: { owner: string; function: string; lines: string[] }[];
   /** Settings that nobody looked at and no step sets: they are only assumed to stand at the default. */
@@ -115,6 +117,7 @@ export function sheetOf(given: Build, parts: PartSet): Sheet {
     cautions: [...openingCautions, ...boardCautions(m.board.part.board!.slots.map((s) => s.bus))],
     steps,
     powerCautions,
+    power: sheetPower(build, parts),
     lines: [...owners.values()],
     unseen: unseenOf(m, steps),
     boot: sheetBoot(build, parts),
@@ -268,6 +271,17 @@ export function sheetText(sheet: Sheet): string {
   });
   out.push('');
   sheet.powerCautions.forEach(caution);
+  sheet.power.held.forEach((text) => out.push(...wrap(`!! ${text}`, '   ')));
+  if (sheet.power.stops.length) {
+    out.push('', 'DO NOT SWITCH ON BEFORE THESE ARE RULED OUT');
+    sheet.power.stops.forEach((text) => out.push(...wrap(`  [ ] ${text}`, '      ')));
+  }
+  if (sheet.power.checks.length) {
+    out.push('', 'CHECKS BEFORE POWER');
+    sheet.power.checks.forEach(({ text, skippedBy }) =>
+      out.push(...wrap(`  [ ] ${text}${skippedBy ? ` (skipped by ${skippedBy}, open)` : ''}`, '      '))
+    );
+  }
   if (sheet.open.length) {
     out.push('', 'STILL OPEN');
     sheet.open.forEach((f) =>

@@ -1,3 +1,4 @@
+import type { LastStart } from '../formats';
 import { buildSchema, type Build, type PartSet } from '../core/model';
 import { transact, type Db } from './database';
 import { Unreadable } from './errors';
@@ -17,6 +18,8 @@ export interface Summary {
   verdict: Verdict;
   /** Why there is no verdict. */
   trouble: string | null;
+  /** What was seen of the last start; null: none is noted, or it is not read yet. */
+  lastStart: LastStart | null;
   items: ItemRow[];
 }
 
@@ -104,6 +107,7 @@ export function looseSummary(document: string, parts: PartSet): Summary {
     clashes: 0,
     cautions: 0,
     verdict: isWhole ? 'unchecked' : 'unreadable',
+    lastStart: null,
     trouble: isWhole ? null : 'What is kept of this state is damaged and cannot be read.',
     items: [
       ...row('board')(build.board),
@@ -144,7 +148,7 @@ async function listed(db: Db, key: string): Promise<Listed[]> {
 function readSummary(document: string | null): Summary | null {
   try {
     const data: unknown = JSON.parse(document ?? 'null');
-    return isObject(data) && 'verdict' in data && Array.isArray(data.items)
+    return isObject(data) && 'verdict' in data && 'lastStart' in data && Array.isArray(data.items)
       ? (data as unknown as Summary)
       : null;
   } catch {

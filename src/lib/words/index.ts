@@ -16,6 +16,8 @@ export { legalWords, lostWords, markingWords } from './en/chips';
 export * from './en/boot';
 export * from './en/boot-files';
 export * from './en/boot-programs';
+export * from './en/first-power';
 export * from './en/rails';
+export * from './en/rescue';
 export * from './en/start';
 export * from './en/trials';

@@ -1,3 +1,5 @@
+import type { Build } from '../model';
+
 /** The score before a machine is switched on for the first time: what its age, its store and its parts make likely. */
 
 /** Questions, with what each answer adds. The last answer of a question is the worst. */
@@ -97,3 +99,69 @@ export function firstPower(answers: PowerAnswers): PowerScore {
 /** Checks in their order up to a level. */
 export const checksUpTo = (level: Level): string[] =>
   ([0, 1, 2, 3] as const).filter((l) => l <= level).flatMap((l) => [...POWER_CHECKS[l].checks]);
+
+/** A check or a stop before the first power, and what became of it. */
+export interface PowerStep {
+  /** `check ohms`, `stop selector`. */
+  key: string;
+  id: string;
+  kind: 'check' | 'stop';
+  state: 'open' | 'done' | 'skipped' | 'ran-since';
+  at?: string;
+  by?: string;
+}
+
+/** A machine that ran to its prompt has answered these; paper capacitors, cells and tantalums it has not. */
+const PROVED_BY_RUNNING: ReadonlySet<string> = new Set([
+  'stop selector',
+  'stop plugs',
+  'stop short',
+  'stop look-alike',
+  'stop minus5',
+  'check ohms'
+]);
+
+/**
+ * Stops first, then the checks of the level in their order. A skipped one stays open in what it was for, under the name
+ * of whoever skipped it.
+ */
+export function powerSteps(build: Pick<Build, 'firstPower' | 'powerChecks' | 'starts'>): PowerStep[] {
+  const { level } = firstPower(build.firstPower ?? {});
+  const ran = Object.values(build.starts ?? {}).some((s) => s.reached === 'prompt' && !s.stays);
+  const step = (kind: PowerStep['kind'], id: string): PowerStep => {
+    const key = `${kind} ${id}`;
+    const noted = build.powerChecks?.[key];
+    const state = noted
+      ? noted.done
+        ? 'done'
+        : 'skipped'
+      : ran && PROVED_BY_RUNNING.has(key)
+        ? 'ran-since'
+        : 'open';
+    return {
+      key,
+      id,
+      kind,
+      state,
+      ...(noted ? { at: noted.at } : {}),
+      ...(noted?.by ? { by: noted.by } : {})
+    };
+  };
+  return [...POWER_STOPS.map((s) => step('stop', s)), ...checksUpTo(level).map((c) => step('check', c))];
+}
+
+/** Stops that nobody looked at, or went past: with one of these nobody is told to switch on. */
+export const openStops = (steps: readonly PowerStep[]): PowerStep[] =>
+  steps.filter((s) => s.kind === 'stop' && (s.state === 'open' || s.state === 'skipped'));
+
+/** Notes what became of a step; null takes the note away. */
+export function notePower(
+  build: Build,
+  key: string,
+  told: { at: string; done: boolean; by?: string } | null
+): Build {
+  const { [key]: _, ...rest } = build.powerChecks ?? {};
+  const next = told ? { ...rest, [key]: told } : rest;
+  const { powerChecks: __, ...plain } = build;
+  return Object.keys(next).length ? { ...plain, powerChecks: next } : plain;
+}

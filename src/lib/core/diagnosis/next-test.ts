@@ -24,8 +24,11 @@ export interface Valued {
 
 /** From this chance of a pulled-down rail on nobody is told to switch on before the rails were measured. */
 const RISKY = 0.1;
-const pullsDown = ({ effect }: FaultMode): boolean =>
-  (effect.power?.twitch ?? 0) + (effect.power?.ticks ?? 0) >= 0.1;
+/** Chance that a start with these faults does not bring the rails up. */
+const pullsDown = (modes: readonly FaultMode[], faults: FaultSet): number =>
+  1 - faults.reduce((least, i) => Math.min(least, runs(modes[i]!)), 1);
+const runs = ({ effect }: FaultMode): number =>
+  effect.power ? (effect.power.runs ?? 0) : effect.at === 'rails' ? 1 - effect.stops : 1;
 
 /** Less than this is not worth a test. */
 export const LEAST_BITS = 0.05;
@@ -97,10 +100,7 @@ export function nextTests(
   steps: readonly Step[] = [],
   mayStart = true
 ): Valued[] {
-  const pulled = d.now.sets.reduce(
-    (sum, s) => (s.faults.some((i) => pullsDown(d.modes[i]!)) ? sum + s.p : sum),
-    0
-  );
+  const pulled = d.now.sets.reduce((sum, s) => sum + s.p * pullsDown(d.modes, s.faults), 0);
   const isRisky = pulled >= RISKY;
   const of = family ?? d.families[0]!.family;
   const order = orderOf(of, era);

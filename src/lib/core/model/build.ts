@@ -6,7 +6,9 @@ import { Id, Part, State } from './part';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 import { Start } from './start';
 import { TrialRow } from './trial';
+import { Intake } from './intake';
 import { Rails } from './rails';
+import { RescueDisk } from './rescue';
 import { BootRecord } from './boot';
 
 const Text = z.string().max(4000);
@@ -170,6 +172,21 @@ export const Build = z.strictObject({
     .record(z.string().max(20), z.string().max(20))
     .refine((answers) => Object.keys(answers).length <= 20, 'at most 20 answers')
     .optional(),
+  /** What is known of the data on its drives, by item. */
+  rescue: z
+    .record(Id, RescueDisk)
+    .refine((disks) => Object.keys(disks).length <= 40, 'at most 40 drives')
+    .optional(),
+  /** Answers of the intake by entry, see `Intake`. */
+  intake: Intake.optional(),
+  /** Checks before the first power that were done or skipped, by check. */
+  powerChecks: z
+    .record(
+      z.string().max(40),
+      z.strictObject({ at: z.iso.datetime(), done: z.boolean(), by: z.string().trim().max(80).optional() })
+    )
+    .refine((checks) => Object.keys(checks).length <= 60, 'at most 60 checks')
+    .optional(),
   /** Its start files, what MEM showed, which drivers lie ready. */
   boot: BootRecord.optional(),
   /** What sits on each row of pins of the board, in the words of whoever unplugged it. */
@@ -191,7 +208,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 6;
+export const FORMAT_MINOR = 7;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */

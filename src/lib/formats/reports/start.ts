@@ -6,6 +6,7 @@ import {
   messageWords,
   modeWords,
   stageWords,
+  startWords,
   tell,
   testWords,
   verdictWords
@@ -100,4 +101,33 @@ export function diagnoseReport(machine: Machine, told?: string): object {
       ...(guard ? { guard } : {})
     }))
   };
+}
+
+/** The last start of a machine in a list: what was seen, and what it speaks for. */
+export interface LastStart {
+  at: string;
+  said: string;
+  /** It came to its prompt without a message. */
+  isGood: boolean;
+  suspects: string[];
+}
+
+/** More suspects than this make no list. */
+const MOST_SUSPECTS = 3;
+
+/** @returns null where no start is noted */
+export function lastStartOf({ build, parts }: Machine): LastStart | null {
+  const starts = startsOf(build).map(([, s]) => s);
+  const last = starts.findLast((s) => !s.read);
+  if (!last) return null;
+  const isGood = last.reached === 'prompt' && !last.stays && !last.messages?.length;
+  const titleOf = titlesOf(build, parts);
+  const suspects = isGood
+    ? []
+    : diagnoseMachine(build, parts, starts)
+        .diagnosis.components.filter((c) => c.verdict === 'implicated')
+        .sort((a, b) => b.posterior - a.posterior)
+        .slice(0, MOST_SUSPECTS)
+        .map((c) => componentWords(c.component, c.mode, titleOf));
+  return { at: last.at, said: startWords(last), isGood, suspects };
 }

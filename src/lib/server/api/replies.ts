@@ -192,7 +192,10 @@ export const SummaryReply = z.object({
   clashes: z.number().int(),
   cautions: z.number().int(),
   verdict: z.enum(['clean', 'unknown', 'clash', 'unchecked', 'too-large', 'unreadable']),
-  trouble: z.string().nullable()
+  trouble: z.string().nullable(),
+  lastStart: z
+    .object({ at: z.string(), said: z.string(), isGood: z.boolean(), suspects: z.array(z.string()) })
+    .nullable()
 });
 
 export const ChangeReply = z.object({

@@ -15,6 +15,8 @@ import {
   bootCheckReport,
   bootReport,
   diagnoseReport,
+  lastStartOf,
+  type LastStart,
   exported,
   memoryMapReport,
   readBuildFile,
@@ -59,6 +61,11 @@ function check({ build, parts }: Machine): CheckReply {
  * Everything that can take long or much memory, by name: it runs in a worker thread (`pool.ts`), never beside the
  * requests of others. What goes in and out is copied between threads, so it is plain data.
  */
+/** What was seen of the last start. */
+interface Seen {
+  lastStart: LastStart | null;
+}
+
 export const jobs = {
   /** Reads a build file and checks it. @throws InvalidDocument */
   readBuild: (text: string): Machine => readBuildFile(text),
@@ -86,13 +93,14 @@ export const jobs = {
   diagnose: ({ told, ...machine }: Machine & { told?: string }): object => diagnoseReport(machine, told),
   export: ({ build, parts, kind }: Machine & { kind: ExportKind }) => exported(build, parts, kind),
   /** Checks a kept state by its text. @throws InvalidDocument when it cannot be used any more */
-  summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply => {
+  summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply & Seen => {
     const data: unknown = JSON.parse(document);
     const read = buildSchema(data).safeParse(data);
     if (!read.success) throw new InvalidDocument(zodProblems(read.error), 'The state');
     const problems = checkBuild(read.data, parts);
     if (problems.length) throw new InvalidDocument(problems, 'The state');
-    return check({ build: read.data, parts });
+    const machine = { build: read.data, parts };
+    return { ...check(machine), lastStart: lastStartOf(machine) };
   },
   readShelf: ({ text, parts }: { text: string; parts: PartSet }): ShelfRow[] => readShelfCsv(text, parts),
   readArchive: (bytes: Uint8Array): ReadWorkshop => readWorkshop(bytes),

@@ -12,6 +12,7 @@
   import { kitOf } from '$lib/core/kit';
   import { installWords, limitWords, restartWords } from '$lib/words';
   import { getBench } from '../context';
+  import DataGate from '../start/DataGate.svelte';
   import { boot as words } from '../text/boot';
 
   const { session } = getBench();
@@ -34,6 +35,9 @@
 {#if !steps.length}<p>{words.windowsNone}</p>
 {:else}
   <p class={open ? 'bad' : 'quiet'}>{words.windowsGate(open)}</p>
+  {#each kit.drives.filter((d) => d.part.drive?.medium === 'hard') as d (d.item.id)}
+    <DataGate item={d.item.id} title={d.title} />
+  {/each}
   <h2>{words.windowsOrder}</h2>
   <ol>
     {#each steps as s (s.what)}

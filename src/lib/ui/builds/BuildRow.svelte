@@ -15,6 +15,7 @@
     cautions: number;
     verdict: 'clean' | 'unknown' | 'clash' | 'unchecked' | 'too-large' | 'unreadable';
     trouble: string | null;
+    lastStart: { at: string; said: string; isGood: boolean; suspects: string[] } | null;
   }
   interface Props {
     row: Row;
@@ -35,6 +36,11 @@
     <span class="what">
       {#if row.role}<b>{row.role}</b>{/if}
       <span>{row.board}</span>
+      {#if row.lastStart && !row.lastStart.isGood}
+        <span class="start">{words.lastStart(row.lastStart.said)}
+          {#if row.lastStart.suspects.length}<b>{words.suspects(row.lastStart.suspects.join(', '))}</b>{/if}</span
+        >
+      {/if}
       {#if waits}<span class="waits">{words.waits}</span>{/if}
     </span>
     <span class="figure"><b>{row.date?.slice(0, 4) ?? '–'}</b> {words.standsFor}</span>
@@ -72,6 +78,9 @@
     padding: 1rem 0.4rem;
     color: var(--ink);
     text-decoration: none;
+  }
+  .start {
+    display: block;
   }
   .acts {
     display: flex;

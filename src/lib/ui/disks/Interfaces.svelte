@@ -3,12 +3,14 @@
   import { interfaceNotes, interleaves, lowLevelSteps, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
   import type { Part, ShelfView } from '$lib/core/model';
+  import { heldBack } from '$lib/core/rescue';
   import { replacementRoutes, type Route } from '$lib/core/replace';
   import { tell } from '$lib/words';
   import { getBench } from '../context';
   import { ask } from '../record/send';
   import { text } from '../text';
   import { disks as disksText } from '../text/disks';
+  import DataGate from '../start/DataGate.svelte';
   import Cabling from './Cabling.svelte';
 
   let { disk }: { disk: KitDisk | null } = $props();
@@ -17,6 +19,7 @@
   const SHOWN = 8;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const notes = $derived(disk ? interfaceNotes(kit, disk.drive.item.id) : []);
+  const held = $derived(disk ? heldBack(session.build, disk.drive.item.id) : null);
   const kind = $derived(disk?.drive.part.drive!.interface);
   const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
   const since = $derived(session.machine.find(disk?.controller?.item ?? '')?.part.sold?.from ?? null);
@@ -77,9 +80,12 @@
     </table>
     <h2>{words.lowLevel}</h2>
     <p class="danger">{words.lowLevelDanger}</p>
-    <ol>
-      {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
-    </ol>
+    <DataGate item={disk.drive.item.id} title={disk.drive.title} asks />
+    {#if !held || held.wayPast}
+      <ol>
+        {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
+      </ol>
+    {/if}
   {/if}
   <h2>{words.replace}</h2>
   <p class="lead">{words.replaceLead}</p>

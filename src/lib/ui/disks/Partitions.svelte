@@ -17,6 +17,8 @@
   } from '$lib/core/storage';
   import { diskImage, imagePieces } from '$lib/formats/disk';
   import WipeGate from '../boot/WipeGate.svelte';
+  import DataGate from '../start/DataGate.svelte';
+  import { heldBack } from '$lib/core/rescue';
   import { getBench } from '../context';
   import { canSaveSparse, saveBlob, saveSparse } from '../save-as';
   import { disks as disksText } from '../text/disks';
@@ -162,7 +164,8 @@
 
   /** A drive that is only looked at is not wiped. */
   const gate = $derived(isLook ? null : wipeGate(kitOf(session.build, session.parts, session.machine)));
-  const isHeld = $derived(gate !== null && gate.wentOn === null);
+  const held = $derived(isLook ? null : heldBack(session.build, disk.drive.item.id));
+  const isHeld = $derived((gate !== null && gate.wentOn === null) || (held !== null && !held.wayPast));
   let format = $state(true);
   let label = $state('');
   const isSparse = canSaveSparse();
@@ -264,6 +267,7 @@
   {#if all.length > 1}<p class="lead">{words.lettersNote}</p>{/if}
   <h2>{words.write}</h2>
   <p class="lead">{words.writeLead}</p>
+  {#if !isLook}<DataGate item={disk.drive.item.id} title={disk.drive.title} asks />{/if}
   {#if gate}<WipeGate {gate} />{/if}
   <p class="row">
     <label><input type="checkbox" bind:checked={format} /> {words.format}</label>

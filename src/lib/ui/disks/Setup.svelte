@@ -4,6 +4,8 @@
   import { layers, offered, sectorsOf, sizeWords, type Geometry, type SetupChoice } from '$lib/core/storage';
   import { getBench } from '../context';
   import { disks as disksText } from '../text/disks';
+  import DataGate from '../start/DataGate.svelte';
+  import { heldBack } from '$lib/core/rescue';
   import Medium from './Medium.svelte';
   import { keepMedium } from './record';
   import Ruler from './Ruler.svelte';
@@ -18,6 +20,8 @@
   let { disk, isLook }: Props = $props();
   const words = disksText;
   const { session } = getBench();
+  const held = $derived(isLook ? null : heldBack(session.build, disk.drive.item.id));
+  const isHeld = $derived(held !== null && !held.wayPast);
   const size = $derived(disk.size!);
   const facts = $derived(disk.facts!);
   const found = $derived(standing(disk));
@@ -87,6 +91,7 @@
     </div>
   {/each}
 </section>
+{#if !isLook}<DataGate item={disk.drive.item.id} title={disk.drive.title} />{/if}
 <div class="two">
   <section>
     <h2>{words.type}</h2>
@@ -96,7 +101,7 @@
           <dd>{value}</dd>{/each}
       </dl>
       {#if choice.geometry && !isLook}
-        <Button class="act main" onclick={() => take(choice)}>{words.take}</Button>
+        <Button class="act main" disabled={isHeld} onclick={() => take(choice)}>{words.take}</Button>
       {/if}
       {#if !facts.isRom && !isLook}<TypedForm {disk} />{/if}
       {#if !size.byNumber && !size.translates && choice.geometry}<p class="quiet">{words.precompNote}</p>{/if}

@@ -111,6 +111,25 @@
   </ol>
 
   <Cautions cautions={sheet.powerCautions} label={words.power} />
+  {#each sheet.power.held as text (text)}<p class="held">{text}</p>{/each}
+  {#if sheet.power.stops.length || sheet.power.checks.length}
+    <section>
+      <h3>{words.firstPower}</h3>
+      {#if sheet.power.stops.length}
+        <p>{words.firstStops}</p>
+        <ul>
+          {#each sheet.power.stops as text (text)}<li>{text}</li>{/each}
+        </ul>
+      {/if}
+      <ol>
+        {#each sheet.power.checks as c (c.text)}<li>
+            {c.text}{#if c.skippedBy}
+              <b>{words.skippedBy(c.skippedBy)}</b>{/if}
+          </li>{/each}
+      </ol>
+      <a href="/builds/{session.build.id}/start?view=power">{words.toPower}</a>
+    </section>
+  {/if}
 
   {#if sheet.unseen.length}
     <section>
@@ -151,6 +170,15 @@
 </article>
 
 <style>
+  .held {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+    font-weight: 650;
+  }
+  section > a {
+    display: inline-block;
+    padding: 0.3rem 0;
+  }
   article {
     max-width: 60rem;
     padding: 1.4rem 1.6rem;

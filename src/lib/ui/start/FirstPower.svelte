@@ -1,6 +1,15 @@
 <script lang="ts">
-  import { Label, Select } from 'flowbite-svelte';
-  import { POWER_CHECKS, POWER_QUESTIONS, POWER_STOPS, checksUpTo, firstPower } from '$lib/core/diagnosis';
+  import { Button, Input, Label, Select } from 'flowbite-svelte';
+  import {
+    POWER_CHECKS,
+    POWER_QUESTIONS,
+    firstPower,
+    notePower,
+    openStops,
+    powerSteps,
+    type PowerStep
+  } from '$lib/core/diagnosis';
+  import { timeText } from '../time';
   import { getBench } from '../context';
   import { firstPower as words } from '../text/first-power';
 
@@ -8,7 +17,23 @@
   const answers = $derived(session.build.firstPower ?? {});
   const told = $derived(firstPower(answers));
   const lifts = $derived(told.couldChange.filter((c) => c.levels[1] > told.level));
+  const steps = $derived(powerSteps(session.build));
+  const blocking = $derived(openStops(steps).length);
+  const left = $derived(steps.filter((s) => s.kind === 'check' && s.state === 'open').length);
+  let signing = $state('');
+  let by = $state('');
   const [low, high] = $derived(POWER_CHECKS[told.level].minutes);
+
+  function note(s: PowerStep, done: boolean) {
+    const told = { at: new Date().toISOString(), done, ...(done || !by.trim() ? {} : { by: by.trim() }) };
+    session.change(notePower(session.build, s.key, told), words.noted);
+    signing = '';
+  }
+  function skip(event: SubmitEvent, s: PowerStep) {
+    event.preventDefault();
+    if (by.trim()) note(s, false);
+  }
+  const undo = (s: PowerStep) => session.change(notePower(session.build, s.key, null), words.noted);
 
   function answer(key: string, value: string) {
     const { [key]: _, ...rest } = answers;
@@ -17,6 +42,36 @@
     session.change(Object.keys(next).length ? { ...build, firstPower: next } : build, words.changed);
   }
 </script>
+
+{#snippet became(s: PowerStep)}
+  {@const what = s.kind === 'stop' ? words.stops[s.id] : words.checks[s.id]}
+  <span class="became">
+    {#if s.state === 'open'}
+      <Button class="act" aria-label="{s.kind === 'stop' ? words.isOff : words.done}: {what}" onclick={() => note(s, true)}
+        >{s.kind === 'stop' ? words.isOff : words.done}</Button
+      >
+      <Button
+        class="act"
+        aria-label="{words.skip}: {what}"
+        aria-expanded={signing === s.key}
+        onclick={() => (signing = signing === s.key ? '' : s.key)}>{words.skip}</Button
+      >
+    {:else}
+      <b>{words.states[s.state]}</b>
+      {[s.by, s.at ? timeText(s.at) : ''].filter(Boolean).join(', ')}
+      {#if s.state !== 'ran-since'}
+        <Button class="act" aria-label="{words.undo}: {what}" onclick={() => undo(s)}>{words.undo}</Button>
+      {/if}
+    {/if}
+    {#if signing === s.key && s.state === 'open'}
+      <form onsubmit={(e) => skip(e, s)}>
+        <Label for="power-by">{words.by}</Label>
+        <Input id="power-by" bind:value={by} maxlength={80} required />
+        <Button type="submit" class="act">{words.skip}</Button>
+      </form>
+    {/if}
+  </span>
+{/snippet}
 
 <p class="quiet">{words.lead}</p>
 <div class="body">
@@ -56,13 +111,20 @@
     {#each lifts as { question } (question)}
       <p class="lift">{words.couldLift(words.questions[question].ask)}</p>
     {/each}
+    <p class="verdict" class:bad={blocking > 0}>
+      {blocking ? words.notYet(blocking) : left ? words.checksLeft(left) : words.allDone}
+    </p>
     <h2>{words.stopsTitle}</h2>
     <ul class="stops">
-      {#each POWER_STOPS as stop (stop)}<li>{words.stops[stop]}</li>{/each}
+      {#each steps.filter((s) => s.kind === 'stop') as s (s.key)}
+        <li class={s.state}>{words.stops[s.id]} {@render became(s)}</li>
+      {/each}
     </ul>
     <h2>{words.checksTitle}</h2>
     <ol>
-      {#each checksUpTo(told.level) as check (check)}<li>{words.checks[check]}</li>{/each}
+      {#each steps.filter((s) => s.kind === 'check') as s (s.key)}
+        <li class={s.state}>{words.checks[s.id]} {@render became(s)}</li>
+      {/each}
     </ol>
   </div>
 </div>
@@ -100,14 +162,38 @@
     padding-left: 1.4rem;
     list-style: decimal;
   }
+  .verdict {
+    font-weight: 700;
+    font-size: 1.15rem;
+  }
+  .verdict.bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
   .stops {
     margin: 0;
-    padding-left: 1.6rem;
-    border-left: 8px solid var(--stop);
+    padding-left: 1.4rem;
     list-style: disc;
   }
   li {
-    padding: 0.15rem 0;
+    padding: 0.3rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .done,
+  .ran-since {
+    color: var(--quiet);
+  }
+  .became {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    align-items: center;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    align-items: center;
   }
   @media (max-width: 900px) {
     .body {

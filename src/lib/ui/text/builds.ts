@@ -27,6 +27,8 @@ export const builds = {
   },
   copy: 'Copy',
   copied: (name: string) => `A copy of ${name} is in the list.`,
+  lastStart: (said: string) => `Last start: ${said}.`,
+  suspects: (names: string) => `Suspect: ${names}`,
   waits: 'Changes wait in this browser; open it to send them.',
   copyLabel: (name: string) => `Copy ${name}`,
   toBin: 'To the bin',

@@ -1,3 +1,5 @@
+import { powerCheckWords, powerStopWords } from '$lib/words';
+
 /** Before the first power: questions, answers, checks and stops. */
 export const firstPower = {
   lead: 'Seven questions. What is not answered counts as its second-worst answer: asking is cheaper than checking.',
@@ -75,35 +77,25 @@ export const firstPower = {
     low === high ? `About ${low} minutes in all.` : `${low} to ${high} minutes in all.`,
   couldLift: (question: string) => `Answer this before any power, it could lift the level: ${question}.`,
   checksTitle: 'Do these, in this order',
-  checks: {
-    look: 'Look: mains lead and inlet whole, battery, plugs, voltage selector, loose metal, screws under the board.',
-    cpu: 'CPU voltage and clock jumpers are known and right.',
-    ohms: 'Ohms to ground on every rail of the board plug and of every drive plug, unplugged.',
-    'cell-off':
-      'Battery off. If it looks clean and reads 2.5 V or more, first photograph the setup pages at a start.',
-    unplug: 'All cards and drives unplugged.',
-    'supply-alone': 'The supply alone on a dummy load: measure its volts.',
-    'bare-board': 'Then the bare board.',
-    'one-by-one': 'Then one card for each start.',
-    'disks-last': 'Disks with data last.',
-    clean: 'Residue cleaned off.',
-    tantalums:
-      'Each tantalum on ±12 V marked 16 V or less renewed: an ohm reading finds only those already short.',
-    glasses: 'Eye protection. Stand back.',
-    limit: 'A current limit or a lamp in series; its wiring is for a qualified person.',
-    qualified: 'The supply inspected by a qualified person.',
-    'data-disk': 'The disk with data stays without power until the rails were measured under load.'
-  } as Record<string, string>,
-  stopsTitle: 'Do not power on while one of these holds, whatever the score',
-  stops: {
-    selector: 'voltage selector or label not read',
-    voltage: 'CPU voltage unknown',
-    plugs: 'order of the power plugs not checked',
-    short: 'a rail reads short: +5 V under 2 Ω, ±12 V or −5 V under 5 Ω, +3.3 V under 1 Ω',
-    leak: 'a leak lies across fine tracks',
-    minus5: 'memory with three supplies, and no −5 V',
-    'look-alike': 'a 20-pin supply plug that was not read pin by pin',
-    mains: 'mains lead damaged; supply wet, rattling or smelling'
-  } as Record<string, string>,
-  changed: 'answers before first power'
+  checks: powerCheckWords,
+  stopsTitle: 'Stops: rule each out before power, whatever the score',
+  stops: powerStopWords,
+  states: {
+    open: 'open',
+    done: 'done',
+    skipped: 'skipped, stays open',
+    'ran-since': 'it ran to the prompt since'
+  },
+  isOff: 'It is not so',
+  done: 'Done',
+  skip: 'Skip',
+  undo: 'Undo',
+  by: 'Skipped by',
+  notYet: (n: number) =>
+    n === 1 ? 'Not yet: one of the stops below was not ruled out.' : `Not yet: ${n} of the stops below were not ruled out.`,
+  checksLeft: (n: number) =>
+    n === 1 ? 'One check is open.' : `${n} checks are open.`,
+  allDone: 'Stops ruled out and checks done, as noted here.',
+  changed: 'answers before first power',
+  noted: 'a check before power'
 } as const;

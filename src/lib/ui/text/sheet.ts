@@ -1,4 +1,8 @@
 export const sheet = {
+  firstPower: 'Before you switch on',
+  firstStops: 'Rule each of these out; with one of them, do not switch on:',
+  skippedBy: (who: string) => `skipped by ${who}, still open`,
+  toPower: 'Answer and tick them under Start',
   title: 'Bench sheet',
   views: { sheet: 'Steps', cables: 'Cables', apart: 'Taking apart' },
   viewsLabel: 'Views of the bench',

@@ -2,11 +2,13 @@ export const start = {
   title: 'Start',
   lead: 'What a start will look like, what it did, and which part that speaks for. Not looked at is different from not there.',
   views: {
+    intake: 'As found',
     power: 'May I switch on?',
     rehearsal: 'Before power',
     happened: 'What happened',
     rails: 'Rails',
-    trials: 'Swap trials'
+    trials: 'Swap trials',
+    rescue: 'Rescue'
   },
   viewsLabel: 'Views of the start',
   rails: {

@@ -9,8 +9,10 @@
   import Views from '$lib/ui/parts/Views.svelte';
   import FirstPower from '$lib/ui/start/FirstPower.svelte';
   import Happened from '$lib/ui/start/Happened.svelte';
+  import Intake from '$lib/ui/start/Intake.svelte';
   import Rails from '$lib/ui/start/Rails.svelte';
   import Rehearsal from '$lib/ui/start/Rehearsal.svelte';
+  import Rescue from '$lib/ui/start/Rescue.svelte';
   import Suspects from '$lib/ui/start/Suspects.svelte';
   import Trials from '$lib/ui/start/Trials.svelte';
   import { start as words } from '$lib/ui/text/start';
@@ -93,6 +95,10 @@
   <FirstPower />
 {:else if view === 'rehearsal'}
   <Rehearsal />
+{:else if view === 'intake'}
+  <Intake />
+{:else if view === 'rescue'}
+  <Rescue />
 {:else if view === 'rails'}
   <Rails />
 {:else if view === 'trials'}

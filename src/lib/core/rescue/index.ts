@@ -1,0 +1,2 @@
+export * from './imaging';
+export * from './state';

@@ -1,0 +1,337 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import {
+    PASSES,
+    READ_ORDER,
+    adviceOf,
+    channelTimes,
+    floppyCounts,
+    isImaged,
+    mayStop,
+    readStatus,
+    rescueOf,
+    seriesOf,
+    withRescue
+  } from '$lib/core/rescue';
+  import { kitOf } from '$lib/core/kit';
+  import { RESCUE_STATES, RescueDisk, type RescueState } from '$lib/core/model';
+  import { disksOf } from '$lib/core/disks';
+  import { sectorsOf, sizeWords } from '$lib/core/storage';
+  import {
+    channelWords,
+    passWords,
+    readOrderWords,
+    readStatusWords,
+    rescueNever,
+    rescueStates,
+    rescueSteps,
+    rungWords,
+    spanWords
+  } from '$lib/words';
+  import { getBench } from '../context';
+  import { rescue as words } from '../text/rescue';
+  import { timeText } from '../time';
+  import DataGate from './DataGate.svelte';
+
+  const { session } = getBench();
+  let now = $state(Date.now());
+  const clock = setInterval(() => (now = Date.now()), 15_000);
+  onDestroy(() => clearInterval(clock));
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const drives = $derived(kit.drives.filter((d) => ['hard', 'flash'].includes(d.part.drive?.medium ?? '')));
+  let picked = $state('');
+  const drive = $derived(drives.find((d) => d.item.id === picked) ?? drives[0] ?? null);
+  const disk = $derived(drive ? rescueOf(session.build, drive.item.id) : {});
+  const advice = $derived(adviceOf(disk));
+  const series = $derived(seriesOf(disk));
+  const stop = $derived(mayStop(disk));
+  const sectors = $derived(
+    drive ? (sizeInSectors(drive.item.id)) : null
+  );
+  function sizeInSectors(id: string): number | null {
+    const size = disksOf(kit).find((d) => d.drive.item.id === id)?.size;
+    return size ? (size.total ?? sectorsOf(size.physical)) : null;
+  }
+  const bytes = $derived(sectors === null ? null : sectors * 512);
+  const readyMinutes = $derived(
+    disk.readySince ? Math.max(0, Math.floor((now - Date.parse(disk.readySince)) / 60_000)) : null
+  );
+
+  let image = $state({ where: '', sha256: '', partial: false });
+  let trouble = $state('');
+  let typed = $state('');
+  const status = $derived(typed.trim() ? readStatus(typed) : null);
+
+  const set = (change: Parameters<typeof withRescue>[2]) =>
+    session.change(withRescue(session.build, drive!.item.id, change), words.changed);
+  function noteStart(ready: boolean) {
+    const at = new Date().toISOString();
+    const starts = [...(disk.starts ?? []), { at, ready }].slice(-200);
+    set({ starts, readySince: ready ? at : undefined, ...(ready && !disk.state ? { state: 'ready' as const } : {}) });
+  }
+  function saveImage(event: SubmitEvent) {
+    event.preventDefault();
+    trouble = '';
+    const { where, sha256, partial } = $state.snapshot(image);
+    if (!where.trim()) return void (trouble = words.noWhere);
+    const told = {
+      at: new Date().toISOString(),
+      where: where.trim(),
+      ...(sha256.trim() ? { sha256: sha256.trim() } : {}),
+      ...(partial ? { partial } : {})
+    };
+    if (!RescueDisk.shape.image.safeParse(told).success) return void (trouble = words.badHash);
+    set({ image: told });
+    image = { where: '', sha256: '', partial: false };
+  }
+</script>
+
+<p class="lead">{words.lead}</p>
+{#if !drive}
+  <p>{words.none}</p>
+{:else}
+  {#if drives.length > 1}
+    <div class="pick">
+      <Label for="rescue-drive">{words.drive}</Label>
+      <Select
+        id="rescue-drive"
+        placeholder=""
+        items={drives.map((d) => ({ value: d.item.id, name: d.title }))}
+        value={drive.item.id}
+        onchange={(e) => (picked = e.currentTarget.value)}
+      />
+    </div>
+  {:else}<p class="name">{drive.title}</p>{/if}
+  <DataGate item={drive.item.id} title={drive.title} />
+  <div class="body">
+    <div>
+      <div>
+        <Label for="rescue-unique">{words.unique}</Label>
+        <Select
+          id="rescue-unique"
+          placeholder=""
+          items={Object.entries(words.uniques).map(([value, name]) => ({ value, name }))}
+          value={disk.unique ?? ''}
+          onchange={(e) => set({ unique: (e.currentTarget.value || undefined) as 'yes' | undefined })}
+        />
+      </div>
+      <fieldset>
+        <legend>{words.state}</legend>
+        {#each RESCUE_STATES as s (s)}
+          <button
+            type="button"
+            class="act state"
+            aria-pressed={disk.state === s}
+            onclick={() => set({ state: disk.state === s ? undefined : (s as RescueState) })}
+            ><b>{rescueStates[s][0]}</b> <small>{rescueStates[s][1]}</small></button
+          >
+        {/each}
+      </fieldset>
+    </div>
+    <div aria-live="polite">
+      {#if stop === 'image-first'}<p class="bad">{words.imageFirst}</p>
+      {:else if stop === 'risky'}<p class="bad">{words.risky}</p>{/if}
+      {#if advice}
+        <h2 class:off={advice.isOff}>{words.doThis}</h2>
+        <ol>
+          {#each advice.steps as s (s)}<li>{rescueSteps[s]}</li>{/each}
+        </ol>
+        {#if advice.ladder.length}
+          <h2>{words.ladder}</h2>
+          <ol>
+            {#each advice.ladder as r (r)}<li>{rungWords[r]}</li>{/each}
+          </ol>
+          {#if disk.unique !== 'no'}<p>{words.gentle}</p>{/if}
+          <p>{words.prepare}</p>
+        {/if}
+        {#if advice.never.length}
+          <h2>{words.never}</h2>
+          <ul>
+            {#each advice.never as n (n)}<li>{rescueNever[n]}</li>{/each}
+          </ul>
+        {/if}
+      {/if}
+      <h2>{words.starts}</h2>
+      <p class="row">
+        <Button class="act" onclick={() => noteStart(true)}>{words.wasReady}</Button>
+        <Button class="act" onclick={() => noteStart(false)}>{words.notReady}</Button>
+        {#if disk.readySince}
+          <Button class="act" onclick={() => set({ readySince: undefined })}>{words.isOff}</Button>
+        {/if}
+      </p>
+      {#if readyMinutes !== null}<p class="window">{words.readyFor(readyMinutes)}</p>{/if}
+      {#if series.n}
+        <p>
+          {words.series(series.ready, series.n)}
+          {series.again === null ? words.fewStarts : words.again(series.again)}
+        </p>
+      {/if}
+      <h2>{words.image}</h2>
+      {#if disk.image}
+        <p>
+          {words.saved(disk.image.where, timeText(disk.image.at))}
+          {#if isImaged(disk)}<b>{words.safe}</b>{/if}
+          <Button class="act" onclick={() => set({ image: undefined })}>{words.takeImage}</Button>
+        </p>
+      {/if}
+      {#if !isImaged(disk)}
+        <form onsubmit={saveImage}>
+          <div>
+            <Label for="image-where">{words.where}</Label>
+            <Input id="image-where" bind:value={image.where} maxlength={200} />
+          </div>
+          <div>
+            <Label for="image-hash">{words.hash}</Label>
+            <Input
+              id="image-hash"
+              class="mono"
+              bind:value={image.sha256}
+              maxlength={80}
+              placeholder={words.hashHint}
+              autocomplete="off"
+            />
+          </div>
+          <Checkbox bind:checked={image.partial}>{words.partial}</Checkbox>
+          {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+          <Button type="submit" class="act main">{words.save}</Button>
+        </form>
+      {/if}
+      <h2>{words.channels}</h2>
+      {#if bytes === null}<p>{words.noSize}</p>
+      {:else}
+        {@const [f360, f1440] = floppyCounts(bytes)}
+        <p>{words.channelsFor(sizeWords(sectors!))}</p>
+        <table>
+          <tbody>
+            {#each channelTimes(bytes) as c (c.id)}
+              <tr><th scope="row">{channelWords[c.id]}</th><td>{spanWords(c.seconds)}</td></tr>
+            {/each}
+          </tbody>
+        </table>
+        <p>{words.floppies(f360!.count, f1440!.count)}</p>
+      {/if}
+      <p>{words.own}</p>
+      <details>
+        <summary>{words.order}</summary>
+        <ol>
+          {#each READ_ORDER as o (o)}<li>{readOrderWords[o]}</li>{/each}
+        </ol>
+      </details>
+      <details>
+        <summary>{words.passes}</summary>
+        <ol>
+          {#each PASSES as p (p)}<li>{passWords[p]}</li>{/each}
+        </ol>
+        <p>{words.stop}</p>
+      </details>
+      <details>
+        <summary>{words.status}</summary>
+        <Label for="rescue-status" class="sr-only">{words.status}</Label>
+        <Input id="rescue-status" bind:value={typed} maxlength={8} placeholder={words.statusHint} autocomplete="off" />
+        {#if typed.trim()}<p role="status">
+            {status ? readStatusWords[status.means] : words.noStatus(typed)}
+          </p>{/if}
+      </details>
+      <details>
+        <summary>{words.moving}</summary>
+        <p>{words.park}</p>
+      </details>
+    </div>
+  </div>
+{/if}
+
+<style>
+  .lead {
+    color: var(--quiet);
+  }
+  .name {
+    font-weight: 700;
+    font-size: 1.3rem;
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(16rem, 24rem) minmax(0, 1fr);
+    gap: 2rem;
+  }
+  .pick {
+    max-width: 24rem;
+  }
+  fieldset {
+    display: grid;
+    gap: 0.35rem;
+    min-width: 0;
+    margin-top: 0.8rem;
+  }
+  legend {
+    margin-bottom: 0.3rem;
+    font-weight: 650;
+  }
+  .state {
+    display: block;
+    text-align: left;
+  }
+  .state small {
+    font-weight: 400;
+  }
+  [aria-pressed='true'] {
+    color: var(--paper);
+    background: var(--ink);
+  }
+  h2 {
+    margin: 1rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  h2:first-child {
+    margin-top: 0;
+  }
+  ol,
+  ul {
+    margin: 0;
+    padding-left: 1.4rem;
+  }
+  ol {
+    list-style: decimal;
+  }
+  ul {
+    list-style: disc;
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+  .window {
+    font-weight: 700;
+    font-size: 1.2rem;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+    font-weight: 650;
+  }
+  form {
+    display: grid;
+    gap: 0.5rem;
+    max-width: 32rem;
+  }
+  th {
+    padding-right: 1.4rem;
+    text-align: left;
+    font-weight: 400;
+  }
+  td {
+    font-family: var(--font-mono);
+  }
+  summary {
+    min-height: 2rem;
+    padding: 0.2rem 0;
+    font-weight: 650;
+  }
+  @media (max-width: 900px) {
+    .body {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 1rem;
+    }
+  }
+</style>
