@@ -58,12 +58,17 @@ describe('rescue of a disk', () => {
     expect(mayStop(ready), 'nobody said what is on it').to.equal('image-first');
     expect(mayStop({ ...ready, unique: 'no' })).to.equal('free');
     expect(mayStop({ ...starts(2, 6), readySince: AT, unique: 'no' })).to.equal('risky');
-    expect(mayStop({ ...ready, unique: 'yes', image: { at: AT, where: 'NAS', sha256: HASH } })).to.equal('free');
+    expect(mayStop({ ...ready, unique: 'yes', image: { at: AT, where: 'NAS', sha256: HASH } })).to.equal(
+      'free'
+    );
   });
 
   it('forces no start of a disk unless somebody said that its data are not unique', () => {
     for (const unique of ['yes', undefined] as const)
-      expect(adviceOf({ state: 'hums', ...(unique ? { unique } : {}) })!.ladder).to.deep.equal(['warm', 'starts']);
+      expect(adviceOf({ state: 'hums', ...(unique ? { unique } : {}) })!.ladder).to.deep.equal([
+        'warm',
+        'starts'
+      ]);
     expect(adviceOf({ state: 'hums', unique: 'no' })!.ladder).to.include.members(['twist', 'hub', 'tap']);
     expect(adviceOf({ state: 'scraping' })!.isOff).to.equal(true);
     expect(adviceOf({})).to.equal(null);
@@ -79,7 +84,12 @@ describe('rescue of a disk', () => {
       {
         unique: fc.constantFrom('yes' as const, 'no' as const),
         image: fc.record(
-          { at: fc.constant(AT), where: fc.constant('disk 2'), sha256: fc.constant(HASH), partial: fc.boolean() },
+          {
+            at: fc.constant(AT),
+            where: fc.constant('disk 2'),
+            sha256: fc.constant(HASH),
+            partial: fc.boolean()
+          },
           { requiredKeys: ['at', 'where'] }
         ),
         wayPast: fc.record({ at: fc.constant(AT), by: fc.constant('E'), why: fc.constant('w') })
@@ -97,9 +107,11 @@ describe('rescue of a disk', () => {
         RescueDisk.parse(rescueOf(build, 'hard-disk'));
       })
     );
-    expect(withRescue(withRescue(demo('turnstone'), 'hard-disk', { unique: 'yes' }), 'hard-disk', { unique: undefined })).to.deep.equal(
-      demo('turnstone')
-    );
+    expect(
+      withRescue(withRescue(demo('turnstone'), 'hard-disk', { unique: 'yes' }), 'hard-disk', {
+        unique: undefined
+      })
+    ).to.deep.equal(demo('turnstone'));
   });
 
   it('keeps the installation off the bench sheet meanwhile, and says why', () => {
@@ -108,7 +120,9 @@ describe('rescue of a disk', () => {
     const build = withRescue(demo('curlew'), 'hard-disk', { unique: 'yes' });
     const held = sheetOf(build, parts);
     expect(held.boot.windows).to.deep.equal([]);
-    expect(sheetText(held).replace(/\s+/g, ' ')).to.match(/no other copy, and there is no image of it\. Write nothing/);
+    expect(sheetText(held).replace(/\s+/g, ' ')).to.match(
+      /no other copy, and there is no image of it\. Write nothing/
+    );
     const signed = withRescue(build, 'hard-disk', { wayPast: { at: AT, by: 'E', why: 'copied before' } });
     expect(sheetOf(signed, parts).boot.windows).to.deep.equal(free.boot.windows);
   });
@@ -155,11 +169,14 @@ describe('intake', () => {
   });
 
   it('fills itself from what is recorded, and stays open where only a part is', () => {
-    const line = (b: ReturnType<typeof demo>) => intakeOf(kit(b)).find((l) => l.entry.id === 'board-switches')!;
+    const line = (b: ReturnType<typeof demo>) =>
+      intakeOf(kit(b)).find((l) => l.entry.id === 'board-switches')!;
     const whole = line(demo('dunlin'));
     expect(whole.known).to.include({ kind: 'settings' });
     const { display: _, ...rest } = demo('dunlin').board.asFound;
-    expect(line({ ...demo('dunlin'), board: { ...demo('dunlin').board, asFound: rest } }).isOpen).to.equal(true);
+    expect(line({ ...demo('dunlin'), board: { ...demo('dunlin').board, asFound: rest } }).isOpen).to.equal(
+      true
+    );
   });
 
   it('keeps two answers that differ, and once frozen every one', () => {

@@ -116,7 +116,7 @@ const truths: [string, Omit<Start, 'at'>, Record<string, string>][] = [
   ],
   [
     'dunlin',
-    { power: 'runs', screen: 'text', messages: ['disk'] },
+    { power: 'runs', screen: 'text', messages: ['disk', 'floppy'] },
     { 'hard-disk': 'implicated', display: 'cleared', 'floppy-a': 'open' }
   ],
   [
@@ -201,6 +201,7 @@ describe('diagnosis of a machine', () => {
       const family = r.chance(0.5) ? r.pick<Family>(FAMILIES) : null;
       const d = diagnose(modes, [told], era, family, modes.length);
       const each = modes.map(() => 0);
+      const any = new Map<string, number>();
       let total = 0;
       for (let bits = 0; bits < 2 ** modes.length; bits++)
         for (const [pg, factor] of GRADES)
@@ -220,11 +221,15 @@ describe('diagnosis of a machine', () => {
             );
             total += prior * seen;
             faults.forEach((i) => (each[i]! += prior * seen));
+            for (const c of new Set(faults.map((i) => modes[i]!.component)))
+              any.set(c, (any.get(c) ?? 0) + prior * seen);
           }
       modes.forEach((m, i) => {
         const own = d.components.flatMap((c) => c.modes).find((x) => x.id === m.id)!;
         expect(own.posterior, `${round} ${m.id}`).to.be.closeTo(each[i]! / total, 1e-9);
       });
+      for (const c of d.components)
+        expect(c.posterior, `${round} ${c.component}`).to.be.closeTo(any.get(c.component)! / total, 1e-9);
     }
   });
 
@@ -277,7 +282,7 @@ describe('diagnosis of a machine', () => {
     if (got.status !== 'solved') throw new Error(got.status);
     const planned = choose(demo('plover'), got);
     const at = (which: 'found' | 'chosen') =>
-      rehearse(planned, parts, which).stages.flatMap((s) => s.because.map((m) => m.finding!.rule));
+      rehearse(planned, parts, which).stages.flatMap((s) => s.because.map((b) => b.mode.finding!.rule));
     expect(at('found')).to.include.members(['line.irq', 'line.dma', 'line.io']);
     expect(at('chosen')).to.deep.equal([]);
     const bare = { ...demo('plover'), items: [] };

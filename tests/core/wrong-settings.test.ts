@@ -225,8 +225,12 @@ function edited(machine: string, edit: Edit): Build {
 /** What there was before the edit is no part of what it shows. */
 const known = (b: Build) => rehearse(b, parts, 'found');
 const oneOf = (machine: string, edit: Edit): FaultMode[] => {
-  const before = new Set(known(edited(machine, () => {})).stages.flatMap((s) => s.because.map((m) => m.id)));
-  return known(edited(machine, edit)).stages.flatMap((s) => s.because.filter((m) => !before.has(m.id)));
+  const before = new Set(
+    known(edited(machine, () => {})).stages.flatMap((s) => s.because.map((b) => b.mode.id))
+  );
+  return known(edited(machine, edit)).stages.flatMap((s) =>
+    s.because.filter((b) => b.mode.effect.at === s.stage && !before.has(b.mode.id)).map((b) => b.mode)
+  );
 };
 
 const patterns = [

@@ -27,9 +27,7 @@ export function sheetBoot(build: Build, parts: PartSet): SheetBoot {
       ? [...gate.drivers.map(driverTitle), ...gate.windows.map((s) => installWords(s).title)]
       : [],
     // Nothing that writes to a disk is on the sheet while its data have no image.
-    windows: allHeld(build).some((h) => !h.wayPast)
-      ? []
-      : installOrder(kit).map((s) => installWords(s).title)
+    windows: allHeld(build).some((h) => !h.wayPast) ? [] : installOrder(kit).map((s) => installWords(s).title)
   };
   if (typeof plan === 'string') return { starts: [noPlanWords[plan]], files: [], refused: [], ...common };
   const { files, names } = writeFiles(kit, plan, startLabel);

@@ -51,6 +51,8 @@ export interface Diagnosis {
   covered: number;
   /** Messages that were read at the last start. */
   said: readonly MessageId[];
+  /** The screen stayed dark then. */
+  isDark: boolean;
   /** Where the start stood, with chances; null: it came to the prompt. */
   stops: { stage: StageId | null; p: number }[];
 }
@@ -122,7 +124,9 @@ function frameOf(
     p,
     place: (stop) => (stop === null ? STAGE_COUNT : order.get(stop)!),
     places,
-    ends: modes.map((m) => (m.effect.stops >= 1 ? order.get(m.effect.at)! : Infinity)),
+    ends: modes.map((m) =>
+      m.effect.stops >= 1 && m.effect.shows === undefined ? order.get(m.effect.at)! : Infinity
+    ),
     grades: gradesOf(modes, places)
   };
 }
@@ -165,8 +169,15 @@ interface Weighing {
   /** By the place of the stop, and by grade of storage. */
   stops: number[][];
   marginals: number[];
+  /** Chance that something is wrong with a component. */
+  any: Map<string, number>;
   covered: number;
 }
+
+/** Weight by family, place of the stop and grade of storage. */
+type Weights = number[][][];
+const emptyWeights = (frames: readonly Frame[]): Weights =>
+  frames.map((f) => Array.from({ length: STAGE_COUNT + 1 }, () => f.grades.map(() => 0)));
 
 /** Weighs all sets of at most three faults, over families, grades of storage and how far the start came. */
 function weigh(
@@ -186,15 +197,20 @@ function weigh(
   const now = new Map<string, Weighed>();
   const sets: Weighed[] = [];
   /** Weight by family, place of the stop and grade of storage. */
-  const weights = frames.map((f) => Array.from({ length: STAGE_COUNT + 1 }, () => f.grades.map(() => 0)));
+  const weights = emptyWeights(frames);
+  const components = [...new Set(modes.map((m) => m.component))];
+  const componentOf = modes.map((m) => components.indexOf(m.component));
+  /** The same, of the sets that a component is in. */
+  const own = components.map(() => emptyWeights(frames));
   const marginals = modes.map(() => 0);
   let covered = 0;
   for (const faults of faultSets(modes.length, most, always)) {
     const free = faults.filter((i) => modes[i]!.prior < 1);
+    const inSet = [...new Set(free.map((i) => componentOf[i]!))];
     const paths = pathsOf(modes, faults, steps);
     const oddsIn = (g: Grade) => free.reduce((q, i) => q * g.odds[i]!, 1);
     covered += frames[0]!.grades.reduce((sum, g) => sum + g.p * g.none[STAGE_COUNT]! * oddsIn(g), 0);
-    let own = 0;
+    let all = 0;
     frames.forEach((frame, n) => {
       const last = Math.max(-1, ...free.map((i) => frame.places[i]!));
       const odds = frame.grades.map(oddsIn);
@@ -214,18 +230,19 @@ function weigh(
             const w = g.p * g.none[s]! * odds[k]! * frame.p * path.p * q;
             here += w;
             weights[n]![s]![k]! += w;
+            for (const c of inSet) own[c]![n]![s]![k]! += w;
           });
         });
         if (here <= 0) continue;
-        own += here;
+        all += here;
         const left = path.left.at(-1) ?? faults;
         const key = left.join();
         now.set(key, { faults: left, p: (now.get(key)?.p ?? 0) + here });
       }
     });
-    if (own <= 0) continue;
-    for (const i of faults) marginals[i]! += own;
-    sets.push({ faults, p: own });
+    if (all <= 0) continue;
+    for (const i of faults) marginals[i]! += all;
+    sets.push({ faults, p: all });
   }
   const total = sets.reduce((sum, s) => sum + s.p, 0);
   for (const s of [...sets, ...now.values()]) s.p /= total;
@@ -240,6 +257,27 @@ function weigh(
       })
     )
   );
+  // A component has something wrong with one of its modes, seen or behind the stop.
+  const any = components.map((_, c) => {
+    let p = 0;
+    frames.forEach((frame, n) =>
+      weights[n]!.forEach((byGrade, s) =>
+        byGrade.forEach((w, k) => {
+          const has = own[c]![n]![s]![k]!;
+          if (w <= 0) return;
+          const none = modes.reduce(
+            (q, m, i) =>
+              componentOf[i] === c && m.prior < 1 && frame.places[i]! > s
+                ? q * (1 - frame.grades[k]!.priors[i]!)
+                : q,
+            1
+          );
+          p += has + (w - has) * (1 - none);
+        })
+      )
+    );
+    return p / total;
+  });
   const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
   return {
     sets: sets.sort((a, b) => b.p - a.p),
@@ -247,6 +285,7 @@ function weigh(
     families: new Map(frames.map((f, n) => [f.family, sum(weights[n]!.map(sum)) / total])),
     stops: weights[0]!.map((byGrade, s) => byGrade.map((_, k) => sum(weights.map((w) => w[s]![k]!)) / total)),
     marginals: marginals.map((w) => w / total),
+    any: new Map(components.map((c, i) => [c, any[i]!])),
     covered
   };
 }
@@ -272,6 +311,7 @@ export function diagnose(
   );
   const w = weigh(modes, stepsOf(starts), families, era, most);
   const post: Posterior = { sets: w.sets, evidence: 1, covered: w.covered };
+  const last = starts.findLast((s) => !s.read);
   const now = [...w.now.values()].sort((a, b) => b.p - a.p);
   const sizes = bySize(post);
   const certain = modes.filter((m) => m.prior >= 1).length;
@@ -289,7 +329,8 @@ export function diagnose(
     sizes,
     isTwo: sizes.slice(certain + 2).reduce((a, b) => a + b, 0) > 0.5,
     covered: w.covered,
-    said: starts.findLast((s) => !s.read)?.messages ?? [],
+    said: last?.messages ?? [],
+    isDark: last?.screen === 'dark',
     stops: stops.filter((x) => x.p > 1e-6).sort((a, b) => b.p - a.p)
   };
 }
@@ -313,7 +354,8 @@ function verdicts(
   return [...new Set(modes.map((m) => m.component))].map((component): ComponentVerdict => {
     const own = modes.flatMap((m, i) => (m.component === component ? [i] : []));
     const each = own.map((i) => ({ id: modes[i]!.id, prior: prior(i), posterior: w.marginals[i]! }));
-    const [was, is] = [oneOf(each.map((m) => m.prior)), oneOf(each.map((m) => m.posterior))];
+    const isCertain = own.some((i) => modes[i]!.prior >= 1);
+    const [was, is] = [oneOf(each.map((m) => m.prior)), isCertain ? 1 : w.any.get(component)!];
     const mode = modes[own[0]!]!;
     const { item } = mode;
     const verdict: Verdict =

@@ -9,8 +9,20 @@ export interface Effect {
   says?: MessageId;
   /** What fan and lights do. */
   power?: Partial<Record<Power, number>>;
+  /** Chance that it shows at one start; left out: it shows at each. */
+  shows?: number;
   /** The start goes on, and nothing is seen of it. */
   dark?: true;
   /** The start goes on, and the text that would come at this stage does not. */
   isMissing?: true;
+  /** What follows from it at a later stage. */
+  then?: Pick<Effect, 'at' | 'stops' | 'says'>;
+}
+
+/** What a fault does at a stage, itself or by what follows. */
+export function effectAt(
+  effect: Effect,
+  stage: StageId
+): Pick<Effect, 'stops' | 'says' | 'isMissing' | 'dark'> | null {
+  return effect.at === stage ? effect : effect.then?.at === stage ? effect.then : null;
 }

@@ -11,7 +11,8 @@ export const MISSES = {
   darkByOneLook: 0.25,
   darkSure: 0.003,
   monitorKnownGood: 0.05,
-  message: 0.1,
+  /** A message that waits for a key is seldom overlooked. */
+  message: 0.04,
   furtherNotSeen: 0.12
 } as const;
 

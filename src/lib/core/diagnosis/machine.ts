@@ -3,6 +3,7 @@ import type { Build, PartSet, StageId, Start } from '../model';
 import { checked, type Finding, type MissingKind } from '../rules';
 import { diagnose, type Diagnosis } from './diagnose';
 import type { Era, Family } from './families';
+import { effectAt } from './effect';
 import { episodeOf, stepsOf } from './episode';
 import { eraOf, modesOf, type FaultMode } from './modes';
 import { nextTests, type Valued } from './next-test';
@@ -77,9 +78,9 @@ const LIFTED = 1.3;
 export function toldFaults(d: Diagnosis, faults: FaultSet): FaultSet {
   const stop = d.stops[0]?.stage ?? null;
   const accounts = ({ effect }: FaultMode): boolean =>
-    (stop !== null && effect.at === stop) ||
-    (effect.says !== undefined && d.said.includes(effect.says)) ||
-    (effect.dark === true && stop === null);
+    (stop !== null && effectAt(effect, stop) !== null) ||
+    [effect.says, effect.then?.says].some((m) => m !== undefined && d.said.includes(m)) ||
+    (effect.dark === true && d.isDark);
   const certain = faults.filter((i) => d.modes[i]!.prior >= 1 && accounts(d.modes[i]!));
   const free = faults.filter((i) => d.modes[i]!.prior < 1);
   if (!certain.length) return free;
@@ -89,6 +90,24 @@ export function toldFaults(d: Diagnosis, faults: FaultSet): FaultSet {
     return m !== undefined && m.posterior > LIFTED * m.prior;
   };
   return [...certain, ...free.filter(isLifted)].sort((x, y) => x - y);
+}
+
+export interface Explained {
+  faults: FaultSet;
+  p: number;
+}
+
+/** Explanations by what is worth saying of them: those that say the same are one. */
+export function explanations(d: Diagnosis): Explained[] {
+  const out = new Map<string, Explained>();
+  for (const { faults, p } of d.post.sets) {
+    const told = toldFaults(d, faults);
+    const key = told.join();
+    const there = out.get(key);
+    if (there) there.p += p;
+    else out.set(key, { faults: told, p });
+  }
+  return [...out.values()].sort((a, b) => b.p - a.p);
 }
 
 /**
@@ -136,7 +155,7 @@ export interface Rehearsed {
   from: Seconds;
   /** Chance that something which is known to be wrong stops it here. */
   stops: number;
-  because: FaultMode[];
+  because: { mode: FaultMode; effect: NonNullable<ReturnType<typeof effectAt>> }[];
 }
 
 export interface Rehearsal {
@@ -163,11 +182,14 @@ export function rehearse(build: Build, parts: PartSet, which: 'found' | 'chosen'
   const known = modesOf(kit, era, findings).filter((m) => m.prior >= 1);
   let [low, high] = [0, 0];
   const stages = orderOf(family ?? (era === 'I' || era === 'II' ? 'P' : 'A'), era).map((stage): Rehearsed => {
-    const because = known.filter((m) => m.effect.at === stage);
+    const because = known.flatMap((mode) => {
+      const effect = effectAt(mode.effect, stage);
+      return effect ? [{ mode, effect }] : [];
+    });
     const from: Seconds = [low, high];
     const [a, b] = SECONDS[stage]?.[era] ?? [0, 0.2];
     [low, high] = [low + a, high + b];
-    return { stage, from, stops: 1 - because.reduce((p, m) => p * (1 - m.effect.stops), 1), because };
+    return { stage, from, stops: 1 - because.reduce((p, b) => p * (1 - b.effect.stops), 1), because };
   });
   const shown = (how: NoShow) =>
     findings.filter((f) => f.severity === 'clash' && shownBy(f, kit, era) === how);

@@ -68,6 +68,13 @@ export const estimates: readonly Estimate[] = [
     cure: 'exchange'
   },
   {
+    id: 'power-late',
+    component: 'supply',
+    prior: [0.03, 0.03, 0.02, 0.02],
+    effect: { at: 'reset', stops: 1, shows: 0.4 },
+    cure: 'exchange'
+  },
+  {
     id: 'cpu-contact',
     component: 'cpu',
     prior: [0.06, 0.06, 0.05, 0.03],
@@ -108,6 +115,13 @@ export const estimates: readonly Estimate[] = [
     prior: [0.06, 0.04, 0.02, 0.015],
     effect: { at: 'memory', stops: 1 },
     cure: 'exchange'
+  },
+  {
+    id: 'memory-loose',
+    component: 'memory',
+    prior: [0.04, 0.03, 0.03, 0.02],
+    effect: { at: 'memory', stops: 1, shows: 0.4 },
+    cure: 'reseat'
   },
   {
     id: 'memory-high',
@@ -211,15 +225,40 @@ const driveEstimates: readonly PartEstimate[] = [
   {
     id: 'disk-not-ready',
     medium: 'hard',
-    prior: [0.45, 0.4, 0.25, 0.12],
-    effect: { at: 'disk', stops: 0.1, says: 'disk' },
+    prior: [0.3, 0.27, 0.16, 0.08],
+    effect: { at: 'disk', stops: 0.1, says: 'disk', then: { at: 'boot', stops: 0.6, says: 'no-boot' } },
+    cure: 'exchange'
+  },
+  {
+    id: 'disk-sticky',
+    medium: 'hard',
+    prior: [0.1, 0.1, 0.06, 0.03],
+    effect: {
+      at: 'disk',
+      stops: 0.1,
+      says: 'disk',
+      shows: 0.5,
+      then: { at: 'boot', stops: 0.6, says: 'no-boot' }
+    },
+    cure: 'exchange'
+  },
+  {
+    id: 'disk-slow',
+    medium: 'hard',
+    prior: [0.08, 0.07, 0.05, 0.02],
+    effect: {
+      at: 'disk',
+      stops: 0.1,
+      says: 'disk',
+      then: { at: 'boot', stops: 0.6, says: 'no-boot' }
+    },
     cure: 'exchange'
   },
   {
     id: 'disk-cable',
     medium: 'hard',
     prior: [0.1, 0.1, 0.1, 0.08],
-    effect: { at: 'disk', stops: 0.1, says: 'disk' },
+    effect: { at: 'disk', stops: 0.1, says: 'disk', then: { at: 'boot', stops: 0.6, says: 'no-boot' } },
     cure: 'reseat'
   },
   {

@@ -16,9 +16,10 @@ export type NoShow =
 type Shows<R extends RuleId> = Effect | NoShow | ((f: FindingOf<R>, kit: Kit, era: Era) => Effect | NoShow);
 
 const dead: Effect = { at: 'display', stops: 0.95 };
-const noDisk: Effect = { at: 'disk', stops: 0.1, says: 'disk' };
-const noFloppy: Effect = { at: 'floppy', stops: 0.05, says: 'floppy' };
 const noBoot: Effect = { at: 'boot', stops: 0.6, says: 'no-boot' };
+/** Without the disk the machine may still start from a floppy. */
+const noDisk: Effect = { at: 'disk', stops: 0.1, says: 'disk', then: noBoot };
+const noFloppy: Effect = { at: 'floppy', stops: 0.05, says: 'floppy' };
 
 type FunctionKind = Owner['kind'];
 

@@ -1,5 +1,6 @@
 import { STAGES, type MessageId, type Power, type StageId } from '../model';
 import { sounds, type Era, type Family, type Sound } from './families';
+import { effectAt } from './effect';
 import type { FaultMode } from './modes';
 import type { FaultSet } from './sets';
 
@@ -39,12 +40,31 @@ const isAfter = (order: readonly StageId[], a: StageId, b: StageId): boolean =>
 /** Ways that add up to chance 1, from what can happen at each stage. */
 export function traces(modes: readonly FaultMode[], faults: FaultSet, family: Family, era: Era): Trace[] {
   const order = orderOf(family, era);
-  const own = faults.map((i) => modes[i]!);
   const out: Trace[] = [];
-  for (const [power, p] of powerOf(own))
-    if (power !== 'runs') out.push({ p, power, stop: 'rails', sound: 'none', screen: 'dark', messages: [] });
-    else walk(own, order, family, p, out);
+  for (const { shown, p: chance } of atOneStart(faults.map((i) => modes[i]!)))
+    for (const [power, q] of powerOf(shown)) {
+      const p = chance * q;
+      if (power !== 'runs')
+        out.push({ p, power, stop: 'rails', sound: 'none', screen: 'dark', messages: [] });
+      else walk(shown, order, family, p, out);
+    }
   return out;
+}
+
+/** Which faults show at one start: those that come and go do or do not. */
+function atOneStart(own: readonly FaultMode[]): { shown: FaultMode[]; p: number }[] {
+  let all: { shown: FaultMode[]; p: number }[] = [{ shown: [], p: 1 }];
+  for (const m of own) {
+    const { shows } = m.effect;
+    all =
+      shows === undefined
+        ? all.map((x) => ({ ...x, shown: [...x.shown, m] }))
+        : all.flatMap((x) => [
+            { shown: [...x.shown, m], p: x.p * shows },
+            { shown: x.shown, p: x.p * (1 - shows) }
+          ]);
+  }
+  return all;
 }
 
 function powerOf(own: readonly FaultMode[]): [Power, number][] {
@@ -54,6 +74,9 @@ function powerOf(own: readonly FaultMode[]): [Power, number][] {
   const worst = told.reduce((a, b) => ((b.effect.power!.runs ?? 0) < (a.effect.power!.runs ?? 0) ? b : a));
   return Object.entries(worst.effect.power!) as [Power, number][];
 }
+
+/** Here a message means that it goes no further: a start from a floppy instead says nothing. */
+const SAYS_AS_IT_STOPS: ReadonlySet<StageId> = new Set(['boot', 'partition', 'system', 'prompt']);
 
 function walk(
   own: readonly FaultMode[],
@@ -66,10 +89,10 @@ function walk(
   const messages: MessageId[] = [];
   const dark = own.some((m) => m.effect.dark);
   for (const stage of order) {
-    const here = own.filter((m) => m.effect.at === stage && !m.effect.dark);
+    const here = own.flatMap((m) => (m.effect.dark ? [] : (effectAt(m.effect, stage) ?? [])));
     if (!here.length) continue;
-    const goesOn = here.reduce((p, m) => p * (1 - m.effect.stops), 1);
-    const says = here.flatMap((m) => m.effect.says ?? []);
+    const goesOn = here.reduce((p, e) => p * (1 - e.stops), 1);
+    const says = here.flatMap((e) => e.says ?? []);
     if (goesOn < 1) {
       const p = left * (1 - goesOn);
       const isSeen = !dark && isAfter(order, stage, 'display');
@@ -84,7 +107,7 @@ function walk(
         });
     }
     left *= goesOn;
-    messages.push(...says);
+    if (!SAYS_AS_IT_STOPS.has(stage)) messages.push(...says);
     if (left <= 0) return;
   }
   const sound: Sound = messages.length && family === 'P' ? 'summary' : 'normal';

@@ -18,7 +18,9 @@ export interface IntakeEntry {
 
 /** What is filled in from the build. */
 export type IntakeKnown =
-  { kind: 'settings'; seen: number; all: number } | { kind: 'parts'; names: string[] } | { kind: 'text'; text: string };
+  | { kind: 'settings'; seen: number; all: number }
+  | { kind: 'parts'; names: string[] }
+  | { kind: 'text'; text: string };
 
 const names = (list: readonly { title: string }[]): IntakeKnown | null =>
   list.length ? { kind: 'parts', names: list.map((p) => p.title) } : null;
@@ -65,7 +67,11 @@ export const INTAKE: readonly IntakeEntry[] = [
   { id: 'cell', part: 'opened' },
   { id: 'board-switches', part: 'board', known: settings('board') },
   { id: 'card-switches', part: 'board', known: settings('cards') },
-  { id: 'memory-marks', part: 'board', known: (kit) => names([...kit.banks.values()].flat().map((x) => x.placed)) },
+  {
+    id: 'memory-marks',
+    part: 'board',
+    known: (kit) => names([...kit.banks.values()].flat().map((x) => x.placed))
+  },
   { id: 'rom-labels', part: 'board' },
   { id: 'fpu', part: 'board', eras: ['I', 'II', 'III'], known: (kit) => (kit.fpu ? names([kit.fpu]) : null) },
   { id: 'setup-disk', part: 'board', eras: ['II'] },

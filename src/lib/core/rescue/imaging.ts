@@ -29,7 +29,15 @@ export const floppyCounts = (bytes: number): { id: (typeof FLOPPIES)[number]['id
   FLOPPIES.map(({ id, bytes: each }) => ({ id, count: Math.ceil(bytes / each) }));
 
 /** What to read first: it is saved after each step. */
-export const READ_ORDER = ['first-track', 'boot-sectors', 'tables', 'directories', 'used', 'beside', 'rest'] as const;
+export const READ_ORDER = [
+  'first-track',
+  'boot-sectors',
+  'tables',
+  'directories',
+  'used',
+  'beside',
+  'rest'
+] as const;
 /** Passes over what could not be read. */
 export const PASSES = ['skipping', 'backwards', 'retries', 'long'] as const;
 

@@ -1,4 +1,4 @@
-import { diagnoseMachine, rehearse, startsOf, titlesOf, toldFaults } from '../../core/diagnosis';
+import { diagnoseMachine, explanations, rehearse, startsOf, titlesOf } from '../../core/diagnosis';
 import { InvalidDocument } from '../../core/model';
 import {
   chanceWords,
@@ -38,10 +38,10 @@ export function rehearseReport({ build, parts }: Machine, which: 'found' | 'chos
       words: stageWords[stage],
       fromSeconds: from.map(round),
       stops: round(stops),
-      because: because.map((m) => ({
-        rule: m.finding?.rule ?? null,
-        finding: m.finding ? tell(m.finding).sentence : null,
-        message: m.effect.says ? messageWords[m.effect.says] : null
+      because: because.map(({ mode, effect }) => ({
+        rule: mode.finding?.rule ?? null,
+        finding: mode.finding ? tell(mode.finding).sentence : null,
+        message: effect.says ? messageWords[effect.says] : null
       }))
     }))
   };
@@ -75,12 +75,14 @@ export function diagnoseReport(machine: Machine, told?: string): object {
       words: s.stage ? stageWords[s.stage] : 'it came to the prompt',
       p: round(s.p)
     })),
-    explanations: d.post.sets.slice(0, 8).map((s) => ({
-      faults: toldFaults(d, s.faults).map((i) => d.modes[i].id),
-      says: toldFaults(d, s.faults).map((i) => modeWords(d.modes[i], titleOf)),
-      p: round(s.p),
-      words: chanceWords(s.p)
-    })),
+    explanations: explanations(d)
+      .slice(0, 8)
+      .map((s) => ({
+        faults: s.faults.map((i) => d.modes[i].id),
+        says: s.faults.map((i) => modeWords(d.modes[i], titleOf)),
+        p: round(s.p),
+        words: chanceWords(s.p)
+      })),
     twoFaults: d.isTwo,
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({

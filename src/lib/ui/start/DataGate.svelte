@@ -45,7 +45,12 @@
       {#if isOpen}
         <form onsubmit={sign}>
           <div>
-            <Label for="sign-by">{words.by}</Label><Input id="sign-by" bind:value={by} maxlength={80} required />
+            <Label for="sign-by">{words.by}</Label><Input
+              id="sign-by"
+              bind:value={by}
+              maxlength={80}
+              required
+            />
           </div>
           <div>
             <Label for="sign-why">{words.why}</Label><Input

@@ -47,8 +47,10 @@
   {@const what = s.kind === 'stop' ? words.stops[s.id] : words.checks[s.id]}
   <span class="became">
     {#if s.state === 'open'}
-      <Button class="act" aria-label="{s.kind === 'stop' ? words.isOff : words.done}: {what}" onclick={() => note(s, true)}
-        >{s.kind === 'stop' ? words.isOff : words.done}</Button
+      <Button
+        class="act"
+        aria-label="{s.kind === 'stop' ? words.isOff : words.done}: {what}"
+        onclick={() => note(s, true)}>{s.kind === 'stop' ? words.isOff : words.done}</Button
       >
       <Button
         class="act"

@@ -22,7 +22,7 @@
     { value: '', name: words.sinceUnsaid },
     { value: 'nothing', name: words.sinceNothing },
     ...benchTests
-      .filter((t) => t.id !== 'listen' && !t.reads)
+      .filter((t) => t.id !== 'listen' && t.id !== 'set-right' && !t.reads)
       .map((t) => ({ value: t.id, name: testWords[t.id]?.what ?? t.id }))
   ];
   const beepsOk = $derived(!draft.beeps || readBeeps(draft.beeps) !== null);

@@ -70,8 +70,8 @@
       <span class="time">{words.at(...s.from)}</span>
       <span>
         <b>{stageWords[s.stage]}</b>
-        {#each s.because as mode (mode.id)}
-          <em>{outcome(s, mode.effect)}</em>
+        {#each s.because as { mode, effect } (mode.id)}
+          <em>{outcome(s, effect)}</em>
           {#if mode.finding}<span class="why">{tell(mode.finding).sentence}</span>{/if}
         {/each}
       </span>

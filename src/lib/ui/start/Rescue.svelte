@@ -46,9 +46,7 @@
   const advice = $derived(adviceOf(disk));
   const series = $derived(seriesOf(disk));
   const stop = $derived(mayStop(disk));
-  const sectors = $derived(
-    drive ? (sizeInSectors(drive.item.id)) : null
-  );
+  const sectors = $derived(drive ? sizeInSectors(drive.item.id) : null);
   function sizeInSectors(id: string): number | null {
     const size = disksOf(kit).find((d) => d.drive.item.id === id)?.size;
     return size ? (size.total ?? sectorsOf(size.physical)) : null;
@@ -68,7 +66,11 @@
   function noteStart(ready: boolean) {
     const at = new Date().toISOString();
     const starts = [...(disk.starts ?? []), { at, ready }].slice(-200);
-    set({ starts, readySince: ready ? at : undefined, ...(ready && !disk.state ? { state: 'ready' as const } : {}) });
+    set({
+      starts,
+      readySince: ready ? at : undefined,
+      ...(ready && !disk.state ? { state: 'ready' as const } : {})
+    });
   }
   function saveImage(event: SubmitEvent) {
     event.preventDefault();
@@ -228,7 +230,13 @@
       <details>
         <summary>{words.status}</summary>
         <Label for="rescue-status" class="sr-only">{words.status}</Label>
-        <Input id="rescue-status" bind:value={typed} maxlength={8} placeholder={words.statusHint} autocomplete="off" />
+        <Input
+          id="rescue-status"
+          bind:value={typed}
+          maxlength={8}
+          placeholder={words.statusHint}
+          autocomplete="off"
+        />
         {#if typed.trim()}<p role="status">
             {status ? readStatusWords[status.means] : words.noStatus(typed)}
           </p>{/if}

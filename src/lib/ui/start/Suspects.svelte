@@ -2,7 +2,7 @@
   import {
     testById,
     titlesOf,
-    toldFaults,
+    explanations,
     type ComponentVerdict,
     type MachineDiagnosis
   } from '$lib/core/diagnosis';
@@ -33,7 +33,11 @@
   const faultWords = (faults: readonly number[]) =>
     faults.length ? faults.map((i) => modeWords(d.modes[i]!, titleOf)).join(' + ') : words.nothing;
   const named = (c: ComponentVerdict) => componentWords(c.component, c.mode, titleOf);
-  const best = $derived(d.post.sets.slice(0, MOST).filter((s) => s.p >= 0.01));
+  const best = $derived(
+    explanations(d)
+      .slice(0, MOST)
+      .filter((s) => s.p >= 0.01)
+  );
   const told = $derived(
     d.components
       .filter((c) => c.verdict !== 'untested' && c.mode.prior < 1)
@@ -50,7 +54,7 @@
   <ol>
     {#each best as set (set.faults.join())}
       <li>
-        <b>{faultWords(toldFaults(d, set.faults))}</b>
+        <b>{faultWords(set.faults)}</b>
         <span class="chance" title={words.figure(set.p)}
           >{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span
         >

@@ -77,6 +77,8 @@ const ways: Record<string, string> = {
   'board-timer': 'timer or refresh on the board',
   'memory-contact': 'contacts of the first memory bank',
   'memory-chip': 'a chip of the first memory bank',
+  'memory-loose': 'a contact of the first memory bank that comes and goes',
+  'power-late': 'power good that comes too late at some starts',
   'memory-high': 'a chip higher up in memory',
   leak: 'leak damage near the keyboard controller',
   'keyboard-controller': 'keyboard controller',
@@ -88,6 +90,8 @@ const ways: Record<string, string> = {
   'floppy-drive': 'dirty or faulty',
   'floppy-cable': 'cable or power lead',
   'disk-not-ready': 'does not become ready',
+  'disk-slow': 'spins up too slowly',
+  'disk-sticky': 'becomes ready at some starts only',
   'disk-cable': 'cable, select jumper or power lead',
   'disk-errors': 'has read errors',
   'option-rom': 'window or content of a ROM on a card',
@@ -134,6 +138,10 @@ export const chanceWords = (p: number): string =>
   p >= 0.6 ? 'likely' : p >= 0.25 ? 'quite possible' : p >= 0.08 ? 'possible' : p >= 0.01 ? 'rare' : 'hardly';
 
 export const testWords: Record<string, { what: string; how: string }> = {
+  'set-right': {
+    what: 'Set right what the checks found wrong, then start',
+    how: 'The bench sheet has the moves; tick them off there, so that this page knows.'
+  },
   listen: {
     what: 'Switch on again and look and listen',
     how: 'Film it with sound. Wait 60 seconds before you call the screen dark.'
