@@ -7,6 +7,7 @@ import { kitOf } from '../src/lib/core/kit';
 import { Build, partSet } from '../src/lib/core/model';
 import { place, placeBest, type Line } from '../src/lib/core/placement';
 import { readCatalogue } from '../src/lib/server/catalogue';
+import { spread, timed } from './figures';
 
 const root = join(import.meta.dirname, '..');
 
@@ -38,17 +39,6 @@ function crowded(seed: number, items: number, count: number): { lines: Line[]; r
   const shares = Array.from({ length: count }, () => 0.3 + below(100) / 100);
   const all = shares.reduce((a, b) => a + b, 0);
   return { lines, regions: shares.map((s) => Math.floor((room * s) / all)) };
-}
-
-const spread = (times: number[]): string => {
-  const sorted = [...times].sort((a, b) => a - b);
-  const at = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(1);
-  return `median ${at(0.5)} ms, p99 ${at(0.99)} ms, most ${at(1)} ms`;
-};
-function timed(work: () => void): number {
-  const start = performance.now();
-  work();
-  return performance.now() - start;
 }
 
 /** What Memory, Boot and Start compute while somebody looks. */

@@ -15,3 +15,16 @@ export function print(table: readonly (readonly string[])[]): void {
         .trimEnd()
     );
 }
+
+/** Median, 99th percentile and most of some times, in milliseconds. */
+export const spread = (times: number[]): string => {
+  const sorted = [...times].sort((a, b) => a - b);
+  const at = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(1);
+  return `median ${at(0.5)} ms, p99 ${at(0.99)} ms, most ${at(1)} ms`;
+};
+/** Milliseconds that something takes. */
+export function timed(work: () => void): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}

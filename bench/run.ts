@@ -1,5 +1,6 @@
 import { buildApplication } from '../scripts/common.mjs';
 import { benchBoot } from './boot';
+import { benchDiagnosis } from './diagnosis';
 import { benchDisks } from './disks';
 import { benchPlanner } from './planner';
 import { benchScreen } from './screen';
@@ -9,12 +10,13 @@ import { benchSwitches } from './switches';
 
 /**
  * `npm run bench` prints all figures. `npm run bench -- solver [MACHINES] [GENERAL]`, `-- planner`,
- * `-- switches`, `-- boot`, `-- disks`, `-- screen` and `-- server [SECONDS]` print some of them: machines per row and how many of them the general solver
+ * `-- switches`, `-- boot`, `-- diagnosis [FAULTS]`, `-- disks`, `-- screen` and `-- server [SECONDS]` print some of them: machines per row and how many of them the general solver
  * gets as well; how long the server is kept under load.
  */
 const [what, ...numbers] = process.argv.slice(2);
 const benches: Record<string, (...numbers: number[]) => Promise<void>> = {
   boot: benchBoot,
+  diagnosis: benchDiagnosis,
   disks: benchDisks,
   planner: benchPlanner,
   screen: benchScreen,

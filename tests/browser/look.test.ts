@@ -47,6 +47,10 @@ const screens = [
   '/builds/plover/start?view=power',
   '/builds/plover/start?view=rails',
   '/builds/plover/start?view=trials',
+  '/builds/godwit/start?view=intake',
+  '/builds/godwit/start?view=happened',
+  '/builds/redshank/start?view=rescue',
+  '/builds/redshank/start?view=practice',
   '/builds/plover/boot?view=programs',
   '/builds/plover/log'
 ];

@@ -1,4 +1,5 @@
 export * from './bench-tests';
+export * from './course';
 export * from './diagnose';
 export * from './effect';
 export * from './episode';
@@ -7,6 +8,7 @@ export * from './information';
 export * from './likelihood';
 export * from './modes';
 export * from './next-test';
+export * from './policy';
 export * from './rates';
 export * from './screen-text';
 export * from './sets';

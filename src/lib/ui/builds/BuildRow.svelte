@@ -37,8 +37,10 @@
       {#if row.role}<b>{row.role}</b>{/if}
       <span>{row.board}</span>
       {#if row.lastStart && !row.lastStart.isGood}
-        <span class="start">{words.lastStart(row.lastStart.said)}
-          {#if row.lastStart.suspects.length}<b>{words.suspects(row.lastStart.suspects.join(', '))}</b>{/if}</span
+        <span class="start"
+          >{words.lastStart(row.lastStart.said)}
+          {#if row.lastStart.suspects.length}<b>{words.suspects(row.lastStart.suspects.join(', '))}</b
+            >{/if}</span
         >
       {/if}
       {#if waits}<span class="waits">{words.waits}</span>{/if}

@@ -11,8 +11,10 @@
     title: string;
     /** Also ask where nobody said what is on it. */
     asks?: boolean;
+    /** The page where it is imaged is open. */
+    isHere?: boolean;
   }
-  let { item, title, asks = false }: Props = $props();
+  let { item, title, asks = false, isHere = false }: Props = $props();
   const { session } = getBench();
   const held = $derived(heldBack(session.build, item));
   const isUnsaid = $derived(asks && rescueOf(session.build, item).unique === undefined);
@@ -41,7 +43,7 @@
       <p>{words.signed(held.wayPast.by, timeText(held.wayPast.at), held.wayPast.why)}</p>
       <Button class="act" onclick={takeBack}>{words.takeBack}</Button>
     {:else}
-      <p><a href="/builds/{session.build.id}/start?view=rescue">{words.toRescue}</a></p>
+      {#if !isHere}<p><a href="/builds/{session.build.id}/start?view=rescue">{words.toRescue}</a></p>{/if}
       {#if isOpen}
         <form onsubmit={sign}>
           <div>
@@ -102,5 +104,7 @@
   a {
     display: inline-block;
     padding: 0.3rem 0;
+    font-weight: 650;
+    text-decoration: underline;
   }
 </style>

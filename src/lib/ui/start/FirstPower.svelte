@@ -59,7 +59,7 @@
         onclick={() => (signing = signing === s.key ? '' : s.key)}>{words.skip}</Button
       >
     {:else}
-      <b>{words.states[s.state]}</b>
+      <b>{s.kind === 'stop' && s.state === 'done' ? words.ruledOut : words.states[s.state]}</b>
       {[s.by, s.at ? timeText(s.at) : ''].filter(Boolean).join(', ')}
       {#if s.state !== 'ran-since'}
         <Button class="act" aria-label="{words.undo}: {what}" onclick={() => undo(s)}>{words.undo}</Button>
@@ -119,13 +119,13 @@
     <h2>{words.stopsTitle}</h2>
     <ul class="stops">
       {#each steps.filter((s) => s.kind === 'stop') as s (s.key)}
-        <li class={s.state}>{words.stops[s.id]} {@render became(s)}</li>
+        <li class={s.state}><div class="row">{words.stops[s.id]} {@render became(s)}</div></li>
       {/each}
     </ul>
     <h2>{words.checksTitle}</h2>
     <ol>
       {#each steps.filter((s) => s.kind === 'check') as s (s.key)}
-        <li class={s.state}>{words.checks[s.id]} {@render became(s)}</li>
+        <li class={s.state}><div class="row">{words.checks[s.id]} {@render became(s)}</div></li>
       {/each}
     </ol>
   </div>
@@ -181,6 +181,12 @@
     padding: 0.3rem 0;
     border-bottom: 1px solid var(--rule);
   }
+  .row {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0.3rem 1rem;
+    align-items: center;
+  }
   .done,
   .ran-since {
     color: var(--quiet);
@@ -198,8 +204,11 @@
     align-items: center;
   }
   @media (max-width: 900px) {
-    .body {
+    .body,
+    .row {
       grid-template-columns: minmax(0, 1fr);
+    }
+    .body {
       gap: 1rem;
     }
   }

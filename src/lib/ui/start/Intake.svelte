@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { group } from 'd3';
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
   import { answer, freeze, intakeOf, intakeText, unanswer, type IntakeLine } from '$lib/core/intake';
   import { kitOf } from '$lib/core/kit';
@@ -9,7 +10,7 @@
 
   const { session } = getBench();
   const lines = $derived(intakeOf(kitOf(session.build, session.parts, session.machine)));
-  const parts = $derived(Map.groupBy(lines, (l) => l.entry.part));
+  const parts = $derived(group(lines, (l) => l.entry.part));
   const frozen = $derived(session.build.intake?.frozen);
   /** The entry that is being written, with what is typed. */
   let open = $state('');

@@ -105,7 +105,7 @@
       />
     </div>
   {:else}<p class="name">{drive.title}</p>{/if}
-  <DataGate item={drive.item.id} title={drive.title} />
+  <DataGate item={drive.item.id} title={drive.title} isHere />
   <div class="body">
     <div>
       <div>

@@ -87,14 +87,16 @@ export const firstPower = {
     'ran-since': 'it ran to the prompt since'
   },
   isOff: 'It is not so',
+  ruledOut: 'ruled out',
   done: 'Done',
   skip: 'Skip',
   undo: 'Undo',
   by: 'Skipped by',
   notYet: (n: number) =>
-    n === 1 ? 'Not yet: one of the stops below was not ruled out.' : `Not yet: ${n} of the stops below were not ruled out.`,
-  checksLeft: (n: number) =>
-    n === 1 ? 'One check is open.' : `${n} checks are open.`,
+    n === 1
+      ? 'Not yet: one of the stops below was not ruled out.'
+      : `Not yet: ${n} of the stops below were not ruled out.`,
+  checksLeft: (n: number) => (n === 1 ? 'One check is open.' : `${n} checks are open.`),
   allDone: 'Stops ruled out and checks done, as noted here.',
   changed: 'answers before first power',
   noted: 'a check before power'

@@ -16,7 +16,10 @@ export const intake = {
   gap: 'Open: photograph it before you touch it.',
   entries: {
     case: ['Case', 'Six sides, labels, seals, screws; who opened it before.'],
-    smell: ['Smell, rattle, damp', 'Fish: leaking capacitors. Rattle: loose metal. Cold or damp: 24 hours indoors first.'],
+    smell: [
+      'Smell, rattle, damp',
+      'Fish: leaking capacitors. Rattle: loose metal. Cold or damp: 24 hours indoors first.'
+    ],
     source: ['Where it comes from', 'From whom, last known to run when, keys, papers.'],
     wishes: ['Wishes of its owner', 'What must not change. What data are on it.'],
     lead: ['Mains lead and inlet', 'Whole, earthed, not stiff or cracked.'],
@@ -28,10 +31,16 @@ export const intake = {
     cables: ['Every cable, both ends', 'Red edge, twist, which plug goes where.'],
     'power-leads': ['Power leads', 'Which lead goes to which drive and to the board.'],
     'front-panel': ['Front panel wires', 'The pins with the colours on them.'],
-    spades: ['Spades of the mains switch', 'Colours differ by maker. Only look: refitting is for a qualified person.'],
+    spades: [
+      'Spades of the mains switch',
+      'Colours differ by maker. Only look: refitting is for a qualified person.'
+    ],
     'supply-label': ['Label of the supply', 'Volts, amperes, plug.'],
     cell: ['Battery and 6 cm round it', 'Barrel, coin or pack; green or white residue.'],
-    'board-switches': ['Switches and jumpers of the board', 'Straight on and close, lit from the side of the levers.'],
+    'board-switches': [
+      'Switches and jumpers of the board',
+      'Straight on and close, lit from the side of the levers.'
+    ],
     'card-switches': ['Switches and jumpers of the cards', 'Display, memory, multi-function; drives too.'],
     'memory-marks': ['Memory', 'Rows and their markings; sides of modules; empty sockets.'],
     'rom-labels': ['Labels of the ROMs', 'Number, date, which socket.'],
@@ -40,9 +49,15 @@ export const intake = {
     'keyboard-switch': ['Switch under the keyboard', 'X or A, behind a label on some.'],
     'key-lock': ['Lock and key', 'Locked or open, and where the key is.'],
     'cpu-text': ['Text and notch of the CPU', 'Clock and volts as printed.'],
-    'cell-volts': ['Volts of the battery', 'Under 2.5 V the setup is lost: note it, and take a barrel off now.'],
+    'cell-volts': [
+      'Volts of the battery',
+      'Under 2.5 V the setup is lost: note it, and take a barrel off now.'
+    ],
     capacitors: ['Capacitors round the CPU', 'Bulged or leaking tops.'],
-    'plug-colours': ['Colours at the supply plug', 'By pin: some makers fitted the same shell with other pins.'],
+    'plug-colours': [
+      'Colours at the supply plug',
+      'By pin: some makers fitted the same shell with other pins.'
+    ],
     'setup-pages': ['Setup pages', 'Every page by camera, once the first power is allowed.'],
     'irq-table': ['Table of devices and interrupts', 'The list that appears before the start.'],
     counts: ['Counts on the screen', 'Memory, floppies, ports.'],

@@ -9,7 +9,8 @@ export const rescue = {
   doThis: 'Do this',
   never: 'Not that',
   ladder: 'If it is stuck: each once or twice, then the next',
-  gentle: 'With data that exist nowhere else: only these two, then a specialist. A forced start can tear heads off.',
+  gentle:
+    'With data that exist nowhere else: only these two, then a specialist. A forced start can tear heads off.',
   prepare: 'Prepare cables, target and program first. The window may be the only one.',
   starts: 'Starts of this disk',
   wasReady: 'It became ready',

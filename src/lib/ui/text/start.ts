@@ -8,7 +8,8 @@ export const start = {
     happened: 'What happened',
     rails: 'Rails',
     trials: 'Swap trials',
-    rescue: 'Rescue'
+    rescue: 'Rescue',
+    practice: 'Practise'
   },
   viewsLabel: 'Views of the start',
   rails: {
@@ -155,7 +156,8 @@ export const start = {
     'All chances are estimates, good to a factor of two or three. Nothing is called dead before it was reached.',
   figure: (p: number) => `${(100 * p).toFixed(p < 0.1 ? 1 : 0)} %`,
   // Rehearsal
-  rehearsalLead: 'The start of this build, with what the checks call wrong. No hardware fault is taken for granted.',
+  rehearsalLead:
+    'The start of this build, with what the checks call wrong. No hardware fault is taken for granted.',
   which: 'Settings',
   whiches: { found: 'as found', chosen: 'as planned' },
   forbidden: 'Not to be switched on so',

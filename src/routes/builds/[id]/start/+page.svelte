@@ -10,6 +10,7 @@
   import FirstPower from '$lib/ui/start/FirstPower.svelte';
   import Happened from '$lib/ui/start/Happened.svelte';
   import Intake from '$lib/ui/start/Intake.svelte';
+  import Practice from '$lib/ui/start/Practice.svelte';
   import Rails from '$lib/ui/start/Rails.svelte';
   import Rehearsal from '$lib/ui/start/Rehearsal.svelte';
   import Rescue from '$lib/ui/start/Rescue.svelte';
@@ -42,6 +43,7 @@
     trouble = '';
     const asked = JSON.parse(
       JSON.stringify({
+        kind: 'diagnose',
         build: session.build,
         parts: session.partList,
         starts: starts.map(([, s]) => s)
@@ -50,8 +52,8 @@
     task.run(
       asked,
       (reply) => {
-        if (reply.kind === 'error') trouble = words.broken;
-        else found = reply.value;
+        if (reply.kind === 'diagnosis') found = reply.value;
+        else trouble = words.broken;
         return false;
       },
       (why) => (trouble = why === 'too-long' ? words.tooLong : words.broken)
@@ -100,6 +102,8 @@
   <Intake />
 {:else if view === 'rescue'}
   <Rescue />
+{:else if view === 'practice'}
+  <Practice />
 {:else if view === 'rails'}
   <Rails />
 {:else if view === 'trials'}

@@ -1,0 +1,219 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { Button, Label, Select } from 'flowbite-svelte';
+  import {
+    beginCourse,
+    benchTests,
+    dealt,
+    eraOf,
+    FAMILIES,
+    familyPriors,
+    modesOf,
+    perform,
+    repair,
+    runs,
+    titlesOf,
+    type BenchTest,
+    type Course,
+    type Deal
+  } from '$lib/core/diagnosis';
+  import { kitOf } from '$lib/core/kit';
+  import { chanceWords, componentWords, modeWords, startWords, testWords } from '$lib/words';
+  import type { Judged, StartMessage, StartReply } from '$lib/workers/start';
+  import { getBench } from '../context';
+  import { practice as words } from '../text/practice';
+  import { Task } from '../work/task.svelte';
+  import Working from '../work/Working.svelte';
+
+  const { session } = getBench();
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const titleOf = $derived(titlesOf(session.build, session.parts));
+  let kind: keyof typeof words.kinds = $state('any');
+  let course = $state.raw<Course | null>(null);
+  let isTold = $state(false);
+  let guess = $state('');
+  let judged = $state.raw<Judged | null>(null);
+  let trouble = $state('');
+  const task = new Task<StartMessage, StartReply>({
+    make: () => new Worker(new URL('../../workers/start.ts', import.meta.url), { type: 'module' })
+  });
+  onDestroy(() => task.close());
+
+  const isOver = $derived(course !== null && (isTold || runs(course)));
+  const offered = $derived(
+    course
+      ? benchTests.filter(
+          (t) => t.id !== 'set-right' && (t.id === 'listen' || !t.restores || course!.out.length > 0)
+        )
+      : []
+  );
+  const components = $derived(
+    course
+      ? [...new Map(course.modes.map((m) => [m.component, m])).entries()].map(([id, m]) => ({
+          value: id,
+          name: componentWords(id, m, titleOf)
+        }))
+      : []
+  );
+
+  function begin() {
+    const era = eraOf(kit);
+    const modes = modesOf(kit, era, []);
+    const x = Math.random();
+    const deal: Deal = kind === 'any' ? (x < 0.6 ? 'one' : x < 0.9 ? 'two' : 'none') : kind;
+    const usual = [...FAMILIES].sort((a, b) => familyPriors[era][b] - familyPriors[era][a])[0]!;
+    const family = kit.firmware?.firmware?.beeps ?? usual;
+    course = beginCourse(modes, dealt(modes, deal, Math.random), era, family, Math.random);
+    [isTold, guess, judged, trouble] = [false, '', null, ''];
+  }
+  function end() {
+    task.run(
+      { kind: 'judge', course: JSON.parse(JSON.stringify(course)) as Course },
+      (reply) => {
+        if (reply.kind === 'judged') judged = reply.value;
+        else trouble = words.broken;
+        return false;
+      },
+      () => (trouble = words.broken)
+    );
+  }
+  function step(next: Course) {
+    course = next;
+    if (runs(next)) end();
+  }
+  const test = (t: BenchTest) => step(perform(course!, t, Math.random));
+  function mend() {
+    const mode = course!.modes.findIndex((m) => m.component === guess);
+    if (mode >= 0) step(repair(course!, mode, Math.random));
+  }
+  function tell() {
+    isTold = true;
+    end();
+  }
+  const named = (faults: readonly number[]) =>
+    faults.length ? faults.map((i) => modeWords(course!.modes[i]!, titleOf)).join(' + ') : words.nothing;
+</script>
+
+<p class="lead">{words.lead}</p>
+<div class="begin">
+  <div>
+    <Label for="practice-kind">{words.kind}</Label>
+    <Select
+      id="practice-kind"
+      placeholder=""
+      items={Object.entries(words.kinds).map(([value, name]) => ({ value, name }))}
+      bind:value={kind}
+    />
+  </div>
+  <Button class="act main" onclick={begin}>{course ? words.again : words.begin}</Button>
+</div>
+{#if course}
+  <div class="body">
+    <div>
+      <h2>{words.notes}</h2>
+      <ol aria-live="polite">
+        {#each course.notes as n, i (i)}<li>{startWords(n)}</li>{/each}
+      </ol>
+      <p class="spent">{words.spent(course.minutes, course.tests)}</p>
+      {#if isOver}
+        {#if runs(course)}<p class="over">{words.runs}</p>{/if}
+        <p>{words.truth(named(course.hidden))}</p>
+        {#if task.isRunning}<Working
+            what={words.judging}
+            seconds={task.seconds}
+            onstop={() => task.stop()}
+          />{/if}
+        {#if judged}
+          <p class="over">{words.compare(course.minutes, judged.minutes)}</p>
+          <h2>{words.told}</h2>
+          <ol>
+            {#each judged.told as e (e.faults.join())}<li>{named(e.faults)}, {chanceWords(e.p)}</li>{/each}
+          </ol>
+        {/if}
+        {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+      {/if}
+    </div>
+    {#if !isOver}
+      <div>
+        <h2>{words.guess}</h2>
+        <div class="begin">
+          <div>
+            <Label for="practice-guess" class="sr-only">{words.choose}</Label>
+            <Select
+              id="practice-guess"
+              placeholder=""
+              items={[{ value: '', name: words.choose }, ...components]}
+              bind:value={guess}
+            />
+          </div>
+          <Button class="act" disabled={!guess} onclick={mend}>{words.repair}</Button>
+          <Button class="act" onclick={tell}>{words.giveUp}</Button>
+        </div>
+        <h2>{words.tests}</h2>
+        <ul>
+          {#each offered as t (t.id)}
+            <li>
+              <button type="button" class="act" onclick={() => test(t)}>
+                {testWords[t.id]?.what ?? t.id} <small>{words.takes(t.minutes)}</small>
+              </button>
+            </li>
+          {/each}
+        </ul>
+      </div>
+    {/if}
+  </div>
+{/if}
+
+<style>
+  .lead {
+    color: var(--quiet);
+  }
+  .begin {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: end;
+    margin: 0.6rem 0;
+  }
+  .body {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 2rem;
+  }
+  h2 {
+    margin: 0.8rem 0 0.3rem;
+    font-size: 1.15rem;
+  }
+  ol {
+    margin: 0;
+    padding-left: 1.4rem;
+    list-style: decimal;
+  }
+  li {
+    padding: 0.15rem 0;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  ul button {
+    width: 100%;
+    text-align: left;
+  }
+  .spent,
+  .over {
+    font-weight: 700;
+    font-size: 1.2rem;
+  }
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+  @media (max-width: 800px) {
+    .body {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 0.5rem;
+    }
+  }
+</style>

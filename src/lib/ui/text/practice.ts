@@ -1,0 +1,24 @@
+export const practice = {
+  lead: 'A machine like this one, simulated, with something wrong that you do not see. Each test costs its minutes. Nothing here is kept, and nothing of your machine is changed.',
+  begin: 'Give me a machine',
+  again: 'Another machine',
+  kinds: { any: 'whatever comes', one: 'one fault', two: 'two faults' },
+  kind: 'How many faults',
+  notes: 'What was seen',
+  spent: (minutes: number, tests: number) =>
+    `${Math.round(minutes)} minutes so far, ${tests} ${tests === 1 ? 'test' : 'tests'}.`,
+  tests: 'Do a test',
+  takes: (minutes: number) => `${minutes} min`,
+  guess: 'Say what it is, and make it good',
+  repair: 'Make it good',
+  choose: 'Choose a part',
+  runs: 'It starts. That was it.',
+  giveUp: 'Tell me',
+  truth: (what: string) => `What was wrong: ${what}.`,
+  nothing: 'nothing at all',
+  judging: 'Playing it by the advice of this page',
+  compare: (own: number, advised: number) =>
+    `You took ${Math.round(own)} minutes. By the advice of this page it takes about ${Math.round(advised)}.`,
+  told: 'Of what you noted it would say now',
+  broken: 'It could not be worked out. Try again.'
+} as const;
