@@ -47,14 +47,15 @@ describe('a machine that does not start', () => {
     // A test that was done is chosen for the next start.
     const other = await page.waitForFunction(() => {
       const li = [...document.querySelectorAll('.tests li')].find((x) =>
-        x.textContent?.includes('Fill the first bank')
+        x.textContent?.includes('Clean and reseat the first')
       );
       return li?.querySelector('button');
     });
     await (other.asElement() as unknown as { click(): Promise<void> }).click();
     await page.waitForFunction(
-      () => (document.querySelector('#start-since') as HTMLSelectElement).value === 'other-memory'
+      () => (document.querySelector('#start-since') as HTMLSelectElement).value === 'reseat-memory'
     );
+    await page.select('#start-since', 'other-memory');
     await press(page, 'running');
     await press(page, 'text');
     await page.waitForSelector('#start-text');

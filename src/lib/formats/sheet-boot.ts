@@ -1,9 +1,17 @@
-import { installOrder, wipeGate, writeFiles } from '../core/boot';
+import { installOrder, wipeGate, writeFiles, type BootPlan, type NoPlan } from '../core/boot';
 import { planBeside } from '../core/boot-files';
 import { kitOf } from '../core/kit';
 import type { Build, PartSet } from '../core/model';
 import { allHeld } from '../core/rescue';
-import { driverTitle, installWords, noPlanWords, refusedWords, startLabel, startOnSheet } from '../words';
+import {
+  driverTitle,
+  installWords,
+  noPlanWords,
+  planPending,
+  refusedWords,
+  startLabel,
+  startOnSheet
+} from '../words';
 
 /** How the machine starts, as it stands on the bench sheet. */
 export interface SheetBoot {
@@ -18,9 +26,10 @@ export interface SheetBoot {
   windows: string[];
 }
 
-export function sheetBoot(build: Build, parts: PartSet): SheetBoot {
+/** @param made the plan of its starts; null: it is still being worked out; left out: it is worked out here */
+export function sheetBoot(build: Build, parts: PartSet, made?: BootPlan | NoPlan | null): SheetBoot {
   const kit = kitOf(build, parts);
-  const plan = planBeside(kit);
+  const plan = made === undefined ? planBeside(kit) : made;
   const gate = wipeGate(kit);
   const common = {
     missing: gate
@@ -29,6 +38,7 @@ export function sheetBoot(build: Build, parts: PartSet): SheetBoot {
     // Nothing that writes to a disk is on the sheet while its data have no image.
     windows: allHeld(build).some((h) => !h.wayPast) ? [] : installOrder(kit).map((s) => installWords(s).title)
   };
+  if (plan === null) return { starts: [planPending], files: [], refused: [], ...common };
   if (typeof plan === 'string') return { starts: [noPlanWords[plan]], files: [], refused: [], ...common };
   const { files, names } = writeFiles(kit, plan, startLabel);
   const nameOf = new Map(build.brief.profiles.map((p) => [p.id, p.name]));

@@ -1,3 +1,4 @@
+import type { BootPlan, NoPlan } from '../core/boot';
 import { check } from '../core/rules';
 import type { Build, PartSet, Severity, Tick } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
@@ -62,7 +63,7 @@ export interface Sheet {
  * The bench sheet of a build: what to do at the machine, in order, with everything chosen that follows from the
  * build. Ticked steps stay in their place until the ticks are cleared.
  */
-export function sheetOf(given: Build, parts: PartSet): Sheet {
+export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan | null): Sheet {
   const build = planned(given, parts);
   const m = machine(build, parts);
   const { jobs: moves, commands } = moveList(build, parts);
@@ -120,7 +121,7 @@ export function sheetOf(given: Build, parts: PartSet): Sheet {
     power: sheetPower(build, parts),
     lines: [...owners.values()],
     unseen: unseenOf(m, steps),
-    boot: sheetBoot(build, parts),
+    boot: sheetBoot(build, parts, plan),
     open: check(build, parts)
       .filter((f) => f.severity !== 'note')
       .map(tell)

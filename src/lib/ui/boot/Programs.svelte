@@ -8,7 +8,6 @@
     type ProgramSheet,
     type Reach
   } from '$lib/core/boot';
-  import { planBeside } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import type { Tried } from '$lib/core/model';
   import { slowWays, startLabel, triedWords } from '$lib/words';
@@ -16,11 +15,13 @@
   import { getBench } from '../context';
   import { boot as words } from '../text/boot';
   import { timeText } from '../time';
+  import { BootPlanner } from './planner.svelte';
+  import Planning from './Planning.svelte';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
-  const made = $derived(planBeside(kit));
-  const plan = $derived(typeof made === 'string' ? null : made);
+  const planner = new BootPlanner(() => ({ build: session.build, parts: session.partList }));
+  const plan = $derived(typeof planner.plan === 'string' ? null : planner.plan);
   const names = $derived(plan ? writeFiles(kit, plan, startLabel).names : []);
   const sheets = $derived(programSheets(kit, plan));
   const startOf = (s: ProgramSheet): string => {
@@ -70,6 +71,7 @@
   }
 </script>
 
+<Planning {planner} />
 <p class="quiet">{words.programsLead}</p>
 {#if !sheets.length}<p>{words.programsNone}</p>
 {:else}<p class="no-print"><Button class="act" onclick={() => print()}>{words.print}</Button></p>{/if}

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { systemIni, writeFiles, type ProgramVerdict } from '$lib/core/boot';
-  import { planBeside } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
   import { registry } from '$lib/core/rules';
   import { groupWords, managerWords, noPlanWords, refusedWords, startLabel } from '$lib/words';
@@ -8,12 +7,17 @@
   import { boot as words } from '../text/boot';
   import Drivers from './Drivers.svelte';
   import Files from './Files.svelte';
+  import { BootPlanner } from './planner.svelte';
+  import Planning from './Planning.svelte';
   import Wishes from './Wishes.svelte';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
-  const plan = $derived(planBeside(kit));
-  const files = $derived(typeof plan === 'string' ? null : writeFiles(kit, plan, startLabel));
+  const planner = new BootPlanner(() => ({ build: session.build, parts: session.partList }));
+  const plan = $derived(planner.plan);
+  const files = $derived(
+    plan === null || typeof plan === 'string' ? null : writeFiles(kit, plan, startLabel)
+  );
   const ini = $derived(systemIni(kit));
   const names = $derived(new Map(session.build.brief.profiles.map((p) => [p.id, p.name])));
   const clashes = $derived(
@@ -33,10 +37,11 @@
   }
 </script>
 
+<Planning {planner} />
 {#if typeof plan === 'string'}
   <p class="sum">{words.noReady}</p>
   <p class="bad">{noPlanWords[plan]}</p>
-{:else if files}
+{:else if plan && files}
   {@const unserved = plan.programs.filter((p) => p.verdict !== 'fits' && p.verdict !== 'windows')}
   <p class="sum">
     {plan.starts.length > 1

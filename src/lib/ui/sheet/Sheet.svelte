@@ -1,15 +1,19 @@
 <script lang="ts">
   import { sheetOf, type Step, type StepAction } from '$lib/formats';
-  import { tickSeat, tickSetting, tickStep, untick } from '$lib/core/settings';
+  import { planned, tickSeat, tickSetting, tickStep, untick } from '$lib/core/settings';
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { text } from '../text';
   import { sheet as sheetText } from '../text/sheet';
   import { timeText } from '../time';
+  import { BootPlanner } from '../boot/planner.svelte';
+  import Planning from '../boot/Planning.svelte';
   import Cautions from './Cautions.svelte';
 
   const { session } = getBench();
-  const sheet = $derived(sheetOf(session.build, session.parts));
+  const build = $derived(planned(session.build, session.parts));
+  const planner = new BootPlanner(() => ({ build, parts: session.partList }));
+  const sheet = $derived(sheetOf(session.build, session.parts, planner.plan));
   const words = sheetText;
   const cpu = $derived(session.machine.board.part.board?.cpu ?? '');
   const date = $derived(session.build.brief.date);
@@ -142,6 +146,7 @@
 
   <section>
     <h3>{words.starts}</h3>
+    <Planning {planner} />
     <ul>
       {#each sheet.boot.starts as text (text)}<li>{text}</li>{/each}
       {#each sheet.boot.refused as text (text)}<li>{text}</li>{/each}

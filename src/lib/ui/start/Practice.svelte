@@ -124,7 +124,7 @@
             onstop={() => task.stop()}
           />{/if}
         {#if judged}
-          <p class="over">{words.compare(course.minutes, judged.minutes)}</p>
+          <p class="over">{words.compare(runs(course), course.minutes, judged.minutes)}</p>
           <h2>{words.told}</h2>
           <ol>
             {#each judged.told as e (e.faults.join())}<li>{named(e.faults)}, {chanceWords(e.p)}</li>{/each}

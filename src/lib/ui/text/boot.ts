@@ -1,4 +1,10 @@
 export const boot = {
+  planning: 'Working the starts out',
+  planTrouble: {
+    'too-long': 'It took too long and was ended. Take a wish or a driver off, and it may end in time.',
+    broken: 'The starts could not be worked out. Try again.',
+    stopped: 'It was stopped. What is shown is not of this state; open this page again to work it out.'
+  },
   title: 'Boot',
   lead: 'Drivers, CONFIG.SYS and AUTOEXEC.BAT for this machine, and the fewest ways to start it that serve every program.',
   views: {

@@ -1,4 +1,5 @@
 export const memoryMap = {
+  working: '…',
   title: 'Memory',
   lead: 'Who answers where in the first megabyte, as the settings stand, and what is left for drivers.',
   figures: {

@@ -17,8 +17,8 @@ export const practice = {
   truth: (what: string) => `What was wrong: ${what}.`,
   nothing: 'nothing at all',
   judging: 'Playing it by the advice of this page',
-  compare: (own: number, advised: number) =>
-    `You took ${Math.round(own)} minutes. By the advice of this page it takes about ${Math.round(advised)}.`,
+  compare: (isDone: boolean, own: number, advised: number) =>
+    `You ${isDone ? 'took' : 'stopped after'} ${Math.round(own)} minutes. By the advice of this page it takes about ${Math.round(advised)}.`,
   told: 'Of what you noted it would say now',
   broken: 'It could not be worked out. Try again.'
 } as const;

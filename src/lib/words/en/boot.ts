@@ -133,6 +133,9 @@ export const startOnSheet = (name: string, start: PlannedStart, programs: readon
     programs.length ? `; for ${and(programs)}` : ''
   }.`;
 
+/** A plan that is not there yet. */
+export const planPending = 'The starts are still being worked out.';
+
 export const noPlanWords: Record<NoPlan, string> = {
   'no-dos': 'The brief does not say which DOS. Enter it there: what the files may contain depends on it.',
   'no-cpu':

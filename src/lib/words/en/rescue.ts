@@ -75,7 +75,8 @@ export const passWords: Record<string, string> = {
 
 export const readStatusWords: Record<ReadStatus, string> = {
   good: 'Read.',
-  corrected: 'Corrected: the data are good though an error is told. Keep it, mark it, read the rest of the track one by one.',
+  corrected:
+    'Corrected: the data are good though an error is told. Keep it, mark it, read the rest of the track one by one.',
   unreadable: 'Cannot be corrected: leave it for a later pass.',
   'not-found': 'Address mark or sector not found: format or geometry. Check the geometry before more tries.',
   seek: 'Seek failed: stop after a few; the arm may be stuck.',

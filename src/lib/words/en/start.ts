@@ -119,7 +119,7 @@ export function componentWords(component: string, mode: FaultMode, titleOf: Titl
 /** One fault in words. */
 export function modeWords(mode: FaultMode, titleOf: TitleOf): string {
   if (mode.unseen) return unseenWords(mode, titleOf);
-  if (mode.finding) return tell(mode.finding).sentence;
+  if (mode.finding) return tell(mode.finding).title;
   const title = titled(mode, titleOf);
   if (mode.way === 'card') return `${title ?? 'A card'} pulls down the bus or a rail`;
   const way = ways[mode.way] ?? mode.way;

@@ -2,7 +2,6 @@
   import { Button, Checkbox } from 'flowbite-svelte';
   import { shownMemory } from '$lib/core/boards';
   import {
-    bootPlan,
     conditionalRuns,
     frameStarts,
     memoryMap,
@@ -17,6 +16,8 @@
   } from '$lib/core/boot';
   import { kitOf, totalKiB } from '$lib/core/kit';
   import { systemOf } from '$lib/core/software';
+  import { BootPlanner } from '$lib/ui/boot/planner.svelte';
+  import Planning from '$lib/ui/boot/Planning.svelte';
   import { getBench } from '$lib/ui/context';
   import Counted from '$lib/ui/memory/Counted.svelte';
   import Variants from '$lib/ui/memory/Variants.svelte';
@@ -45,18 +46,24 @@
   const maybe = $derived(conditionalRuns(map));
   const open = $derived(maybe.filter((m) => !free.includes(m.why)));
   const shown = $derived(kit.memory && total ? shownMemory(total, kit.memory) : null);
-  const plan = $derived(bootPlan(kit));
+  const planner = new BootPlanner(() => ({ build: session.build, parts: session.partList }));
+  const plan = $derived(planner.plan);
   const dos = $derived(systemOf(session.build.brief.os).dos);
   /** A hole matters only where memory lies behind it. */
   const mayHole = $derived(shown !== null && shown.extended > 14 * 1024);
-  const managers = $derived(typeof plan === 'string' ? [] : plan.managers);
+  const managers = $derived(plan === null || typeof plan === 'string' ? [] : plan.managers);
   const sizes = (p: UpperPlan | null) => words.regions((p?.regions ?? []).map((r) => (r.to - r.from) / 1024));
   const figure = (kind: string, of: 'xmsKiB' | 'emsKiB') => {
+    if (plan === null) return words.working;
     const n = managers.find((m) => m.kind === kind)?.[of];
     return n ? words.kib(n) : words.none;
   };
   const program = $derived(
-    typeof plan === 'string' || !plan.starts[0] ? words.none : words.span(...plan.starts[0].free)
+    plan === null
+      ? words.working
+      : typeof plan === 'string' || !plan.starts[0]
+        ? words.none
+        : words.span(...plan.starts[0].free)
   );
   const titlesOf = (ids: readonly string[]) =>
     ids.map((id) => session.machine.find(id)?.title ?? id).join(', ');
@@ -76,6 +83,7 @@
 
 <h1>{words.title}</h1>
 <p class="lead">{words.lead}</p>
+<Planning {planner} />
 {#if shown}
   <dl>
     <div>

@@ -1,0 +1,20 @@
+<script lang="ts">
+  import { boot as words } from '../text/boot';
+  import Working from '../work/Working.svelte';
+  import type { BootPlanner } from './planner.svelte';
+
+  let { planner }: { planner: BootPlanner } = $props();
+</script>
+
+<!-- While the starts are worked out beside the page, and when they could not be. -->
+{#if planner.task.isRunning}
+  <Working what={words.planning} seconds={planner.task.seconds} onstop={() => planner.stop()} />
+{/if}
+{#if planner.trouble}<p class="bad" role="alert">{words.planTrouble[planner.trouble]}</p>{/if}
+
+<style>
+  .bad {
+    padding-left: 0.6rem;
+    border-left: 8px solid var(--stop);
+  }
+</style>
