@@ -29,6 +29,32 @@ describe('files in a browser', () => {
     expect(again).to.equal(text.replace('"id": "dunlin"', '"id": "dunlin-2"'));
   });
 
+  it('of parts are looked through before anything comes in', async () => {
+    const n8 = await bench.api<Record<string, unknown>>('GET', '/parts/harl-n8');
+    const text = JSON.stringify({
+      format: 'yellow-jumper/parts',
+      version: 1,
+      parts: [
+        { ...n8, summary: 'not as the catalogue' },
+        { ...n8, id: 'quay-n8', name: 'Quay N8' },
+        { id: 'odd' }
+      ]
+    });
+    await bench.open('/catalogue');
+    await upload(page, '.file input', file('parts.json', text));
+    await sees(page, '2 parts in this file');
+    await sees(page, 'the catalogue has one under this id that says something else');
+    await sees(page, 'Could not be read, and stays out');
+    await press(page, 'Take 1 part in');
+    await sees(page, 'One part was taken in.');
+    const kept = await bench.api<{ name: string }>('GET', '/parts/quay-n8');
+    expect(kept.name).to.equal('Quay N8');
+    expect((await bench.api<{ summary: string }>('GET', '/parts/harl-n8')).summary).to.equal(n8.summary);
+    await sees(page, 'Save my parts');
+    const csv = await (await fetch(`${bench.server.url}/api/v1/collection?as=csv`)).text();
+    expect(csv).to.contain('quay-n8');
+  });
+
   it('that cannot be read are refused with what, where and what to do, and change nothing', async () => {
     const before = await total();
     const good = await (await fetch(`${bench.server.url}/api/v1/builds/plover/export`)).text();

@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import { InvalidDocument, type Part } from '../../src/lib/core/model';
 import { readWorkshop } from '../../src/lib/formats';
 import { NotFound, Stale } from '../../src/lib/server/errors';
+import { writeParts } from '../../src/lib/formats';
 import { OwnParts } from '../../src/lib/server/own-parts';
 import { readPhoto } from '../../src/lib/server/photos';
 import { NotebookStore } from '../../src/lib/server/notebooks';
@@ -242,5 +243,55 @@ describe('the shelf', () => {
     await own.remove('loose');
     expect((await shop.store.parts()).has('loose')).to.equal(false);
     await fails(own.importFile('id: [', 'f'), InvalidDocument);
+  });
+
+  it('takes a collection in as chosen, all of it or nothing, and overwrites nothing unchosen', async () => {
+    const own = new OwnParts(shop.store);
+    const base = parts.get('harl-n8')!;
+    const mine: Part = { ...base, id: 'my-n8', name: 'My N8' };
+    await own.save('my-n8', mine);
+    const board = [...parts.values()].find((p) => p.board?.firmware)!;
+    const bios: Part = { ...parts.get(board.board!.firmware!)!, name: 'Other BIOS' };
+    const text = writeParts([
+      { ...mine, summary: 'said otherwise' },
+      { ...base, summary: 'not as the catalogue' },
+      { ...base, id: 'fresh' },
+      bios,
+      { ...board, id: 'my-board' }
+    ]);
+    const { rows } = await own.preview(text);
+    expect(rows.map((r) => r.standing)).to.deep.equal(['differs', 'catalogue', 'new', 'catalogue', 'new']);
+    expect((await own.takeIn(text, {})).taken).to.equal(0);
+    await fails(own.takeIn(text, { [base.id]: 'replace' }), InvalidDocument);
+    await fails(own.takeIn(text, { fresh: 'take', 'my-n8': 'take' }), InvalidDocument);
+    expect((await shop.store.parts()).has('fresh'), 'nothing of a refused file').to.equal(false);
+    await own.takeIn(text, {
+      fresh: 'take',
+      'my-n8': 'copy',
+      [base.id]: 'leave',
+      [bios.id]: 'copy',
+      'my-board': 'take'
+    });
+    const now = await shop.store.parts();
+    expect(now.get('my-n8')).to.deep.equal(mine);
+    expect(now.get('my-n8-2')!.summary).to.equal('said otherwise');
+    expect(now.get(base.id)).to.deep.equal(base);
+    expect(now.get('my-board')!.board!.firmware, 'the board follows its BIOS').to.equal(`${bios.id}-2`);
+    await own.takeIn(text, { 'my-n8': 'replace' });
+    expect((await shop.store.parts()).get('my-n8')!.summary).to.equal('said otherwise');
+    expect((await own.all()).map((p) => p.id)).to.include.members(['fresh', 'my-board', 'my-n8', 'my-n8-2']);
+  });
+
+  it('replaces no part that a build would break on', async () => {
+    const own = new OwnParts(shop.store);
+    const mine: Part = { ...parts.get('harl-n8')!, id: 'my-n8' };
+    await own.save('my-n8', mine);
+    const build = demo('plover');
+    await shop.store.create(
+      { ...build, items: build.items.map((i) => (i.id === 'network' ? { ...i, part: 'my-n8' } : i)) },
+      'x'
+    );
+    const text = writeParts([{ ...mine, settings: [], functions: [], blocks: [] }]);
+    await fails(own.takeIn(text, { 'my-n8': 'replace' }), InvalidDocument, /Plover uses this part/);
   });
 });

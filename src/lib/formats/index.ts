@@ -2,6 +2,7 @@ export * from './build-file';
 export * from './catalogue-file';
 export * from './part-fields';
 export * from './part-file';
+export * from './parts-file';
 export * from './placement-file';
 export * from './profile-file';
 export * from './schema';

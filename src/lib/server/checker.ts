@@ -44,7 +44,10 @@ export class Checker {
 
   private async summaryOf({ document, summary }: Unchecked, parts: PartSet): Promise<Summary> {
     try {
-      const { status, findings, lastStart } = await pool.run('summary', { document, parts: used(summary, parts) });
+      const { status, findings, lastStart } = await pool.run('summary', {
+        document,
+        parts: used(summary, parts)
+      });
       const count = (severity: string) => findings.filter((f) => f.severity === severity).length;
       return {
         ...summary,

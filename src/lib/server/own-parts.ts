@@ -3,10 +3,13 @@ import {
   Part,
   checkBuild,
   checkPart,
+  freeIdOf,
   zodProblems,
   type PartSet,
   type Problem
 } from '../core/model';
+import { incoming, withPartIds, type Choice, type Incoming } from '../core/own';
+import type { ReadParts } from '../formats';
 import type { BuildStore } from './builds';
 import { transact } from './database';
 import { NotFound } from './errors';
@@ -80,6 +83,62 @@ export class OwnParts {
     return { ...part, id: names.get(part.id)! };
   }
 
+  /** Parts of one's own, in the order of their ids. */
+  async all(): Promise<Part[]> {
+    const [own, known] = [await this.ids(), await this.builds.parts()];
+    return [...own].sort().flatMap((id) => known.get(id) ?? []);
+  }
+
+  /** What a collection holds, each part against those that are known. Nothing is kept. */
+  async preview(
+    text: string,
+    signal?: AbortSignal
+  ): Promise<{ rows: Incoming[]; refused: ReadParts['refused'] }> {
+    const { parts, refused } = await pool.run('readParts', { text, name: 'the file' }, signal);
+    return { rows: incoming(parts, await this.builds.parts(), await this.ids()), refused };
+  }
+
+  /**
+   * Takes a collection in as chosen, all of it or nothing. What nobody chose for is left where it is.
+   * @throws InvalidDocument when a choice does not fit its part, or a build would break
+   */
+  async takeIn(
+    text: string,
+    choices: Readonly<Record<string, Choice>>,
+    signal?: AbortSignal
+  ): Promise<{ taken: number }> {
+    const { rows } = await this.preview(text, signal);
+    const chosen = rows.map((r) => ({ ...r, choice: choices[r.part.id] ?? 'leave' }));
+    const problems: Problem[] = chosen.flatMap(({ part, choice, choices: may }) =>
+      may.includes(choice)
+        ? []
+        : [{ path: part.id, message: `cannot be chosen so any more: ${may.join(' or ')}` }]
+    );
+    const known = await this.builds.parts();
+    const replaced = chosen.filter((r) => r.choice === 'replace').map((r) => r.part);
+    for (const part of replaced) problems.push(...(await this.broken(part, known)));
+    if (problems.length) throw new InvalidDocument(problems, 'The collection');
+    const names = idsFor(chosen, known);
+    const at = this.builds.now();
+    const going = chosen.filter((r) => r.choice !== 'leave');
+    await transact(this.builds.db, async (trx) => {
+      for (const { part } of going) {
+        const id = names.get(part.id)!;
+        const values = { id, document: JSON.stringify({ ...withPartIds(part, names), id }), at };
+        await trx
+          .insertInto('parts')
+          .values(values)
+          .onConflict((c) => c.column('id').doUpdateSet(values))
+          .execute();
+      }
+    });
+    if (going.length) {
+      this.builds.forget();
+      this.builds.changes.tell({ kind: 'all' });
+    }
+    return { taken: going.length };
+  }
+
   async remove(id: string): Promise<void> {
     if (!(await this.ids()).has(id)) throw new NotFound(`There is no part "${id}" of your own.`);
     const uses = await this.builds.db
@@ -103,4 +162,22 @@ export class OwnParts {
     this.builds.forget();
     this.builds.changes.tell({ kind: 'all' });
   }
+}
+
+/** Room for a number behind it. */
+const MOST_ID = 58;
+
+/** Under which id each part that comes in is kept: its own, or the first free one of a copy. */
+function idsFor(chosen: readonly { part: Part; choice: Choice }[], known: PartSet): Map<string, string> {
+  const taken = new Set([...known.keys(), ...chosen.map((r) => r.part.id)]);
+  return new Map(
+    chosen
+      .filter((r) => r.choice !== 'leave')
+      .map(({ part, choice }) => {
+        if (choice !== 'copy') return [part.id, part.id];
+        const id = freeIdOf(part.id.slice(0, MOST_ID), taken);
+        taken.add(id);
+        return [part.id, id];
+      })
+  );
 }

@@ -3,7 +3,10 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { drawers, type Facets } from '$lib/core/catalogue';
   import type { Part } from '$lib/core/model';
+  import type { Incoming } from '$lib/core/own';
+  import Collection from '$lib/ui/catalogue/Collection.svelte';
   import PartFacts from '$lib/ui/catalogue/PartFacts.svelte';
+  import { collection as shared } from '$lib/ui/text/collection';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { savePart } from '$lib/ui/save-as';
@@ -26,6 +29,13 @@ import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
   let own: string[] = $state.raw(data.own);
   let chosen: Part | null = $state.raw(null);
   let notice = $state<{ lines: string[]; bad: boolean } | null>(null);
+  interface Coming {
+    content: string;
+    rows: Incoming[];
+    refused: { name: string; problems: { path: string; message: string }[] }[];
+  }
+  /** A file of parts that is looked through before anything is taken in. */
+  let coming: Coming | null = $state.raw(null);
   let timer: ReturnType<typeof setTimeout> | undefined;
   let turn = 0;
 
@@ -62,9 +72,15 @@ import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
     const file = input.files?.[0];
     input.value = '';
     if (!file) return;
-    const reply = await ask<Part>('POST', '/parts/import', await file.text());
+    notice = null;
+    const content = await file.text();
+    const reply = await ask<Omit<Coming, 'content'>>('POST', '/collection/preview', content);
     if (!reply.ok) return void say('away' in reply ? [text.serverGone] : problemLines(reply.problem), true);
-    chosen = reply.value;
+    coming = { content, ...reply.value };
+  }
+  async function taken(n: number) {
+    coming = null;
+    say([shared.taken(n)]);
     await look();
   }
   const drawerNames = drawers.filter((d) => d in words.drawers);
@@ -82,8 +98,18 @@ import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
     <label class="act file"
       >{words.takeIn}<input type="file" class="sr-only" accept=".json,.yaml,.yml" onchange={takeIn} /></label
     >
+    {#if own.length}
+      <span class="own">{shared.saveOwn}:
+        {#each ['json', 'yaml', 'csv'] as as (as)}
+          <a href="/api/v1/collection?as={as}" download>{as.toUpperCase()}</a>
+        {/each}</span
+      >
+    {/if}
     <Button class="act main" href="/catalogue/edit">{words.describe}</Button>
   </div>
+  {#if coming}
+    {#key coming}<Collection {...coming} done={taken} close={() => (coming = null)} />{/key}
+  {/if}
   <Label for="catalogue-query" class="sr-only">{words.findLabel}</Label>
   <Input id="catalogue-query" bind:value={q} oninput={typed} placeholder={words.find} autocomplete="off" />
   {#if notice}<p class="notice" class:bad={notice.bad} role={notice.bad ? 'alert' : 'status'}>{notice.lines.join(' · ')}</p>{/if}
@@ -141,6 +167,15 @@ import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
 </main>
 
 <style>
+  .own {
+    white-space: nowrap;
+  }
+  .own a {
+    display: inline-block;
+    padding: 0.4rem 0.2rem;
+    font-weight: 650;
+    text-decoration: underline;
+  }
   .title {
     flex: 1;
   }

@@ -1,3 +1,4 @@
+export * from './collection';
 export {
   BOARD_CLASSES,
   ON_BOARD_FUNCTIONS,

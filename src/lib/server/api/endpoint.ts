@@ -45,6 +45,8 @@ export const file: RawBody<string> = {
 };
 export const asText = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 export const partFile: RawBody<string> = { media: 'application/yaml', max: 1024 * 1024, decode: asText };
+export const MAX_COLLECTION = 5 * 1024 * 1024;
+export const collection: RawBody<string> = { media: 'application/yaml', max: MAX_COLLECTION, decode: asText };
 export const table: RawBody<string> = { media: 'text/csv', max: MAX_CSV, decode: asText };
 export const photograph: RawBody<Uint8Array> = { media: 'image/*', max: MAX_PHOTO, decode: (bytes) => bytes };
 export const archive: RawBody<Uint8Array> = {

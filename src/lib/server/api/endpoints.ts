@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { drawers } from '../../core/catalogue';
+import { CHOICES } from '../../core/own';
+import { MOST_PARTS } from '../../formats';
 import { Brief, BuildFile, Id, Name, Part, Profile, ShelfItem } from '../../core/model';
 import { BuildName } from '../builds';
 import {
@@ -12,6 +14,8 @@ import {
   Base,
   file,
   partFile,
+  collection,
+  MAX_COLLECTION,
   archive,
   ResolveOptions,
   Export,
@@ -244,6 +248,34 @@ export const endpoints = {
     body: partFile,
     reply: reply.PartReply,
     status: 201
+  }),
+  previewParts: endpoint({
+    method: 'POST',
+    path: '/collection/preview',
+    summary:
+      'What a collection of parts holds: each new, the same, or different from a known one; nothing is kept',
+    body: collection,
+    reply: reply.PreviewReply
+  }),
+  takeParts: endpoint({
+    method: 'POST',
+    path: '/collection/take',
+    summary:
+      'Take a collection in, each part as chosen; all of it or nothing, and nothing is overwritten unchosen',
+    body: z.strictObject({
+      text: z.string().max(MAX_COLLECTION),
+      choices: z
+        .record(Id, z.enum(CHOICES))
+        .refine((all) => Object.keys(all).length <= MOST_PARTS, `at most ${MOST_PARTS} choices`)
+    }),
+    reply: z.object({ taken: z.number().int() })
+  }),
+  exportParts: endpoint({
+    method: 'GET',
+    path: '/collection',
+    summary: 'Parts of one’s own as one file',
+    query: z.object({ as: z.enum(['json', 'yaml', 'csv']).default('json') }),
+    reply: { media: 'application/json' }
   }),
   listProfiles: endpoint({
     method: 'GET',

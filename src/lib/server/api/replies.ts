@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem } from '../../core/model';
+import { CHOICES } from '../../core/own';
 import type { Change } from '../../core/revision';
 import type { ToldFinding } from '../../words';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
@@ -196,6 +197,20 @@ export const SummaryReply = z.object({
   lastStart: z
     .object({ at: z.string(), said: z.string(), isGood: z.boolean(), suspects: z.array(z.string()) })
     .nullable()
+});
+
+export const PreviewReply = z.object({
+  rows: z.array(
+    z.object({
+      part: Part,
+      standing: z.enum(['new', 'same', 'differs', 'catalogue']),
+      differences: z.array(z.string()),
+      choices: z.array(z.enum(CHOICES))
+    })
+  ),
+  refused: z.array(
+    z.object({ name: z.string(), problems: z.array(z.object({ path: z.string(), message: z.string() })) })
+  )
 });
 
 export const ChangeReply = z.object({

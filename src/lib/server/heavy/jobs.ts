@@ -21,6 +21,8 @@ import {
   memoryMapReport,
   readBuildFile,
   readPart,
+  readParts,
+  type ReadParts,
   readShelfCsv,
   readWorkshop,
   rehearseReport,
@@ -69,6 +71,7 @@ interface Seen {
 export const jobs = {
   /** Reads a build file and checks it. @throws InvalidDocument */
   readBuild: (text: string): Machine => readBuildFile(text),
+  readParts: ({ text, name }: { text: string; name: string }): ReadParts => readParts(text, name),
   readPart: ({ text, name }: { text: string; name: string }): Part => readPart(text, name),
   check,
   checkFile: (text: string): CheckReply => check(readBuildFile(text)),

@@ -15,6 +15,7 @@ import type { Answered, Started } from './messages';
 const limits: Record<JobName, number> = {
   readBuild: 5000,
   readPart: 5000,
+  readParts: 8000,
   check: 5000,
   checkFile: 8000,
   resolve: 6000,

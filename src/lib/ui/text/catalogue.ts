@@ -44,7 +44,7 @@ export const catalogue = {
   describe: 'Describe a part',
   describeThis: (query: string) =>
     query.trim() ? `Describe “${query.trim()}” yourself` : 'Describe it yourself',
-  takeIn: 'Take in a part file',
+  takeIn: 'Take parts in from a file',
   identify: 'Identify a board or card',
   choose: 'Choose a part to see what is known of it.',
   facts: 'Facts',
