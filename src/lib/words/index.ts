@@ -19,5 +19,6 @@ export * from './en/boot-programs';
 export * from './en/first-power';
 export * from './en/rails';
 export * from './en/rescue';
+export * from './en/seen-things';
 export * from './en/start';
 export * from './en/trials';

@@ -5,6 +5,7 @@
   import { allFeatures, draftFrom, featuresOf, rank, type Sight, type Value } from '$lib/core/identify';
   import type { Part, Sighting } from '$lib/core/model';
   import Looks from '$lib/ui/identify/Looks.svelte';
+  import Things from '$lib/ui/identify/Things.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
@@ -247,6 +248,7 @@
       ></textarea>
     </section>
   </div>
+  <Things />
 </main>
 
 <style>

@@ -1,3 +1,7 @@
 export * from './features';
 export * from './rank';
 export { draftFrom } from './draft';
+export * from './display-memory';
+export * from './keyboard-kind';
+export * from './plugs';
+export * from './supply-label';

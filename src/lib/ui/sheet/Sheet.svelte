@@ -121,11 +121,11 @@
       <h3>{words.firstPower}</h3>
       {#if sheet.power.stops.length}
         <p>{words.firstStops}</p>
-        <ul>
+        <ul class="stops">
           {#each sheet.power.stops as text (text)}<li>{text}</li>{/each}
         </ul>
       {/if}
-      <ol>
+      <ol class="checks">
         {#each sheet.power.checks as c (c.text)}<li>
             {c.text}{#if c.skippedBy}
               <b>{words.skippedBy(c.skippedBy)}</b>{/if}
@@ -180,9 +180,20 @@
     border-left: 8px solid var(--stop);
     font-weight: 650;
   }
+  .stops {
+    margin: 0.3rem 0 0.6rem;
+    padding-left: 1.8rem;
+    border-left: 8px solid var(--stop);
+    list-style: disc;
+  }
+  .checks {
+    padding-left: 1.8rem;
+    list-style: decimal;
+  }
   section > a {
     display: inline-block;
     padding: 0.3rem 0;
+    text-decoration: underline;
   }
   article {
     max-width: 60rem;
