@@ -124,6 +124,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'rom.16bit': 'hint',
   'pci.interrupt': { at: 'config', stops: 0.1 },
   'audio.profile': 'use',
+  'port.numbering': 'hint',
   'acpi.irq9': 'hint',
   'unknown.lines': 'hint',
   'unknown.routing': 'hint',

@@ -134,6 +134,7 @@ export interface FactsOf {
   'battery.leak': { board: Thing };
   /** A board whose BIOS is from before 1995 in a brief for 2000 and later. */
   'clock.century': { board: Thing; year: number };
+  'port.numbering': { ports: { name: string; address: string; usual: string; owner: Owner }[] };
   'acpi.irq9': { bios: string; owner: Owner };
   'pnp.nobios': { card: Thing; bios: string };
 

@@ -11,6 +11,7 @@ import { fitRules } from './fit';
 import { lineRules } from './lines';
 import { memoryRules } from './memory';
 import { hidesSomething } from './places';
+import { portRules } from './ports';
 import { powerRules } from './power';
 import { programRules } from './programs';
 import type { Rule } from './rule';
@@ -25,6 +26,7 @@ export const rules: readonly Rule[] = [
   ...videoRules,
   ...powerRules,
   ...lineRules,
+  ...portRules,
   ...unknownRules,
   ...fitRules,
   ...seatRules,

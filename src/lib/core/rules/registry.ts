@@ -67,6 +67,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'rom.16bit': entry(at('lines'), 'caution'),
   'pci.interrupt': entry(at('lines'), 'clash'),
   'audio.profile': entry(at('lines'), ['clash', 'note'], program),
+  'port.numbering': entry(at('lines'), 'note'),
   'acpi.irq9': entry(at('lines'), 'caution'),
   'unknown.lines': entry(at('lines'), 'caution', { hides: 'lines' }),
   'unknown.routing': entry(at('lines'), 'caution', { hides: 'lines' }),

@@ -16,7 +16,7 @@ export const things = {
   modesHint: '640x480x256, 800x600 16',
   refusedNote: 'A refusal counts only with a monitor and a driver that take the mode.',
   notMode: (text: string) => `“${text}” is no mode. Write it as 640x480x256.`,
-  sizes: (list: string) => `It has ${list}.`,
+  sizes: (list: string) => `By this it has ${list}.`,
   noSize: 'No size holds what was shown and refuses what was refused.',
   least: (kib: number) => `What it showed takes ${kib} KiB.`,
   contradicts: (modes: string) => `Not for want of memory: ${modes}. Look at monitor, driver and jumpers.`,

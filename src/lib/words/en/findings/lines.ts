@@ -84,6 +84,7 @@ export const lines: WordsOf<
   | 'pci.interrupt'
   | 'brief.off'
   | 'audio.profile'
+  | 'port.numbering'
   | 'acpi.irq9'
   | 'unknown.lines'
   | 'unknown.routing'
@@ -136,6 +137,11 @@ export const lines: WordsOf<
     title: `${program} will not find ${fn}`,
     sentence: `${note ? `${sentence(note)} ` : ''}It accepts ${accepts}. ${and(cards.map(the))} ${cards.length > 1 ? 'are' : 'is'} set to something else.`,
     why: 'Many programs look for a card at its first settings only.'
+  }),
+  'port.numbering': ({ ports }) => ({
+    title: `${ports.map((p) => p.name).join(', ')}: not the usual addresses`,
+    sentence: `The BIOS calls ${and(ports.map((p) => `${p.address} (${ownerName(p.owner)}) ${p.name}`))}. Programs that ask for a port by its name get it so.`,
+    why: 'The BIOS numbers ports in the order in which it finds them: printers at 3BCh, 378h, 278h, serial ports at 3F8h, 2F8h. A gap closes up. Programs that go by the address are not concerned.'
   }),
   'acpi.irq9': ({ bios, owner }) => ({
     title: 'IRQ 9 may belong to power management',
