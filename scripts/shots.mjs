@@ -131,11 +131,7 @@ await open('/builds/turnstone/disks?view=interfaces');
 await shot('cable-390');
 
 await size(1280, 800);
-await open('/builds/turnstone/start?view=happened');
-await press('running');
-await page.type('#start-beeps', '3');
-await press('dark');
-await press('Note this start');
+await open('/builds/godwit/start?view=happened');
 await see('Part by part');
 await shot('start');
 await browser.close();

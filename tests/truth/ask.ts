@@ -32,6 +32,7 @@ import { chain, displayKiB, modesOf } from '../../src/lib/core/video';
 import { parts } from '../support/demo';
 import { board, card, machineOf, type ClaimIn } from '../support/make';
 import { bootKinds } from './ask-boot';
+import { startKinds } from './ask-start';
 
 /**
  * Kinds of questions about hardware, each put to the code that the screens use. What a row asks is written in the
@@ -286,5 +287,6 @@ export const questions: Record<string, (asked: string) => string> = {
   },
   /** `544` → as printed */
   hex: (asked) => hex(Number(asked)),
+  ...startKinds,
   ...bootKinds
 };
