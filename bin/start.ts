@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs';
 import { diagnoseReport, readBuildFile, rehearseReport } from '../src/lib/formats';
 import { SettingsUsage } from './settings';
 
-export const START_USAGE = `  rehearse FILE                 the start of a build as it stands: stages in time, and where it will stop and why
+export const START_USAGE = `  rehearse FILE [--planned]     the start of a build, settings as found or as planned: stages, where it stops and why
   diagnose FILE [START]         what is wrong, from the last start in the build or from a small text with lines such as
-                                "power: runs", "beeps: 3", "screen: dark", "reached: count", "messages: settings"
+                                "power: runs", "beeps: 3", "screen: dark", "reached: count", "messages: settings",
+                                "text: Keyboard error"; after a line "---" the next one: "after: reseat-memory", or a
+                                reading "read: ohms no"
 `;
 
 const text = (file: string | undefined): string => {
@@ -16,7 +18,10 @@ const text = (file: string | undefined): string => {
   }
 };
 export const startCommands: Record<string, (args: readonly string[]) => object> = {
-  rehearse: ([file]) => rehearseReport(readBuildFile(text(file))),
+  rehearse: (args) => {
+    const [file] = args.filter((a) => a !== '--planned');
+    return rehearseReport(readBuildFile(text(file)), args.includes('--planned') ? 'chosen' : 'found');
+  },
   diagnose: ([file, startFile]) =>
     diagnoseReport(readBuildFile(text(file)), startFile === undefined ? undefined : text(startFile))
 };

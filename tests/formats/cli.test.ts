@@ -172,6 +172,12 @@ describe('the command line', () => {
     expect(out.tests.some((t: { refused: boolean }) => t.refused)).to.equal(true);
     const stages = JSON.parse(yj(['rehearse', file]).stdout).stages as { stage: string; stops: number }[];
     expect(stages.filter((x) => x.stops > 0).map((x) => x.stage)).to.deep.equal(['config']);
+    expect(JSON.parse(yj(['rehearse', file, '--planned']).stdout).settings).to.equal('as planned');
+    writeFileSync(
+      start,
+      'power: runs\nbeeps: 3\nscreen: dark\n---\nread: ohms no\n---\nafter: other-memory\nreached: prompt\n'
+    );
+    expect(JSON.parse(yj(['diagnose', file, start]).stdout).restsOn).to.equal(3);
     writeFileSync(start, 'beeps: loud\n');
     const { status, stderr } = yj(['diagnose', file, start]);
     expect(status).to.equal(2);

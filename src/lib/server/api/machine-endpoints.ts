@@ -37,8 +37,10 @@ export const machineEndpoints = {
   rehearseBuild: endpoint({
     method: 'GET',
     path: '/builds/{id}/rehearse',
-    summary: 'The start of the build as it stands: stages in time, and where it will stop and why',
+    summary:
+      'The start of the build, settings as found or as planned: stages in time, where it will stop and why',
     params: ById,
+    query: z.object({ settings: z.enum(['found', 'chosen']).default('found') }),
     reply: reply.RehearseReply,
     errors: [404, 410]
   }),

@@ -91,7 +91,8 @@ export const jobs = {
   boot: (machine: Machine): object => bootReport(machine),
   bootCheck: ({ config, autoexec, ...machine }: Machine & { config: string; autoexec: string }): object =>
     bootCheckReport(machine, config, autoexec),
-  rehearse: (machine: Machine): object => rehearseReport(machine),
+  rehearse: ({ which, ...machine }: Machine & { which: 'found' | 'chosen' }): object =>
+    rehearseReport(machine, which),
   /** @throws InvalidDocument where no start is noted, or what is told is not understood */
   diagnose: ({ told, ...machine }: Machine & { told?: string }): object => diagnoseReport(machine, told),
   export: ({ build, parts, kind }: Machine & { kind: ExportKind }) => exported(build, parts, kind),
