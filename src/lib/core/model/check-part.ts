@@ -1,4 +1,5 @@
 import type { Block, Claim, Part, Setting, State } from './part';
+import { BLOCK_KINDS, formOf, placesOf, type StateForm } from './block-kinds';
 import { forbidden } from './constraints';
 import type { Problem } from './problem';
 
@@ -190,32 +191,35 @@ export function repeated(ids: readonly string[]): string[] {
   return [...twice];
 }
 
+/** What a state says that its block does not have, by its form. */
+const BEYOND: Readonly<Record<StateForm, (state: State, most: number) => string[]>> = {
+  caps: (state, most) =>
+    ('caps' in state ? state.caps.flat() : [])
+      .filter((pin) => pin > most)
+      .map((pin) => `pin ${pin} of ${most}`),
+  switches: (state, most) =>
+    Object.keys('switches' in state ? state.switches : {})
+      .filter((n) => Number(n) < 1 || Number(n) > most)
+      .map((n) => `switch ${n} of ${most}`),
+  step: (state, most) =>
+    'step' in state && state.step >= most ? [`step ${state.step} of ${most}, counted from 0`] : [],
+  bridges: (state, most) =>
+    ('bridges' in state ? state.bridges : []).filter((n) => n > most).map((n) => `bridge ${n} of ${most}`),
+  value: () => []
+};
+const WHERE: Readonly<Record<StateForm, string>> = {
+  caps: 'jumpers sit on a header',
+  switches: 'switches are on a DIP block',
+  step: 'a step is on a rotary or slide switch',
+  bridges: 'bridges are on solder pads, or packs in their sockets',
+  value: 'a value is typed into a program'
+};
+
 function stateProblem(state: State, block: Block): string[] {
-  if ('caps' in state) {
-    if (block.kind !== 'header') return [`jumpers sit on a header, and ${block.id} is ${block.kind}`];
-    const pins = block.rows * block.columns;
-    return state.caps
-      .flat()
-      .filter((pin) => pin > pins)
-      .map((pin) => `pin ${pin} of ${pins}`);
-  }
-  if ('switches' in state) {
-    if (block.kind !== 'dip') return [`switches are on a DIP block, and ${block.id} is ${block.kind}`];
-    return Object.keys(state.switches)
-      .filter((n) => Number(n) < 1 || Number(n) > block.switches)
-      .map((n) => `switch ${n} of ${block.switches}`);
-  }
-  if ('step' in state) {
-    if (block.kind !== 'rotary') return [`a step is on a rotary switch, and ${block.id} is ${block.kind}`];
-    return state.step < block.steps ? [] : [`step ${state.step} of ${block.steps}, counted from 0`];
-  }
-  if ('bridges' in state) {
-    if (block.kind !== 'solder') return [`bridges are on solder pads, and ${block.id} is ${block.kind}`];
-    return state.bridges.filter((n) => n > block.bridges).map((n) => `bridge ${n} of ${block.bridges}`);
-  }
-  return ['software', 'pnp', 'startup', 'firmware'].includes(block.kind)
-    ? []
-    : [`a typed value cannot be set on a ${block.kind}`];
+  const form = formOf(state);
+  return BLOCK_KINDS[block.kind].state === form
+    ? BEYOND[form](state, placesOf(block))
+    : [`${WHERE[form]}, and ${block.id} is ${block.kind}`];
 }
 
 const largest = { irq: 15, dma: 7, io: 0xffff, memory: 0xffffffff } as const;

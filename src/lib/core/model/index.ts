@@ -12,6 +12,7 @@ export * from './build';
 export * from './shelf';
 export * from './start';
 export * from './trial';
+export * from './block-kinds';
 export * from './intake';
 export * from './rails';
 export * from './rescue';

@@ -69,10 +69,23 @@ export const Block = z.discriminatedUnion('kind', [
     kind: z.literal('rotary'),
     steps: z.number().int().min(2).max(32)
   }),
+  /** A slide switch; place 0 is on the left, or on top. `stepLabels` are printed beside the places. */
+  z.strictObject({
+    ...blockBase,
+    kind: z.literal('slide'),
+    steps: z.number().int().min(2).max(6),
+    stepLabels: z.array(z.string().max(12)).max(6).optional()
+  }),
   z.strictObject({
     ...blockBase,
     kind: z.literal('solder'),
     bridges: z.number().int().min(1).max(16)
+  }),
+  /** Resistor packs in sockets: terminators that are in or out. `bridges` of a state are the packs that are in. */
+  z.strictObject({
+    ...blockBase,
+    kind: z.literal('resistor'),
+    packs: z.number().int().min(1).max(6)
   }),
   /** A choice burnt into a ROM or soldered in: never moved, only exchanged. */
   z.strictObject({ ...blockBase, kind: z.literal('firmware') }),

@@ -99,6 +99,17 @@ export function actionsFor(
   }
   if (block.kind === 'rotary' && 'step' in to.state)
     return [{ ...base, text: `${name}: turn to ${to.state.step.toString(16).toUpperCase()}. (${meaning})` }];
+  if (block.kind === 'slide' && 'step' in to.state) {
+    const place = block.stepLabels?.[to.state.step] ?? `place ${to.state.step + 1} of ${block.steps}`;
+    return [{ ...base, text: `${name}: slide to ${place}. (${meaning})` }];
+  }
+  if (block.kind === 'resistor' && 'bridges' in to.state) {
+    const fitted = to.state.bridges;
+    const what = fitted.length
+      ? `packs ${fitted.join(', ')} in, pin 1 to its mark${fitted.length < block.packs ? '; the others out' : ''}`
+      : 'all packs out; keep them';
+    return [{ ...base, text: `${name}: ${what}. (${meaning})` }];
+  }
   if (block.kind === 'solder')
     return [{ ...base, text: `${name}: solder bridges as for ${to.label}. Leave this to the last.` }];
   return [{ ...base, text: `${name}: ${to.label}.` }];

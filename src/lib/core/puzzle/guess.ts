@@ -44,7 +44,7 @@ export function elementsOf(notebook: Notebook): Element[] {
         label: `${name} switch ${i + 1}`,
         states: (['off', 'on'] as const).map((side) => ({ switches: { [i + 1]: side } }))
       }));
-    if (block.kind === 'rotary')
+    if (block.kind === 'rotary' || block.kind === 'slide')
       return [
         {
           block: block.id,

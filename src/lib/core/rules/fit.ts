@@ -1,5 +1,6 @@
 import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
 import { freeSlots, isOn, narrowed, type Fitted } from '../resources';
+import { isByHand } from '../settings';
 import { isFixed } from '../solver';
 import type { Case } from './finding';
 import { slotFix, type Rule, type Situation } from './rule';
@@ -120,18 +121,12 @@ const combination: Rule = ({ m, at }) =>
 const hasDiskRom = ({ functions }: Part): boolean =>
   functions.some((f) => f.speaks) && functions.some((f) => f.claims.some((c) => c.resource === 'memory'));
 
-const onCard: readonly string[] = ['header', 'dip', 'rotary', 'solder'];
-
 /** A position that nobody looked at is taken to be the default. */
 const notRecorded: Rule = ({ m }) =>
   m.fitted.flatMap((f): Case[] => {
-    const kinds = new Map(f.part.blocks.map((b) => [b.id, b.kind]));
     const unseen = f.part.settings.filter(
       (s) =>
-        onCard.includes((s.block && kinds.get(s.block)) || '') &&
-        s.known &&
-        !(s.id in f.item.asFound || s.id in f.item.chosen) &&
-        !isFixed(f, s)
+        isByHand(f.part, s) && s.known && !(s.id in f.item.asFound || s.id in f.item.chosen) && !isFixed(f, s)
     );
     return unseen.length
       ? [

@@ -1,4 +1,13 @@
-import type { Block, FactId, FactValue, Offered, Part, Setting, State } from '../model';
+import {
+  BLOCK_KINDS,
+  type Block,
+  type FactId,
+  type FactValue,
+  type Offered,
+  type Part,
+  type Setting,
+  type State
+} from '../model';
 
 /** A setting of a part with what its positions say of one fact of the machine. */
 export interface Meant {
@@ -50,9 +59,8 @@ export function meaningsOf(part: Part): Meant[] {
 export const blockOf = (part: Part, setting: Setting): Block | undefined =>
   part.blocks.find((b) => b.id === setting.block);
 
-const handKinds = new Set<Block['kind']>(['header', 'dip', 'rotary', 'solder']);
 /** Blocks that a person sets with fingers, tweezers or an iron. */
-export const isHandBlock = (block: Block): boolean => handKinds.has(block.kind);
+export const isHandBlock = (block: Block): boolean => BLOCK_KINDS[block.kind].byHand;
 
 /** Whether a setting is made by hand on the part, and not by a program or at start-up. */
 export function isByHand(part: Part, setting: Setting): boolean {

@@ -1,4 +1,4 @@
-import type { Block, State } from '../model';
+import { placesOf, type Block, type State } from '../model';
 
 /** What was typed cannot be read as a state of the block. The message says what, where and what to do. */
 export class NotationError extends Error {}
@@ -41,7 +41,7 @@ function sideOf(word: string, block: Dip): Side | 'unknown' {
  * Reads a row as a person types it.
  * - a DIP block: `on off on off`, `1:on 5:off`, `1=on`, `01011010`, `1-4 on, 5-8 off`; `?` is not looked at
  * - a header: `2-3`, `1-2 5-6`, `none`; a row of pins may name one cap by its first pin only in `1-2` form
- * - a rotary switch: `A`; a row of solder pads: `1 3`, `none`
+ * - a rotary or slide switch: its place from 0, `A`; a row of solder pads or resistor packs: `1 3`, `none`
  * A name of the block in front (`JP4 2-3`, `SW1: on off`) is passed over.
  * @throws NotationError naming the word that is wrong
  */
@@ -55,8 +55,9 @@ export function readRow(text: string, block: Block): State {
     throw new NotationError('nothing was typed; write a row as "on off on off", or "2-3" for a jumper');
   if (block.kind === 'dip') return { switches: readSwitches(rest, block) };
   if (block.kind === 'header') return { caps: readCaps(rest, block) };
-  if (block.kind === 'solder') return { bridges: readNumbers(rest, block.bridges, 'bridge') };
-  if (block.kind === 'rotary') {
+  if (block.kind === 'solder' || block.kind === 'resistor')
+    return { bridges: readNumbers(rest, placesOf(block), block.kind === 'solder' ? 'bridge' : 'pack') };
+  if (block.kind === 'rotary' || block.kind === 'slide') {
     const step = /^[0-9a-f]{1,2}$/i.test(rest) ? parseInt(rest, rest.length === 1 ? 16 : 10) : NaN;
     if (!(step >= 0 && step < block.steps))
       throw new NotationError(`"${rest}" is no place of a switch with ${block.steps}, counted from 0`);

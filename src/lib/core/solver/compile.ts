@@ -1,4 +1,4 @@
-import { forbidden, keyOf, type Item, type PartFunction, type Setting } from '../model';
+import { BLOCK_KINDS, forbidden, keyOf, type Item, type PartFunction, type Setting } from '../model';
 import {
   claimSettings,
   claimValue,
@@ -16,7 +16,7 @@ import {
 } from '../resources';
 import { bitsOf } from './bits';
 import { compileNeeds } from './needs';
-import { MOVE_COST, Packing, add, moveCost, zero, type Objective } from './objective';
+import { Packing, add, moveCost, zero, type Objective } from './objective';
 import {
   MOST_CLASSES,
   MOST_VALUES,
@@ -181,7 +181,7 @@ function settingCost(m: Machine, choice: Choice, position: string): Objective {
   const block = fitted.part.blocks.find((b) => b.id === setting.block);
   const state = (id: string | undefined) => setting.positions.find((p) => p.id === id)?.state;
   if (found !== position && block) cost.moves = moveCost(block, state(found), state(position));
-  else if (found !== position) cost.moves = MOVE_COST.software;
+  else if (found !== position) cost.moves = BLOCK_KINDS.software.cost;
   // What the start-up chooses has no home of its own.
   const chosenAtStart = block?.kind === 'startup' || block?.kind === 'pnp';
   if (setting.default !== undefined && setting.default !== position && !chosenAtStart) cost.distance = 1;

@@ -1,4 +1,4 @@
-import type { Block, State } from '../model';
+import { BLOCK_KINDS, type Block, type State } from '../model';
 
 /** The levels of the objective, most important first. */
 export const LEVELS = ['off', 'shares', 'hardNeeds', 'wishes', 'moves', 'distance'] as const;
@@ -66,23 +66,19 @@ export class Packing {
   }
 }
 
-/** What one move of each mechanism costs. A soldering iron comes out last. */
-export const MOVE_COST = { cap: 3, lever: 2, step: 2, software: 1, solder: 12 } as const;
-
 /**
  * Cost of moving a setting from one physical state to another: 3 for each cap moved, added or
  * taken off, 2 for each lever or rotary switch, 1 for a program. What the start-up chooses is free.
  */
 export function moveCost(block: Block | undefined, from: State | undefined, to: State | undefined): number {
-  if (!block || block.kind === 'pnp' || block.kind === 'startup') return 0;
-  if (block.kind === 'software') return MOVE_COST.software;
-  if (block.kind === 'rotary') return MOVE_COST.step;
+  if (!block) return 0;
+  const { cost } = BLOCK_KINDS[block.kind];
   if (block.kind === 'header') {
     const { lift, press } = capMoves(from, to);
-    return MOVE_COST.cap * Math.max(1, Math.max(lift.length, press.length));
+    return cost * Math.max(1, Math.max(lift.length, press.length));
   }
-  if (block.kind === 'dip') return MOVE_COST.lever * Math.max(1, leverMoves(from, to).length);
-  return MOVE_COST.solder;
+  if (block.kind === 'dip') return cost * Math.max(1, leverMoves(from, to).length);
+  return cost;
 }
 
 const samePins = (a: readonly number[], b: readonly number[]) =>

@@ -87,6 +87,33 @@
         text-anchor="middle"
         class="tiny on-body">{state.step.toString(16).toUpperCase()}</text
       >{/if}{/each}
+{:else if block.kind === 'slide'}
+  <rect x="0" y="0" width={block.steps * 12 + 6} height="14" class="body" />
+  {#each found as state, i (i)}{#if 'step' in state}<rect
+        x={state.step * 12 + 4}
+        y="2"
+        width="10"
+        height="10"
+        class="found on-dark"
+      />{/if}{/each}
+  {#each chosen as state, i (i)}{#if 'step' in state}<rect
+        x={state.step * 12 + 4}
+        y="2"
+        width="10"
+        height="10"
+        class="cap"
+      />{/if}{/each}
+{:else if block.kind === 'resistor'}
+  {#each Array.from({ length: block.packs }, (_, i) => i + 1) as n (n)}
+    <rect x={(n - 1) * 34} y="0" width="30" height="12" class="socket" />
+    {#if chosen.some((s) => 'bridges' in s && s.bridges.includes(n))}<rect
+        x={(n - 1) * 34 + 2}
+        y="2"
+        width="26"
+        height="8"
+        class="cap"
+      />{/if}
+  {/each}
 {:else if block.kind === 'solder'}
   {#each Array.from({ length: block.bridges }, (_, i) => i + 1) as n (n)}
     <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin" /><rect
@@ -120,6 +147,14 @@
   }
   .well {
     fill: var(--sheet);
+  }
+  .socket {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+  .on-dark {
+    stroke: var(--sheet);
   }
   .cap {
     fill: var(--yellow);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Block, State } from '$lib/core/model';
+  import { placesOf, type Block, type State } from '$lib/core/model';
   import { text } from '../text';
   import { pinAt, printedMark } from './printed';
 
@@ -124,7 +124,7 @@
     {/each}
     <text x={count * CELL + 12} y={block.printed === 'OPEN' ? 36 : 18} class="ink">{printedMark(block)}</text>
   </svg>
-{:else if block.kind === 'rotary'}
+{:else if block.kind === 'rotary' || block.kind === 'slide'}
   <select
     aria-label={label}
     disabled={!change}
@@ -133,14 +133,22 @@
   >
     {#if step === null}<option value="">?</option>{/if}
     {#each Array.from({ length: block.steps }, (_, i) => i) as n (n)}<option value={n}
-        >{n.toString(16).toUpperCase()}</option
+        >{block.kind === 'slide'
+          ? (block.stepLabels?.[n] ?? text.switches.place(n + 1))
+          : n.toString(16).toUpperCase()}</option
       >{/each}
   </select>
-{:else if block.kind === 'solder'}
-  <svg width={block.bridges * CELL + 4} height="44" role="group" aria-label={label}>
-    {#each Array.from({ length: block.bridges }, (_, i) => i + 1) as n (n)}
+{:else if block.kind === 'solder' || block.kind === 'resistor'}
+  <svg width={placesOf(block) * CELL + 4} height="44" role="group" aria-label={label}>
+    {#each Array.from({ length: placesOf(block) }, (_, i) => i + 1) as n (n)}
       {@const x = (n - 1) * CELL}
-      <g {...button(text.switches.bridge(n), () => bridge(n), bridges.includes(n))}>
+      <g
+        {...button(
+          block.kind === 'solder' ? text.switches.bridge(n) : text.switches.pack(n),
+          () => bridge(n),
+          bridges.includes(n)
+        )}
+      >
         <rect x={x + 2} y="4" width="10" height="20" class="pin" />
         <rect x={x + 15} y="4" width="10" height="20" class="pin" />
         {#if bridges.includes(n)}<rect

@@ -58,6 +58,40 @@
     />
     {words.flipped}</label
   >
+{:else if block.kind === 'rotary' || block.kind === 'slide'}
+  {@const most = block.kind === 'slide' ? 6 : 32}
+  <label
+    >{words.places}
+    <input
+      type="number"
+      min="2"
+      max={most}
+      value={block.steps}
+      onchange={(e) => change({ ...block, steps: Math.max(2, number(e, most)) })}
+    /></label
+  >
+{:else if block.kind === 'solder'}
+  <label
+    >{words.bridges}
+    <input
+      type="number"
+      min="1"
+      max="16"
+      value={block.bridges}
+      onchange={(e) => change({ ...block, bridges: number(e, 16) })}
+    /></label
+  >
+{:else if block.kind === 'resistor'}
+  <label
+    >{words.packs}
+    <input
+      type="number"
+      min="1"
+      max="6"
+      value={block.packs}
+      onchange={(e) => change({ ...block, packs: number(e, 6) })}
+    /></label
+  >
 {/if}
 
 <style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Item, Part, State } from '$lib/core/model';
+  import { BLOCK_KINDS, type Item, type Part, type State } from '$lib/core/model';
   import { foundPosition, positionOf } from '$lib/core/resources';
   import { text } from '../text';
   import BlockDrawing from './BlockDrawing.svelte';
@@ -7,7 +7,7 @@
 
   let { part, item }: { part: Part; item: Item } = $props();
 
-  const drawn = $derived(part.blocks.filter((b) => ['header', 'dip', 'rotary', 'solder'].includes(b.kind)));
+  const drawn = $derived(part.blocks.filter((b) => BLOCK_KINDS[b.kind].byHand));
   const laid = $derived(layOut(drawn, 286, part.card ? 196 : 206));
   const W = $derived(laid.width);
   const H = $derived(laid.height);

@@ -22,8 +22,12 @@ function sizeOf(block: Block): { width: number; height: number } {
       return { width: block.switches * CELL + 8 + printedMark(block).length * LETTER, height: 34 };
     case 'rotary':
       return { width: 28, height: 28 };
+    case 'slide':
+      return { width: block.steps * 12 + 6, height: 14 };
     case 'solder':
       return { width: block.bridges * 16, height: 10 };
+    case 'resistor':
+      return { width: block.packs * 34, height: 12 };
     default:
       return { width: 0, height: 0 };
   }

@@ -96,6 +96,16 @@ export const editor = {
   blocks: 'Blocks',
   addHeader: 'Add a jumper field',
   addDip: 'Add a switch block',
+  addOther: 'Another kind of block',
+  blockKinds: {
+    rotary: 'rotary switch',
+    slide: 'slide switch',
+    solder: 'solder pads',
+    resistor: 'resistor packs in sockets'
+  },
+  places: 'places',
+  bridges: 'bridges',
+  packs: 'packs',
   blockName: 'Printed name',
   rows: 'Rows',
   columns: 'Columns',

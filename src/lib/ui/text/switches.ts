@@ -55,6 +55,8 @@ export const switches = {
   pin: (n: number, on: boolean) => `pin ${n}${on ? ', under a jumper' : ''}`,
   lever: (n: number, side: string | undefined) => `switch ${n}: ${side?.toUpperCase() ?? 'not looked at'}`,
   bridge: (n: number) => `bridge ${n}`,
+  pack: (n: number) => `resistor pack ${n}`,
+  place: (n: number) => `place ${n}`,
   foundOf: (name: string) => `${name} as found`,
   wantedOf: (name: string) => `${name} as it should be`,
   none: 'No board or card of this build has anything to set by hand.',

@@ -2,7 +2,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
-  import { Part, checkPart, slugOf, zodProblems, type SlotBus } from '$lib/core/model';
+  import { BLOCK_KINDS, Part, checkPart, slugOf, zodProblems, type SlotBus } from '$lib/core/model';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FactField from '$lib/ui/editor/FactField.svelte';
   import { withFact } from '$lib/ui/editor/fields';
@@ -128,6 +128,16 @@
     else if (year >= 1970 && year <= 2010) sold[key] = year;
     change({ ...part, sold });
   }
+  /** A block of each kind as it is mostly seen. */
+  const shapes = {
+    header: { kind: 'header', rows: 2, columns: 3, pin1: 'top-left' },
+    dip: { kind: 'dip', switches: 8, printed: 'ON', flipped: false },
+    rotary: { kind: 'rotary', steps: 16 },
+    slide: { kind: 'slide', steps: 2 },
+    solder: { kind: 'solder', bridges: 2 },
+    resistor: { kind: 'resistor', packs: 2 }
+  } as const;
+  let more = $state<'' | keyof typeof shapes>('');
   /** A plain part as the start; the name and the id that were typed stay. */
   function startFrom(id: string) {
     const chosen = data.plain.find((p) => p.id === id);
@@ -136,18 +146,16 @@
     change({ ...chosen, id: part.id, maker: part.maker, name: named ? part.name : chosen.name, summary: chosen.name });
   }
   const plainKinds = $derived([...new Set(data.plain.map((p) => p.kind))]);
-  function addBlock(kind: 'header' | 'dip') {
+  function addBlock(kind: keyof typeof shapes) {
     const n = part.blocks.length + 1;
     const at = { x: 6 + ((n - 1) % 4) * 24, y: 14 + Math.floor((n - 1) / 4) * 30 };
-    const name = kind === 'header' ? `JP${n}` : `SW${n}`;
+    const name = `${BLOCK_KINDS[kind].prefix}${n}`;
     const id = name.toLowerCase();
     change({
       ...part,
       blocks: [
         ...part.blocks,
-        kind === 'header'
-          ? { id, label: name, kind, rows: 2, columns: 3, pin1: 'top-left', at }
-          : { id, label: name, kind, switches: 8, printed: 'ON', flipped: false, at }
+        { id, label: name, at, ...shapes[kind] }
       ]
     });
   }
@@ -258,6 +266,20 @@
       {#each part.blocks as block (block.id)}<BlockEditor {part} {block} {change} />{/each}
       <Button class="act" onclick={() => addBlock('header')}>{words.addHeader}</Button>
       <Button class="act" onclick={() => addBlock('dip')}>{words.addDip}</Button>
+      <select
+        class="act"
+        aria-label={words.addOther}
+        bind:value={more}
+        onchange={() => {
+          if (more) addBlock(more);
+          more = '';
+        }}
+      >
+        <option value="">{words.addOther}</option>
+        {#each ['rotary', 'slide', 'solder', 'resistor'] as const as kind (kind)}
+          <option value={kind}>{words.blockKinds[kind]}</option>
+        {/each}
+      </select>
       <h2>{words.functions}</h2>
       {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} {change} />{/each}
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
