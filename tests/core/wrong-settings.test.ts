@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import {
+  BEEP_PATTERNS,
   FAMILIES,
   asItStands,
   diagnoseMachine,
@@ -233,29 +234,9 @@ const oneOf = (machine: string, edit: Edit): FaultMode[] => {
   );
 };
 
-const patterns = [
-  'none',
-  '1',
-  '2',
-  '3',
-  '4',
-  '5',
-  '6',
-  '8',
-  '9',
-  '1 long 1 short',
-  '1 long 2 short',
-  '1 long 3 short',
-  'repeated',
-  '1-1-4',
-  '1-2-1',
-  '1-3-3',
-  '3-2-4',
-  '3-3-4'
-];
 /** What a trace would be noted as by somebody who looked at all of it. */
 function notedFrom(t: Trace, family: Family): Start {
-  const beeps = patterns.find((p) => soundIn(family, readBeeps(p)!) === t.sound);
+  const beeps = BEEP_PATTERNS.find((p) => soundIn(family, readBeeps(p)!) === t.sound);
   return {
     at: '2026-01-01T00:00:00Z',
     power: t.power,
@@ -309,7 +290,7 @@ describe('wrong settings and seats, one at a time', () => {
     });
   it('has sounds for every pattern that is noted', () => {
     for (const f of FAMILIES)
-      for (const p of patterns)
+      for (const p of BEEP_PATTERNS)
         expect([...soundsOf(f), 'summary', 'fetch', 'rails']).to.include(soundIn(f, readBeeps(p)!));
   });
 });

@@ -73,6 +73,12 @@ describe('the API', () => {
     expect((await call('listParts', { query: { q: 'mine' } })).own).to.include('my-n8');
     const came = await call('importPart', { body: JSON.stringify({ ...n8, id: 'came', name: 'Came' }) });
     await call('removePart', { params: { id: came.id } });
+    const collection = JSON.stringify([{ ...n8, id: 'shared', name: 'Shared' }, n8]);
+    const shown = await call('previewParts', { body: collection });
+    expect(shown.rows.map((r: { standing: string }) => r.standing)).to.deep.equal(['new', 'same']);
+    const { taken } = await call('takeParts', { body: { text: collection, choices: { shared: 'take' } } });
+    expect(taken).to.equal(1);
+    expect(await (await call('exportParts')).text()).to.contain('"id": "shared"');
     expect((await call('listProfiles')).profiles.length).to.be.greaterThan(39);
     const front = await call('plan', {
       body: { brief: { date: '1991', os: 'DOS 5' }, fixed: ['ostrel-t286'] }
@@ -123,7 +129,7 @@ describe('the API', () => {
   }
 
   it('answers every operation as it is described', async () => {
-    const { builds, total } = await call('listBuilds', { query: { q: 'tide', limit: 5 } });
+    const { builds, total } = await call('listBuilds', { query: { q: 'tide tables', limit: 5 } });
     expect([builds.length, total, builds[0].id, builds[0].clashes]).to.deep.equal([1, 1, 'plover', 3]);
     const made = await call('createBuild', { body: { name: 'Knot', board: 'varnoc-d33', date: '1992' } });
     expect(made.build.id).to.equal('knot');
@@ -252,6 +258,10 @@ describe('the API', () => {
       ['savePart', { params: { id: 'x' }, body: { part: { id: 'x' } } }, 422, /kind/],
       ['removePart', { params: { id: 'harl-n8' } }, 404, /of your own/],
       ['importPart', { body: 'id: [' }, 422, /./],
+      ['previewParts', { body: 'parts: [' }, 422, /./],
+      ['takeParts', { body: { text: '[]', choices: { x: 'steal' } } }, 422, /x/],
+      ['exportParts', { query: { as: 'pdf' } }, 422, /as/],
+      ['rehearseBuild', { params: { id: 'plover' }, query: { settings: 'dreamt' } }, 422, /settings/],
       ['listParts', { query: { drawer: 'attic' } }, 422, /drawer/],
       ['plan', { body: { brief: { date: 'soon' } } }, 422, /date/],
       ['addToShelf', { body: { item: { part: 'none' } } }, 422, /no part/],

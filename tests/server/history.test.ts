@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { sameJson, type Build } from '../../src/lib/core/model';
+import { FORMAT_MINOR, sameJson, type Build } from '../../src/lib/core/model';
 import { readWorkshop, writeBuildFile } from '../../src/lib/formats';
 import { InBin, NotFound, Conflict } from '../../src/lib/server/errors';
 import { compare, mark, restore, revision, revisions } from '../../src/lib/server/history';
@@ -204,7 +204,7 @@ describe('the history of a build', () => {
 
   it('keeps what a newer minor version of the format says, through save, undo, and export', async () => {
     const file = JSON.parse(writeBuildFile(demo('plover'), parts));
-    file.minor = 7;
+    file.minor = FORMAT_MINOR + 1;
     file.workshopMood = { a: 1 };
     file.build.bench = 'the left one';
     file.build.items[0].scratches = ['deep', 3];
@@ -212,7 +212,7 @@ describe('the history of a build', () => {
     await shop.store.save(build.id, { ...build, notes: 'changed here' }, head, '');
     const out = JSON.parse(await shop.store.exportFile(build.id));
     expect([out.minor, out.workshopMood, out.build.bench, out.build.items[0].scratches]).to.deep.equal([
-      7,
+      FORMAT_MINOR + 1,
       { a: 1 },
       'the left one',
       ['deep', 3]

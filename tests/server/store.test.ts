@@ -87,7 +87,7 @@ describe('the store', () => {
     await loadDemo(store, shelf, demoFolder);
     await loadDemo(store, shelf, demoFolder);
     expect((await shelf.all()).length).to.be.at.least(60);
-    expect((await store.list()).map((b) => b.summary.verdict)).to.deep.equal(Array(6).fill('unchecked'));
+    expect((await store.list()).map((b) => b.summary.verdict)).to.deep.equal(Array(8).fill('unchecked'));
     await store.checker.settled();
     expect((await store.list()).map((b) => [b.id, b.summary.clashes])).to.deep.equal([
       ['plover', 3],
@@ -95,7 +95,9 @@ describe('the store', () => {
       ['turnstone', 1],
       ['sanderling', 1],
       ['curlew', 0],
-      ['whimbrel', 0]
+      ['whimbrel', 0],
+      ['godwit', 1],
+      ['redshank', 0]
     ]);
   });
   it('refuses data of a newer release and changes nothing', async () => {

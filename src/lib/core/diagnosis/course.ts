@@ -51,7 +51,7 @@ function drawn(weights: readonly number[], random: Random): number {
 }
 
 /** Beeps that somebody may note; which of them say what, the family knows. */
-const PATTERNS = [
+export const BEEP_PATTERNS = [
   'none',
   '1',
   '2',
@@ -75,7 +75,7 @@ const PATTERNS = [
   '3-3-4'
 ];
 const patternOf = (family: Family, sound: Sound): string | undefined =>
-  PATTERNS.find((p) => soundIn(family, readBeeps(p)!) === sound);
+  BEEP_PATTERNS.find((p) => soundIn(family, readBeeps(p)!) === sound);
 
 /** What somebody notes who looks and listens with care, and mishears or overlooks now and then. */
 function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {

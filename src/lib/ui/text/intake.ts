@@ -2,7 +2,7 @@ import type { IntakeEntry, IntakeKnown } from '$lib/core/intake';
 import type { IntakeSource } from '$lib/core/model';
 
 export const intake = {
-  lead: 'Mains lead out of the wall. Switch nothing on, move no cap and unplug nothing inside until this list is done. What could not be looked at is “not seen”, not “absent”.',
+  lead: 'Mains lead out of the wall. Switch nothing on, move no jumper and unplug nothing inside until this list is done. What could not be looked at is “not seen”, not “absent”.',
   progress: (done: number, all: number) => `${done} of ${all} written down`,
   parts: {
     outside: 'Outside, case closed',
@@ -39,7 +39,7 @@ export const intake = {
     cell: ['Battery and 6 cm round it', 'Barrel, coin or pack; green or white residue.'],
     'board-switches': [
       'Switches and jumpers of the board',
-      'Straight on and close, lit from the side of the levers.'
+      'Straight on and close, lit from the side of the switches.'
     ],
     'card-switches': ['Switches and jumpers of the cards', 'Display, memory, multi-function; drives too.'],
     'memory-marks': ['Memory', 'Rows and their markings; sides of modules; empty sockets.'],

@@ -267,7 +267,7 @@
       <Button class="act" onclick={() => addBlock('header')}>{words.addHeader}</Button>
       <Button class="act" onclick={() => addBlock('dip')}>{words.addDip}</Button>
       <select
-        class="act"
+        class="act other"
         aria-label={words.addOther}
         bind:value={more}
         onchange={() => {
@@ -328,6 +328,11 @@
 </main>
 
 <style>
+  select.other {
+    display: inline-block;
+    width: auto;
+    padding-right: 2.4rem;
+  }
   main {
     max-width: 1300px;
     margin: 0 auto;
