@@ -9,9 +9,11 @@ import { shownBy } from './shown';
 
 /** Chance that earlier hands left at least one setting wrong. An estimate. */
 const CHANGED = 0.15;
-/** More settings than this are not tried: the first of the machine are. */
+/** More settings than this are not tried: those of the board come first. */
 const MOST_SETTINGS = 60;
 const MOST_POSITIONS = 8;
+/** Each try is a check of the whole build; a list of builds waits for them. */
+const MOST_TRIES = 80;
 
 /** A build with all that is only planned taken out: what was seen of it, and else what is usual. */
 export function asItStands(build: Build): Build {
@@ -49,9 +51,11 @@ export function unseenModes(
     )
     .slice(0, MOST_SETTINGS);
   const each = CHANGED / Math.max(1, open.length);
+  let tries = 0;
   return open.flatMap(({ item, setting }): FaultMode[] => {
     const assumed = kit.at(item, setting.id);
     const others = setting.positions.filter((p) => p.id !== assumed).slice(0, MOST_POSITIONS);
+    if ((tries += others.length) > MOST_TRIES) return [];
     const byStage = new Map<string, { n: number; position: string; finding: Finding; effect: Effect }>();
     for (const { id } of others) {
       const now = checked(withFound(build, item, setting.id, id), parts).findings;

@@ -55,9 +55,13 @@
     {#each best as set (set.faults.join())}
       <li>
         <b>{faultWords(set.faults)}</b>
-        <span class="chance" title={words.figure(set.p)}
-          >{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span
-        >
+        {#if set.faults.length && set.faults.every((i) => d.modes[i]!.prior >= 1)}
+          <span class="chance">{words.byChecks}</span>
+        {:else}
+          <span class="chance" title={words.figure(set.p)}
+            >{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span
+          >
+        {/if}
       </li>
     {/each}
   </ol>

@@ -132,6 +132,7 @@ export const start = {
   stood: 'Where it stood',
   prompt: 'it came to the prompt',
   best: 'What may be wrong',
+  byChecks: 'found by the checks; something else may be wrong beside it',
   nothing: 'nothing: it may have been a miss',
   two: 'One fault does not explain this: look for two. The earlier one hides the later.',
   cut: (percent: number) => `Sets of more than three faults are left out: ${percent} % of what is possible.`,
