@@ -190,6 +190,9 @@ describe('intake', () => {
     expect(unanswer(frozen, 'selector')).to.equal(frozen);
     const later = answer(frozen, 'selector', { at: AT, source: 'read', text: '115 V after all' });
     expect(later.intake!.answers.selector).to.have.length(3);
+    let many = frozen;
+    for (let n = 0; n < 60; n++) many = answer(many, 'selector', { at: AT, source: 'seen', text: `${n}` });
+    expect(many.intake!.answers.selector!.slice(0, 2)).to.deep.equal(build.intake!.answers.selector);
     expect(intakeText(later)).to.not.equal(text);
   });
 });

@@ -117,12 +117,16 @@ export function intakeOf(kit: Kit): IntakeLine[] {
   });
 }
 
+const MOST_ANSWERS = 40;
+
 /** Writes an answer down. Until the intake is frozen the last one by the same source is replaced. */
 export function answer(build: Build, id: string, told: IntakeAnswer): Build {
   const intake = build.intake ?? { answers: {} };
   const own = intake.answers[id] ?? [];
   const kept = intake.frozen ? own : own.filter((a) => a.source !== told.source);
-  return { ...build, intake: { ...intake, answers: { ...intake.answers, [id]: [...kept, told].slice(-6) } } };
+  // What was written down first is what was found: it stays when there is no more room.
+  const all = [...kept.slice(0, MOST_ANSWERS - 1), told];
+  return { ...build, intake: { ...intake, answers: { ...intake.answers, [id]: all } } };
 }
 
 /** Takes the answers of an entry away; a frozen intake keeps them. */

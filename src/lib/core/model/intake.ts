@@ -17,7 +17,7 @@ export const IntakeAnswer = z.strictObject({
 /** What was written down before anything was touched. */
 export const Intake = z.strictObject({
   answers: z
-    .record(z.string().max(40), z.array(IntakeAnswer).max(6, 'at most 6 answers'))
+    .record(z.string().max(40), z.array(IntakeAnswer).max(40, 'at most 40 answers'))
     .refine((all) => Object.keys(all).length <= 80, 'at most 80 entries')
     .default({}),
   /** Taken as found: from then on an answer is added with a note, and none is taken away. */

@@ -10,6 +10,7 @@
     type InstallStep
   } from '$lib/core/boot';
   import { kitOf } from '$lib/core/kit';
+  import { allHeld } from '$lib/core/rescue';
   import { installWords, limitWords, restartWords } from '$lib/words';
   import { getBench } from '../context';
   import DataGate from '../start/DataGate.svelte';
@@ -19,6 +20,8 @@
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const steps = $derived(installOrder(kit));
   const limits = $derived(windowsLimits(kit));
+  /** Nothing that writes to a disk is told while its data have no image. */
+  const isHeld = $derived(allHeld(session.build).some((h) => !h.wayPast));
   const ini = $derived(systemIni(kit));
   const inHand = $derived(session.build.boot?.inHand ?? {});
   const open = $derived(steps.filter((s) => needsDriver(s) && inHand[windowsKey(s)] !== true).length);
@@ -38,33 +41,35 @@
   {#each kit.drives.filter((d) => d.part.drive?.medium === 'hard') as d (d.item.id)}
     <DataGate item={d.item.id} title={d.title} />
   {/each}
-  <h2>{words.windowsOrder}</h2>
-  <ol>
-    {#each steps as s (s.what)}
-      {@const told = installWords(s)}
-      <li>
-        <b>{told.title}</b>
-        <small>{restartWords(s.restarts)}</small>
-        <span>{told.how}</span>
-        {#if needsDriver(s)}
-          {@const hand = inHand[windowsKey(s)]}
-          <div class="hand">
-            <Select
-              placeholder=""
-              aria-label={words.handLabel(told.title)}
-              items={[
-                { value: '', name: words.hand.unknown },
-                { value: 'yes', name: words.hand.yes },
-                { value: 'no', name: words.hand.no }
-              ]}
-              value={hand === undefined ? '' : hand ? 'yes' : 'no'}
-              onchange={(e) => note(s, e.currentTarget.value)}
-            />
-          </div>
-        {/if}
-      </li>
-    {/each}
-  </ol>
+  {#if !isHeld}
+    <h2>{words.windowsOrder}</h2>
+    <ol>
+      {#each steps as s (s.what)}
+        {@const told = installWords(s)}
+        <li>
+          <b>{told.title}</b>
+          <small>{restartWords(s.restarts)}</small>
+          <span>{told.how}</span>
+          {#if needsDriver(s)}
+            {@const hand = inHand[windowsKey(s)]}
+            <div class="hand">
+              <Select
+                placeholder=""
+                aria-label={words.handLabel(told.title)}
+                items={[
+                  { value: '', name: words.hand.unknown },
+                  { value: 'yes', name: words.hand.yes },
+                  { value: 'no', name: words.hand.no }
+                ]}
+                value={hand === undefined ? '' : hand ? 'yes' : 'no'}
+                onchange={(e) => note(s, e.currentTarget.value)}
+              />
+            </div>
+          {/if}
+        </li>
+      {/each}
+    </ol>
+  {/if}
   <p>{words.windowsSum(...sum)}</p>
   <h2>{words.windowsLimits}</h2>
   {#each limits as l (l.what)}<p class="bad">{limitWords(l)}</p>{:else}<p>{words.windowsNoLimits}</p>{/each}

@@ -19,7 +19,9 @@
   const lifts = $derived(told.couldChange.filter((c) => c.levels[1] > told.level));
   const steps = $derived(powerSteps(session.build));
   const blocking = $derived(openStops(steps).length);
-  const left = $derived(steps.filter((s) => s.kind === 'check' && s.state === 'open').length);
+  const left = $derived(
+    steps.filter((s) => s.kind === 'check' && (s.state === 'open' || s.state === 'skipped')).length
+  );
   let signing = $state('');
   let by = $state('');
   const [low, high] = $derived(POWER_CHECKS[told.level].minutes);

@@ -115,7 +115,6 @@ export const start = {
   readAsOr: (messages: string) => `Which of these: ${messages}?`,
   notRead: 'No text with these words is known. Choose below what it is about, or leave it.',
   rests: (n: number) => `This rests on the last ${n} notes: nothing else was changed between them.`,
-  wasRead: (what: string, found: string) => `${what}: ${found}`,
   save: 'Note this start',
   saved: (at: string) => `Start of ${at}`,
   noted: 'a start was noted',
