@@ -72,7 +72,7 @@ describe('a machine that does not start', () => {
     await bench.open('/builds/dunlin/start?view=intake');
     await sees(page, 'Mains lead out of the wall');
     await press(page, 'Write down: Voltage selector');
-    await page.waitForSelector('#intake-text');
+    await page.waitForFunction(() => document.activeElement?.id === 'intake-text');
     await page.select('#intake-source', 'read');
     await page.type('#intake-text', '230 V');
     await page.keyboard.press('Enter');
@@ -120,7 +120,7 @@ describe('a machine that does not start', () => {
     await bench.open('/builds/turnstone/start?view=practice');
     await page.select('#practice-kind', 'one');
     await press(page, 'Give me a machine');
-    await sees(page, '1 minutes so far, 0 tests');
+    await sees(page, '1 minute so far, 0 tests');
     await press(page, 'Measure the rails to ground');
     await sees(page, '4 minutes so far, 1 test.');
     await press(page, 'Tell me');

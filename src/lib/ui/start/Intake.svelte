@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { group } from 'd3';
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
   import { answer, freeze, intakeOf, intakeText, unanswer, type IntakeLine } from '$lib/core/intake';
@@ -16,9 +17,11 @@
   let open = $state('');
   let draft = $state({ source: 'seen' as IntakeSource, by: '', text: '', photo: false });
 
-  function begin(id: string) {
+  async function begin(id: string) {
     open = open === id ? '' : id;
     draft = { source: 'seen', by: draft.by, text: '', photo: false };
+    await tick();
+    document.getElementById('intake-text')?.focus();
   }
   function save(event: SubmitEvent, id: string) {
     event.preventDefault();
@@ -98,7 +101,7 @@
                 </div>
                 <div class="wide">
                   <Label for="intake-text">{words.text}</Label>
-                  <Input id="intake-text" bind:value={draft.text} maxlength={600} autofocus />
+                  <Input id="intake-text" bind:value={draft.text} maxlength={600} />
                 </div>
                 <Checkbox bind:checked={draft.photo}>{words.photo}</Checkbox>
                 <Button type="submit" class="act main">{words.add}</Button>

@@ -168,6 +168,9 @@
   .lead {
     color: var(--quiet);
   }
+  .begin > div {
+    min-width: 13rem;
+  }
   .begin {
     display: flex;
     flex-wrap: wrap;

@@ -6,7 +6,7 @@ export const practice = {
   kind: 'How many faults',
   notes: 'What was seen',
   spent: (minutes: number, tests: number) =>
-    `${Math.round(minutes)} minutes so far, ${tests} ${tests === 1 ? 'test' : 'tests'}.`,
+    `${Math.round(minutes)} ${Math.round(minutes) === 1 ? 'minute' : 'minutes'} so far, ${tests} ${tests === 1 ? 'test' : 'tests'}.`,
   tests: 'Do a test',
   takes: (minutes: number) => `${minutes} min`,
   guess: 'Say what it is, and make it good',
