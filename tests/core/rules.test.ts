@@ -74,6 +74,19 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
       board: 'skerrin-px5',
       items: [{ part: 'lanteg-mem576', slot: '2', asFound: { start: '256' } }]
     }),
+  'scsi.power': () =>
+    made({
+      board: 'varnoc-d33',
+      items: [
+        { part: 'quillon-scsi', slot: '5' },
+        { part: 'cairnholt-s210', terminated: true }
+      ],
+      change: (p) => ({
+        ...p,
+        ...(p.drive?.scsi ? { drive: { ...p.drive, scsi: { termPower: false } } } : {}),
+        functions: p.functions.map((f) => (f.scsi ? { ...f, scsi: { termPower: false } } : f))
+      })
+    }),
   'rom.unscanned': () => made({ board: 'skerrin-px5', items: [{ part: 'brim-v8', slot: '1' }] }),
   'part.constraint': () =>
     machineOf(board('at', ['isa16']), [

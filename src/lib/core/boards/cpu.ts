@@ -1,4 +1,4 @@
-import type { CpuFacts, CpuFamily, Offered, Part } from '../model';
+import type { AdapterFacts, CpuFacts, CpuFamily, CpuSocket, Offered, Part } from '../model';
 import type { Positions } from '../resources';
 import { ISA, VOLTS, sameClock, tooFast } from './tolerances';
 
@@ -181,13 +181,47 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
   return bus && factor && volts ? out : null;
 }
 
+/** Sockets whose holes also take the pins of another. Whether the voltage suits is another matter. */
+const alsoTakes: Partial<Record<CpuSocket, readonly CpuSocket[]>> = {
+  pga168: ['socket3'],
+  socket3: ['pga168'],
+  socket7: ['socket5']
+};
+
+/** Whether the pins of a CPU go into one of these sockets. */
+export const pinsFit = (sockets: readonly CpuSocket[], cpu: CpuSocket): boolean =>
+  sockets.some((s) => s === cpu || (alsoTakes[s] ?? []).includes(cpu));
+
 /** Whether a board has a socket for a CPU and knows its family. */
 export function socketTakes(board: Part, cpu: Part): boolean {
   const socket = board.board?.cpuSocket;
   if (!socket || !cpu.cpu) return false;
   return (
     socket.soldered === undefined &&
-    socket.accepts.includes(cpu.cpu.socket) &&
+    pinsFit(socket.accepts, cpu.cpu.socket) &&
     socket.families.includes(cpu.cpu.family)
   );
+}
+
+/** Whether a carrier goes into the socket of a board. */
+export const carrierFits = (board: Part, carrier: NonNullable<AdapterFacts['cpu']>): boolean =>
+  board.board?.cpuSocket !== undefined &&
+  board.board.cpuSocket.soldered === undefined &&
+  carrier.into.some((s) => pinsFit(board.board!.cpuSocket!.accepts, s));
+
+/**
+ * A board as the CPU on a carrier meets it: the sockets of the carrier, and the voltage of its regulator in place of
+ * the board's. One that does not go into the socket changes nothing.
+ */
+export function withCarrier(board: Part, carrier: AdapterFacts['cpu']): Part {
+  if (!carrier || !carrierFits(board, carrier)) return board;
+  const { coreVolts: _, ...facts } = board.board!;
+  return {
+    ...board,
+    board: {
+      ...facts,
+      cpuSocket: { ...facts.cpuSocket!, accepts: [...carrier.takes] },
+      ...(carrier.volts === undefined ? {} : { coreVolts: [carrier.volts] })
+    }
+  };
 }

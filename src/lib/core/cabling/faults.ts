@@ -3,6 +3,7 @@ import {
   type OfferedFix,
   type Owner,
   type Ribbon,
+  type ScsiFacts,
   type Severity,
   type Subject,
   type Thing
@@ -28,6 +29,9 @@ interface FaultFacts {
   'scsi.termination':
     | { why: 'open-end' | 'middle'; device: Thing | Owner }
     | { why: 'unseen'; ends: { device: Thing | Owner; fitted: boolean }[] };
+  'scsi.signals': { why: 'apart' | 'unseen'; differential: (Thing | Owner)[]; other: (Thing | Owner)[] };
+  'scsi.width': { wide: (Thing | Owner)[]; narrow: (Thing | Owner)[]; adapterIsWide: boolean };
+  'scsi.power': { fitted: (Thing | Owner)[] };
   'floppy.cable':
     | { why: 'disk-cable'; controller: Owner }
     | { why: 'both'; a: Thing; b: Thing; as: string; straight: boolean }
@@ -260,6 +264,7 @@ const scsi: Judge = (chain) => {
       facts: { why: e.want ? 'open-end' : 'middle', device: e.device },
       fixes: terminatorFix(e.item, e.name, e.want)
     });
+  out.push(...electrics(chain));
   const unseen = ends.filter((e) => e.now === null);
   if (unseen.length)
     out.push({
@@ -271,6 +276,58 @@ const scsi: Judge = (chain) => {
     });
   return out;
 };
+
+/** What drives the bus: devices of two kinds burn each other's drivers, and somebody must feed the terminators. */
+function electrics({ drives, controller, ribbon }: Chain): Fault[] {
+  const host = { item: controller.item, function: controller.fn.id };
+  const devices: { about: string | Subject; device: Thing | Owner; facts: ScsiFacts }[] = [
+    ...drives.map((p) => ({ about: id(p), device: it(p), facts: p.drive.part.drive!.scsi ?? {} })),
+    { about: host, device: controller.owner, facts: controller.fn.scsi ?? {} }
+  ];
+  const named = (list: typeof devices) => list.map((d) => d.device);
+  const about = devices.map((d) => d.about);
+  const out: Fault[] = [];
+  const differential = devices.filter((d) => d.facts.signals === 'differential');
+  const single = devices.filter((d) => d.facts.signals === 'single-ended');
+  const unseen = devices.filter((d) => d.facts.signals === undefined);
+  if (differential.length && (single.length || unseen.length))
+    out.push({
+      rule: 'scsi.signals',
+      severity: single.length ? 'stop' : 'caution',
+      about,
+      facts: {
+        why: single.length ? 'apart' : 'unseen',
+        differential: named(differential),
+        other: named(single.length ? single : unseen)
+      },
+      fixes: []
+    });
+  const wide = devices.filter((d) => d.facts.width === 16);
+  const narrow = devices.filter((d) => d.facts.width === 8);
+  if (wide.length && narrow.length)
+    out.push({
+      rule: 'scsi.width',
+      severity: 'note',
+      about,
+      facts: {
+        wide: named(wide),
+        narrow: named(narrow),
+        adapterIsWide: controller.fn.scsi?.width === 16
+      },
+      fixes: []
+    });
+  // What nobody read off may feed them.
+  const hasEnd = ribbon === 'end-terminator' || drives.some((p) => p.terminated);
+  if (hasEnd && devices.every((d) => d.facts.termPower === false))
+    out.push({
+      rule: 'scsi.power',
+      severity: 'caution',
+      about,
+      facts: { fitted: named(devices) },
+      fixes: []
+    });
+  return out;
+}
 
 const freeId = ({ drives }: Chain): string =>
   ['0', '1', '2', '3', '4', '5', '6'].find((n) => drives.every((d) => d.unit !== n)) ?? '0';

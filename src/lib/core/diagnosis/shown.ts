@@ -125,12 +125,15 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'pci.interrupt': { at: 'config', stops: 0.1 },
   'audio.profile': 'use',
   'port.numbering': 'hint',
+  'serial.buffer': 'use',
   'acpi.irq9': 'hint',
   'unknown.lines': 'hint',
   'unknown.routing': 'hint',
 
-  'slot.kind': 'fit',
+  'slot.kind': (f, kit) =>
+    f.facts.why.why === 'card-select' || f.facts.why.why === 'bus-master' ? lostPart(f, kit) : 'fit',
   'slot.width': (f, kit) => (f.facts.state === 'cannot' ? lostPart(f, kit) : 'hint'),
+  'slot.untried': 'hint',
   'slot.taken': 'fit',
   'slot.shared': 'fit',
   'slot.none': 'hint',
@@ -140,6 +143,9 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'cpu.voltage': { at: 'fetch', stops: 0.8 },
   'cpu.voltage-low': { at: 'fetch', stops: 0.7 },
   'cpu.voltage-unknown': 'hint',
+  'cpu.carrier': 'fit',
+  // The floppy is read by DMA: the BIOS finds in memory what was there before.
+  'cpu.writes': noBoot,
   'cpu.split': { at: 'fetch', stops: 0.3 },
   'cpu.clock': { at: 'fetch', stops: 0.5 },
   'cpu.bus': 'hint',
@@ -211,6 +217,10 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'ata.select': { ...noDisk, stops: 0.3 },
   'st506.select': { ...noDisk, stops: 0.3 },
   'scsi.id': { at: 'roms', stops: 0.3, says: 'disk' },
+  // The drivers of both ends work against each other.
+  'scsi.signals': { at: 'roms', stops: 0.3, says: 'disk' },
+  'scsi.width': 'hint',
+  'scsi.power': 'hint',
   'scsi.termination': { at: 'roms', stops: 0.2, says: 'disk' },
 
   'power.minus5-dram': { at: 'memory', stops: 1 },

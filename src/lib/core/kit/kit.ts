@@ -1,3 +1,4 @@
+import { withCarrier } from '../boards';
 import type { Build, Item, MemoryFacts, Owner, Part, PartFunction, PartSet, VideoFacts } from '../model';
 import { isOn, machine, ownerOf, standing, type Machine, type Positions } from '../resources';
 
@@ -38,6 +39,8 @@ export interface Kit {
   facts: NonNullable<Part['board']>;
   cpu: Part | null;
   fpu: Placed | null;
+  /** What the CPU sits on instead of the board's own socket. `board` and `facts` are as the CPU meets them there. */
+  carrier: Placed | null;
   /** Memory modules by the bank they sit in; `''` holds those without one. */
   banks: Map<string, { placed: Placed; count: number }[]>;
   memory: MemoryFacts | null;
@@ -55,13 +58,14 @@ export interface Kit {
 /** Sorts what a build holds. Parts that are missing throw, as in `machine`. */
 export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, parts)): Kit {
   const at = standing(m);
-  const board = m.board.part;
-  const facts = board.board!;
   const placed = build.items.map((item): Placed => {
     const part = parts.get(item.part)!;
     return { item, part, title: item.label ?? part.name };
   });
   const ofKind = (kind: Part['kind']) => placed.filter((p) => p.part.kind === kind);
+  const carrier = ofKind('adapter').find((p) => p.part.adapter?.cpu) ?? null;
+  const board = withCarrier(m.board.part, carrier?.part.adapter?.cpu);
+  const facts = board.board!;
   const soldered = facts.cpuSocket?.soldered;
   const banks: Kit['banks'] = new Map();
   for (const p of ofKind('memory')) {
@@ -79,6 +83,7 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     facts,
     cpu: ofKind('cpu')[0]?.part ?? (soldered ? (parts.get(soldered) ?? null) : null),
     fpu: ofKind('fpu')[0] ?? null,
+    carrier,
     banks,
     memory: facts.memory ?? null,
     displays: displaysOf(m, at),

@@ -17,6 +17,16 @@ export const DriveInterface = z.enum([
   'usb'
 ]);
 
+/** How a SCSI device drives its bus; what is left out nobody has read off it. */
+export const ScsiFacts = z.strictObject({
+  /** The two kinds are electrically apart: on one cable drivers burn. */
+  signals: z.enum(['single-ended', 'differential']).optional(),
+  /** Bits: 8 on 50 lines, 16 on 68. */
+  width: z.union([z.literal(8), z.literal(16)]).optional(),
+  /** Feeds the terminators over the cable. */
+  termPower: z.boolean().optional()
+});
+
 export const DriveFacts = z.strictObject({
   medium: z.enum(['hard', 'floppy', 'optical', 'flash', 'removable', 'emulator']),
   interface: DriveInterface,
@@ -43,6 +53,7 @@ export const DriveFacts = z.strictObject({
   /** Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, or none. */
   plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
   speed: z.number().positive().optional(),
+  scsi: ScsiFacts.optional(),
   /** Cylinder from which writing is precompensated, of drives that leave it to the controller; 65535: none. */
   precomp: z.number().int().min(0).max(65_535).optional(),
   /** Cylinder on which the heads are parked, of drives that do not do it themselves. */
@@ -96,5 +107,6 @@ export const FirmwareFacts = z.strictObject({
 
 export type DriveFacts = z.output<typeof DriveFacts>;
 export type DriveInterface = z.output<typeof DriveInterface>;
+export type ScsiFacts = z.output<typeof ScsiFacts>;
 export type FirmwareFacts = z.output<typeof FirmwareFacts>;
 export type DriveTypeEntry = z.output<typeof DriveTypeEntry>;

@@ -57,8 +57,17 @@ export const CpuFacts = z.strictObject({
   /** The factor that a multiplier code means on this chip, where it is another one: `2` means 4. */
   reads: z.record(z.string().regex(/^\d+(\.\d)?$/), z.number().positive()).default({}),
   /** The factor at which it runs on a board without multiplier jumpers, where that is not its rated one. */
-  openFactor: z.number().positive().optional()
+  openFactor: z.number().positive().optional(),
+  /**
+   * How the cache inside writes. `either`: a pin chooses, and open it writes through; `back`: always back. Left out:
+   * nobody has read it off the chip.
+   */
+  writes: z.enum(['through', 'back', 'either']).optional()
 });
+
+export const CacheWrites = z.enum(['through', 'back']);
+/** Chips of serial ports. The first two hold one character; the last a queue of sixteen. */
+export const Uart = z.enum(['8250', '16450', '16550']);
 
 export const FpuKind = z.enum(['8087', '287', '387sx', '387dx', '487']);
 export const FpuFacts = z.strictObject({ kind: FpuKind, mhz });
@@ -144,6 +153,13 @@ export const boardFit = {
   clockUnit: z.enum(['bus', 'core', 'unknown']).optional(),
   /** ISA clock = external clock ÷ this. */
   busDivisor: Offered.optional(),
+  /**
+   * Which way of writing of the cache in the CPU the board is made for: one it is fixed to, or what a setting chooses.
+   * A board of one that writes through never asks the CPU before a card reads memory.
+   */
+  cacheWrites: z
+    .union([CacheWrites, z.strictObject({ setting: Id, values: z.record(Id, CacheWrites) })])
+    .optional(),
   /** Pins for the leads of the case, the battery and the like. */
   headers: z.array(PinHeader).max(24).optional(),
   memory: MemoryFacts.optional(),
@@ -282,7 +298,18 @@ export const AdapterFacts = z.strictObject({
   from: Label,
   to: Label,
   /** Units that it carries. */
-  units: z.number().int().min(1).max(8).default(1)
+  units: z.number().int().min(1).max(8).default(1),
+  /** A carrier between a CPU and its socket. */
+  cpu: z
+    .strictObject({
+      /** Sockets of a board that it goes into. */
+      into: z.array(CpuSocket).min(1),
+      /** Sockets of CPUs that it takes. */
+      takes: z.array(CpuSocket).min(1),
+      /** Volts that its regulator makes; left out: nobody has measured it. */
+      volts: z.number().positive().max(6).optional()
+    })
+    .optional()
 });
 
 /** What a program that runs a device asks of the machine. */

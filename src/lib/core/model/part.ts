@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Id, Label, Text } from './base';
-import { DriveFacts, DriveInterface, FirmwareFacts } from './drive-facts';
+import { DriveFacts, DriveInterface, FirmwareFacts, ScsiFacts } from './drive-facts';
 import {
   AdapterFacts,
   AudioFacts,
@@ -14,6 +14,7 @@ import {
   DriverFacts,
   PowerNeed,
   SupplyFacts,
+  Uart,
   VideoFacts,
   boardFit
 } from './facts';
@@ -239,6 +240,10 @@ export const PartFunction = z.strictObject({
   /** Drives that it runs, and how many. */
   speaks: z.array(DriveInterface).optional(),
   units: z.number().int().min(1).max(15).optional(),
+  /** Of a host adapter: how its bus is driven. */
+  scsi: ScsiFacts.optional(),
+  /** Of a serial port: its chip. Only the last one buffers what comes in. */
+  uart: Uart.optional(),
   /** Fastest floppy of a floppy controller, in KiB. */
   floppyKiB: z.number().int().min(160).max(2880).optional(),
   /** Memory that it brings: expanded memory of a board, shared memory. */
@@ -287,6 +292,10 @@ export const Slot = z.strictObject({
   lengthMm: z.number().positive().optional(),
   /** Slots with the same word share one bracket: only one of them can be used. */
   bracket: Id.optional(),
+  /** Reads a card only where the card drives the card-selected line: the short slot next to the supply of the first XT. */
+  selected: z.boolean().optional(),
+  /** Whether a local-bus or PCI card may be bus master here; left out: nobody has written it down. */
+  master: z.boolean().optional(),
   /** PCI and AGP: which start-up setting of the board each interrupt pin is wired to. */
   routing: z.partialRecord(z.enum(['A', 'B', 'C', 'D']), Id).optional()
 });
@@ -308,7 +317,11 @@ export const CardFacts = z.strictObject({
   /** A 16-bit card in an 8-bit slot: works, does not, or nobody has tried. */
   fallback8: z.enum(['yes', 'no', 'untried']).default('untried'),
   /** An 8-bit card whose lower edge reaches down where a 16-bit slot has its extension. */
-  skirt: z.boolean().optional()
+  skirt: z.boolean().optional(),
+  /** Whether it drives the card-selected line that one slot of the first XT goes by. */
+  drivesSelect: z.enum(['yes', 'no', 'untried']).optional(),
+  /** Takes the local bus or PCI over by itself: it needs a slot that lets it. */
+  master: z.boolean().optional()
 });
 
 /** A line for a start-up file; {function.claim} is replaced by the claim's number. */

@@ -1,5 +1,5 @@
 import type { Brief, DriveInterface, Part, Wish } from '../model';
-import { narrowed, obstacle } from '../resources';
+import { narrowed, obstacle, untried } from '../resources';
 import { serving } from '../software';
 import { controllerRate, floppyRate } from '../storage';
 import type { Pool } from './pool';
@@ -166,4 +166,4 @@ export const seats = (board: Part, card: Part): boolean =>
 
 /** Whether a card goes into a slot and is known to work there. */
 export const fitsSlot = (card: Part, slot: NonNullable<Part['board']>['slots'][number]): boolean =>
-  obstacle(card, slot) === null && narrowed(card, slot) !== 'untried';
+  obstacle(card, slot) === null && narrowed(card, slot) !== 'untried' && untried(card, slot) === null;

@@ -26,6 +26,8 @@ export function storages(pool: Pool, brief: Brief): Option[] {
     of(
       (d) =>
         (d.medium === 'hard' || d.medium === 'flash') &&
+        // Its adapters are rare, and any other is damaged by it.
+        d.scsi?.signals !== 'differential' &&
         suitsSystem(brief.os, { diskMiB: Math.floor((d.sectors ?? 0) / 2048) })
     ),
     (p) => `${p.drive!.interface} ${p.drive!.medium}`

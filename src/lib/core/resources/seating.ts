@@ -9,7 +9,9 @@ export type Misfit =
   | { why: 'memory-board' }
   | { why: 'bus'; card: SlotBus; slot: SlotBus }
   | { why: 'local-bus' }
-  | { why: 'eight-bit' };
+  | { why: 'eight-bit' }
+  | { why: 'card-select' }
+  | { why: 'bus-master' };
 
 /** Why a card cannot be put into a slot: its bus, or what stands in its way. */
 export type Obstacle =
@@ -17,6 +19,14 @@ export type Obstacle =
 
 /** What a slot gives a card, and why it cannot work there. */
 export function seatOf(part: Part, slot: Slot): { seat: Seat; misfit: Misfit | null } {
+  const { seat, misfit } = onBus(part, slot);
+  if (misfit) return { seat, misfit };
+  // It lies on the bus, and yet the slot does not serve it.
+  if (slot.selected && part.card?.drivesSelect === 'no') return { seat, misfit: { why: 'card-select' } };
+  return { seat, misfit: part.card?.master && slot.master === false ? { why: 'bus-master' } : null };
+}
+
+function onBus(part: Part, slot: Slot): { seat: Seat; misfit: Misfit | null } {
   const card = part.card;
   if (!card) return { seat: 'none', misfit: { why: 'no-card' } };
   if (slot.bus === 'memory-board') return { seat: 'none', misfit: { why: 'memory-board' } };
@@ -56,6 +66,13 @@ export function narrowed(part: Part, slot: Slot): 'untried' | 'works' | null {
   return part.card.fallback8 === 'yes' ? 'works' : 'untried';
 }
 
+/** What nobody has tried of a card in a slot: whether the slot hears it, and whether it lets it be bus master. */
+export function untried(part: Part, slot: Slot): 'select' | 'master' | null {
+  const { card } = part;
+  if (slot.selected && (card?.drivesSelect ?? 'untried') === 'untried') return 'select';
+  return card?.master && slot.bus === 'vlb' && slot.master === undefined ? 'master' : null;
+}
+
 /** Whether another item sits in a slot, or in one that shares its bracket. */
 export function isTaken(build: Build, slots: readonly Slot[], slot: Slot, except?: string): boolean {
   return build.items.some((item) => {
@@ -83,7 +100,8 @@ const preferred: Partial<Record<SlotBus, readonly SlotBus[]>> = {
 export function freeSlots(build: Build, parts: PartSet, part: Part, except?: string): Slot[] {
   const slots = parts.get(build.board.part)?.board?.slots ?? [];
   const order = preferred[part.card?.bus ?? 'memory-board'] ?? [];
-  const rank = (slot: Slot) => order.indexOf(slot.bus) * 2 + (narrowed(part, slot) === 'untried' ? 1 : 0);
+  const rank = (slot: Slot) =>
+    order.indexOf(slot.bus) * 2 + (narrowed(part, slot) === 'untried' || untried(part, slot) ? 1 : 0);
   return slots
     .filter((slot) => obstacle(part, slot) === null && !isTaken(build, slots, slot, except))
     .sort((a, b) => rank(a) - rank(b));

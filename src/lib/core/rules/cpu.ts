@@ -2,6 +2,7 @@ import {
   ISA,
   LOCAL_BUS,
   VOLTS,
+  carrierFits,
   clocksOf,
   factorOn,
   families,
@@ -9,6 +10,7 @@ import {
   hasMultiplierPins,
   isaClockOf,
   offers,
+  pinsFit,
   ratedFactor,
   sameClock,
   socketTakes,
@@ -41,10 +43,59 @@ const socket: Rule = (s) => {
   const both = { cpu: thing(cpu), board: thing(board) };
   const told: FactsOf['cpu.socket'] = soldered
     ? { ...both, why: 'soldered' }
-    : !accepts.includes(cpu.cpu.socket)
+    : !pinsFit(accepts, cpu.cpu.socket)
       ? { ...both, why: 'socket', needs: cpu.cpu.socket, takes: [...accepts] }
       : { ...both, why: 'family', family: cpu.cpu.family, knows: [...known] };
   return [{ rule: 'cpu.socket', about: about(s), facts: told }];
+};
+
+/** A carrier sits between the CPU and the socket of the board: it must go into the one and take the other. */
+const carrier: Rule = (s) => {
+  const found = s.kit.carrier;
+  const facts = found?.part.adapter?.cpu;
+  // The board itself, without what the carrier changes.
+  const board = s.m.board.part;
+  if (!found || !facts || !board.board?.cpuSocket) return [];
+  const { cpu } = s.kit;
+  const told = { carrier: thingOf(found), board: thing(board), cpu: cpu ? thing(cpu) : null };
+  const say = (why: 'board' | 'cpu'): Case[] => [
+    { rule: 'cpu.carrier', about: [found.item.id, 'board'], facts: { ...told, why } }
+  ];
+  if (!carrierFits(board, facts)) return say('board');
+  return cpu?.cpu && !pinsFit(facts.takes, cpu.cpu.socket) ? say('cpu') : [];
+};
+
+/**
+ * A cache that writes back keeps what it wrote to itself; a board that does not ask for it lets cards and the floppy
+ * read what stood in memory before.
+ */
+const writes: Rule = (s) => {
+  const { cpu, facts } = s.kit;
+  const way = cpu?.cpu?.writes;
+  if (!cpu || !way) return [];
+  const told = facts.cacheWrites;
+  const choice = typeof told === 'object' ? told : null;
+  const board = typeof told === 'object' ? told.values[s.at('board', told.setting) ?? ''] : told;
+  const say = (
+    why: FactsOf['cpu.writes']['why'],
+    severity: 'clash' | 'caution' | 'note',
+    to?: 'through' | 'back'
+  ): Case[] => {
+    const position = choice && to && Object.keys(choice.values).find((p) => choice.values[p] === to);
+    return [
+      {
+        rule: 'cpu.writes',
+        severity,
+        about: about(s, choice?.setting),
+        facts: { cpu: thing(cpu), board: thing(s.kit.board), why },
+        fixes: choice && position ? [setFix(s, 'board', choice.setting, position)] : []
+      }
+    ];
+  };
+  if (way === 'through') return board === 'back' ? say('told', 'caution', 'through') : [];
+  if (board === 'back') return [];
+  if (way === 'either') return board === 'through' ? say('slower', 'note', 'back') : [];
+  return board === 'through' ? say('stale', 'clash', 'back') : say('unknown', 'caution');
 };
 
 /** Too high a voltage destroys a CPU at once; too low a one does not start it. */
@@ -55,7 +106,15 @@ const voltage: Rule = (s) => {
   const { low, high } = cpu.cpu.volts;
   const good = positionFor(facts.coreVolts, (v) => v <= high + VOLTS.same && v >= low - VOLTS.below);
   const fixes = reading.setting && good ? [setFix(s, 'board', reading.setting, good.position!)] : [];
-  const told = { cpu: thing(cpu), low, high, volts: reading.value, canSet: fixes.length > 0 };
+  const told = {
+    cpu: thing(cpu),
+    low,
+    high,
+    volts: reading.value,
+    canSet: fixes.length > 0,
+    // Carriers with a regulator were made for the first socket of the 486.
+    carried: !s.kit.carrier && (facts.cpuSocket?.accepts ?? []).includes('pga168')
+  };
   const common = { about: about(s, reading.setting), facts: told, fixes };
   if (reading.value > high + VOLTS.same) return [{ rule: 'cpu.voltage', ...common }];
   return reading.value < low - VOLTS.below ? [{ rule: 'cpu.voltage-low', ...common }] : [];
@@ -219,6 +278,8 @@ export const cpuRules: readonly Rule[] = [
   voltageUnknown,
   voltage,
   split,
+  carrier,
+  writes,
   socket,
   clock,
   fpuKind,

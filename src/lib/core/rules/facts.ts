@@ -31,6 +31,8 @@ interface VoltageFacts {
   volts: number;
   /** A position of the board that gives less is known. */
   canSet: boolean;
+  /** A carrier with a regulator exists for this socket. */
+  carried: boolean;
 }
 interface ClockFacts {
   cpu: Thing;
@@ -78,6 +80,8 @@ export interface FactsOf {
   // Seats
   'slot.kind': Slotted & { why: Obstacle };
   'slot.width': Slotted & { state: 'works' | 'untried' | 'cannot' };
+  /** The slot goes by the card-selected line, or the card wants to be bus master, and nobody has tried it. */
+  'slot.untried': Slotted & { why: 'select' | 'master' };
   'slot.taken': { a: Thing; b: Thing; slot: string };
   'slot.shared': { a: Thing; b: Thing; slotA: string; slotB: string };
   'slot.none': { card: Thing; free: number };
@@ -109,6 +113,10 @@ export interface FactsOf {
   'cpu.voltage': VoltageFacts;
   'cpu.voltage-low': VoltageFacts;
   'cpu.voltage-unknown': { cpu: Thing; high: number; setting: string | null };
+  /** A carrier that does not go into the socket of the board, or does not take the CPU. */
+  'cpu.carrier': { carrier: Thing; board: Thing; cpu: Thing | null; why: 'board' | 'cpu' };
+  /** How the cache in the CPU writes, against what the board is made for. */
+  'cpu.writes': { cpu: Thing; board: Thing; why: 'stale' | 'unknown' | 'slower' | 'told' };
   'cpu.split': { cpu: Thing; board: Thing; inside: { low: number; high: number } };
   'cpu.clock': ClockFacts & { mistaken: boolean };
   'cpu.bus': ClockFacts;
@@ -134,6 +142,8 @@ export interface FactsOf {
   'battery.leak': { board: Thing };
   /** A board whose BIOS is from before 1995 in a brief for 2000 and later. */
   'clock.century': { board: Thing; year: number };
+  /** A serial port whose chip holds one character. */
+  'serial.buffer': { owner: Owner; uart: string; needy: string[] };
   'port.numbering': { ports: { name: string; address: string; usual: string; owner: Owner }[] };
   'acpi.irq9': { bios: string; owner: Owner };
   'pnp.nobios': { card: Thing; bios: string };
@@ -201,6 +211,9 @@ export interface FactsOf {
   'st506.select': CableFacts<'st506.select'>;
   'scsi.id': CableFacts<'scsi.id'>;
   'scsi.termination': CableFacts<'scsi.termination'>;
+  'scsi.signals': CableFacts<'scsi.signals'>;
+  'scsi.width': CableFacts<'scsi.width'>;
+  'scsi.power': CableFacts<'scsi.power'>;
   'floppy.cable': CableFacts<'floppy.cable'>;
   'disk.boot': { scsi: Thing; ata: Thing };
   'disk.rom': { drive: Thing; bios: string };

@@ -1,5 +1,5 @@
 import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
-import { freeSlots, isOn, narrowed, type Fitted } from '../resources';
+import { freeSlots, isOn, narrowed, untried, type Fitted } from '../resources';
 import { isByHand } from '../settings';
 import { isFixed } from '../solver';
 import type { Case } from './finding';
@@ -56,6 +56,22 @@ const slotNarrow: Rule = ({ m }) =>
             facts: { card: thingOf(f), slot: slotName(f), state }
           }
         ];
+  });
+
+/** The short slot of the first XT hears a card only by a line that many cards leave alone; a bus master has to be let. */
+const slotUntried: Rule = (s) =>
+  s.m.fitted.flatMap((f): Case[] => {
+    const why = f.slot && !f.misfit ? untried(f.part, f.slot) : null;
+    if (!why) return [];
+    return [
+      {
+        rule: 'slot.untried',
+        key: why,
+        about: seatOfCard(f),
+        facts: { card: thingOf(f), slot: slotName(f), why },
+        fixes: freeSlotFixes(s, f.part, f.item.id)
+      }
+    ];
   });
 
 /** One slot holds one card, and two slots may share one bracket. */
@@ -154,6 +170,7 @@ const guessed: Rule = ({ m, at }) =>
 
 export const fitRules: readonly Rule[] = [
   slotKind,
+  slotUntried,
   slotTaken,
   slotNarrow,
   unseated,

@@ -1,5 +1,5 @@
 import { hex } from '../model';
-import { ownerOfLine, type Line } from '../resources';
+import { isOn, ownerOf, ownerOfLine, type Line } from '../resources';
 import type { Case } from './finding';
 import type { Rule } from './rule';
 
@@ -48,4 +48,27 @@ const numbering: Rule = ({ m, lines }) =>
     ];
   });
 
-export const portRules: readonly Rule[] = [numbering];
+/** Kinds of programs that pull characters off a line faster than a chip without a queue keeps them. */
+const FAST_LINES: readonly string[] = ['modem', 'serial'];
+
+/**
+ * A chip that holds one character loses the next unless the machine comes for it in time: on an 8088, and under Windows,
+ * from about 9,600 baud on.
+ */
+const buffer: Rule = ({ m, kit, at }) => {
+  const needy = kit.build.brief.profiles.filter((p) =>
+    p.wants?.functions?.some((f) => FAST_LINES.includes(f))
+  );
+  if (!needy.length) return [];
+  return m.fitted.flatMap((f) =>
+    f.part.functions
+      .filter((fn) => fn.kind === 'serial' && fn.uart && fn.uart !== '16550' && isOn(f, fn, at))
+      .map((fn): Case => ({
+        rule: 'serial.buffer',
+        about: [{ item: f.item.id, function: fn.id }],
+        facts: { owner: ownerOf(m, f.item.id, fn.id), uart: fn.uart!, needy: needy.map((p) => p.name) }
+      }))
+  );
+};
+
+export const portRules: readonly Rule[] = [numbering, buffer];

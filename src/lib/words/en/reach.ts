@@ -16,6 +16,10 @@ export function obstacleWords(o: Obstacle): string {
       return 'a local-bus card needs a local-bus slot';
     case 'eight-bit':
       return 'this 16-bit card does not work in an 8-bit slot';
+    case 'card-select':
+      return 'the slot goes by the card-selected line, and this card does not drive it';
+    case 'bus-master':
+      return 'the card takes the bus over by itself, and this slot does not let it';
     case 'length':
       return `the card is ${o.cardMm} mm long and the slot has room for ${o.roomMm} mm`;
     case 'skirt':

@@ -1,4 +1,5 @@
 import type { Owner, Thing } from '../../../core/model';
+import { and } from '../language';
 import { ownerName, ownerShort, isOwner, the } from '../things';
 import type { WordsOf } from './told';
 
@@ -15,7 +16,14 @@ const floppyWhy =
   'A floppy controller has a select and a motor line for each drive; the twist in lines 10 to 16 swaps them.';
 
 export const cables: WordsOf<
-  'ata.select' | 'st506.select' | 'scsi.id' | 'scsi.termination' | 'floppy.cable'
+  | 'ata.select'
+  | 'st506.select'
+  | 'scsi.id'
+  | 'scsi.termination'
+  | 'scsi.signals'
+  | 'scsi.width'
+  | 'scsi.power'
+  | 'floppy.cable'
 > = {
   'ata.select': (f) => {
     const told = (title: string, sentence: string) => ({ title, sentence, why: ataWhy });
@@ -122,6 +130,32 @@ export const cables: WordsOf<
       `${device(f.device)} must ${f.why === 'open-end' ? 'have' : 'not have'} its terminators fitted. Otherwise drives come and go, or data is garbled.`
     );
   },
+  'scsi.signals': ({ why, differential, other }) => {
+    const names = and(other.map(device));
+    return {
+      title:
+        why === 'apart'
+          ? 'Differential and single-ended SCSI on one cable'
+          : 'A differential device on this bus',
+      sentence:
+        why === 'apart'
+          ? `Do not power on: ${and(differential.map(device))} drives the cable with signal pairs, ${names} with single lines. Either can be destroyed. Take one off the cable.`
+          : `${and(differential.map(device))} is differential. Look at ${names} before you connect them: on a single-ended bus either can be destroyed. A label with DIFF or HVD, or a symbol of two triangles one behind the other, says differential.`,
+      why: 'Differential SCSI drives two lines for each signal; a single-ended device ties one of them to ground.'
+    };
+  },
+  'scsi.width': ({ wide, narrow, adapterIsWide }) => ({
+    title: 'Wide and narrow SCSI on one bus',
+    sentence: adapterIsWide
+      ? `${and(narrow.map(device))} has 8 data lines, ${and(wide.map(device))} has 16. Hang the narrow one on with an adapter that ends the upper lines, behind the wide ones.`
+      : `${and(wide.map(device))} has 16 data lines, the adapter has 8: it works at 8 with an adapter from 68 to 50 pins that ends the upper lines.`,
+    why: 'The upper eight data lines must end in a terminator where the 50-pin cable begins.'
+  }),
+  'scsi.power': ({ fitted }) => ({
+    title: 'Nobody feeds the terminators',
+    sentence: `${and(fitted.map(device))}: none of them puts terminator power on the cable. Turn it on at one, usually the adapter, by jumper or fuse.`,
+    why: 'Terminators take their current from the TERMPWR line of the cable; without it the bus is not terminated at all.'
+  }),
   'floppy.cable': (f) => {
     const told = (title: string, sentence: string) => ({ title, sentence, why: floppyWhy });
     switch (f.why) {

@@ -44,6 +44,8 @@ export const cpu: WordsOf<
   | 'cpu.voltage'
   | 'cpu.voltage-low'
   | 'cpu.voltage-unknown'
+  | 'cpu.carrier'
+  | 'cpu.writes'
   | 'cpu.split'
   | 'cpu.clock'
   | 'cpu.bus'
@@ -65,9 +67,9 @@ export const cpu: WordsOf<
           : `${the(f.board)} supports ${or(f.knows.map(family))}, not ${family(f.family)}.`,
     why: 'A CPU needs its socket, and a board that supports its family.'
   }),
-  'cpu.voltage': ({ cpu: it, low, high, volts: set, canSet }) => ({
+  'cpu.voltage': ({ cpu: it, low, high, volts: set, canSet, carried }) => ({
     title: `${volts(set)} on ${it.name}`,
-    sentence: `Do not power on: ${it.name} is made for ${voltRange(low, high)}, and the board is set to ${volts(set)}. ${canSet ? 'Set the voltage first.' : 'No setting known for this board gives less.'}`,
+    sentence: `Do not power on: ${it.name} is made for ${voltRange(low, high)}, and the board is set to ${volts(set)}. ${canSet ? 'Set the voltage first.' : 'No setting known for this board gives less.'}${!canSet && carried ? ' A carrier with a regulator between CPU and socket would.' : ''}`,
     why: voltageWhy
   }),
   'cpu.voltage-low': ({ cpu: it, low, high, volts: set }) => ({
@@ -82,6 +84,44 @@ export const cpu: WordsOf<
       : `Do not power on: nobody knows what voltage this board supplies, and ${it.name} takes at most ${volts(high)}. Measure it at the empty socket.`,
     why: 'An unknown voltage is a stop: too high destroys the CPU at once.'
   }),
+  'cpu.carrier': ({ carrier, board, cpu: it, why }) => ({
+    title:
+      why === 'board' ? `${carrier.name} does not fit this board` : `${carrier.name} does not take this CPU`,
+    sentence:
+      why === 'board'
+        ? `${the(carrier)} does not go into the socket of ${the(board)}.`
+        : `${it ? the(it) : 'The CPU'} does not go into ${the(carrier)}.`,
+    why: 'A carrier sits between CPU and socket: it must go into the one and take the other.'
+  }),
+  'cpu.writes': ({ cpu: it, board, why }) => {
+    const told = (title: string, sentence: string) => ({
+      title,
+      sentence,
+      why: 'A cache that writes back holds data that memory does not have yet. Unless the board asks the CPU first, a card or the floppy controller reads the old data.'
+    });
+    switch (why) {
+      case 'stale':
+        return told(
+          `${it.name} writes back, and the board does not ask it`,
+          `${the(board)} is set up for a CPU that writes through: floppies, sound and bus-master cards read old data, and files written to a floppy are damaged. Use a CPU that writes through, or switch the cache in the CPU off.`
+        );
+      case 'unknown':
+        return told(
+          `Nobody knows whether the board can take a CPU that writes back`,
+          `${it.name} always writes back. If ${the(board)} does not ask it, floppies and bus-master cards get old data: look for a jumper or setup line named L1 or write-back, and write a floppy for a test, with nothing on it that you need.`
+        );
+      case 'slower':
+        return told(
+          `${it.name} writes through on this board`,
+          `Its pin for write-back stays open or off, so it runs a little slower and is safe. Do not switch it to write-back with a utility: ${the(board)} would not ask it, and floppies would be damaged.`
+        );
+      case 'told':
+        return told(
+          'The board expects a CPU that writes back',
+          `${it.name} writes through: set for write-back the board waits for answers that do not come, and may hang. Set it for write-through.`
+        );
+    }
+  },
   'cpu.split': ({ cpu: it, board, inside }) => ({
     title: `${it.name} needs two voltages`,
     sentence: `${the(board)} supplies one voltage only; this CPU needs ${voltRange(inside.low, inside.high)} for its core and 3.3 V for its pins.`,

@@ -2,7 +2,7 @@ import type { FunctionKind, Owner } from '../../../core/model';
 import type { LineClash } from '../../../core/rules';
 import { and, capital, sentence } from '../language';
 import { unreachableWords } from '../reach';
-import { ownerName, the } from '../things';
+import { ownerName, ownerShort, the } from '../things';
 import type { Told, WordsOf } from './told';
 
 /** What a person sees or hears when a function loses its line. */
@@ -84,6 +84,7 @@ export const lines: WordsOf<
   | 'pci.interrupt'
   | 'brief.off'
   | 'audio.profile'
+  | 'serial.buffer'
   | 'port.numbering'
   | 'acpi.irq9'
   | 'unknown.lines'
@@ -137,6 +138,11 @@ export const lines: WordsOf<
     title: `${program} will not find ${fn}`,
     sentence: `${note ? `${sentence(note)} ` : ''}It accepts ${accepts}. ${and(cards.map(the))} ${cards.length > 1 ? 'are' : 'is'} set to something else.`,
     why: 'Many programs look for a card at its first settings only.'
+  }),
+  'serial.buffer': ({ owner, uart, needy }) => ({
+    title: `${ownerShort(owner)} holds one character at a time`,
+    sentence: `It is ${uart === '8250' ? 'an' : 'a'} ${uart}. For ${and(needy)} start at 9,600 baud: on an 8088 and under Windows characters are lost much above, under DOS on a fast AT-class machine 38,400 is usual. A port with a 16550 queues sixteen.`,
+    why: 'A serial chip without a queue loses a character when the machine does not fetch it before the next one arrives.'
   }),
   'port.numbering': ({ ports }) => ({
     title: `${ports.map((p) => p.name).join(', ')}: not the usual addresses`,

@@ -8,6 +8,7 @@ const settings = counted('setting', 'settings');
 export const seats: WordsOf<
   | 'slot.kind'
   | 'slot.width'
+  | 'slot.untried'
   | 'slot.taken'
   | 'slot.shared'
   | 'slot.none'
@@ -41,6 +42,18 @@ export const seats: WordsOf<
           : `Nobody has tried ${the(card)} in an 8-bit slot. It may not be found at all.`,
     why: 'Whether a 16-bit card works in an 8-bit slot depends on the card and has to be tried.'
   }),
+  'slot.untried': ({ card, slot, why }) =>
+    why === 'select'
+      ? {
+          title: `${card.name} may not be found in slot ${slot}`,
+          sentence: `This slot hears only cards that drive the card-selected line. Nobody has tried ${the(card)} in it: use another slot, or test it there alone.`,
+          why: 'The short slot next to the supply of the first eight-slot XT boards sits behind a buffer of its own, which the card has to open.'
+        }
+      : {
+          title: `${card.name} is a bus master in slot ${slot}`,
+          sentence: `Nobody has written down which local-bus slots of this board let a card take the bus over. If ${the(card)} is not found or hangs, try it in another one.`,
+          why: 'Often only one or two of the local-bus slots allow bus masters.'
+        },
   'slot.taken': ({ a, b, slot }) => ({
     title: `Slot ${slot} holds two cards`,
     sentence: `${the(a)} and ${the(b)} cannot both be in it. Move one of them.`,
