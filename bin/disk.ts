@@ -1,4 +1,13 @@
-import { closeSync, fstatSync, openSync, readFileSync, readSync, statSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fstatSync,
+  openSync,
+  readFileSync,
+  readSync,
+  statSync,
+  writeFileSync
+} from 'node:fs';
 import {
   barriers,
   fatPlan,
@@ -16,7 +25,7 @@ import {
 } from '../src/lib/core/storage';
 import { firmwareFacts } from '../src/lib/core/disks';
 import { diagnose, nameOf, readDisk, type SectorSource } from '../src/lib/formats/disk';
-import { MAX_ROM, compareRoms, readRom } from '../src/lib/formats/rom';
+import { MAX_ROM, compareRoms, joinPair, readRom, splitPair } from '../src/lib/formats/rom';
 import { readCatalogue } from '../src/lib/server/catalogue';
 
 export class DiskUsage extends Error {}
@@ -26,6 +35,8 @@ export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND]
                                 --profile takes the translation of a BIOS of the catalogue, and says what to type
   image FILE [--setup C/H/S]    tables and boot sectors of a raw image, and the geometry it was made under
   rom FILE [OTHER]              header, checksum and identity of a ROM; compared with another
+  rom split FILE EVEN ODD       into the two chips of a 16-bit bus, as new files
+  rom join EVEN ODD FILE        the two chips as one, as a new file
 `;
 
 /** `yj disk`: geometry, barriers, types and the file system of the first partition. */
@@ -165,8 +176,10 @@ export async function imageReport([file, option, told, ...rest]: readonly string
   }
 }
 
-/** `yj rom`: reads a ROM, and compares it with another. */
-export async function romReport([file, other, ...rest]: readonly string[]): Promise<object> {
+/** `yj rom`: reads a ROM and compares it with another, or splits and joins the chips of a pair. */
+export async function romReport(args: readonly string[]): Promise<object> {
+  const [file, other, ...rest] = args;
+  if (args.length === 4 && (file === 'split' || file === 'join')) return romPair(file, args.slice(1));
   if (!file || rest.length)
     throw new DiskUsage(`rom wants a file, and another to compare it with\n\n${DISK_USAGE}`);
   const one = romBytes(file);
@@ -174,6 +187,31 @@ export async function romReport([file, other, ...rest]: readonly string[]): Prom
     ...(await readRom(one)),
     ...(other === undefined ? {} : { compared: compareRoms(one, romBytes(other)) })
   };
+}
+
+/** Writes new files only: what is there already is never written over. */
+function romPair(way: 'split' | 'join', [a, b, c]: readonly string[]): object {
+  const made: [file: string, data: Uint8Array][] = attempt(() => {
+    if (way === 'join') return [[c, joinPair(romBytes(a), romBytes(b))]];
+    const { even, odd } = splitPair(romBytes(a));
+    return [
+      [b, even],
+      [c, odd]
+    ];
+  });
+  for (const [file] of made)
+    if (existsSync(file)) throw new DiskUsage(`${file}: is there already; nothing was written\n`);
+  for (const [file, data] of made) writeFileSync(file, data, { flag: 'wx' });
+  return { written: made.map(([file, data]) => ({ file, bytes: data.length })) };
+}
+
+function attempt<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RangeError) throw new DiskUsage(`${error.message}\n`);
+    throw error;
+  }
 }
 
 function romBytes(file: string): Uint8Array {

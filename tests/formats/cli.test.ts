@@ -229,6 +229,11 @@ describe('the command line', () => {
     const rom = join(folder, 'a.bin');
     writeFileSync(rom, Buffer.alloc(8192, 0x90));
     expect(JSON.parse(yj(['rom', rom, rom]).stdout).compared.same).to.equal(true);
+    const [even, odd, whole] = ['even.bin', 'odd.bin', 'whole.bin'].map((f) => join(folder, f));
+    expect(yj(['rom', 'split', rom, even, odd]).status).to.equal(0);
+    expect(JSON.parse(yj(['rom', 'join', even, odd, whole]).stdout).written[0].bytes).to.equal(8192);
+    expect(JSON.parse(yj(['rom', rom, whole]).stdout).compared.same).to.equal(true);
+    expect(yj(['rom', 'join', even, odd, whole]).status, 'never over what is there').to.equal(2);
     const { setup } = JSON.parse(
       yj(['disk', '--chs', '10400/16/63', '--profile', 'marlwick-at4', '--os', 'dos6.22']).stdout
     );

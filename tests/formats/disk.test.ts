@@ -1,5 +1,14 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { closeSync, ftruncateSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  ftruncateSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
@@ -35,6 +44,19 @@ import {
 import { Seeded } from '../support/random';
 import { needs, toolsEnv } from '../support/tools';
 import { torture } from '../support/torture';
+
+/** The boot sector of a sound 1.44M floppy. */
+function startFloppy1440(): Uint8Array {
+  const b = new Uint8Array(512);
+  b.set([0xeb, 0x3c, 0x90]);
+  const put = (at: number, n: number) => ((b[at] = n & 255), (b[at + 1] = n >> 8));
+  [[11, 512], [14, 1], [17, 224], [19, 2880], [22, 9], [24, 18], [26, 2]].forEach(([at, n]) => put(at, n)); // prettier-ignore
+  b[13] = 1;
+  b[16] = 2;
+  b[21] = 0xf0;
+  b.set([0x55, 0xaa], 510);
+  return b;
+}
 
 const folder = mkdtempSync(join(tmpdir(), 'yj-disk-'));
 const env = { ...toolsEnv, MTOOLS_SKIP_CHECK: '0' };
@@ -247,15 +269,62 @@ describe('disks that we read', function () {
   });
   it('a floppy, or a disk without a table, is read by its boot sector', async () => {
     const b = new Uint8Array(1440 * 1024);
-    b.set([0xeb, 0x3c, 0x90]);
-    const put = (at: number, n: number) => ((b[at] = n & 255), (b[at + 1] = n >> 8));
-    [[11, 512], [14, 1], [17, 224], [19, 2880], [22, 9], [24, 18], [26, 2]].forEach(([at, n]) => put(at, n)); // prettier-ignore
-    b[13] = 1;
-    b[16] = 2;
-    b[21] = 0xf0;
-    b.set([0x55, 0xaa], 510);
+    b.set(startFloppy1440());
     const read = await readDisk(bytesSource(b));
     expect([read.whole?.fat, read.whole?.clusters, read.entries.length]).to.deep.equal(['FAT12', 2847, 0]);
+  });
+  it('a damaged boot sector without a table is described, not called an empty table', async () => {
+    const b = new Uint8Array(1440 * 1024);
+    b.set(startFloppy1440());
+    b[17] = 5;
+    const read = await readDisk(bytesSource(b));
+    expect(read.remarks.map((r) => r.text).join(' ')).to.match(/root entries/);
+    expect(read.entries).to.deep.equal([]);
+  });
+  it('a floppy without a parameter block is read by its media byte, whatever stands in its first sector', async () => {
+    const formats: [kib: number, media: number, clusters: number][] = [
+      [160, 0xfe, 313], [180, 0xfc, 351], [320, 0xff, 315], [360, 0xfd, 354],
+      [720, 0xf9, 713], [1200, 0xf9, 2371], [1440, 0xf0, 2847], [2880, 0xf0, 2863]
+    ]; // prettier-ignore
+    for (const [kib, media, clusters] of formats)
+      for (const fill of [0, 0xf6, 0x31]) {
+        const b = new Uint8Array(kib * 1024);
+        b.fill(fill, 0, 512);
+        b.set([media, 0xff, 0xff], 512);
+        const read = await readDisk(bytesSource(b));
+        expect([read.whole?.byMedia, read.whole?.fat, read.whole?.clusters], `${kib}`).to.deep.equal([
+          true,
+          'FAT12',
+          clusters
+        ]);
+        expect(read.remarks.map((r) => r.grade)).to.deep.equal(['note']);
+        b[512] = 0xfb;
+        expect((await readDisk(bytesSource(b))).whole?.byMedia ?? false, `${kib} wrong byte`).to.equal(false);
+      }
+  });
+  it('file systems of other sectors or more tables are described as real tools make them', async () => {
+    needs('mkfs.fat');
+    mkdirSync(folder, { recursive: true });
+    const cases: [args: string[], unusual: RegExp | null][] = [
+      [['-S', '1024'], /1024 bytes a sector/],
+      [['-S', '2048'], /2048 bytes a sector/],
+      [['-S', '4096'], /4096 bytes a sector/],
+      [['-f', '3'], /3 allocation tables/],
+      [['-f', '4'], /4 allocation tables/],
+      [['-f', '1'], null],
+      [[], null]
+    ];
+    for (const [args, unusual] of cases) {
+      const file = toFile('made.img', { size: 40 * 1024 * 1024, chunks: [] });
+      expect(spawnSync('mkfs.fat', [...args, file], { env }).status, args.join(' ')).to.equal(0);
+      const read = await readDisk(bytesSource(readFileSync(file)));
+      expect(read.whole?.faults, args.join(' ')).to.deep.equal([]);
+      expect(read.whole?.fat, args.join(' ')).to.be.oneOf(['FAT12', 'FAT16']);
+      const told = read.whole?.unusual.join(' ') ?? '';
+      if (unusual) expect(told).to.match(unusual);
+      else expect(told, args.join(' ')).to.equal('');
+    }
+    rmSync(folder, { recursive: true, force: true });
   });
   it('mutations: no crash, no hang, and no broken table is called well', async () => {
     const r = new Seeded(20261126);

@@ -41,8 +41,48 @@ describe('a ROM', () => {
       .and.match(/cut off/);
     expect(await remarks(new Uint8Array(8192).fill(255))).to.match(/Every byte is FF/);
     expect(await remarks(Uint8Array.from([...rom(8), ...rom(8)]))).to.match(/Both halves are the same/);
-    expect(await remarks(splitPair(rom()).even)).to.match(/55 AA/);
+    expect(await remarks(splitPair(rom()).even)).to.match(/even chip of a pair of an option ROM/);
+    expect(await remarks(splitPair(rom()).odd)).to.match(/odd chip of a pair of an option ROM/);
+    expect(await remarks(new Uint8Array(8192).fill(0x90, 1))).to.match(/neither begins with 55 AA/);
     expect(await remarks(new Uint8Array(0))).to.match(/empty/);
+  });
+  it('a system ROM is known by its end, and each half of one by its own', async () => {
+    const b = new Uint8Array(65_536).fill(0x90);
+    b.set([0xea, 0x5b, 0xe0, 0x00, 0xf0, ...[...'04/17/86'].map((c) => c.charCodeAt(0)), 0, 0xfc, 0], 65_520);
+    const read = await readRom(b);
+    expect(read.system).to.deep.equal({
+      entry: 'F000:E05B',
+      date: '04/17/86',
+      model: 'FC',
+      class: 'AT class'
+    });
+    expect([read.half, read.remarks]).to.deep.equal([null, []]);
+    const { even, odd } = splitPair(b);
+    expect((await readRom(even)).half).to.deep.equal({ chip: 'even', of: 'system' });
+    expect((await readRom(odd)).half).to.deep.equal({ chip: 'odd', of: 'system' });
+    expect((await readRom(joinPair(even, odd))).system).to.deep.equal(read.system);
+  });
+  it('images for PCI are read one behind the other', async () => {
+    const image = (blocks: number, code: number, isLast: boolean) => {
+      const b = new Uint8Array(blocks * 512);
+      b.set([0x55, 0xaa, blocks]);
+      b[0x18] = 0x1c;
+      b.set([...'PCIR'].map((c) => c.charCodeAt(0)), 0x1c); // prettier-ignore
+      b.set([0x34, 0x12, 0x78, 0x56], 0x20);
+      b.set([0x00, 0x00, 0x03], 0x1c + 13);
+      b.set([blocks, 0, 0, 0, code, isLast ? 0x80 : 0], 0x1c + 16);
+      return fixChecksum(b);
+    };
+    const read = await readRom(Uint8Array.from([...image(16, 0, false), ...image(16, 1, true)]));
+    expect(read.pci).to.deep.equal([
+      { at: 0, vendor: '1234', device: '5678', class: '030000', length: 8192, code: 0, isLast: false },
+      { at: 8192, vendor: '1234', device: '5678', class: '030000', length: 8192, code: 1, isLast: true }
+    ]);
+    expect(read.remarks).to.deep.equal([]);
+    expect((await readRom(image(16, 0, false).subarray(0, 4096))).remarks.join(' ')).to.match(
+      /runs past the end/
+    );
+    expect((await readRom(rom())).pci).to.deep.equal([]);
   });
   it('CRC-32 and SHA-256 are those of the usual tools', async () => {
     await fc.assert(

@@ -1,4 +1,5 @@
 import { inferGeometry, mismatch, type Candidate, type Geometry, type Witness } from '../../core/storage';
+import { SECTOR } from './bytes';
 import { nameOf, type DiskImage, type Remark } from './read';
 
 export interface Diagnosis {
@@ -19,7 +20,8 @@ export function witnessesOf(image: DiskImage): Witness[] {
       { name: nameOf(e), of: 'end', chs: e.end, lba: e.lba + e.sectors - 1 }
     ]);
   const boots = image.boots
-    .filter((b) => b.faults.length === 0)
+    // Whether a block of other sectors counts those or sectors of 512 a track differs from maker to maker.
+    .filter((b) => b.faults.length === 0 && b.bytesPerSector === SECTOR)
     .map((b): Witness => {
       const entry = image.entries.find((e) => e.lba === b.lba && e.kind !== 'extended');
       return {

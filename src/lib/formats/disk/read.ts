@@ -1,6 +1,15 @@
 import type { Chs } from '../../core/storage';
-import { partitionTypes } from '../../core/storage';
-import { SECTOR, u16, u32, type SectorSource } from './bytes';
+import { floppyName, partitionTypes } from '../../core/storage';
+import {
+  SECTOR_SIZES,
+  bootBlock,
+  floppyByMedia,
+  hasSignature,
+  sectorsOf512,
+  textAt,
+  type BootBlock
+} from './boot-block';
+import { SECTOR, u32, type SectorSource } from './bytes';
 
 /** A partition entry as it stands in a table. */
 export interface Entry {
@@ -20,30 +29,6 @@ export interface Entry {
   /** First sector, counted from the start of the disk, and how many. */
   lba: number;
   sectors: number;
-}
-
-/** Parameter block of a boot sector. */
-export interface BootBlock {
-  lba: number;
-  oem: string;
-  bytesPerSector: number;
-  sectorsPerCluster: number;
-  reserved: number;
-  fats: number;
-  rootEntries: number;
-  sectors: number;
-  media: number;
-  sectorsPerFat: number;
-  sectorsPerTrack: number;
-  heads: number;
-  hidden: number;
-  label: string;
-  /** By the number of clusters, as DOS does; null when the fields are not sound. */
-  fat: 'FAT12' | 'FAT16' | 'FAT32' | null;
-  clusters: number;
-  signature: boolean;
-  /** What is not sound, in words. */
-  faults: string[];
 }
 
 export type Grade = 'stop' | 'caution' | 'note';
@@ -86,6 +71,19 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
     return image;
   }
   image.signature = hasSignature(first);
+  const boot = bootBlock(first, 0);
+  const table = entriesOf(first, 0, 0, 0, 'primary');
+  const isWhole = looksWhole(boot, first, table);
+  const old = isWhole ? null : floppyByMedia(source.bytes, first, await source.read(SECTOR, 3));
+  if (old) {
+    image.whole = old;
+    image.boots.push(old);
+    say(
+      'note',
+      `A floppy of ${floppyName(old.sectors / 2)}, read by its media byte ${hexByte(old.media)}: its boot sector holds no parameter block, as DOS 1 and some tools leave it out. DOS reads such floppies; a computer of today may not.`
+    );
+    return image;
+  }
   if (first.every((b) => b === 0)) {
     say('note', 'The first sector is empty: never partitioned, or wiped.');
     return image;
@@ -95,18 +93,18 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
       'stop',
       'The first sector lacks its signature (55 AA): a BIOS does not start from it, and its table is not trusted.'
     );
-  const boot = bootBlock(first, 0);
-  const table = entriesOf(first, 0, 0, 0, 'primary');
-  if (looksWhole(boot, first, table)) {
+  if (isWhole) {
     image.whole = boot;
     image.boots.push(boot);
-    boot.faults.forEach((f) => say('caution', `Boot sector: ${f}`));
-    if (source.bytes !== null && boot.sectors * SECTOR > source.bytes)
+    [...boot.faults, ...boot.unusual].forEach((f) => say('caution', `Boot sector: ${f}.`));
+    if (boot.faults.length) return image;
+    const counted = sectorsOf512(boot);
+    if (source.bytes !== null && counted * SECTOR > source.bytes)
       say(
         'caution',
-        `The file system counts ${boot.sectors} sectors; the image has ${Math.floor(source.bytes / SECTOR)}.`
+        `The file system counts ${counted} sectors; the image has ${Math.floor(source.bytes / SECTOR)}.`
       );
-    if (boot.sectors > LARGEST_FLOPPY)
+    if (counted > LARGEST_FLOPPY)
       say(
         'caution',
         'A file system without a partition table, larger than a floppy: DOS gives a hard disk without a table no letter.'
@@ -145,8 +143,6 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
   }
   return image;
 }
-
-const hasSignature = (b: Uint8Array) => b[510] === 0x55 && b[511] === 0xaa;
 
 function entriesOf(
   sector: Uint8Array,
@@ -303,96 +299,13 @@ function checkEntries(image: DiskImage, say: Say): void {
 const meets = (a: Entry, b: Entry): boolean => a.lba < b.lba + b.sectors && b.lba < a.lba + a.sectors;
 const hexByte = (n: number): string => n.toString(16).toUpperCase().padStart(2, '0');
 
-const text = (b: Uint8Array, at: number, length: number) =>
-  String.fromCharCode(...b.subarray(at, at + length))
-    .replace(/[^\x20-\x7e]/g, ' ')
-    .trim();
-
-/** The parameter block of a boot sector, with what is not sound about it. */
-export function bootBlock(b: Uint8Array, lba: number): BootBlock {
-  const small = u16(b, 19);
-  const fatSmall = u16(b, 22);
-  const is32 = fatSmall === 0 && u16(b, 17) === 0;
-  const sectors = small || u32(b, 32);
-  const block = {
-    lba,
-    oem: text(b, 3, 8),
-    bytesPerSector: u16(b, 11),
-    sectorsPerCluster: b[13],
-    reserved: u16(b, 14),
-    fats: b[16],
-    rootEntries: u16(b, 17),
-    sectors,
-    media: b[21],
-    sectorsPerFat: fatSmall || u32(b, 36),
-    sectorsPerTrack: u16(b, 24),
-    heads: u16(b, 26),
-    // Before DOS 4 the field has 16 bits; what follows it there is no part of it.
-    hidden: small ? u16(b, 28) + (b[38] === 0x29 ? u16(b, 30) * 65_536 : 0) : u32(b, 28),
-    label: b[is32 ? 66 : 38] === 0x29 ? text(b, is32 ? 71 : 43, 11) : '',
-    signature: hasSignature(b)
-  };
-  const faults: string[] = [];
-  if (b[0] !== 0xeb && b[0] !== 0xe9) faults.push('it does not begin with a jump');
-  if (block.bytesPerSector !== SECTOR) faults.push(`${block.bytesPerSector} bytes a sector in place of 512`);
-  if (!block.sectorsPerCluster || (block.sectorsPerCluster & (block.sectorsPerCluster - 1)) !== 0)
-    faults.push(`${block.sectorsPerCluster} sectors a cluster; it is a power of two`);
-  if (!block.reserved) faults.push('no reserved sector: the boot sector itself is one');
-  if (block.fats < 1 || block.fats > 2) faults.push(`${block.fats} allocation tables; there are two`);
-  if (!block.sectorsPerFat) faults.push('the allocation table has no sectors');
-  if (block.media !== 0xf0 && block.media < 0xf8)
-    faults.push(`media byte ${hexByte(block.media)}; it is F0 or F8 to FF`);
-  if (!is32 && block.rootEntries === 0) faults.push('the root directory has no entries');
-  if ((block.rootEntries * 32) % SECTOR !== 0)
-    faults.push(`${block.rootEntries} root entries; they fill whole sectors, so a multiple of 16`);
-  if (small && u32(b, 32) && u32(b, 32) !== small)
-    faults.push(`two different totals: ${small} and ${u32(b, 32)} sectors`);
-  if (!sectors) faults.push('it counts no sectors');
-  if (!block.sectorsPerTrack || block.sectorsPerTrack > 63)
-    faults.push(`${block.sectorsPerTrack} sectors a track`);
-  if (!block.heads || block.heads > 256) faults.push(`${block.heads} heads`);
-  const root = Math.ceil((block.rootEntries * 32) / SECTOR);
-  const data = sectors - block.reserved - block.fats * block.sectorsPerFat - root;
-  const clusters = block.sectorsPerCluster ? Math.floor(data / block.sectorsPerCluster) : 0;
-  if (data <= 0) faults.push('its tables are larger than the whole');
-  const fat =
-    data <= 0 || !clusters ? null : clusters <= 4084 ? 'FAT12' : clusters <= 65_524 ? 'FAT16' : 'FAT32';
-  if (fat) {
-    const bits = { FAT12: 12, FAT16: 16, FAT32: 32 }[fat];
-    const needed = Math.ceil(((clusters + 2) * bits) / 8 / SECTOR);
-    if (block.sectorsPerFat < needed)
-      faults.push(
-        `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters; it needs ${needed}`
-      );
-    // Formatters round up a little; a table of several times the size is a damaged number.
-    if (block.sectorsPerFat > 2 * needed + 8)
-      faults.push(
-        `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters; ${needed} are enough`
-      );
-    if (is32) {
-      const version = u16(b, 42);
-      const rootCluster = u32(b, 44);
-      const info = u16(b, 48);
-      if (version !== 0) faults.push(`FAT32 version ${version}; DOS knows version 0`);
-      if (rootCluster < 2 || rootCluster > clusters + 1)
-        faults.push(`the root directory begins in cluster ${rootCluster}; it is 2 to ${clusters + 1}`);
-      if (info !== 0xffff && (info === 0 || info >= block.reserved))
-        faults.push(`the information sector is ${info}; the reserved sectors are 1 to ${block.reserved - 1}`);
-    }
-  }
-  return { ...block, clusters: Math.max(0, clusters), fat, faults };
-}
-
-/** A boot sector at the very start: a sound block, and no table that could be one. */
+/** A boot sector at the very start, sound or damaged, and no table that could be one. */
 function looksWhole(boot: BootBlock, first: Uint8Array, table: readonly Entry[]): boolean {
   const isJump = first[0] === 0xeb || first[0] === 0xe9;
   const isPlain = [446, 462, 478, 494].every((at) => first[at] === 0 || first[at] === 0x80);
-  return (
-    isJump &&
-    boot.bytesPerSector === SECTOR &&
-    boot.faults.length === 0 &&
-    !(isPlain && table.some((e) => e.lba > 0 && e.type in partitionTypes && e.sectors > 0))
-  );
+  const hasTable = isPlain && table.some((e) => e.lba > 0 && e.type in partitionTypes && e.sectors > 0);
+  const saysFat = [54, 82].some((at) => textAt(first, at, 3) === 'FAT');
+  return isJump && !hasTable && (SECTOR_SIZES.includes(boot.bytesPerSector) || saysFat);
 }
 
 /** What a partition tool leaves of a boot sector: zeros, or the filling byte of a format. */
@@ -401,13 +314,11 @@ const isBlank = (sector: Uint8Array): boolean => sector.every((b) => b === 0 || 
 function judgeBoot(e: Entry, block: BootBlock, say: Say): void {
   const name = nameOf(e);
   if (!block.signature) say('caution', `${name}: its boot sector lacks the signature.`);
-  block.faults.forEach((f) => say('caution', `${name}, boot sector: ${f}.`));
+  [...block.faults, ...block.unusual].forEach((f) => say('caution', `${name}, boot sector: ${f}.`));
   if (block.faults.length) return;
-  if (block.sectors > e.sectors)
-    say(
-      'stop',
-      `${name}: the file system counts ${block.sectors} sectors and the partition has ${e.sectors}.`
-    );
+  const counted = sectorsOf512(block);
+  if (counted > e.sectors)
+    say('stop', `${name}: the file system counts ${counted} sectors and the partition has ${e.sectors}.`);
   // A logical drive counts from its own extended record, mostly one track.
   const hidden = e.lba - e.base;
   if (block.hidden !== hidden && block.hidden !== (hidden & 0xffff) && block.hidden !== e.lba)

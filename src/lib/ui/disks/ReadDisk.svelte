@@ -128,7 +128,7 @@
           <b>{b.fat ?? '?'}</b>
           {b.label || b.oem}, {words.candidate(b.heads, b.sectorsPerTrack)}, {words.clusters(
             b.clusters.toLocaleString('en'),
-            (b.sectorsPerCluster * SECTOR) / 1024
+            (b.sectorsPerCluster * b.bytesPerSector) / 1024
           )}
         </li>
       {/each}

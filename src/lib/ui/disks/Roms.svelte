@@ -97,6 +97,8 @@
           {words.header(n(r.header.length))},
           <b class:red={r.header.sum !== 0}>{r.header.sum === 0 ? words.sumRight : words.sumWrong}</b>
         </p>{/if}
+      {#if r.system}<p>{words.system(r.system)}</p>{/if}
+      {#each r.pci as image (image.at)}<p>{words.pci(image)}</p>{/each}
       {#if r.pnp}<p>{words.pnp(r.pnp.maker, r.pnp.product)}</p>{/if}
       {#each r.remarks as remark (remark)}<p class="bad">{remark}</p>{/each}
       <dl>

@@ -205,6 +205,10 @@ export const disks = {
   header: (length: string) => `option ROM of ${length} bytes`,
   sumRight: 'checksum right',
   sumWrong: 'checksum wrong',
+  system: (r: { entry: string; date: string; model: string; class: string }) =>
+    `A system ROM: begins at ${r.entry}, ${r.date ? `dated ${r.date}` : 'without a date'}, model byte ${r.model}${r.class ? ` (${r.class})` : ''}.`,
+  pci: (i: { vendor: string; device: string; class: string; code: number }) =>
+    `PCI: vendor ${i.vendor}h, device ${i.device}h, class ${i.class}h, ${i.code === 0 ? 'for a PC' : `code type ${i.code}, not for a PC`}.`,
   pnp: (maker: string, product: string) => `plug and play: ${[maker, product].filter(Boolean).join(', ')}`,
   strings: 'Words in it',
   crc: 'CRC-32',

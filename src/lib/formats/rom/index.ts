@@ -1,3 +1,20 @@
+import {
+  headerOf,
+  hex,
+  pciImages,
+  pnpOf,
+  printable,
+  systemOf,
+  type PciImage,
+  type PnpHeader,
+  type RomHeader,
+  type SystemRom
+} from './headers';
+import { halfOf, type Half } from './pairs';
+
+export type { PciImage, PnpHeader, RomHeader, SystemRom } from './headers';
+export { joinPair, splitPair, type Half } from './pairs';
+
 /** What is found in a binary ROM. */
 export interface RomReport {
   bytes: number;
@@ -5,29 +22,16 @@ export interface RomReport {
   chip: string | null;
   header: RomHeader | null;
   pnp: PnpHeader | null;
+  /** Images for PCI that it holds, one behind the other. */
+  pci: PciImage[];
+  /** What tells a system ROM at its end. */
+  system: SystemRom | null;
+  /** One chip of a pair for a 16-bit bus, by what stands at the places of its bytes. */
+  half: Half | null;
   strings: string[];
   crc32: string;
   sha256: string;
   remarks: string[];
-}
-
-export interface RomHeader {
-  /** Length that the header says, in bytes. */
-  length: number;
-  /** Entry point from the start of the ROM. */
-  entry: number;
-  /** Sum of all bytes of that length, modulo 256; 0 is right. */
-  sum: number;
-}
-
-export interface PnpHeader {
-  at: number;
-  revision: number;
-  device: string;
-  maker: string;
-  product: string;
-  /** Sum of its own bytes, modulo 256; 0 is right. */
-  sum: number;
 }
 
 /** Largest dump that is read: 4 MiB. */
@@ -41,15 +45,9 @@ const chips: Record<number, string> = {
   65_536: '27512',
   131_072: '27010',
   262_144: '27020',
-  524_288: '27040'
+  524_288: '27040',
+  1_048_576: '27080'
 };
-
-const sumOf = (b: Uint8Array, from: number, to: number): number => {
-  let sum = 0;
-  for (let i = from; i < to; i++) sum = (sum + (b[i] ?? 0)) & 255;
-  return sum;
-};
-const u16 = (b: Uint8Array, at: number) => (b[at] ?? 0) | ((b[at + 1] ?? 0) << 8);
 
 /** Reads a ROM: option-ROM header, checksum, plug-and-play header, strings, and what identifies it. */
 export async function readRom(data: Uint8Array): Promise<RomReport> {
@@ -60,26 +58,39 @@ export async function readRom(data: Uint8Array): Promise<RomReport> {
     remarks.push(
       `${data.length.toLocaleString('en')} bytes: no ROM chip has just that size; the reading may be cut off or too long.`
     );
-  if (data.length && data.every((b) => b === data[0]))
+  const isEmpty = data.length > 0 && data.every((b) => b === data[0]);
+  if (isEmpty)
     remarks.push(`Every byte is ${hex(data[0], 2)}: an empty chip, or it was not seated in the programmer.`);
-  const half = data.length / 2;
+  const middle = data.length / 2;
   if (
     data.length > 1 &&
-    Number.isInteger(half) &&
-    data.subarray(0, half).every((b, i) => b === data[half + i])
+    Number.isInteger(middle) &&
+    data.subarray(0, middle).every((b, i) => b === data[middle + i])
   )
     remarks.push('Both halves are the same: a smaller chip read as a larger one.');
   const header = headerOf(data);
   if (header) {
     if (header.length > data.length)
       remarks.push(
-        `The header says ${header.length.toLocaleString('en')} bytes and there are ${data.length.toLocaleString('en')}: half of an odd and even pair, or cut off.`
+        `The header says ${header.length.toLocaleString('en')} bytes and there are ${data.length.toLocaleString('en')}: it is cut off.`
       );
     else if (header.sum !== 0)
       remarks.push(`The checksum is wrong (sum ${hex(header.sum, 2)}): the BIOS passes this ROM over.`);
     if (header.length === 0) remarks.push('The header says a length of 0.');
-  } else if (data.length)
-    remarks.push('It does not begin with 55 AA: a system ROM, half of a pair, or no ROM.');
+  }
+  const system = header ? null : systemOf(data);
+  const half = header || system || isEmpty ? null : halfOf(data);
+  if (half)
+    remarks.push(
+      `It is the ${half.chip} chip of a pair${half.of === 'system' ? ' of a system ROM' : ' of an option ROM'}: join it with the other before anything in it is judged.`
+    );
+  else if (!header && !system && data.length && !isEmpty)
+    remarks.push('It neither begins with 55 AA nor ends as a system ROM does: half of a pair, or no ROM.');
+  const pci = header ? pciImages(data) : [];
+  for (const image of pci.filter((i) => i.at + i.length > data.length))
+    remarks.push(
+      `The PCI image at ${hex(image.at, 4)}h says ${image.length.toLocaleString('en')} bytes and runs past the end.`
+    );
   const pnp = header ? pnpOf(data) : null;
   if (pnp && pnp.sum !== 0) remarks.push('The checksum of the plug-and-play header is wrong.');
   return {
@@ -87,6 +98,9 @@ export async function readRom(data: Uint8Array): Promise<RomReport> {
     chip,
     header,
     pnp,
+    pci,
+    system,
+    half,
     strings: stringsOf(data),
     crc32: hex(crc32(data), 8),
     sha256: await sha256(data),
@@ -94,39 +108,7 @@ export async function readRom(data: Uint8Array): Promise<RomReport> {
   };
 }
 
-function headerOf(b: Uint8Array): RomHeader | null {
-  if (b[0] !== 0x55 || b[1] !== 0xaa || b.length < 4) return null;
-  const length = b[2] * 512;
-  return { length, entry: 3, sum: sumOf(b, 0, Math.min(length, b.length)) };
-}
-
-/** `$PnP` where the word at 1Ah points. */
-function pnpOf(b: Uint8Array): PnpHeader | null {
-  const at = u16(b, 0x1a);
-  if (at < 4 || at + 32 > b.length || String.fromCharCode(...b.subarray(at, at + 4)) !== '$PnP') return null;
-  const length = b[at + 5] * 16;
-  const text = (pointer: number) => {
-    if (!pointer || pointer >= b.length) return '';
-    const end = b.indexOf(0, pointer);
-    return printable(
-      b.subarray(pointer, end < 0 ? Math.min(b.length, pointer + 80) : Math.min(end, pointer + 80))
-    );
-  };
-  return {
-    at,
-    revision: b[at + 4],
-    device: [...b.subarray(at + 10, at + 14)].map((x) => hex(x, 2)).join(''),
-    maker: text(u16(b, at + 14)),
-    product: text(u16(b, at + 16)),
-    sum: sumOf(b, at, Math.min(b.length, at + length))
-  };
-}
-
 const MOST_STRINGS = 200;
-const printable = (b: Uint8Array) =>
-  String.fromCharCode(...b)
-    .replace(/[^\x20-\x7e]/g, ' ')
-    .trim();
 function stringsOf(b: Uint8Array): string[] {
   const out: string[] = [];
   let from = 0;
@@ -153,24 +135,6 @@ export function crc32(data: Uint8Array): number {
 async function sha256(data: Uint8Array): Promise<string> {
   const digest = await globalThis.crypto.subtle.digest('SHA-256', data as BufferSource);
   return [...new Uint8Array(digest)].map((b) => hex(b, 2)).join('');
-}
-const hex = (n: number, digits: number) => n.toString(16).toUpperCase().padStart(digits, '0');
-
-/** Splits a ROM of a 16-bit bus into its even and its odd chip. @throws RangeError when it has an odd length */
-export function splitPair(data: Uint8Array): { even: Uint8Array; odd: Uint8Array } {
-  if (data.length % 2)
-    throw new RangeError(`${data.length} bytes cannot be split into an even and an odd chip`);
-  return { even: data.filter((_, i) => i % 2 === 0), odd: data.filter((_, i) => i % 2 === 1) };
-}
-
-/** Joins an even and an odd chip. @throws RangeError when they differ in length */
-export function joinPair(even: Uint8Array, odd: Uint8Array): Uint8Array {
-  if (even.length !== odd.length)
-    throw new RangeError(`one chip has ${even.length} bytes and the other ${odd.length}`);
-  const out = new Uint8Array(even.length * 2);
-  even.forEach((b, i) => (out[i * 2] = b));
-  odd.forEach((b, i) => (out[i * 2 + 1] = b));
-  return out;
 }
 
 export interface RomDifference {

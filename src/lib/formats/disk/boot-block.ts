@@ -1,0 +1,190 @@
+import { SECTOR, u16, u32 } from './bytes';
+
+export type Fat = 'FAT12' | 'FAT16' | 'FAT32';
+
+/** Parameter block of a boot sector. Its sectors are of its own size; places on the disk count sectors of 512. */
+export interface BootBlock {
+  /** Sector of 512 bytes that it stands in. */
+  lba: number;
+  /** Read by the media byte, since the boot sector holds no such block: floppies of DOS 1. */
+  byMedia: boolean;
+  oem: string;
+  bytesPerSector: number;
+  sectorsPerCluster: number;
+  reserved: number;
+  fats: number;
+  rootEntries: number;
+  sectors: number;
+  media: number;
+  sectorsPerFat: number;
+  sectorsPerTrack: number;
+  heads: number;
+  hidden: number;
+  label: string;
+  /** By its layout and the number of clusters, as DOS does; null when the fields are not sound. */
+  fat: Fat | null;
+  clusters: number;
+  signature: boolean;
+  /** What is not sound, in words. */
+  faults: string[];
+  /** Sound, and yet DOS does not handle it, in words. */
+  unusual: string[];
+}
+
+const hexByte = (n: number): string => n.toString(16).toUpperCase().padStart(2, '0');
+export const textAt = (b: Uint8Array, at: number, length: number): string =>
+  String.fromCharCode(...b.subarray(at, at + length))
+    .replace(/[^\x20-\x7e]/g, ' ')
+    .trim();
+export const hasSignature = (b: Uint8Array): boolean => b[510] === 0x55 && b[511] === 0xaa;
+
+/** Sizes of a sector that file systems of the kind are made with. */
+export const SECTOR_SIZES: readonly number[] = [512, 1024, 2048, 4096];
+const BITS: Record<Fat, number> = { FAT12: 12, FAT16: 16, FAT32: 32 };
+const MOST_FAT12 = 4084;
+const MOST_FAT16 = 65_524;
+
+/** A boot sector that fills more than one sector of 512 has the same fields. */
+export function bootBlock(b: Uint8Array, lba: number): BootBlock {
+  const small = u16(b, 19);
+  const fatSmall = u16(b, 22);
+  const is32 = fatSmall === 0 && u16(b, 17) === 0;
+  const sectors = small || u32(b, 32);
+  const block = {
+    lba,
+    byMedia: false,
+    oem: textAt(b, 3, 8),
+    bytesPerSector: u16(b, 11),
+    sectorsPerCluster: b[13],
+    reserved: u16(b, 14),
+    fats: b[16],
+    rootEntries: u16(b, 17),
+    sectors,
+    media: b[21],
+    sectorsPerFat: fatSmall || u32(b, 36),
+    sectorsPerTrack: u16(b, 24),
+    heads: u16(b, 26),
+    // Before DOS 4 the field has 16 bits; what follows it there is no part of it.
+    hidden: small ? u16(b, 28) + (b[38] === 0x29 ? u16(b, 30) * 65_536 : 0) : u32(b, 28),
+    label: b[is32 ? 66 : 38] === 0x29 ? textAt(b, is32 ? 71 : 43, 11) : '',
+    signature: hasSignature(b)
+  };
+  const size = SECTOR_SIZES.includes(block.bytesPerSector) ? block.bytesPerSector : SECTOR;
+  const faults: string[] = [];
+  const unusual: string[] = [];
+  if (b[0] !== 0xeb && b[0] !== 0xe9) faults.push('it does not begin with a jump');
+  if (size !== block.bytesPerSector) faults.push(`${block.bytesPerSector} bytes a sector in place of 512`);
+  else if (size !== SECTOR)
+    unusual.push(
+      `${size} bytes a sector in place of 512: DOS reads it only where its own driver made it so, and a BIOS does not start from it`
+    );
+  if (!block.sectorsPerCluster || (block.sectorsPerCluster & (block.sectorsPerCluster - 1)) !== 0)
+    faults.push(`${block.sectorsPerCluster} sectors a cluster; it is a power of two`);
+  if (!block.reserved) faults.push('no reserved sector: the boot sector itself is one');
+  if (block.fats < 1 || block.fats > 4) faults.push(`${block.fats} allocation tables; there are two`);
+  else if (block.fats > 2)
+    unusual.push(`${block.fats} allocation tables: DOS keeps two, and its tools do not look at the others`);
+  if (!block.sectorsPerFat) faults.push('the allocation table has no sectors');
+  if (block.media !== 0xf0 && block.media < 0xf8)
+    faults.push(`media byte ${hexByte(block.media)}; it is F0 or F8 to FF`);
+  if (!is32 && block.rootEntries === 0) faults.push('the root directory has no entries');
+  if ((block.rootEntries * 32) % size !== 0)
+    faults.push(`${block.rootEntries} root entries; they fill whole sectors, so a multiple of ${size / 32}`);
+  if (small && u32(b, 32) && u32(b, 32) !== small)
+    faults.push(`two different totals: ${small} and ${u32(b, 32)} sectors`);
+  if (!sectors) faults.push('it counts no sectors');
+  if (!block.sectorsPerTrack || block.sectorsPerTrack > 63)
+    faults.push(`${block.sectorsPerTrack} sectors a track`);
+  if (!block.heads || block.heads > 256) faults.push(`${block.heads} heads`);
+  const root = Math.ceil((block.rootEntries * 32) / size);
+  const data = sectors - block.reserved - block.fats * block.sectorsPerFat - root;
+  const clusters = block.sectorsPerCluster ? Math.floor(data / block.sectorsPerCluster) : 0;
+  if (data <= 0) faults.push('its tables are larger than the whole');
+  const fat = data <= 0 || clusters <= 0 ? null : is32 ? 'FAT32' : clusters <= MOST_FAT12 ? 'FAT12' : 'FAT16';
+  if (fat) {
+    if (fat === 'FAT16' && clusters > MOST_FAT16)
+      faults.push(`${clusters} clusters; a table of 16 bits counts ${MOST_FAT16}`);
+    if (is32 && clusters <= MOST_FAT16)
+      unusual.push(
+        `laid out as FAT32 with ${clusters} clusters: DOS makes FAT32 from ${MOST_FAT16 + 1} on, and disk tools may refuse it`
+      );
+    const needed = Math.ceil(((clusters + 2) * BITS[fat]) / 8 / size);
+    const told = `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters`;
+    if (block.sectorsPerFat < needed) faults.push(`${told}; it needs ${needed}`);
+    // Formatters round up a little; a table of several times the size is a damaged number.
+    if (block.sectorsPerFat > 2 * needed + 8) faults.push(`${told}; ${needed} are enough`);
+    if (is32) {
+      const version = u16(b, 42);
+      const rootCluster = u32(b, 44);
+      const info = u16(b, 48);
+      if (version !== 0) faults.push(`FAT32 version ${version}; DOS knows version 0`);
+      if (rootCluster < 2 || rootCluster > clusters + 1)
+        faults.push(`the root directory begins in cluster ${rootCluster}; it is 2 to ${clusters + 1}`);
+      if (info !== 0xffff && (info === 0 || info >= block.reserved))
+        faults.push(`the information sector is ${info}; the reserved sectors are 1 to ${block.reserved - 1}`);
+    }
+  }
+  return { ...block, clusters: Math.max(0, clusters), fat, faults, unusual };
+}
+
+/** Sectors of 512 bytes that a file system counts for itself. */
+export const sectorsOf512 = (block: BootBlock): number => (block.sectors * block.bytesPerSector) / SECTOR;
+
+/** What the media byte says on a floppy of a size: from the tables of DOS. */
+const byMediaByte: readonly {
+  kib: number;
+  media: number;
+  heads: number;
+  sectorsPerTrack: number;
+  sectorsPerCluster: number;
+  rootEntries: number;
+  sectorsPerFat: number;
+}[] = [
+  [160, 0xfe, 1, 8, 1, 64, 1],
+  [180, 0xfc, 1, 9, 1, 64, 2],
+  [320, 0xff, 2, 8, 2, 112, 1],
+  [360, 0xfd, 2, 9, 2, 112, 2],
+  [720, 0xf9, 2, 9, 2, 112, 3],
+  [1200, 0xf9, 2, 15, 1, 224, 7],
+  [1440, 0xf0, 2, 18, 1, 224, 9],
+  [2880, 0xf0, 2, 36, 2, 240, 9]
+].map(([kib, media, heads, sectorsPerTrack, sectorsPerCluster, rootEntries, sectorsPerFat]) => ({
+  kib,
+  media,
+  heads,
+  sectorsPerTrack,
+  sectorsPerCluster,
+  rootEntries,
+  sectorsPerFat
+}));
+
+/**
+ * A floppy whose boot sector has no parameter block, as DOS 1 wrote them and some tools still do: known by its size and
+ * the media byte at the start of its allocation table. Null: it is not one.
+ * @param fat the first bytes of sector 1
+ */
+export function floppyByMedia(bytes: number | null, first: Uint8Array, fat: Uint8Array): BootBlock | null {
+  const found = byMediaByte.find((f) => f.kib * 1024 === bytes && f.media === fat[0]);
+  if (!found || fat[1] !== 0xff || fat[2] !== 0xff) return null;
+  const sectors = found.kib * 2;
+  const root = (found.rootEntries * 32) / SECTOR;
+  const data = sectors - 1 - 2 * found.sectorsPerFat - root;
+  const { kib: _, ...format } = found;
+  return {
+    lba: 0,
+    byMedia: true,
+    oem: '',
+    bytesPerSector: SECTOR,
+    reserved: 1,
+    fats: 2,
+    hidden: 0,
+    label: '',
+    ...format,
+    sectors,
+    fat: 'FAT12',
+    clusters: Math.floor(data / format.sectorsPerCluster),
+    signature: hasSignature(first),
+    faults: [],
+    unusual: []
+  };
+}
