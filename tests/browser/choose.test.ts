@@ -313,6 +313,53 @@ describe('choosing a machine', () => {
     await sees(page, 'Redo');
   });
 
+  it('takes a card of eight headers by hand, with the keyboard, in no more than forty actions', async () => {
+    const rows: [sets: string, positions: string][] = [
+      ['Floppy controller', 'on* off'],
+      ['Hard disk', 'on* off'],
+      ['Serial port 1 address', '3F8* 3E8 off'],
+      ['Serial port 1 IRQ', '4* 3'],
+      ['Serial port 2 address', '2F8* 2E8 off'],
+      ['Printer port', '378* 278'],
+      ['Printer IRQ', '7* 5'],
+      ['Game port', 'on* off']
+    ];
+    await bench.open('/catalogue/edit?name=XQ-2200');
+    await page.waitForSelector('#paste-text');
+    let actions = 0;
+    const act = async (what: () => Promise<unknown>) => {
+      actions++;
+      await what();
+    };
+    for (const [i, [sets, positions]] of rows.entries()) {
+      await act(() => press(page, 'Add a jumper field'));
+      await page.waitForFunction((id) => document.activeElement?.id === id, {}, `sets-jp${i + 1}`);
+      await act(() => page.keyboard.type(sets));
+      await act(async () => {
+        await page.keyboard.press('Tab');
+        await page.keyboard.type(positions);
+        await page.keyboard.press('Enter');
+      });
+    }
+    await act(() => press(page, 'Save the part'));
+    await sees(page, 'Saved.');
+    expect(actions).to.be.at.most(40);
+    const part = await api<{
+      blocks: object[];
+      settings: { positions: object[]; known: boolean }[];
+      functions: { kind: string; claims: object[]; off: object[] }[];
+    }>('/parts/xq-2200');
+    expect(part.blocks).to.have.length(8);
+    expect(part.settings.flatMap((s) => s.positions).length).to.be.at.least(18);
+    expect(part.settings.every((s) => s.known)).to.equal(true);
+    const kinds = part.functions.map((f) => f.kind);
+    expect(kinds).to.include.members(['floppy', 'hard-disk', 'serial', 'parallel', 'game']);
+    expect(part.functions.find((f) => f.kind === 'game')!.off).to.have.length(1);
+    // What it would meet is told before it lies in any build.
+    await page.select('aside select', 'plover');
+    await page.waitForFunction(() => document.querySelector('aside ul li b') !== null);
+  });
+
   it('keeps a thing on the shelf: tries, a loan, a photograph, a table', async () => {
     await bench.open('/shelf/mono');
     await told('#f-place', 'loft77');

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Part } from '../core/model';
+import { Claim, Part, PartFunction } from '../core/model';
 
 /** One thing that can be written down of a part: what may be typed or chosen follows from the schema of parts. */
 export type Field = { key: string; required: boolean; usual?: unknown } & (
@@ -68,7 +68,7 @@ const fieldsIn = (schema: Schema): Field[] =>
 
 /** Facts that each kind of part has, in the order in which one writes them down. */
 const FACTS = {
-  board: ['power'],
+  board: ['board', 'power'],
   cpu: ['cpu', 'power'],
   fpu: ['fpu', 'power'],
   memory: ['module', 'power'],
@@ -84,15 +84,35 @@ const FACTS = {
 
 export const PART_KINDS = Object.keys(FACTS) as Part['kind'][];
 /** The facts without which a part of the kind is nothing: the first of them. */
-export const mainFacts = (kind: Part['kind']): keyof Part => (kind === 'board' ? 'board' : FACTS[kind][0]);
+export const mainFacts = (kind: Part['kind']): keyof Part => FACTS[kind][0];
 
+/** What the page has fields of its own for, or what is read off the blocks. */
+export const ELSEWHERE: Readonly<Record<string, readonly string[]>> = {
+  board: ['class', 'cpu', 'slots', 'bios', 'headers', 'firmware', 'displaySwitch', 'fpuSwitch'],
+  card: ['bus', 'lengthMm'],
+  function: ['id', 'label', 'kind', 'off', 'claims', 'startKiB', 'home'],
+  claim: ['id', 'label', 'resource', 'value', 'from', 'length', 'evidence', 'pin']
+};
+const others = (of: string, fields: Field[]): Field[] =>
+  fields.filter((f) => !ELSEWHERE[of]?.includes(f.key));
+
+const schemaOf = (type: z.ZodType): Schema =>
+  z.toJSONSchema(type, { io: 'input', unrepresentable: 'any' }) as Schema;
 let schema: Schema | null = null;
 /** Groups of facts that can be written down of a kind of part. */
 export function factFields(kind: Part['kind']): Extract<Field, { type: 'group' }>[] {
-  schema ??= z.toJSONSchema(Part, { io: 'input', unrepresentable: 'any' }) as Schema;
+  schema ??= schemaOf(Part);
   const keys: readonly string[] = FACTS[kind];
   return keys.flatMap((key) => {
     const field = fieldOf(key, schema?.properties?.[key] ?? {}, key === mainFacts(kind));
-    return field?.type === 'group' ? [field] : [];
+    return field?.type === 'group' ? [{ ...field, fields: others(key, field.fields) }] : [];
   });
+}
+
+/** What can be written down of a function, and of a claim by its resource, beside where its numbers come from. */
+export function functionFields(): { function: Field[]; claims: Record<Claim['resource'], Field[]> } {
+  const claims = Object.fromEntries(
+    Claim.options.map((option) => [option.shape.resource.value, others('claim', fieldsIn(schemaOf(option)))])
+  ) as Record<Claim['resource'], Field[]>;
+  return { function: others('function', fieldsIn(schemaOf(PartFunction))), claims };
 }

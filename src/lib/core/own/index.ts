@@ -7,3 +7,5 @@ export {
   type BoardSeen,
   type OnBoard
 } from './board';
+export { factOf, withTelling, OFFERED, type Telling } from './tells';
+export { TRIED, aloneOn, isAboutTried, triedIn } from './try-in';

@@ -1,19 +1,25 @@
+import { Room, type Bins } from './bins';
 import { disjoint } from './bits';
 import type { Budget } from './search';
 import { compatible, type Domain, type Node } from './reduce';
 
 /**
  * Whether a component has any answer, whatever it costs. Takes the variable with the fewest values
- * left, strikes what its choice rules out elsewhere, and remembers every state that failed: states
- * are alike when the same values are left.
+ * left, strikes what its choice rules out elsewhere, counts the lines that are left against those who want them, and
+ * remembers every state that failed: states are alike when the same values are left.
  */
-export function hasAnswer(component: readonly Domain[], budget: Budget): boolean {
+export function hasAnswer(component: readonly Domain[], bins: Bins, budget: Budget): boolean {
+  const room = new Room(bins);
   const failed = new Set<string>();
   const walk = (left: readonly Node[][]): boolean => {
     if (left.length === 0) return true;
     const key = left.map(nameOf).join(' ');
     if (failed.has(key)) return false;
     budget.spend();
+    if (!room.suffices(left)) {
+      failed.add(key);
+      return false;
+    }
     const next = left.reduce((a, b) => (b.length < a.length ? b : a));
     for (const node of next) {
       const rest = strike(left, next, node);

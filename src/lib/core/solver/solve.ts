@@ -1,5 +1,6 @@
 import { keyOf } from '../model';
 import { add, type Objective } from './objective';
+import { binsOf, type Bins } from './bins';
 import { hasAnswer } from './dive';
 import type { Compiled } from './problem';
 import { reduce, type Reduced, type ReduceOptions } from './reduce';
@@ -40,7 +41,7 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
   };
   // Whether there is an answer at all is far cheaper to know than which is best.
   try {
-    if (!answerable(reduced, budget)) return { kind: 'impossible', nodes: budget.nodes };
+    if (!answerable(reduced, binsOf(compiled), budget)) return { kind: 'impossible', nodes: budget.nodes };
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
   }
@@ -80,7 +81,7 @@ export function feasible(
   if (!reduced) return false;
   const budget = new Budget(limits.maxNodes, limits.shouldStop);
   try {
-    return answerable(reduced, budget);
+    return answerable(reduced, binsOf(compiled), budget);
   } catch (error) {
     if (error instanceof Stopped) return null;
     throw error;
@@ -88,5 +89,7 @@ export function feasible(
 }
 
 /** Whether every component has an answer, small ones first. */
-const answerable = ({ components }: Reduced, budget: Budget): boolean =>
-  [...components].sort((a, b) => a.length - b.length).every((component) => hasAnswer(component, budget));
+const answerable = ({ components }: Reduced, bins: Bins, budget: Budget): boolean =>
+  [...components]
+    .sort((a, b) => a.length - b.length)
+    .every((component) => hasAnswer(component, bins, budget));

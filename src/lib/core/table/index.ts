@@ -1,4 +1,5 @@
 import type { Block, Constraint, FunctionKind, Meaning, Part, PartFunction } from '../model';
+import { OFFERED } from '../own';
 import { assemble, settingFor, type Question, type ReadPosition, type ReadSetting } from './assemble';
 import { claimsOf, mainOf, type ClaimAssumption } from './functions';
 import { readLines, TABLE_LIMITS, type LineAs, type ReadLine } from './lines';
@@ -6,6 +7,7 @@ import type { Assumption, Told } from './meanings';
 
 export { TABLE_LIMITS };
 export { printTable } from './print';
+export { takesRow, withRow, type RowProblem } from './row';
 export type { Assumption, ClaimAssumption, LineAs, Question, ReadLine, ReadPosition, ReadSetting, Told };
 
 /** What a pasted table was understood to say. */
@@ -32,14 +34,6 @@ export function readTable(text: string, main: FunctionKind | null = null): Table
   const claims = claimsOf(settings, main ?? (read.title ? mainOf(read.title) : null));
   return { title: read.title, lines: read.lines, blocks, settings, questions, ...claims };
 }
-
-/** Board fields in which a fact of a setting stands; every other fact stands under `means`. */
-const OFFERED = {
-  'bus-mhz': 'busClock',
-  factor: 'multiplier',
-  volts: 'coreVolts',
-  'bus-divisor': 'busDivisor'
-} as const;
 
 /**
  * A part with what a table says of it. Blocks and settings of the same id are replaced; all others stay.

@@ -60,6 +60,9 @@ function sideIsState(groups: readonly Group[], previous: Token | undefined, cont
   const group = groups.at(-1);
   if (!previous || !group) return context.block !== null;
   if (previous.sort === 'sep' && /[,;|([]/.test(previous.text)) return true;
+  // `1-2 IRQ 3, open off`: the jumper stands open, and that is what it means.
+  if (previous.sort === 'side' && group.s && group.tokens.length === 1 && !isSwitch(groups, context))
+    return false;
   if (group.s) {
     const last = group.tokens.at(-1);
     // `SW1 3-4: off off` names switches, `JP5 1-2: on` says what the jumper there does.
@@ -171,8 +174,11 @@ function groupsOf(tokens: readonly Token[], context: Context): Group[] {
 
 /** `JP5: 1-2 on, 2-3 off`: the words after the pins are what they mean, where nothing else is said. */
 function sidesAsValues(groups: Group[]): Group[] {
-  const states = groups.filter((g) => g.s);
-  const values = groups.filter((g, i) => !g.s && i > groups.findIndex((x) => x.s));
+  // `JP9 floppy: 1-2 on, 2-3 off`: the name of the block may stand before, with what it is about behind it.
+  const named = groups[0]?.s && groups[1] && !groups[1].s && groups[0].tokens.every((t) => t.sort === 'ref');
+  const body = named ? groups.slice(2) : groups;
+  const states = body.filter((g) => g.s);
+  const values = body.filter((g, i) => !g.s && i > body.findIndex((x) => x.s));
   const only = states[0];
   if (states.length !== 1 || values.length || !only) return groups;
   const pairs = only.tokens.filter((t, i) => t.sort === 'pins' && only.tokens[i + 1]?.sort === 'side');
@@ -188,7 +194,9 @@ function sidesAsValues(groups: Group[]): Group[] {
     g !== only
       ? [g]
       : g.tokens.reduce<Group[]>((out, token) => {
-          const s = token.sort !== 'side';
+          const previous = out.at(-1)?.tokens.at(-1);
+          // A side behind pins or behind a side is what it means; one behind a meaning is how the jumper stands.
+          const s = token.sort !== 'side' || (previous?.sort === 'side' && out.at(-1)!.s === false);
           const last = out.at(-1);
           if (last && last.s === s) last.tokens.push(token);
           else out.push({ s, tokens: [token] });

@@ -4,7 +4,11 @@
   import { editor as editorText } from '../text/catalogue';
   import BlockInput from '../parts/BlockInput.svelte';
   import BlockShape from '../parts/BlockShape.svelte';
+  import { takesRow, withRow } from '$lib/core/table';
+  import { slugOf } from '$lib/core/model';
+  import { row as rowText } from '../text/catalogue';
   import Sources from './Sources.svelte';
+  import Tells from './Tells.svelte';
 
   interface Props {
     part: Part;
@@ -16,14 +20,12 @@
   let drawn = $state.raw<State | undefined>(undefined);
   let called = $state('');
   let setting = $state('');
+  let typed = $state('');
+  let problem = $state('');
+  const label = $derived(block.label ?? block.id);
   const own = $derived(part.settings.filter((s) => s.block === block.id));
   const slug = (name: string, taken: readonly string[]) => {
-    const base =
-      name
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-+|-+$/g, '')
-        .slice(0, 40) || 'x';
+    const base = slugOf(name, 'x').slice(0, 40);
     for (let n = 1; ; n++) {
       const id = n === 1 ? base : `${base}-${n}`;
       if (!taken.includes(id)) return id;
@@ -45,6 +47,45 @@
         off: f.off.filter((m) => !Object.keys(m).some((s) => gone.has(s))),
         claims: f.claims.filter((c) => !(c.from && 'setting' in c.from && gone.has(c.from.setting)))
       }))
+    });
+  }
+  /** Positions typed as a row, or only the name of what it sets. */
+  function addRow(event: SubmitEvent) {
+    event.preventDefault();
+    if (!typed.trim()) return addSetting();
+    const made = withRow(part, block, setting, typed);
+    if ('why' in made) {
+      problem =
+        made.why === 'too-many'
+          ? rowText.problems['too-many'](made.places, made.typed)
+          : rowText.problems[made.why];
+      return;
+    }
+    problem = setting = typed = '';
+    change(made);
+  }
+  /** The same block once more, with its settings, under the next free name. */
+  function copy() {
+    const stem = /^(.*?)(\d+)$/.exec(label);
+    const names = part.blocks.map((b) => b.label ?? b.id);
+    let n = stem ? Number(stem[2]) + 1 : 2;
+    const name = () => (stem ? `${stem[1]}${n}` : `${label} ${n}`);
+    while (names.includes(name())) n++;
+    const id = slug(
+      name(),
+      part.blocks.map((b) => b.id)
+    );
+    const taken = part.settings.map((s) => s.id);
+    const settings = own.map((s) => {
+      const made = { ...s, id: slug(s.id, taken), block: id };
+      taken.push(made.id);
+      return made;
+    });
+    const at = block.at ? { x: Math.min(94, block.at.x + 6), y: Math.min(94, block.at.y + 8) } : undefined;
+    change({
+      ...part,
+      blocks: [...part.blocks, { ...block, id, label: name(), ...(at ? { at } : {}) }],
+      settings: [...part.settings, ...settings]
     });
   }
   function addSetting() {
@@ -111,7 +152,8 @@
       /></label
     >
     <BlockShape {block} change={setBlock} />
-    <Button class="act" onclick={remove} aria-label={words.removeBlock(block.label ?? block.id)}>×</Button>
+    <Button class="act" onclick={copy}>{rowText.copy(label)}</Button>
+    <Button class="act" onclick={remove} aria-label={words.removeBlock(label)}>×</Button>
   </div>
   {#each own as s (s.id)}
     <div class="setting">
@@ -149,7 +191,11 @@
                   ? Object.entries(p.state.switches)
                       .map(([n, v]) => `${n} ${v}`)
                       .join(', ')
-                  : ''}</span
+                  : p.state && 'step' in p.state
+                    ? String(p.state.step)
+                    : p.state && 'bridges' in p.state
+                      ? p.state.bridges.join(', ') || words.none
+                      : ''}</span
             >
             <Button
               class="act"
@@ -175,13 +221,20 @@
           >{words.addPosition}</Button
         >
       </div>
+      <Tells {part} setting={s} {change} />
       <Sources id={s.id} list={s.evidence ?? []} change={(evidence) => setSetting({ ...s, evidence })} />
     </div>
   {/each}
-  <div class="row">
-    <label>{words.settingsOf(block.label ?? block.id)} <input bind:value={setting} maxlength="80" /></label>
-    <Button class="act" disabled={!setting.trim()} onclick={addSetting}>{words.addSetting}</Button>
-  </div>
+  <form class="row" onsubmit={addRow}>
+    <label>{rowText.name(label)} <input id="sets-{block.id}" bind:value={setting} maxlength="80" /></label>
+    {#if takesRow(block)}
+      <label class="wide">{rowText.values} <input bind:value={typed} maxlength="300" /></label>
+    {/if}
+    <Button class="act" type="submit" disabled={!setting.trim()}
+      >{typed.trim() ? rowText.add : words.addSetting}</Button
+    >
+  </form>
+  {#if problem}<p role="alert">{problem}</p>{/if}
 </section>
 
 <style>
@@ -197,6 +250,10 @@
     gap: 0.4rem 0.8rem;
     align-items: center;
     margin: 0.2rem 0;
+  }
+  .wide input {
+    width: 16rem;
+    max-width: 100%;
   }
   .setting {
     margin: 0.4rem 0;

@@ -2,14 +2,19 @@
   import { Button } from 'flowbite-svelte';
   import { FunctionKind, hex, parseHex, type Claim, type Part, type PartFunction } from '$lib/core/model';
   import { editor as editorText } from '../text/catalogue';
+  import type { functionFields } from '$lib/formats';
+  import { row as rowText } from '../text/catalogue';
+  import FactFields from './FactFields.svelte';
   import Sources from './Sources.svelte';
 
   interface Props {
     part: Part;
     fn: PartFunction;
+    /** What can be written down of functions and their lines beside what is here. */
+    fields: ReturnType<typeof functionFields>;
     change: (part: Part) => void;
   }
-  let { part, fn, change }: Props = $props();
+  let { part, fn, fields, change }: Props = $props();
   const words = editorText;
   const set = (next: PartFunction) =>
     change({ ...part, functions: part.functions.map((f) => (f.id === fn.id ? next : f)) });
@@ -166,9 +171,40 @@
       >
     </div>
   {/each}
+  <details>
+    <summary>{rowText.more}</summary>
+    <FactFields
+      fields={fields.function}
+      id="{fn.id}-more"
+      of="function"
+      value={fn}
+      change={(value) => set(value as PartFunction)}
+    />
+  </details>
   {#each fn.claims as claim, i (i)}
     <details open={(claim.evidence ?? []).length > 0}>
       <summary>{words.evidenceOf(`${words.resources[claim.resource]} ${i + 1}`)}</summary>
+      <FactFields
+        fields={fields.claims[claim.resource]}
+        id="{fn.id}-{i}-more"
+        of="claim"
+        value={claim}
+        change={(value) => setClaim(i, value as Claim)}
+      />
+      {#if claim.resource === 'io'}
+        <label
+          >{rowText.mask}
+          <input
+            class="n"
+            value={claim.mask === undefined ? '' : hex(claim.mask, 4)}
+            onchange={(e) => {
+              const { mask: _, ...rest } = claim;
+              const mask = parseHex(e.currentTarget.value);
+              setClaim(i, mask === null ? rest : { ...rest, mask });
+            }}
+          /></label
+        >
+      {/if}
       <Sources
         id="{fn.id}-{i}"
         list={claim.evidence ?? []}

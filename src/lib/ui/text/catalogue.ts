@@ -169,6 +169,72 @@ export const editor = {
   etched: 'Number etched on it'
 } as const;
 
+export const tells = {
+  label: 'It tells the machine',
+  nothing: 'nothing, or only lines',
+  facts: {
+    fpu: 'an FPU is fitted (1) or not (0)',
+    banks: 'how many banks are filled',
+    'memory-kib': 'how much memory there is, KiB',
+    display: 'the first display: mono, colour, own-bios',
+    floppies: 'how many floppy drives',
+    'bus-mhz': 'the CPU bus clock, MHz',
+    factor: 'the CPU multiplier',
+    volts: 'the CPU voltage, V',
+    'bus-divisor': 'the ISA clock divisor',
+    'cache-kib': 'how much cache, KiB',
+    'vlb-mhz': 'the local-bus clock, MHz up to',
+    'vlb-wait': 'local-bus wait states',
+    'wait-states': 'memory wait states',
+    battery: 'the battery: on-board, outside, clear',
+    keyboard: 'the keyboard: xt or at',
+    monitor: 'the monitor',
+    'bus-width': 'the bus width: 8 or 16',
+    'rom-write': 'whether its ROM can be written: on or off'
+  }
+} as const;
+
+export const notTogether = {
+  title: 'What does not work together',
+  or: ' or ',
+  with: ' with ',
+  only: (settings: string, n: number) => `Only ${n} combinations of ${settings} work.`,
+  apart: (pair: string) => `${pair} may not be on one line.`,
+  one: 'This position',
+  two: 'does not work with',
+  alone: 'anything: it is reserved',
+  why: 'Why',
+  usualWhy: 'these do not work together',
+  add: 'Add this rule',
+  remove: (n: number) => `Remove rule ${n}`
+} as const;
+
+export const tryIn = {
+  label: 'Try it in a build',
+  none: 'nowhere',
+  alone: 'alone, with nothing on it',
+  notYet: 'It is checked as soon as it has nothing wrong in itself.',
+  asking: 'Checking …',
+  nothing: 'No finding about it at the positions assumed so far. What nobody knows of it is not checked.',
+  more: (n: number) => `${n} more.`
+} as const;
+
+export const row = {
+  name: (block: string) => `What ${block} sets`,
+  values: 'Its positions in order, as 220 240* 260 off',
+  add: 'Add these positions',
+  problems: {
+    empty: 'Say what it sets, and at least two positions.',
+    'too-many': (places: number, typed: number) =>
+      `${typed} positions for ${places} places. Give the block more places first.`,
+    defaults: 'Only one position is the default.'
+  },
+  copy: (name: string) => `Copy ${name}`,
+  off: 'no jumper',
+  more: 'More about it',
+  mask: 'Address lines compared (hex)'
+} as const;
+
 export const paste = {
   title: 'Type or paste its table',
   label: 'Jumpers and switches, as the manual, the silkscreen or a post has them',

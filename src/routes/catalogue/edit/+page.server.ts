@@ -1,4 +1,4 @@
-import { PART_KINDS, factFields } from '$lib/formats';
+import { PART_KINDS, factFields, functionFields } from '$lib/formats';
 import { readPlainParts } from '$lib/server/catalogue';
 import { services } from '$lib/server/context';
 
@@ -18,6 +18,9 @@ export const load = async ({ url }) => {
     plain: (plain ??= readPlainParts()),
     /** What can be written down of each kind. */
     fields: Object.fromEntries(PART_KINDS.map((kind) => [kind, factFields(kind)])),
+    functionFields: functionFields(),
+    /** Builds in which the part can be tried before it is saved. */
+    builds: (await store.list()).flatMap((b) => ('broken' in b ? [] : [{ id: b.id, name: b.name }])),
     fromDraft: url.searchParams.has('draft')
   };
 };

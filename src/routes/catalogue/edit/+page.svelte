@@ -1,21 +1,23 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
-  import { onMount } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import { BLOCK_KINDS, Part, checkPart, slugOf, zodProblems, type SlotBus } from '$lib/core/model';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FactField from '$lib/ui/editor/FactField.svelte';
   import { withFact } from '$lib/ui/editor/fields';
   import FunctionEditor from '$lib/ui/editor/FunctionEditor.svelte';
+  import NotTogether from '$lib/ui/editor/NotTogether.svelte';
   import PasteTable from '$lib/ui/editor/PasteTable.svelte';
   import Sources from '$lib/ui/editor/Sources.svelte';
+  import TryIn from '$lib/ui/editor/TryIn.svelte';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { kindWord, kindWords } from '$lib/words';
   import { text } from '$lib/ui/text';
   import { factLabel } from '$lib/ui/text/facts';
-  import { catalogue as catalogueText, editor as editorText, paste as pasteText } from '$lib/ui/text/catalogue';
+  import { catalogue as catalogueText, editor as editorText, notTogether as notTogetherText, paste as pasteText } from '$lib/ui/text/catalogue';
 
   let { data } = $props();
   const words = editorText;
@@ -111,14 +113,17 @@
   }
   /** Kinds that carry jumpers and switches, or did so far. */
   const hasBlocks = $derived(['board', 'card', 'drive', 'adapter', 'keyboard'].includes(part.kind) || part.blocks.length > 0);
-  const groups = $derived((data.fields[part.kind] ?? []).filter((g) => g.key !== 'card'));
+  /** Boards and cards have fields of their own for what they cannot be without. */
+  const isLater = (g: { key: string; required: boolean }) => !g.required || g.key === 'card' || g.key === 'board';
+  const groups = $derived(data.fields[part.kind] ?? []);
   const setFacts = (key: string, value: unknown) => change(withFact(part, key, value) as Part);
   function setSlots(event: Event) {
     const slots = value(event)
       .split(/[\s,]+/)
       .flatMap((x) => letters[x.toLowerCase()] ?? [])
       .slice(0, 12)
-      .map((bus, i) => ({ id: String(i + 1), bus }));
+      // What is known of a slot stays while its bus does.
+      .map((bus, i) => ({ ...(part.board?.slots[i]?.bus === bus ? part.board.slots[i] : {}), id: String(i + 1), bus }));
     if (part.board) change({ ...part, board: { ...part.board, slots } });
   }
   function setYears(key: 'from' | 'to', event: Event) {
@@ -158,6 +163,8 @@
         { id, label: name, at, ...shapes[kind] }
       ]
     });
+    // What it sets is typed next.
+    void tick().then(() => document.getElementById(`sets-${id}`)?.focus());
   }
   function addFunction() {
     const n = part.functions.length + 1;
@@ -251,7 +258,7 @@
         {/if}
         <div class="wide"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
       </div>
-      {#each groups.filter((g) => g.required) as group (group.key)}
+      {#each groups.filter((g) => !isLater(g)) as group (group.key)}
         <FactField
           field={group}
           id="fact-{group.key}"
@@ -281,11 +288,17 @@
         {/each}
       </select>
       <h2>{words.functions}</h2>
-      {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} {change} />{/each}
+      {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} fields={data.functionFields} {change} />{/each}
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
+      {#if part.settings.length}
+        <details open={part.constraints.length > 0}>
+          <summary>{notTogetherText.title}</summary>
+          <NotTogether {part} {change} />
+        </details>
       {/if}
-      {#each groups.filter((g) => !g.required) as group (group.key)}
-        <details open={part[group.key as keyof Part] !== undefined}>
+      {/if}
+      {#each groups.filter(isLater) as group (group.key)}
+        <details open={!group.required && part[group.key as keyof Part] !== undefined}>
           <summary>{factLabel('', group.key)}</summary>
           <FactField
             field={{ ...group, key: '' }}
@@ -316,6 +329,7 @@
           <ul>{#each problems.slice(0, 8) as p (p.path + p.message)}<li>{p.path}: {p.message}</li>{/each}</ul>
         </div>
       {/if}
+      {#if part.card || part.board}<TryIn {part} builds={data.builds} sound={problems.length === 0} />{/if}
       {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
       <p role="status">{saved ? words.saved : ''}</p>
       <Button class="act" disabled={!past.length} onclick={undo}>{words.undo}</Button>

@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import type { Constraint, Part } from '$lib/core/model';
+  import { notTogether as words } from '../text/catalogue';
+
+  interface Props {
+    part: Part;
+    change: (part: Part) => void;
+  }
+  let { part, change }: Props = $props();
+  let [one, two, why] = $state(['', '', '']);
+  const choices = $derived(
+    part.settings.flatMap((s) =>
+      s.positions.map((p) => ({ key: `${s.id}/${p.id}`, name: `${s.label}: ${p.label}` }))
+    )
+  );
+  const named = (setting: string, position: string) =>
+    choices.find((c) => c.key === `${setting}/${position}`)?.name ?? `${setting}: ${position}`;
+  const told = (c: Constraint): string =>
+    'forbid' in c
+      ? Object.entries(c.forbid)
+          .map(([s, ids]) => ids.map((p) => named(s, p)).join(words.or))
+          .join(words.with)
+      : 'allow' in c
+        ? words.only(c.allow.settings.join(', '), c.allow.rows.length)
+        : words.apart(c.apart.join(words.with));
+  function add() {
+    const forbid: Record<string, string[]> = {};
+    for (const key of [one, two]) {
+      const [setting, position] = key.split('/');
+      if (setting && position) forbid[setting] = [...(forbid[setting] ?? []), position];
+    }
+    change({
+      ...part,
+      constraints: [...part.constraints, { forbid, why: why.trim() || words.usualWhy }]
+    });
+    [one, two, why] = ['', '', ''];
+  }
+</script>
+
+<ul>
+  {#each part.constraints as constraint, i (i)}
+    <li>
+      <span>{told(constraint)} <em>{constraint.why}</em></span>
+      <Button
+        class="act"
+        aria-label={words.remove(i + 1)}
+        onclick={() => change({ ...part, constraints: part.constraints.filter((c) => c !== constraint) })}
+        >×</Button
+      >
+    </li>
+  {/each}
+</ul>
+<div class="row">
+  <label
+    >{words.one}
+    <select bind:value={one}>
+      <option value=""></option>
+      {#each choices as c (c.key)}<option value={c.key}>{c.name}</option>{/each}
+    </select></label
+  >
+  <label
+    >{words.two}
+    <select bind:value={two}>
+      <option value="">{words.alone}</option>
+      {#each choices as c (c.key)}<option value={c.key}>{c.name}</option>{/each}
+    </select></label
+  >
+  <label>{words.why} <input bind:value={why} maxlength="100" /></label>
+  <Button class="act" disabled={!one || one === two} onclick={add}>{words.add}</Button>
+</div>
+
+<style>
+  ul {
+    margin: 0.2rem 0;
+    padding: 0;
+    list-style: none;
+  }
+  li,
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.8rem;
+    align-items: center;
+    padding: 0.15rem 0;
+  }
+  em {
+    color: var(--quiet);
+  }
+  select,
+  input {
+    padding: 0.25rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  select {
+    padding-right: 1.7rem;
+    max-width: 15rem;
+  }
+</style>

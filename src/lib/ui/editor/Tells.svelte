@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { FactId, type FactValue, type Part, type Setting } from '$lib/core/model';
+  import { factOf, withTelling } from '$lib/core/own';
+  import { tells as words } from '../text/catalogue';
+
+  interface Props {
+    part: Part;
+    setting: Setting;
+    change: (part: Part) => void;
+  }
+  let { part, setting, change }: Props = $props();
+  const told = $derived(factOf(part, setting.id));
+  const valueOf = (text: string): FactValue | undefined => {
+    const plain = text.trim().replace(',', '.');
+    if (!plain) return undefined;
+    return Number.isFinite(Number(plain)) ? Number(plain) : plain.slice(0, 40);
+  };
+  function choose(fact: string) {
+    const values = Object.fromEntries(
+      setting.positions.map((p) => [p.id, told?.values[p.id] ?? valueOf(p.label) ?? p.label])
+    );
+    change(withTelling(part, setting.id, fact ? { fact: fact as FactId, values } : null));
+  }
+  function say(position: string, text: string) {
+    if (!told) return;
+    const { [position]: _, ...rest } = told.values;
+    const value = valueOf(text);
+    change(
+      withTelling(part, setting.id, {
+        fact: told.fact,
+        values: value === undefined ? rest : { ...rest, [position]: value }
+      })
+    );
+  }
+</script>
+
+<div class="row">
+  <label
+    >{words.label}
+    <select value={told?.fact ?? ''} onchange={(e) => choose(e.currentTarget.value)}>
+      <option value="">{words.nothing}</option>
+      {#each FactId.options as fact (fact)}<option value={fact}>{words.facts[fact]}</option>{/each}
+    </select></label
+  >
+  {#if told}
+    {#each setting.positions as p (p.id)}
+      <label
+        >{p.label}
+        <input
+          class="n"
+          value={String(told.values[p.id] ?? '')}
+          onchange={(e) => say(p.id, e.currentTarget.value)}
+        /></label
+      >
+    {/each}
+  {/if}
+</div>
+
+<style>
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 0.8rem;
+    align-items: center;
+    margin: 0.2rem 0;
+  }
+  select,
+  input {
+    padding: 0.25rem 0.4rem;
+    border: 1px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  select {
+    padding-right: 1.7rem;
+    max-width: 15rem;
+  }
+  .n {
+    width: 5.2rem;
+    font-family: var(--font-mono);
+  }
+</style>
