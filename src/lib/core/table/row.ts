@@ -30,11 +30,17 @@ function statesOf(block: Block): State[] {
 
 /** The block with room for so many places, as far as such blocks are made. */
 function grown(block: Block, places: number): Block {
-  if (statesOf(block).length >= places) return block;
-  if (block.kind === 'header')
-    return { ...block, columns: Math.min(40, places + (block.rows === 1 ? 1 : 0)) };
-  if (block.kind === 'rotary') return { ...block, steps: Math.min(32, places) };
-  return block.kind === 'slide' ? { ...block, steps: Math.min(6, places) } : block;
+  const now = statesOf(block).length;
+  if (now >= places) return block;
+  const larger: Block =
+    block.kind === 'header'
+      ? { ...block, columns: Math.min(40, places + (block.rows === 1 ? 1 : 0)) }
+      : block.kind === 'rotary'
+        ? { ...block, steps: Math.min(32, places) }
+        : block.kind === 'slide'
+          ? { ...block, steps: Math.min(6, places) }
+          : block;
+  return statesOf(larger).length > now ? larger : block;
 }
 
 /** Whether the positions of a block can be typed as a row. */
