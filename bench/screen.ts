@@ -77,7 +77,7 @@ async function firstLoad(bench: Bench): Promise<void> {
 /** Moves caps on a machine of twelve cards by keyboard, and times each to the next frame. */
 async function interaction(bench: Bench): Promise<void> {
   const { page } = bench;
-  const [build, own] = benchMachine(43, 12, true);
+  const [build, own] = benchMachine(43, 12, 'adversarial');
   const { build: stored } = await bench.api<{ build: { id: string } }>(
     'POST',
     '/import',

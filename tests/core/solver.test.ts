@@ -155,7 +155,7 @@ describe('resolve', () => {
   });
 
   it('stops at its limit with a bound', () => {
-    const [build, parts] = benchMachine(51, 20, false);
+    const [build, parts] = benchMachine(51, 20, 'plain');
     const full = resolve(build, parts, { alternatives: 0 });
     const cut = resolve(build, parts, { alternatives: 0, maxNodes: 5 });
     expect(full.status).to.not.equal('stopped');
@@ -230,7 +230,7 @@ describe('properties of resolve', () => {
 describe('resolve against a general MILP solver', () => {
   it('agrees on machines beyond brute force', async () => {
     for (let seed = 1; seed <= 14; seed++) {
-      const [build, parts] = benchMachine(seed, 6 + (seed % 5), seed % 2 === 0);
+      const [build, parts] = benchMachine(seed, 6 + (seed % 5), seed % 2 === 0 ? 'adversarial' : 'plain');
       const got = resolve(build, parts, { alternatives: 0, relaxations: 0 });
       const expected = await solveMilp(build, parts, false);
       if (got.status === 'solved') expect(vector(got.objective), `bench ${seed}`).to.deep.equal(expected);

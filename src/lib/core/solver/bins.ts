@@ -1,17 +1,17 @@
-import { setBit, type Bits, emptyBits } from './bits';
+import { disjoint, emptyBits, orInto, setBit, type Bits } from './bits';
 import type { Compiled } from './problem';
 import type { Node } from './reduce';
 
 /** Resources whose lines are counted against those who want them. */
-const COUNTED = ['irq', 'dma', 'io', 'memory'] as const;
+export const COUNTED = ['irq', 'dma', 'io', 'memory'] as const;
 
 /**
- * Lines gathered into bins: of one bin no two variables can hold a line each. Whole lines make the best bins, windows
- * make some where they overlap. Every class of a line is in one bin of its resource, or in none.
+ * Lines gathered into bins: of one bin no two variables can hold a line each. A whole line is a bin; of windows each
+ * place where one begins is a bin, with every window that covers it. A long window lies in several.
  */
 export interface Bins {
-  /** For each resource, the bin of each class; −1: in none. */
-  of: readonly Int32Array[];
+  /** For each resource, the bins of each class. */
+  of: readonly (readonly number[])[][];
   /** How many bins each resource has. */
   count: readonly number[];
 }
@@ -32,139 +32,228 @@ function gather({ variables, classes, forbidBits }: Compiled): Bins {
     for (const value of values)
       for (const c of value.classes) owner[c] = owner[c] === -1 || owner[c] === v ? v : -2;
   });
-  const forbids = (a: number, b: number) => (forbidBits[a][b >>> 5] & (1 << (b & 31))) !== 0;
-  const of: Int32Array[] = [];
+  const clash = (a: number, b: number) =>
+    owner[a] === owner[b] || (forbidBits[a][b >>> 5] & (1 << (b & 31))) !== 0;
+  const of: number[][][] = [];
   const count: number[] = [];
   for (const resource of COUNTED) {
-    const own = new Int32Array(classes.length).fill(-1);
-    const members: number[][] = [];
     const list = classes
-      .map((c, i) => ({ i, value: c.line?.resource === resource ? c.line.value : -1 }))
-      .filter(({ i, value }) => value >= 0 && owner[i] >= 0)
-      .sort((a, b) => a.value - b.value || a.i - b.i);
-    for (const { i } of list) {
-      let bin = members.length - 1;
-      while (bin >= 0 && !members[bin].every((m) => owner[m] === owner[i] || forbids(m, i))) bin--;
-      if (bin < 0) bin = members.push([]) - 1;
-      members[bin].push(i);
-      own[i] = bin;
+      .flatMap(({ line }, id) =>
+        line?.resource === resource && owner[id] >= 0
+          ? [{ id, from: line.value, to: line.value + line.length }]
+          : []
+      )
+      .sort((a, b) => a.from - b.from || a.id - b.id);
+    const bins: Set<number>[] = [];
+    for (const at of new Set(list.map((c) => c.from))) {
+      // Those that cover the place first, then whatever meets all of them, as an alias does.
+      const covers = list.filter((c) => c.from <= at && at < c.to);
+      const bin: number[] = [];
+      for (const { id } of [...covers, ...list]) if (bin.every((m) => m !== id && clash(m, id))) bin.push(id);
+      const all = new Set(bin);
+      if (bins.some((other) => bin.every((c) => other.has(c)))) continue;
+      for (let i = bins.length - 1; i >= 0; i--) if ([...bins[i]].every((c) => all.has(c))) bins.splice(i, 1);
+      bins.push(all);
     }
+    const own: number[][] = classes.map(() => []);
+    bins.forEach((bin, n) => {
+      for (const c of bin) own[c].push(n);
+    });
     of.push(own);
-    count.push(members.length);
+    count.push(bins.length);
   }
   return { of, count };
 }
 
-/** What a node takes of each resource: its bins as bits, and how many they are. */
-export interface Wants {
+/** The bins of one resource that a node takes, as bits, and how many they are. */
+interface Want {
   bits: Bits;
   count: number;
 }
 
-export function wantsOf({ of, count }: Bins, node: Node): Wants[] {
-  return of.map((bin, r) => {
-    const bits = emptyBits(Math.max(1, count[r]));
-    let n = 0;
-    for (const c of node.classes) {
-      const b = bin[c];
-      if (b < 0 || !(node.takes[c >>> 5] & (1 << (c & 31))) || bits[b >>> 5] & (1 << (b & 31))) continue;
+function wantOf(bins: readonly (readonly number[])[], count: number, node: Node): Want {
+  const bits = emptyBits(Math.max(1, count));
+  let n = 0;
+  for (const c of node.classes) {
+    if (!(node.takes[c >>> 5] & (1 << (c & 31)))) continue;
+    for (const b of bins[c]) {
+      if (bits[b >>> 5] & (1 << (b & 31))) continue;
       setBit(bits, b);
       n++;
     }
-    return { bits, count: n };
-  });
-}
-
-/** What everything that is left of a variable takes at the least: so many bins out of these. */
-interface Ask {
-  bits: Bits;
-  least: number;
+  }
+  return { bits, count: n };
 }
 
 /**
- * Counts the lines against those who want them: variables that must have one each of fewer lines cannot live together,
+ * Counts the lines against those who want them: domains that must have one each of fewer lines cannot live together,
  * however the rest is chosen. Such a surplus is found by matching, which no search by cases finds in short time.
  */
 export class Room {
-  private readonly wants = new Map<Node, Wants[]>();
-  private readonly asks = new WeakMap<readonly Node[], Ask[]>();
+  /** For each resource that several domains cannot do without: what each node takes of it. */
+  private readonly wants: { count: number; of: Want[]; domains: number[] }[];
   private readonly holder: Int32Array;
+  /** The bin of each seat. */
+  private readonly seatOf: Int32Array;
 
-  constructor(private readonly bins: Bins) {
-    this.holder = new Int32Array(Math.max(1, ...bins.count));
-  }
-
-  private ofNode(node: Node): Wants[] {
-    let found = this.wants.get(node);
-    if (!found) this.wants.set(node, (found = wantsOf(this.bins, node)));
-    return found;
-  }
-
-  private ofNodes(nodes: readonly Node[]): Ask[] {
-    const known = this.asks.get(nodes);
-    if (known) return known;
-    const asks = this.bins.count.map((count, r): Ask => {
-      const bits = emptyBits(Math.max(1, count));
-      let least = Infinity;
-      for (const node of nodes) {
-        const want = this.ofNode(node)[r];
-        least = Math.min(least, want.count);
-        if (least === 0) break;
-        for (let w = 0; w < bits.length; w++) bits[w] |= want.bits[w];
-      }
-      return { bits, least };
+  /**
+   * @param nodes of all domains, one domain behind the other
+   * @param from first node of each domain, and behind the last one the number of nodes
+   */
+  constructor(
+    { of, count }: Bins,
+    nodes: readonly Node[],
+    private readonly from: Int32Array
+  ) {
+    this.wants = of.flatMap((bin, r) => {
+      if (!count[r]) return [];
+      const wants = nodes.map((node) => wantOf(bin, count[r], node));
+      // A domain of which no node takes any never will.
+      const domains: number[] = [];
+      for (let d = 0; d + 1 < from.length; d++)
+        if (wants.slice(from[d], from[d + 1]).some((w) => w.count)) domains.push(d);
+      return domains.length > 1 ? [{ count: count[r], of: wants, domains }] : [];
     });
-    this.asks.set(nodes, asks);
-    return asks;
+    this.holder = new Int32Array(Math.max(1, ...count));
+    this.seatOf = new Int32Array(Math.max(1, ...count));
   }
 
-  /** Whether each of the variables can have as many bins of its own as it takes at the least. */
-  suffices(left: readonly (readonly Node[])[]): boolean {
-    for (let r = 0; r < this.bins.count.length; r++) {
-      const seats: Bits[] = [];
-      for (const nodes of left) {
-        const { bits, least } = this.ofNodes(nodes)[r];
-        for (let k = 0; k < least; k++) seats.push(bits);
-      }
-      if (seats.length > 1 && !this.matches(seats, this.bins.count[r])) return false;
+  /**
+   * Strikes the nodes beside which some domain would be left without bins of its own; what is left over after a full
+   * matching decides. Null: the domains cannot all have theirs. Otherwise whether anything was struck.
+   */
+  strike(left: Bits): boolean | null {
+    let struck = false;
+    for (const resource of this.wants) {
+      const done = this.strikeIn(resource, left);
+      if (done === null) return null;
+      struck ||= done;
     }
+    return struck;
+  }
+
+  private strikeIn({ count, of, domains }: Room['wants'][number], left: Bits): boolean | null {
+    const { from } = this;
+    // Every domain takes a seat for each bin that it cannot do without.
+    const seats: Bits[] = [];
+    const asks: { d: number; first: number; least: number }[] = [];
+    const all = emptyBits(count);
+    for (const d of domains) {
+      const bits = emptyBits(count);
+      let least = Infinity;
+      for (let i = from[d]; i < from[d + 1]; i++) {
+        if (!hasBit(left, i)) continue;
+        if (of[i].count < least) least = of[i].count;
+        orInto(bits, of[i].bits);
+      }
+      if (least === Infinity) continue;
+      orInto(all, bits);
+      asks.push({ d, first: seats.length, least });
+      for (let k = 0; k < least; k++) seats.push(bits);
+    }
+    const spare = sizeOf(all) - seats.length;
+    if (spare < 0) return null;
+    let struck = false;
+    // Whoever takes more than the least takes it from what is to spare.
+    for (const { d, least } of asks)
+      for (let i = from[d]; i < from[d + 1]; i++)
+        if (hasBit(left, i) && of[i].count - least > spare) {
+          dropBit(left, i);
+          struck = true;
+        }
+    if (seats.length < 2) return struck;
+    if (!this.matches(seats, count)) return null;
+    const { ends, reach } = this.reachOf(seats, count);
+    for (const { d, first, least } of asks) {
+      if (!least) continue;
+      for (let i = from[d]; i < from[d + 1]; i++) {
+        if (!hasBit(left, i) || this.canAll(of[i].bits, ends, reach, first, first + least)) continue;
+        dropBit(left, i);
+        struck = true;
+      }
+    }
+    return struck;
+  }
+
+  /** Whether seats of one domain can have each of these bins: one free in the end, or a way back to one of their own. */
+  private canAll(bits: Bits, ends: Bits, reach: readonly Bits[], first: number, behind: number): boolean {
+    for (let w = 0; w < bits.length; w++)
+      for (let open = bits[w] & ~ends[w]; open; open &= open - 1) {
+        const b = w * 32 + 31 - Math.clz32(open & -open);
+        let can = false;
+        for (let k = first; k < behind && !can; k++) {
+          const mine = this.seatOf[k];
+          can = mine === b || hasBit(reach[b], mine);
+        }
+        if (!can) return false;
+      }
     return true;
+  }
+
+  /** Bins that are free or can be freed, and, from each other bin, where its holder and those after it could move to. */
+  private reachOf(seats: readonly Bits[], count: number): { ends: Bits; reach: Bits[] } {
+    const { holder, seatOf } = this;
+    const ends = emptyBits(count);
+    for (let b = 0; b < count; b++)
+      if (holder[b] < 0) setBit(ends, b);
+      else seatOf[holder[b]] = b;
+    for (let more = true; more;) {
+      more = false;
+      for (let b = 0; b < count; b++) {
+        if (hasBit(ends, b) || disjoint(seats[holder[b]], ends)) continue;
+        setBit(ends, b);
+        more = true;
+      }
+    }
+    const reach: Bits[] = [];
+    const held: number[] = [];
+    for (let b = 0; b < count; b++) {
+      const isHeld = !hasBit(ends, b);
+      reach.push(isHeld ? seats[holder[b]].slice() : ends);
+      if (isHeld) held.push(b);
+    }
+    for (const k of held) for (const b of held) if (hasBit(reach[b], k)) orInto(reach[b], reach[k]);
+    return { ends, reach };
   }
 
   private matches(seats: readonly Bits[], count: number): boolean {
     if (seats.length > count) return false;
-    const { holder } = this;
-    holder.fill(-1, 0, count);
-    const tried = emptyBits(count);
-    const seat = (s: number): boolean => {
-      const bits = seats[s];
-      // A bin that is free is taken first.
-      for (let pass = 0; pass < 2; pass++)
-        for (let w = 0; w < bits.length; w++) {
-          let open = bits[w] & ~tried[w];
-          while (open) {
-            const low = open & -open;
-            open ^= low;
-            const b = w * 32 + (31 - Math.clz32(low));
-            if (pass === 0) {
-              if (holder[b] >= 0) continue;
-              holder[b] = s;
-              return true;
-            }
-            if (tried[w] & low) continue;
-            tried[w] |= low;
-            if (seat(holder[b])) {
-              holder[b] = s;
-              return true;
-            }
-          }
-        }
-      return false;
-    };
-    for (let s = 0; s < seats.length; s++) {
-      tried.fill(0);
-      if (!seat(s)) return false;
-    }
+    this.holder.fill(-1, 0, count);
+    for (let s = 0; s < seats.length; s++) if (!this.seat(seats, s, emptyBits(count))) return false;
     return true;
   }
+
+  /** Seats one, moving others where it must; a bin that is free is taken first. */
+  private seat(seats: readonly Bits[], s: number, tried: Bits): boolean {
+    const { holder } = this;
+    const bits = seats[s];
+    for (let w = 0; w < bits.length; w++)
+      for (let open = bits[w] & ~tried[w]; open; open &= open - 1) {
+        const b = w * 32 + 31 - Math.clz32(open & -open);
+        if (holder[b] >= 0) continue;
+        holder[b] = s;
+        return true;
+      }
+    for (let w = 0; w < bits.length; w++)
+      for (let open = bits[w] & ~tried[w]; open; open = open & (open - 1) & ~tried[w]) {
+        const low = open & -open;
+        const b = w * 32 + 31 - Math.clz32(low);
+        tried[w] |= low;
+        if (!this.seat(seats, holder[b], tried)) continue;
+        holder[b] = s;
+        return true;
+      }
+    return false;
+  }
+}
+
+const hasBit = (bits: Bits, i: number): boolean => (bits[i >>> 5] & (1 << (i & 31))) !== 0;
+function dropBit(bits: Bits, i: number): void {
+  bits[i >>> 5] &= ~(1 << (i & 31));
+}
+
+function sizeOf(bits: Bits): number {
+  let n = 0;
+  for (const word of bits) for (let open = word; open; open &= open - 1) n++;
+  return n;
 }

@@ -1,4 +1,7 @@
-import { emptyBits, setBit, type Bits } from './bits';
+import { leastAssignment } from './assignment';
+import { COUNTED, binsOf } from './bins';
+import { disjoint, emptyBits, setBit, type Bits } from './bits';
+import { findAnswer } from './dive';
 import type { Compiled } from './problem';
 import { compatible, linked, type Domain, type Node } from './reduce';
 import { BranchAndBound, Budget, Stopped, type ExtraBound, type Found, type State } from './search';
@@ -90,31 +93,81 @@ export function solveComponent(compiled: Compiled, component: readonly Domain[],
   const { domains, size, tolerantWith } = compact(compiled, component);
   const groups = new Map<string, Domain[]>();
   domains.forEach((domain, i) => groups.set(kinds[i], [...(groups.get(kinds[i]) ?? []), domain]));
-  const order = ['choice', 'irq', 'dma', 'memory', 'io'].flatMap((k) =>
-    groups.has(k) ? clusters(groups.get(k)!).map(ordered) : []
+  const parted = ['choice', 'irq', 'dma', 'memory', 'io'].flatMap((kind) =>
+    groups.has(kind) ? clusters(groups.get(kind)!).map((c) => ({ kind, domains: ordered(c) })) : []
   );
+  const order = parted.map((p) => p.domains);
   const make = (domains: readonly Domain[], spend: Budget, bound?: ExtraBound) =>
     new BranchAndBound(domains, size, shareCost, tolerantWith, spend, bound);
   const flat = order.flat();
-  const bound = order.length > 1 ? groupBound(order, make, budget) : undefined;
+  // Of a resource that went into several clusters all domains are bounded together as well.
+  const torn = COUNTED.filter((kind) => parted.filter((p) => p.kind === kind).length > 1);
+  const rows = torn.map((kind) => rowsOf(compiled, component, flat, groups.get(kind)!, kind));
+  const bound =
+    order.length > 1
+      ? groupBound(
+          order,
+          make,
+          budget,
+          parted.map((p) => torn.indexOf(p.kind as (typeof torn)[number])),
+          rows
+        )
+      : undefined;
   const search = make(flat, budget, bound);
   const state = start(size);
   let lower = search.plainBound(0, state);
   const inOrder = (nodes: Node[]) => domains.map((d) => nodes[flat.indexOf(d)]);
+  // Any answer is a limit for the rest, and what is left when the search has to stop.
+  const first = firstAnswer(compiled, component, search, state, domains);
   try {
     if (bound) lower = Math.max(lower, bound(0, state, Infinity));
-    const cost = search.best(0, state, Infinity);
+    const cost = search.best(0, state, first ? first.cost + 1 : Infinity);
     if (cost === Infinity) return { nodes: null, cost, bound: cost, optimal: true };
     return { nodes: inOrder(search.trace(state, cost)), cost, bound: cost, optimal: true };
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
     const dive = search.dive(state, 20_000);
+    if (first && (!dive || first.cost <= dive.cost))
+      return { nodes: first.nodes, cost: first.cost, bound: lower, optimal: first.cost === lower };
     return {
       nodes: dive && inOrder(dive.nodes),
       cost: dive?.cost ?? Infinity,
       bound: lower,
       optimal: dive !== null && dive.cost === lower
     };
+  }
+}
+
+/** How many nodes the search for a first answer may take. */
+const FIRST_NODES = 4000;
+
+/** An answer, cheap values first; null: none was met in short time. */
+function firstAnswer(
+  compiled: Compiled,
+  component: readonly Domain[],
+  search: BranchAndBound,
+  start: State,
+  domains: readonly Domain[]
+): { nodes: Node[]; cost: number } | null {
+  const cheapFirst = component.map(({ variable, nodes }) => ({
+    variable,
+    nodes: [...nodes].sort((a, b) => a.cost - b.cost || a.source - b.source)
+  }));
+  try {
+    const found = findAnswer(cheapFirst, binsOf(compiled), new Budget(FIRST_NODES));
+    if (!found) return null;
+    const nodes = domains.map((d, i) => d.nodes.find((n) => n.source === found[i].source)!);
+    let state = start;
+    let cost = 0;
+    for (const domain of search.domains) {
+      const node = nodes[domains.indexOf(domain)];
+      cost += search.step(node, state);
+      state = search.after(node, state);
+    }
+    return { nodes, cost };
+  } catch (error) {
+    if (!(error instanceof Stopped)) throw error;
+    return null;
   }
 }
 
@@ -165,27 +218,109 @@ type Make = (domains: readonly Domain[], spend: Budget) => BranchAndBound;
 /** How many nodes one group may spend on its bounds before the plain bound serves. */
 const GROUP_NODES = 400_000;
 
-/** The sum over groups of what each costs by itself, solved exactly as far as the limit asks. */
-function groupBound(order: readonly Domain[][], make: Make, budget: Budget): ExtraBound {
+/** A domain that competes for the lines of one resource: its place in the order, and the bins of each of its nodes. */
+interface Row {
+  depth: number;
+  nodes: { node: Node; bins: number[] }[];
+}
+
+function rowsOf(
+  compiled: Compiled,
+  component: readonly Domain[],
+  flat: readonly Domain[],
+  group: readonly Domain[],
+  kind: (typeof COUNTED)[number]
+): Row[] {
+  const bins = binsOf(compiled).of[COUNTED.indexOf(kind)];
+  return group.map((domain): Row => {
+    const { nodes } = component.find((d) => d.variable === domain.variable)!;
+    const taken = new Map(
+      nodes.map((n) => [
+        n.source,
+        [...new Set(n.classes.flatMap((c) => (n.takes[c >>> 5] & (1 << (c & 31)) ? bins[c] : [])))]
+      ])
+    );
+    return {
+      depth: flat.indexOf(domain),
+      nodes: domain.nodes.map((node) => ({ node, bins: taken.get(node.source)! }))
+    };
+  });
+}
+
+/** What domains cost at the least when each has a bin of its own. */
+function assigned(
+  rows: readonly Row[],
+  depth: number,
+  state: State,
+  step: (n: Node, s: State) => number
+): number {
+  const open = rows.filter((r) => r.depth >= depth);
+  const columnOf = new Map<number, number>();
+  for (const { nodes } of open)
+    for (const { bins } of nodes) for (const b of bins) if (!columnOf.has(b)) columnOf.set(b, columnOf.size);
+  // Behind the bins each row has a column of its own for what takes none.
+  const columns = columnOf.size + open.length;
+  const cost = new Float64Array(open.length * columns).fill(Infinity);
+  open.forEach(({ nodes }, r) => {
+    const least = (c: number, value: number) => {
+      const at = r * columns + c;
+      if (value < cost[at]) cost[at] = value;
+    };
+    for (const { node, bins } of nodes) {
+      if (!disjoint(node.takes, state.ruled)) continue;
+      const value = step(node, state);
+      for (const b of bins) least(columnOf.get(b)!, value);
+      if (!bins.length) least(columnOf.size + r, value);
+    }
+  });
+  return leastAssignment(cost, open.length, columns);
+}
+
+/**
+ * The sum over groups of what each costs by itself, solved exactly as far as the limit asks.
+ * @param tornOf for each group, the resource that it has only a part of, as an index into `rows`; −1: it has the whole
+ */
+function groupBound(
+  order: readonly Domain[][],
+  make: Make,
+  budget: Budget,
+  tornOf: readonly number[],
+  rows: readonly Row[][]
+): ExtraBound {
   let starts = 0;
-  const groups = order.map((domains) => {
+  const groups = order.map((domains, i) => {
     const start = starts;
     starts += domains.length;
     const spend = new Budget(GROUP_NODES, () => {
       budget.spend();
       return false;
     });
-    return { search: make(domains, spend), start, length: domains.length };
+    return { search: make(domains, spend), start, length: domains.length, torn: tornOf[i] };
   });
-  return (depth, state, limit) => {
-    const open = groups.flatMap(({ search, start, length }) => {
+  let tries = 0;
+  let gains = 0;
+  return (depth, state, limit, isRough) => {
+    const open = groups.flatMap(({ search, start, length, torn }) => {
       const local = Math.max(0, depth - start);
-      return local < length ? [{ search, local, plain: search.plainBound(local, state) }] : [];
+      return local < length ? [{ search, local, torn, plain: search.plainBound(local, state) }] : [];
     });
     let sum = open.reduce((total, g) => total + g.plain, 0);
-    for (const { search, local, plain } of open) {
+    const inAll = rows.map(() => 0);
+    for (const { search, local, torn, plain } of open) {
       if (sum >= limit) return sum;
-      sum += boundOf(search, local, state, limit - sum + plain, plain, budget) - plain;
+      const own = boundOf(search, local, state, limit - sum + plain, plain, budget);
+      sum += own - plain;
+      if (torn >= 0) inAll[torn] += own;
+    }
+    if (isRough) return sum;
+    const step = (node: Node, s: State) => groups[0].search.step(node, s);
+    // Where it hardly ever says more than the clusters do it is left out.
+    for (let i = 0; i < rows.length && sum < limit && (tries < 60 || gains * 6 > tries); i++) {
+      const more = assigned(rows[i], depth, state, step) - inAll[i];
+      tries++;
+      if (more <= 0) continue;
+      gains++;
+      sum += more;
     }
     return sum;
   };

@@ -1,6 +1,6 @@
 import { PNP_ITEM, SYSTEM_ITEM } from '../model';
 import type { Compiled } from './problem';
-import { feasible, type Limits } from './solve';
+import { feasible, ofQuestion, type Limits } from './solve';
 
 export interface Core {
   /** Indices of functions: a minimal set that cannot live together. */
@@ -14,14 +14,20 @@ export interface Core {
   minimal: boolean;
 }
 
-/**
- * A minimal set of functions that cannot live together, though any proper subset can. Works by
- * leaving out functions in halves and keeping those that are needed, then the same for claims.
- */
-export function findCore(compiled: Compiled, limits: Limits): Core {
+interface Asked {
+  /** Whether these functions cannot live together, some claims left out. */
+  impossible: (active: readonly boolean[], muted?: ReadonlySet<string>) => boolean;
+  /** The functions marked active, with those of the board itself. */
+  marks: (kept: Iterable<number>) => boolean[];
+  functions: number[];
+  minimal: () => boolean;
+}
+
+/** The functions of a core; what else is needed to find its claims comes along. */
+function asked(compiled: Compiled, limits: Limits): Asked {
   let minimal = true;
-  const impossible = (active: readonly boolean[], muted?: ReadonlySet<string>): boolean => {
-    const answer = feasible(compiled, limits, { active, muted });
+  const impossible: Asked['impossible'] = (active, muted) => {
+    const answer = feasible(compiled, ofQuestion(limits), { active, muted });
     if (answer === null) minimal = false;
     return answer === false;
   };
@@ -32,11 +38,24 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
     return compiled.functions.map((_, i) => all.has(i));
   };
   const late = (i: number) => (compiled.functions[i].item === PNP_ITEM ? 1 : 0);
+  // By name and not by place: the same machine names the same core in whatever order its cards were entered.
+  const name = (i: number) => `${compiled.functions[i].item}/${compiled.functions[i].id}`;
   const order = [...compiled.functions.keys()]
     .filter((i) => !system.includes(i))
-    .sort((a, b) => late(a) - late(b));
+    .sort((a, b) => late(a) - late(b) || (name(a) < name(b) ? -1 : 1));
   const functions = quickXplain(order, (kept) => impossible(marks(kept))).sort((a, b) => a - b);
+  return { impossible, marks, functions, minimal: () => minimal };
+}
 
+/** A minimal set of functions that cannot live together, though any proper subset can. */
+export function coreFunctions(compiled: Compiled, limits: Limits): Pick<Core, 'functions' | 'minimal'> {
+  const { functions, minimal } = asked(compiled, limits);
+  return { functions, minimal: minimal() };
+}
+
+/** A core with the claims that take part in it: leaves out in halves, and keeps those that are needed. */
+export function findCore(compiled: Compiled, limits: Limits): Core {
+  const { impossible, marks, functions, minimal } = asked(compiled, limits);
   const active = marks(functions);
   const names = new Map<string, { fn: number; claim: number }>();
   for (const { fn, line } of compiled.classes)
@@ -49,7 +68,11 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
     keys.map((_, i) => i),
     (kept) => impossible(active, new Set(keys.filter((_, i) => !kept.has(i))))
   );
-  return { functions, claims: claims.sort((a, b) => a - b).map((i) => names.get(keys[i])!), minimal };
+  return {
+    functions,
+    claims: claims.sort((a, b) => a - b).map((i) => names.get(keys[i])!),
+    minimal: minimal()
+  };
 }
 
 /** A minimal subset for which `impossible` holds; it must hold for the whole and for supersets. */

@@ -1,16 +1,13 @@
 import type { Build, Fix, PartSet, Slot } from '../model';
 import { isOn, isTaken, machine, obstacle, seatOf, standing, type Fitted, type Machine } from '../resources';
 import { compile } from './compile';
-import { findCore } from './core';
+import { coreFunctions } from './core';
 import { applyFix, fixCost } from './fix';
-import type { Objective } from './objective';
-import { solve, type Limits } from './solve';
+import { feasible, ofQuestion, type Limits } from './solve';
 
 /** Changes that together make an impossible machine possible. */
 export interface Relaxation {
   fixes: Fix[];
-  /** Objective of the machine after them, as solving it again gave it. */
-  objective: Objective;
 }
 
 interface CoreFunction {
@@ -131,17 +128,18 @@ export function findRelaxations(
     });
   const byCost = (a: Attempt, b: Attempt) => fixCost(a.fixes) - fixCost(b.fixes);
 
+  // Whether there is an answer at all is far cheaper to know than which is best.
+  const answerOf = (b: Build) =>
+    feasible(compile(machine(b, parts), { allowOff: options.allowOff }), ofQuestion(options.limits));
   let attempts = grow({ fixes: [], build }, firstCore).sort(byCost);
   for (let depth = 1; attempts.length > 0; depth++) {
     const failed: Attempt[] = [];
     for (const attempt of attempts) {
       if (found.length >= options.most) break;
       if (found.some((r) => includesAll(attempt.fixes, r.fixes))) continue;
-      const compiled = compile(machine(attempt.build, parts), { allowOff: options.allowOff });
-      const outcome = solve(compiled, options.limits);
-      if (outcome.kind === 'solved')
-        found.push({ fixes: attempt.fixes, objective: outcome.answer.objective });
-      else if (outcome.kind === 'impossible') failed.push(attempt);
+      const answer = answerOf(attempt.build);
+      if (answer) found.push({ fixes: attempt.fixes });
+      else if (answer === false) failed.push(attempt);
     }
     if (depth === DEPTH || found.some(keepsAllCards)) break;
     attempts = failed
@@ -150,13 +148,13 @@ export function findRelaxations(
       .flatMap((attempt) => grow(attempt, coreOf(attempt.build, parts, options)))
       .sort(byCost);
   }
-  if (!found.length) found.push(...oneByOne(build, parts, firstCore, options));
+  if (!found.length) found.push(...oneByOne(build, parts, firstCore, options, answerOf));
   return found.sort((a, b) => fixCost(a.fixes) - fixCost(b.fixes));
 }
 
 /** Most conflicts that are dissolved one after the other, and changes that are tried in all. */
-const MOST_CONFLICTS = 8;
-const MOST_TRIES = 80;
+const MOST_CONFLICTS = 16;
+const MOST_TRIES = 240;
 
 /**
  * Several conflicts that have nothing to do with each other: the cheapest change that dissolves each, one after the
@@ -166,12 +164,13 @@ function oneByOne(
   build: Build,
   parts: PartSet,
   firstCore: readonly CoreFunction[],
-  options: RelaxOptions
+  options: RelaxOptions,
+  answerOf: (b: Build) => boolean | null
 ): Relaxation[] {
   let tries = 0;
-  const outcomeOf = (b: Build) => {
+  const works = (b: Build): boolean => {
     tries++;
-    return solve(compile(machine(b, parts), { allowOff: options.allowOff }), options.limits);
+    return answerOf(b) === true;
   };
   /** The machine with nothing in it but what a conflict is between, and what came in its place. */
   const alone = (b: Build, before: Build, core: readonly CoreFunction[]): Build => {
@@ -188,38 +187,27 @@ function oneByOne(
       // What was just taken out does not come back in place of another.
       .filter((way) => way.action !== 'exchange' || ready.has(way.with))
       .sort((a, b) => fixCost([a]) - fixCost([b]))
-      .find(
-        (way) =>
-          tries < MOST_TRIES && outcomeOf(alone(applyFix(now, way, parts), now, core)).kind === 'solved'
-      );
+      .find((way) => tries < MOST_TRIES && works(alone(applyFix(now, way, parts), now, core)));
     if (!fix) return [];
     fixes.push(fix);
     now = applyFix(now, fix, parts);
-    const outcome = outcomeOf(now);
-    if (outcome.kind === 'solved') return [needed(build, parts, fixes, outcomeOf)];
-    if (outcome.kind !== 'impossible') return [];
+    if (works(now)) return [{ fixes: needed(build, parts, fixes, works) }];
     core = coreOf(now, parts, options);
+    if (!core.length) return [];
   }
   return [];
 }
 
 /** The changes without those that are not needed beside the others. */
-function needed(
-  build: Build,
-  parts: PartSet,
-  fixes: readonly Fix[],
-  outcomeOf: (b: Build) => ReturnType<typeof solve>
-): Relaxation {
+function needed(build: Build, parts: PartSet, fixes: readonly Fix[], works: (b: Build) => boolean): Fix[] {
   const apply = (list: readonly Fix[]) => list.reduce((b, fix) => applyFix(b, fix, parts), build);
   let kept = [...fixes];
   // The dearest are tried first.
   for (const fix of [...fixes].sort((a, b) => fixCost([b]) - fixCost([a]))) {
     const without = kept.filter((f) => f !== fix);
-    if (without.length && outcomeOf(apply(without)).kind === 'solved') kept = without;
+    if (without.length && works(apply(without))) kept = without;
   }
-  const outcome = outcomeOf(apply(kept));
-  if (outcome.kind !== 'solved') throw new Error('changes that solved a machine do not any more');
-  return { fixes: kept, objective: outcome.answer.objective };
+  return kept;
 }
 
 const nameOf = (fix: Fix) => JSON.stringify(fix);
@@ -230,5 +218,5 @@ const keepsAllCards = ({ fixes }: { fixes: readonly Fix[] }) =>
 
 function coreOf(build: Build, parts: PartSet, { allowOff, limits }: RelaxOptions): CoreFunction[] {
   const compiled = compile(machine(build, parts), { allowOff });
-  return findCore(compiled, limits).functions.map((i) => compiled.functions[i]);
+  return coreFunctions(compiled, limits).functions.map((i) => compiled.functions[i]);
 }

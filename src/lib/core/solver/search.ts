@@ -37,8 +37,11 @@ export interface State {
   tolerated: Int16Array;
 }
 
-/** A better bound for what is left, exact work only as far as `limit` asks for it. */
-export type ExtraBound = (depth: number, state: State, limit: number) => number;
+/**
+ * A better bound for what is left, exact work only as far as `limit` asks for it.
+ * @param isRough only what is quick: for putting options in order
+ */
+export type ExtraBound = (depth: number, state: State, limit: number, isRough?: boolean) => number;
 
 interface Entry {
   bound: number;
@@ -167,7 +170,7 @@ export class BranchAndBound {
   }
 
   private hopeAfter(depth: number, state: State, limit: number): number {
-    return depth === this.domains.length ? 0 : this.extraBound!(depth, state, limit);
+    return depth === this.domains.length ? 0 : this.extraBound!(depth, state, limit, true);
   }
 
   /** Nodes that are still possible, cheapest first; equal ones in the order of the part. */

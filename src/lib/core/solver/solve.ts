@@ -68,6 +68,15 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
   };
 }
 
+/** Nodes of one question among hundreds: whether some of the machine can live together, or the machine after a change. */
+const QUESTION_NODES = 8000;
+
+/** The limits of one question among many. */
+export const ofQuestion = (limits: Limits): Limits => ({
+  ...limits,
+  maxNodes: Math.min(limits.maxNodes, QUESTION_NODES)
+});
+
 /**
  * Whether the functions marked active can live together, some of their claims left out if wished.
  * Null: the limit came first.

@@ -1,0 +1,137 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { machine } from '../../src/lib/core/resources';
+import { compile, resolve } from '../../src/lib/core/solver';
+import { leastAssignment } from '../../src/lib/core/solver/assignment';
+import { binsOf } from '../../src/lib/core/solver/bins';
+import { findAnswer } from '../../src/lib/core/solver/dive';
+import { compatible, reduce, type Domain, type Node } from '../../src/lib/core/solver/reduce';
+import { Budget } from '../../src/lib/core/solver/search';
+import { benchMachine } from '../support/bench-machines';
+import { board, jumpered, machineOf } from '../support/make';
+
+/** The least sum over every way to give each row a column of its own. */
+function byTrying(cost: readonly (readonly number[])[], columns: number, used = new Set<number>()): number {
+  if (used.size === cost.length) return 0;
+  let least = Infinity;
+  for (let c = 0; c < columns; c++) {
+    if (used.has(c)) continue;
+    least = Math.min(least, cost[used.size]![c]! + byTrying(cost, columns, new Set([...used, c])));
+  }
+  return least;
+}
+
+describe('columns for rows', () => {
+  it('cost what trying them all finds, with gaps and large numbers', () => {
+    const cell = fc.oneof(
+      fc.integer({ min: 0, max: 9 }),
+      fc.constant(Infinity),
+      fc.integer({ min: 0, max: 2 ** 44 })
+    );
+    const table = fc
+      .tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 2 }))
+      .chain(([rows, more]) =>
+        fc.array(fc.array(cell, { minLength: rows + more, maxLength: rows + more }), {
+          minLength: rows,
+          maxLength: rows
+        })
+      );
+    fc.assert(
+      fc.property(table, (cost) => {
+        const columns = cost[0]!.length;
+        const flat = Float64Array.from(cost.flat());
+        expect(leastAssignment(flat, cost.length, columns)).to.equal(byTrying(cost, columns));
+      }),
+      { numRuns: 400 }
+    );
+  });
+});
+
+describe('bins of lines', () => {
+  it('hold what no two variables can have at once, and every line of one variable lies in one', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const [build, parts] = benchMachine(
+        seed,
+        10,
+        (['plain', 'adversarial', 'roomy', 'coupled'] as const)[seed % 4]!
+      );
+      const compiled = compile(machine(build, parts), { allowOff: false });
+      const owner = compiled.classes.map((_, c) => {
+        const takers = compiled.variables.flatMap((v, i) =>
+          v.values.some((value) => value.classes.includes(c)) ? [i] : []
+        );
+        return takers.length === 1 ? takers[0]! : -1;
+      });
+      const { of, count } = binsOf(compiled);
+      const inSome = compiled.classes.map((_, c) => of.some((bins) => bins[c]!.length > 0));
+      compiled.classes.forEach((c, i) => {
+        if (c.line && owner[i]! >= 0) expect(inSome[i], `seed ${seed}, class ${i}`).to.equal(true);
+      });
+      of.forEach((bins, r) => {
+        for (let b = 0; b < count[r]!; b++) {
+          const members = bins.flatMap((list, c) => (list.includes(b) ? [c] : []));
+          for (const x of members)
+            for (const y of members)
+              if (owner[x] !== owner[y])
+                expect(compiled.forbids[x], `seed ${seed}: ${x} and ${y}`).to.include(y);
+        }
+      });
+    }
+  });
+});
+
+/** Whether any choice of one node each goes together, by trying them all. */
+function goesTogether(domains: readonly Domain[], taken: readonly Node[] = []): boolean {
+  const next = domains[taken.length];
+  if (!next) return true;
+  return next.nodes.some((n) => taken.every((t) => compatible(t, n)) && goesTogether(domains, [...taken, n]));
+}
+
+describe('the search for any answer', () => {
+  it('finds one where there is one, and what it finds goes together', () => {
+    let [found, none] = [0, 0];
+    for (let seed = 1; seed <= 160; seed++) {
+      const [build, parts] = benchMachine(seed, 5 + (seed % 4), seed % 3 ? 'adversarial' : 'coupled');
+      const compiled = compile(machine(build, parts), { allowOff: false });
+      for (const component of reduce(compiled, { feasibility: true })?.components ?? []) {
+        const nodes = findAnswer(component, binsOf(compiled), new Budget(1e6));
+        expect(nodes !== null, `seed ${seed}`).to.equal(goesTogether(component));
+        if (!nodes) {
+          none++;
+          continue;
+        }
+        found++;
+        nodes.forEach((a, i) => {
+          expect(component[i]!.nodes).to.include(a);
+          for (const b of nodes.slice(i + 1)) expect(compatible(a, b), `seed ${seed}`).to.equal(true);
+        });
+      }
+    }
+    expect(found).to.be.greaterThan(100);
+    expect(none).to.be.greaterThan(5);
+  });
+  it('counts eleven cards against ten interrupts at once', () => {
+    const irq = [3, 4, 5, 7, 9, 10, 11, 12, 14, 15];
+    const { build, parts } = machineOf(
+      board('at', Array<string>(11).fill('isa16')),
+      Array.from({ length: 11 }, (_, i) => jumpered(`c${i}`, { irq }))
+    );
+    const got = resolve(build, parts, { relaxations: 1 });
+    expect(got.status).to.equal('impossible');
+    expect(got.nodes).to.be.below(10);
+  });
+  it('names the same core in whatever order the cards were entered', () => {
+    for (let seed = 1, seen = 0; seen < 12; seed++) {
+      const [build, parts] = benchMachine(seed, 9, 'adversarial');
+      const got = resolve(build, parts, { relaxations: 0, alternatives: 0 });
+      if (got.status !== 'impossible') continue;
+      seen++;
+      const turned = resolve({ ...build, items: [...build.items].reverse() }, parts, {
+        relaxations: 0,
+        alternatives: 0
+      });
+      const names = (r: typeof got) => r.core.map((c) => `${c.item}/${c.function}`).sort();
+      expect(turned.status === 'impossible' && names(turned), `seed ${seed}`).to.deep.equal(names(got));
+    }
+  });
+});
