@@ -1,3 +1,4 @@
+export * from './accepted';
 export * from './machine';
 export * from './seating';
 export * from './lines';

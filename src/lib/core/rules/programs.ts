@@ -3,6 +3,7 @@ import { hex, thingOf, type Profile } from '../model';
 import { families } from '../boards';
 import { largestPartition } from '../storage';
 import { systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
+import { acceptedIn, firstClaim, isOn } from '../resources';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
 
@@ -117,18 +118,19 @@ const driver: Rule = (s) => {
 const needResources = ['irq', 'dma', 'io', 'memory'] as const;
 
 /** A program that accepts only some numbers of a function, and every such function is set to others. */
-const programLines: Rule = ({ m, lines }) => {
+const programLines: Rule = ({ m, at, lines }) => {
   const owners = m.fitted.flatMap((f) => f.part.functions.map((fn) => ({ fitted: f, item: f.item.id, fn })));
   return m.build.brief.profiles.flatMap((profile) =>
     profile.needs.flatMap((need): Case[] => {
       const able = owners.filter((o) => o.fn.kind === need.kind);
-      const meets = ({ item, fn }: (typeof able)[number]) =>
-        lines.some((l) => l.item === item && l.function === fn.id) &&
+      const meets = ({ fitted, item, fn }: (typeof able)[number]) =>
+        isOn(fitted, fn, at) &&
         needResources.every((resource) => {
           const accepted = need[resource];
-          const line = lines.find((l) => l.item === item && l.function === fn.id && l.resource === resource);
-          const same = (n: number) => n === line?.value || (resource === 'irq' && n === line?.printed);
-          return accepted === undefined || accepted.some(same);
+          if (!accepted) return true;
+          const claim = firstClaim(fn, resource);
+          const line = lines.find((l) => l.item === item && l.function === fn.id && l.index === claim);
+          return line !== undefined && acceptedIn(m, resource, accepted).includes(line.value);
         });
       if (!able.length || able.some(meets)) return [];
       const accepts = needResources

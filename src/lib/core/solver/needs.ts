@@ -1,5 +1,5 @@
 import { keyOf, type Need, type PartFunction } from '../model';
-import type { Machine } from '../resources';
+import { acceptedIn, firstClaim, type Machine } from '../resources';
 import { zero } from './objective';
 import type { Class, Value, Variable } from './problem';
 
@@ -64,9 +64,8 @@ function markMisses(
   for (const resource of resources) {
     const accepted = need[resource];
     if (!accepted) continue;
-    const claim = fn.claims.findIndex((c) => c.resource === resource);
-    const numbers =
-      resource === 'irq' && m.class === 'at' ? accepted.map((n) => (n === 2 ? 9 : n)) : accepted;
+    const claim = firstClaim(fn, resource);
+    const numbers = acceptedIn(m, resource, accepted);
     const lineIn = (value: Value) =>
       value.classes.map((c) => target.classes[c]).find((c) => c.fn === index && c.line?.index === claim)
         ?.line;

@@ -69,7 +69,7 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
 }
 
 /** Nodes of one question among hundreds: whether some of the machine can live together, or the machine after a change. */
-const QUESTION_NODES = 8000;
+const QUESTION_NODES = 1500;
 
 /** The limits of one question among many. */
 export const ofQuestion = (limits: Limits): Limits => ({

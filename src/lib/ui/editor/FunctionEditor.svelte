@@ -16,6 +16,18 @@
   }
   let { part, fn, fields, change }: Props = $props();
   const words = editorText;
+  const drives = ['hard-disk', 'floppy', 'scsi', 'cdrom', 'usb'];
+  /** Facts that only functions of some kinds have. */
+  const only: Record<string, readonly string[]> = {
+    speaks: drives,
+    units: drives,
+    scsi: ['scsi'],
+    uart: ['serial', 'modem'],
+    floppyKiB: ['floppy'],
+    memoryKiB: ['memory', 'ems', 'network', 'display'],
+    parity: ['memory']
+  };
+  const own = $derived(fields.function.filter((f) => only[f.key]?.includes(fn.kind) ?? true));
   const set = (next: PartFunction) =>
     change({ ...part, functions: part.functions.map((f) => (f.id === fn.id ? next : f)) });
   const known = $derived(part.settings.filter((s) => s.positions.length));
@@ -174,7 +186,7 @@
   <details>
     <summary>{rowText.more}</summary>
     <FactFields
-      fields={fields.function}
+      fields={own}
       id="{fn.id}-more"
       of="function"
       value={fn}
