@@ -64,14 +64,7 @@ export function benchMachine(seed: number, cards: number, kind: BenchKind): [Bui
   return [build, partSet(parts.map((p) => Part.parse(p)))];
 }
 
-function card(
-  r: Seeded,
-  id: string,
-  narrow: boolean,
-  irq: boolean,
-  dma: boolean,
-  kind: BenchKind
-): PartIn {
+function card(r: Seeded, id: string, narrow: boolean, irq: boolean, dma: boolean, kind: BenchKind): PartIn {
   const adversarial = kind === 'adversarial';
   const settings: SettingIn[] = [];
   const claims: NonNullable<FunctionIn['claims']> = [];
@@ -86,10 +79,13 @@ function card(
   };
   const irqs = narrow ? [3, 4, 5, 7, 9] : [3, 4, 5, 7, 9, 10, 11, 12, 14, 15, 6];
   const dmas = narrow ? [1, 2, 3] : r.chance(0.5) ? [0, 1, 3] : [5, 6, 7];
-  const bases = kind === 'roomy' ? ROOMY : [
-    0x200, 0x210, 0x220, 0x240, 0x250, 0x260, 0x270, 0x280, 0x2a0, 0x2c0, 0x2e0, 0x300, 0x310, 0x320, 0x330,
-    0x340, 0x350, 0x360, 0x380, 0x3a0, 0x3c0, 0x3e0
-  ];
+  const bases =
+    kind === 'roomy'
+      ? ROOMY
+      : [
+          0x200, 0x210, 0x220, 0x240, 0x250, 0x260, 0x270, 0x280, 0x2a0, 0x2c0, 0x2e0, 0x300, 0x310, 0x320,
+          0x330, 0x340, 0x350, 0x360, 0x380, 0x3a0, 0x3c0, 0x3e0
+        ];
   const few = adversarial ? 3 : 4;
   if (irq) claims.push({ resource: 'irq', from: add('irq', r.some(irqs, few + r.int(3))) });
   if (dma) claims.push({ resource: 'dma', from: add('dma', r.some(dmas, 3)) });
