@@ -32,6 +32,14 @@ describe('what is wished for at the start', () => {
     expect(early.map((r) => r.driver.id)).to.deep.equal(['keyb']);
     expect(refusedWords(early[0]!)).to.match(/needs DOS 3\.3/);
   });
+  it('the handler for A20 that was tried on this board stands in its line, and nowhere else', () => {
+    const himem = (build: Build) => lines(build).filter((l) => l.includes('HIMEM'));
+    const plain = himem(wishing('sanderling', {}));
+    expect(plain.length).to.be.greaterThan(0);
+    expect(plain.some((l) => l.includes('/MACHINE'))).to.equal(false);
+    expect(himem(wishing('sanderling', { a20: 11 }))).to.deep.equal(plain.map((l) => `${l} /MACHINE:11`));
+    expect(has(wishing('dunlin', { a20: 11 }), /MACHINE/), 'an 8088 has no such line').to.equal(false);
+  });
   it('a code page is prepared by a whole path, chosen, and then told to the keyboard', () => {
     const build = wishing('sanderling', { layout: 'FR', codePage: true });
     const found = order(

@@ -53,8 +53,10 @@ function driverLine(w: Writer, start: PlannedStart, wanted: Wanted, region: numb
 function managerLines(w: Writer, { manager }: PlannedStart): WrittenLine[] {
   const { plan, folders } = w;
   if (manager.kind === 'none') return [];
+  const { a20 } = w.kit.build.boot ?? {};
+  const handler = a20 === undefined ? '' : ` /MACHINE:${a20}`;
   const out: WrittenLine[] = [
-    { text: `DEVICE=${placeOf(w, folders.dos, 'HIMEM.SYS')}`, why: { kind: 'xms' } }
+    { text: `DEVICE=${placeOf(w, folders.dos, 'HIMEM.SYS')}${handler}`, why: { kind: 'xms' } }
   ];
   if (!manager.upper) return [...out, { text: 'DOS=HIGH', why: { kind: 'dos-high' } }];
   const exclude = manager.upper.exclude.map(paragraphRange);

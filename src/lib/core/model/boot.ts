@@ -109,6 +109,8 @@ export const BootRecord = z.strictObject({
   listing: file.optional(),
   /** When the user went on with the disk although drivers were not noted as in hand. */
   wentOn: z.iso.datetime().optional(),
+  /** Handler of HIMEM.SYS for line A20 that works here; left out: the one that it finds by itself. */
+  a20: z.number().int().min(1).max(17).optional(),
   /** Where the page frame is wanted; left out: wherever it leaves most. */
   frame: z.number().int().min(0xc0000).max(0xe0000).multipleOf(0x4000).optional(),
   /** The setup leaves a hole for a card at this MiB; null or left out: none that is known. */

@@ -20,9 +20,12 @@
     [
       record.cache ? words.cache : '',
       record.layout ? layoutWords[record.layout] : '',
+      record.a20 ? words.a20Number(record.a20) : '',
       ...extras.map((id) => extraWords[id])
     ].filter(Boolean)
   );
+  /** An 8088 has no line A20 to switch. */
+  const hasA20 = $derived(ex.cpu !== '8088' && ex.cpu !== '8086');
   const change = (to: Partial<BootRecord>) => session.change(withBoot(session.build, to), words.changed);
   const toggle = (id: Extra, isOn: boolean) =>
     change({ extras: isOn ? [...extras, id] : extras.filter((x) => x !== id) });
@@ -44,6 +47,23 @@
         onchange={(e) => change({ layout: (e.currentTarget.value || undefined) as BootRecord['layout'] })}
       />
     </div>
+    {#if hasA20}
+      <div>
+        <Label for="boot-a20">{words.a20}</Label>
+        <Select
+          id="boot-a20"
+          placeholder=""
+          aria-describedby="boot-a20-help"
+          items={[
+            { value: '', name: words.a20Own },
+            ...Array.from({ length: 17 }, (_, i) => ({ value: String(i + 1), name: words.a20Number(i + 1) }))
+          ]}
+          value={record.a20 === undefined ? '' : String(record.a20)}
+          onchange={(e) => change({ a20: Number(e.currentTarget.value) || undefined })}
+        />
+        <p id="boot-a20-help" class="help">{words.a20Help}</p>
+      </div>
+    {/if}
     {#if ex.network.length}
       <div>
         <Label for="boot-network">{words.network}</Label>
@@ -80,6 +100,11 @@
     padding: 0.4rem 0;
     font-weight: 650;
     cursor: pointer;
+  }
+  .help {
+    margin: 0.2rem 0;
+    font-size: 0.9rem;
+    color: var(--quiet);
   }
   .pair,
   .boxes {

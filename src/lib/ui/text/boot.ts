@@ -88,6 +88,11 @@ export const boot = {
     codePage: 'Letters of code page 850',
     network: 'Network',
     cache: 'Disk cache',
+    a20: 'Handler of HIMEM.SYS for A20',
+    a20Own: 'the one that it finds by itself',
+    a20Number: (n: number) => `/MACHINE:${n}`,
+    a20Help:
+      'Only if HIMEM.SYS says that it cannot control A20, or the machine hangs once DOS is loaded high. First switch a fast A20 gate off in the setup, then try 1, 2, 11 and so on, one at each start, from a floppy that starts without it. Write down here the one that works on this board.',
     changed: 'a wish for the start was changed'
   },
   typical: 'typical',
