@@ -7,6 +7,7 @@
   import FactField from '$lib/ui/editor/FactField.svelte';
   import { withFact } from '$lib/ui/editor/fields';
   import FunctionEditor from '$lib/ui/editor/FunctionEditor.svelte';
+  import LookFields from '$lib/ui/editor/LookFields.svelte';
   import NotTogether from '$lib/ui/editor/NotTogether.svelte';
   import PasteTable from '$lib/ui/editor/PasteTable.svelte';
   import Sources from '$lib/ui/editor/Sources.svelte';
@@ -176,11 +177,6 @@
       ]
     });
   }
-  const lines = (key: 'chips' | 'connectors') => (part.look?.[key] ?? []).join('\n');
-  function setLook(key: 'chips' | 'connectors', told: string) {
-    const list = told.split('\n').map((l) => l.trim()).filter(Boolean).slice(0, 24);
-    change({ ...part, look: { chips: [], connectors: [], ...part.look, [key]: list } });
-  }
   async function save() {
     const reply = await ask<Part>('PUT', `/parts/${part.id}`, { part });
     trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
@@ -311,14 +307,7 @@
       {/each}
       <h2>{words.evidence}</h2>
       <Sources id="part" list={part.evidence} change={(evidence) => change({ ...part, evidence })} />
-      <div class="fields look">
-        <div><Label for="p-chips">{words.chips}</Label><textarea id="p-chips" rows="3" value={lines('chips')} onchange={(e) => setLook('chips', e.currentTarget.value)}></textarea></div>
-        <div><Label for="p-connectors">{words.connectors}</Label><textarea id="p-connectors" rows="3" value={lines('connectors')} onchange={(e) => setLook('connectors', e.currentTarget.value)}></textarea></div>
-        <div>
-          <Label for="p-etched">{words.etched}</Label>
-          <Input id="p-etched" value={part.look?.etched ?? ''} maxlength={60} onchange={(e) => change({ ...part, look: { chips: [], connectors: [], ...part.look, etched: value(e) || undefined } })} />
-        </div>
-      </div>
+      <LookFields {part} {change} />
     </section>
     <aside>
       <h2>{words.drawing}</h2>
@@ -386,8 +375,7 @@
     max-width: 30rem;
     margin-top: 0.6rem;
   }
-  select,
-  textarea {
+  select {
     width: 100%;
     padding: 0.5rem 1.7rem 0.5rem 0.6rem;
     border: 1px solid var(--ink);
