@@ -144,6 +144,17 @@ describe('what the written lines take themselves', () => {
   });
 });
 
+describe('the first file over a serial cable', () => {
+  const caution = (id: string, change: (build: Build) => Build = (b) => b) =>
+    routesIn(kitOf(change(demo(id)), parts), [], []).find((r) =>
+      r.links.some((l) => /serial cable/.test(l.text))
+    )?.links[0]!.caution ?? '';
+  it('says how fast a port of one character is, and nothing of one with a queue', () => {
+    expect(caution('dunlin')).to.match(/9,600 baud.*38,400 at best, on an 8088 often less/);
+    expect(caution('curlew')).not.to.match(/baud/);
+  });
+});
+
 describe('the first file over the network', () => {
   const route = (build: Build) =>
     routesIn(kitOf(build, parts), [], []).find((r) => r.links.some((l) => /over the network/.test(l.text)));

@@ -23,6 +23,11 @@ export interface Route {
   missing: string[];
 }
 
+const cautionOf = (all: readonly string[]): { caution?: string } => {
+  const caution = all.filter(Boolean).join(' ');
+  return caution ? { caution } : {};
+};
+
 /** Another machine that stands ready and has drives. */
 export interface Helper {
   name: string;
@@ -187,7 +192,9 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
     ],
     caution: 'Partition the card on this machine: made elsewhere with other heads it reads as garbage.'
   });
-  const serial = kit.m.fitted.some((f) => f.part.functions.some((fn) => fn.kind === 'serial'));
+  const ports = kit.m.fitted.flatMap((f) => f.part.functions.filter((fn) => fn.kind === 'serial'));
+  const serial = ports.length > 0;
+  const isBuffered = ports.some((fn) => fn.uart === '16550');
   const { dos } = systemOf(kit.build.brief.os);
   const starts = kit.drives.length > 0;
   out.push({
@@ -205,10 +212,15 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
       beside('a USB serial adapter for today’s computer', adapter(shelf, 'usb', 'serial')),
       { what: 'a system that starts', where: starts ? 'here' : 'missing' }
     ],
-    // INTERSVR came with DOS 6.0, and does not talk to a computer of today.
-    ...(dos !== null && dos < 6
-      ? { caution: 'Its DOS brings no receiving program: type in a short one, or send with a terminal.' }
-      : {})
+    ...cautionOf([
+      // INTERSVR came with DOS 6.0, and does not talk to a computer of today.
+      dos !== null && dos < 6
+        ? 'Its DOS brings no receiving program: type in a short one, or send with a terminal.'
+        : '',
+      serial && !isBuffered
+        ? `Start at 9,600 baud, six hours for 20 MB: a port that holds one character manages 38,400 at best${isXt ? ', on an 8088 often less' : ''}.`
+        : ''
+    ])
   });
   const network = kit.m.fitted.some((f) => f.part.functions.some((fn) => fn.kind === 'network'));
   out.push({
