@@ -370,4 +370,23 @@ describe('the planner', () => {
     for (const b of boards) expect(boards.filter((x) => x === b).length, b).to.be.at.most(2);
     expect(plans.map((p) => p.score)).to.deep.equal([...plans.map((p) => p.score)].sort((a, b) => a - b));
   });
+
+  it('a budget that a proposed machine keeps is never said to be too small', () => {
+    for (const [date, os] of [
+      ['1986-05', 'DOS 3.2'],
+      ['1992-06', 'DOS 5'],
+      ['1990-03', 'DOS 4.0']
+    ] as const) {
+      const free = plan({ brief: brief({ date, os }), parts: all, shelf: [] });
+      const least = Math.min(...free.plans.map((p) => p.criteria.cost));
+      const within = plan({ brief: brief({ date, os, budget: Math.ceil(least) }), parts: all, shelf: [] });
+      expect(within.plans.length, date).to.be.greaterThan(0);
+      for (const p of within.plans) expect(p.criteria.cost, date).to.be.at.most(Math.ceil(least));
+      const none = plan({ brief: brief({ date, os, budget: Math.floor(least / 3) }), parts: all, shelf: [] });
+      expect([none.plans.length, none.drops.map((d) => d.demands.map((x) => x.id))], date).to.deep.equal([
+        0,
+        [['budget']]
+      ]);
+    }
+  });
 });

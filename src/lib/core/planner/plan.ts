@@ -12,6 +12,7 @@ import {
   type Plan,
   type PlanRequest,
   type Progress,
+  type Search,
   type Weights
 } from './types';
 
@@ -44,6 +45,8 @@ export const MOST_PLANS = 6;
 const OTHER_BOARDS = 2;
 const SIDE_LEAVES = 60;
 const SIDE_STEPS = 20_000;
+/** A weight of the cost beside which no other side counts. */
+const CHEAPEST = 1000;
 
 /** How the same wish looks from other sides: each finds another end of the front. */
 const views: Partial<Weights>[] = [
@@ -63,7 +66,8 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   const within = { ...limits, progress: told };
   // The other ends of the front are looked for with less patience.
   const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
-  const first = search(request, within);
+  let first = search(request, within);
+  if (!first.best && request.brief.budget !== undefined) first = affordable(request, weights, first, within);
   if (!first.best) {
     // A search that was cut proves nothing: nothing is said to have to go.
     const drops = first.exact ? whatToDrop(request, limits) : [];
@@ -100,6 +104,29 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   const { missed } = first.best.criteria;
   const ways = rated(passed.filter((p) => p.criteria.missed <= missed)).sort((a, b) => a.score - b.score);
   return { plans: front([...rated(found), ...ways]), exact: first.exact, machines, reasons: [], drops: [] };
+}
+
+/**
+ * A machine within a budget, where the usual search found none: weighed as usual the dear ones come first, and of each sort
+ * of part only the lightest are looked at. Looks at the cheapest first, then at what would be proposed without a budget.
+ * Where neither has one, the usual answer stands.
+ */
+function affordable(request: PlanRequest, weights: Weights, none: Search, limits: Limits): Search {
+  const { budget, ...brief } = request.brief;
+  const cheapest: PlanRequest = { ...request, weights: { ...weights, cost: CHEAPEST } };
+  const cheap = search(cheapest, limits);
+  const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
+  const found = cheap.best
+    ? cheap.sound
+    : [request, cheapest, { ...request, weights: { ...weights, cost: 10 } }].flatMap(
+        (r) => search({ ...r, brief }, aside).sound
+      );
+  const [best] = found
+    .filter((p) => p.criteria.cost <= budget!)
+    .map((p) => ({ ...p, score: scoreOf(p.criteria, request) }))
+    .sort((a, b) => a.score - b.score);
+  if (best) return { ...cheap, best, sound: found.filter((p) => p.criteria.cost <= budget!), exact: false };
+  return cheap.exact ? cheap : none;
 }
 
 /** The score of what was found under one set of weights, under another. */

@@ -68,6 +68,8 @@ class Run {
   /** Fixed cards of no other role. */
   private readonly must: Part[];
   private readonly trimLeast: number;
+  /** What case, supply and keyboard cost at the least. */
+  private readonly trimCost: number;
   /** Slots that a wish keeps free. */
   private readonly spare: number;
   /** For each board, sets of cards of which was shown that they cannot live together on it. */
@@ -106,10 +108,14 @@ class Run {
       .of('card')
       .filter((p) => pool.fixed.has(p.id) && !p.video && !p.audio && !isMemoryCard(p));
     const least = (kind: Part['kind']) => Math.min(...pool.of(kind).map((p) => pool.weigh(p)), Infinity);
-    this.trimLeast = (['case', 'supply', 'keyboard'] as const)
-      .map(least)
-      .filter(Number.isFinite)
-      .reduce((a, b) => a + b, 0);
+    const trims = ['case', 'supply', 'keyboard'] as const;
+    const sum = (of: (kind: Part['kind']) => number) =>
+      trims
+        .map(of)
+        .filter(Number.isFinite)
+        .reduce((a, b) => a + b, 0);
+    this.trimLeast = sum(least);
+    this.trimCost = sum((kind) => Math.min(...pool.of(kind).map((p) => pool.price(p, 1).cost), Infinity));
   }
 
   /** Score below which nothing with this weight and these programs can come. */
@@ -136,7 +142,7 @@ class Run {
     const [leastStorage, leastAudio] = [least(this.storage), least(this.audio)];
     const [anyStorage, anyAudio] = [union(this.storage), union(this.audio)];
     const rest = leastStorage + leastAudio + this.trimLeast;
-    const cheapest = Math.min(...this.storage.map((o) => this.costOf(o)), Infinity);
+    const cheapest = Math.min(...this.storage.map((o) => this.costOf(o)), Infinity) + this.trimCost;
     const ordered = bases(this.pool, this.brief)
       .filter(({ board }) => this.hasTrim(board) && this.canServe(board))
       .map((base) => ({
@@ -305,7 +311,7 @@ class Run {
         const whole = { ...chosen, services };
         if (this.isKnownBad(whole) || !this.leavesSlots(whole)) continue;
         if (!driversRun(services, this.familyOf(base))) continue;
-        if (budget !== undefined && this.cost(whole) > budget) {
+        if (budget !== undefined && this.cost(whole) + this.trimCost > budget) {
           this.note({ kind: 'budget' });
           continue;
         }
