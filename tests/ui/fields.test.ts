@@ -40,6 +40,12 @@ describe('the form of a part’s facts', () => {
     }
   });
 
+  it('names CPUs in the order of their years, though they look like numbers', () => {
+    const family = factFields('cpu')[0]?.fields.find((f) => f.key === 'family');
+    expect(family?.type === 'choice' && family.options).to.deep.equal([
+      '8088', '8086', '286', '386sx', '386dx', '486sx', '486dx', '586', 'pentium', 'pentium2'
+    ]); // prettier-ignore
+  });
   it('takes a fact back to unknown, and a group with nothing in it away', () => {
     const cpu = withFact({ family: '286' }, 'coreMHz', 12);
     expect(cpu).to.deep.equal({ family: '286', coreMHz: 12 });

@@ -28,12 +28,33 @@ interface Schema {
   default?: unknown;
 }
 
+/** Names that look like numbers lose their order in a schema: here they are in the order of their years. */
+const IN_ORDER = [
+  '8088',
+  '8086',
+  '286',
+  '386sx',
+  '386dx',
+  '486sx',
+  '486dx',
+  '586',
+  '8087',
+  '287',
+  '387sx',
+  '387dx',
+  '487'
+];
+const inOrder = <T extends string | number>(options: readonly T[]): T[] => {
+  const rank = (o: T) => IN_ORDER.indexOf(String(o));
+  return [...options].sort((a, b) => (rank(a) < 0 || rank(b) < 0 ? 0 : rank(a) - rank(b)));
+};
+
 function fieldOf(key: string, schema: Schema, required: boolean): Field | null {
   const base = { key, required, ...(schema.default === undefined ? {} : { usual: schema.default }) };
   const constants = schema.anyOf?.flatMap((s) => (s.const === undefined ? [] : [s.const]));
   if (constants?.length && constants.length === schema.anyOf?.length)
     return { ...base, type: 'choice', options: constants };
-  if (schema.enum) return { ...base, type: 'choice', options: schema.enum };
+  if (schema.enum) return { ...base, type: 'choice', options: inOrder(schema.enum) };
   switch (schema.type) {
     case 'number':
     case 'integer':
@@ -52,7 +73,7 @@ function fieldOf(key: string, schema: Schema, required: boolean): Field | null {
       return schema.properties ? { ...base, type: 'group', fields: fieldsIn(schema) } : null;
     case 'array': {
       const items = schema.items ?? {};
-      if (items.enum) return { ...base, type: 'choices', options: items.enum.map(String) };
+      if (items.enum) return { ...base, type: 'choices', options: inOrder(items.enum.map(String)) };
       const item = fieldOf('', items, true);
       return item && { ...base, type: 'list', item, most: schema.maxItems ?? 24 };
     }
