@@ -180,6 +180,8 @@ describe('the planner', () => {
         ['network', 'scsi', 'cdrom', 'midi', 'game', 'modem', 'mouse', 'floppy-5', 'floppy-3', 'fpu'] as const
       ).map((what) => ({ kind: 'have' as const, what })),
       { kind: 'real-disk' },
+      { kind: 'colour' },
+      { kind: 'quiet' },
       { kind: 'spare-slots', count: 3 },
       { kind: 'original-look' },
       { kind: 'emulator-outside' }

@@ -23,6 +23,8 @@ const wishes: Wish[] = [
   { kind: 'have', what: 'network' },
   { kind: 'have', what: 'usb' },
   { kind: 'real-disk' },
+  { kind: 'colour' },
+  { kind: 'quiet' },
   { kind: 'original-look' },
   { kind: 'emulator-outside' },
   { kind: 'spare-slots', count: 5 },

@@ -83,7 +83,11 @@ export const Wish = z.discriminatedUnion('kind', [
     ])
   }),
   /** A hard disk that turns, no flash. */
-  z.strictObject({ kind: z.literal('real-disk') })
+  z.strictObject({ kind: z.literal('real-disk') }),
+  /** A picture in colour: card and monitor. */
+  z.strictObject({ kind: z.literal('colour') }),
+  /** No hard disk that turns. */
+  z.strictObject({ kind: z.literal('quiet') })
 ]);
 
 export type Strictness = z.output<typeof Strictness>;

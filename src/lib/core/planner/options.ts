@@ -13,6 +13,7 @@ import {
   speedIndex,
   type Filling
 } from '../boards';
+import { showsColour } from '../rules';
 import { suitsSystem, systemOf, unmet, type Area, type Offer } from '../software';
 import { chain, gives } from '../video';
 import { tally, weighSides, type Pool } from './pool';
@@ -287,8 +288,10 @@ export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOpt
     ? pool.of('card').filter((p) => p.video?.standard === '3d-only')
     : [];
   const options: DisplayOption[] = [];
+  const inColour = (brief.wishes ?? []).some((w) => w.kind === 'colour');
   for (const card of cards)
     for (const monitor of pool.of('monitor')) {
+      if (inColour && !(monitor.monitor!.colour && showsColour(card.video!))) continue;
       const pictures = picturesOn(card.video!, monitor.monitor!);
       if (!pictures) continue;
       const make = (add: Part[], more: Picture[]) => {

@@ -58,6 +58,7 @@ export function storages(pool: Pool, brief: Brief): Option[] {
       )
     : [];
   const mustTurn = (brief.wishes ?? []).some((w) => w.kind === 'real-disk');
+  const mustBeQuiet = (brief.wishes ?? []).some((w) => w.kind === 'quiet');
   const needsDisk = windows !== null || mustTurn;
   const sizes = wishes.flatMap((w) => (w === 'floppy-5' || w === 'floppy-3' ? [floppySizes[w]] : []));
   const meetsWishes = (set: readonly Part[]) =>
@@ -65,7 +66,9 @@ export function storages(pool: Pool, brief: Brief): Option[] {
   const options: Option[] = [];
   for (const hard of [
     ...(needsDisk ? [] : [null]),
-    ...hards.filter((h) => !mustTurn || h.drive!.medium === 'hard')
+    ...hards.filter(
+      ({ drive }) => (!mustTurn || drive!.medium === 'hard') && (!mustBeQuiet || drive!.medium !== 'hard')
+    )
   ])
     for (const optical of mustCd ? opticals : wantsCd ? [null, ...opticals] : [null])
       for (const set of [...floppies.map((f) => [f]), ...pairs].filter(meetsWishes)) {

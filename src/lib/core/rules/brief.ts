@@ -1,4 +1,4 @@
-import { thingOf, whatOf, type Part, type Wish } from '../model';
+import { thingOf, whatOf, type Part, type VideoFacts, type Wish } from '../model';
 import type { MissingKind } from './facts';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
@@ -69,12 +69,21 @@ export function wishUnmet(wish: Wish, s: Pick<Situation, 'kit' | 'm'>): boolean 
       return parts.some(showsNew);
     case 'real-disk':
       return !parts.some((p) => p.drive?.medium === 'hard');
+    case 'colour':
+      return !(
+        s.kit.monitors.some((p) => p.part.monitor!.colour) && s.kit.displays.some((d) => showsColour(d.facts))
+      );
+    case 'quiet':
+      return parts.some((p) => p.drive?.medium === 'hard');
     case 'spare-slots':
       return freeSlotCount(s) < wish.count;
     case 'have':
       return !has(wish.what, s);
   }
 }
+
+/** Whether a display has colours to send. */
+export const showsColour = ({ standard }: VideoFacts): boolean => standard !== 'mono';
 
 /** A drive in the front of the case that no machine of the time had. */
 export const showsNew = (part: Part): boolean =>

@@ -93,5 +93,5 @@ export { hidesSomething, openByStage, openByView, placeOf } from './places';
 export { registry, ruleIds, type FitView, type Place, type RuleEntry, type Stage } from './registry';
 export type { FactsOf, LineClash, MissingKind, OpenFact, RuleId } from './facts';
 export { findingOf, type Case, type Finding, type FindingOf } from './finding';
-export { STILL_IN_USE, floppySizes, showsNew, wishUnmet } from './brief';
+export { STILL_IN_USE, floppySizes, showsColour, showsNew, wishUnmet } from './brief';
 export { stageStates, type StageState } from './stages';

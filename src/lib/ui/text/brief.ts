@@ -44,6 +44,8 @@ export const brief = {
     'emulator-outside': 'floppy emulator outside the case only',
     'original-look': 'period-correct front panel',
     'real-disk': 'a real spinning hard disk',
+    colour: 'a picture in colour',
+    quiet: 'no hard disk that turns (quiet)',
     'spare-slots': 'slots that stay free',
     have: 'have this'
   },
