@@ -45,7 +45,7 @@ export const brief = {
     'original-look': 'period-correct front panel',
     'real-disk': 'a real spinning hard disk',
     colour: 'a picture in colour',
-    quiet: 'no hard disk that turns (quiet)',
+    quiet: 'no spinning hard disk (quiet)',
     'spare-slots': 'slots that stay free',
     have: 'have this'
   },

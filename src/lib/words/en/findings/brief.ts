@@ -33,7 +33,7 @@ function wishWords({ wish, part, free = 0 }: FactsOf['brief.wish']): string {
     case 'colour':
       return 'You want a picture in colour, and card or monitor has none.';
     case 'quiet':
-      return 'You want no disk that turns, and there is one.';
+      return 'You want no spinning hard disk, and there is one.';
     case 'spare-slots':
       return `You want ${counted('slot', 'slots')(wish.count)} free, and there ${free === 1 ? 'is' : 'are'} ${free}.`;
     case 'have':
