@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Claim, Part, PartFunction } from '../core/model';
+import { CPU_FAMILIES, Claim, FPU_KINDS, Part, PartFunction } from '../core/model';
 
 /** One thing that can be written down of a part: what may be typed or chosen follows from the schema of parts. */
 export type Field = { key: string; required: boolean; usual?: unknown } & (
@@ -28,22 +28,8 @@ interface Schema {
   default?: unknown;
 }
 
-/** Names that look like numbers lose their order in a schema: here they are in the order of their years. */
-const IN_ORDER = [
-  '8088',
-  '8086',
-  '286',
-  '386sx',
-  '386dx',
-  '486sx',
-  '486dx',
-  '586',
-  '8087',
-  '287',
-  '387sx',
-  '387dx',
-  '487'
-];
+/** Names that look like numbers lose their order in a schema. */
+const IN_ORDER: readonly string[] = [...CPU_FAMILIES, ...FPU_KINDS];
 const inOrder = <T extends string | number>(options: readonly T[]): T[] => {
   const rank = (o: T) => IN_ORDER.indexOf(String(o));
   return [...options].sort((a, b) => (rank(a) < 0 || rank(b) < 0 ? 0 : rank(a) - rank(b)));

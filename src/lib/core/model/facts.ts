@@ -13,7 +13,8 @@ const mhz = z.number().positive().max(2000);
 const amps = z.number().min(0).max(60);
 const range = z.strictObject({ low: z.number().min(0), high: z.number().min(0) });
 
-export const CpuFamily = z.enum([
+/** In the order of their years; a schema puts names that look like numbers first. */
+export const CPU_FAMILIES = [
   '8088',
   '8086',
   '286',
@@ -24,7 +25,8 @@ export const CpuFamily = z.enum([
   '586',
   'pentium',
   'pentium2'
-]);
+] as const;
+export const CpuFamily = z.enum(CPU_FAMILIES);
 
 /** Sockets by pins and standard; `qfp` is soldered to the board. */
 export const CpuSocket = z.enum([
@@ -69,7 +71,8 @@ export const CacheWrites = z.enum(['through', 'back']);
 /** Chips of serial ports. The first two hold one character; the last a queue of sixteen. */
 export const Uart = z.enum(['8250', '16450', '16550']);
 
-export const FpuKind = z.enum(['8087', '287', '387sx', '387dx', '487']);
+export const FPU_KINDS = ['8087', '287', '387sx', '387dx', '487'] as const;
+export const FpuKind = z.enum(FPU_KINDS);
 export const FpuFacts = z.strictObject({ kind: FpuKind, mhz });
 
 export const MemoryType = z.enum(['dram', 'fpm', 'edo', 'sdram']);
