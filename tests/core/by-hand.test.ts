@@ -162,6 +162,15 @@ describe('a part that is tried before it is saved', () => {
     expect(again.build.items.filter((i) => i.part === 'mine').length).to.equal(1);
     expect(again.parts.filter((p) => p.id === 'mine').length).to.equal(1);
   });
+  it('a board brings its BIOS along, so that nobody says it is not known', () => {
+    const v66 = parts.get('varnoc-v66')!;
+    const bios = parts.get(v66.board!.firmware!)!;
+    const rules = (f: BuildFile) => checked(f.build, partSet(f.parts)).findings.map((x) => x.rule);
+    expect(rules(aloneOn(v66, [bios]))).not.to.include('unknown.bios');
+    expect(rules(aloneOn(v66))).to.include('unknown.bios');
+    const twice = triedIn(aloneOn(v66, [bios]), { ...v66, id: 'mine' }, [bios]);
+    expect(twice.parts.filter((p) => p.id === bios.id).length).to.equal(1);
+  });
   it('a board takes the place of the build’s own', () => {
     const other = { ...parts.get('varnoc-v66')!, id: 'mine' };
     const { build } = triedIn(file, other);

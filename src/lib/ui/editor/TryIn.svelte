@@ -9,10 +9,12 @@
     part: Part;
     /** Builds to try it in. */
     builds: readonly { id: string; name: string }[];
+    /** What a board needs to be understood: its BIOS, a CPU that is soldered in. */
+    related: readonly Part[];
     /** It can be checked at all. */
     sound: boolean;
   }
-  let { part, builds, sound }: Props = $props();
+  let { part, builds, related, sound }: Props = $props();
   interface Found {
     id: string;
     severity: Severity;
@@ -37,13 +39,13 @@
     const timer = setTimeout(async () => {
       const file =
         where === 'alone'
-          ? ({ ok: true, value: aloneOn(now) } as const)
+          ? ({ ok: true, value: aloneOn(now, related) } as const)
           : await ask<BuildFile>('GET', `/builds/${where}/export`);
       const reply = file.ok
         ? await ask<{ findings: Found[] }>(
             'POST',
             '/check',
-            where === 'alone' ? file.value : triedIn(file.value, now)
+            where === 'alone' ? file.value : triedIn(file.value, now, related)
           )
         : file;
       if (mine !== asked) return;

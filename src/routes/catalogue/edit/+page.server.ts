@@ -1,3 +1,4 @@
+import { relatedParts } from '$lib/core/kit';
 import { PART_KINDS, factFields, functionFields } from '$lib/formats';
 import { readPlainParts } from '$lib/server/catalogue';
 import { services } from '$lib/server/context';
@@ -9,8 +10,11 @@ export const load = async ({ url }) => {
   const parts = await store.parts();
   const [id, like] = [url.searchParams.get('id'), url.searchParams.get('like')];
   const ids = await own.ids();
+  const part = (id && ids.has(id) ? parts.get(id) : like ? parts.get(like) : undefined) ?? null;
   return {
-    part: (id && ids.has(id) ? parts.get(id) : like ? parts.get(like) : undefined) ?? null,
+    part,
+    /** Without its BIOS a board that is tried would be said to have none that is known. */
+    related: part?.board ? relatedParts(part).flatMap((r) => parts.get(r) ?? []) : [],
     /** What was searched for and not found. */
     name: (url.searchParams.get('name') ?? '').trim().slice(0, 80),
     isOwn: id !== null && ids.has(id),

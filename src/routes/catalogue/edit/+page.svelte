@@ -318,7 +318,7 @@
           <ul>{#each problems.slice(0, 8) as p (p.path + p.message)}<li>{p.path}: {p.message}</li>{/each}</ul>
         </div>
       {/if}
-      {#if part.card || part.board}<TryIn {part} builds={data.builds} sound={problems.length === 0} />{/if}
+      {#if part.card || part.board}<TryIn {part} builds={data.builds} related={data.related} sound={problems.length === 0} />{/if}
       {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
       <p role="status">{saved ? words.saved : ''}</p>
       <Button class="act" disabled={!past.length} onclick={undo}>{words.undo}</Button>
