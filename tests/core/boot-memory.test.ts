@@ -3,8 +3,10 @@ import { Build, partSet } from '../../src/lib/core/model';
 import { check } from '../../src/lib/core/rules';
 import { tell } from '../../src/lib/words';
 import {
+  bootPlan,
   buffersBytes,
   conditionalRuns,
+  expectationOf,
   filesBytes,
   freeRuns,
   kernelKiB,
@@ -19,7 +21,7 @@ import {
   type UpperWish
 } from '../../src/lib/core/boot';
 import { VARIANTS, boxVerdict, counted, fromCount, measured } from '../../src/lib/core/boards';
-import { cardSteps, kitOf, totalKiB } from '../../src/lib/core/kit';
+import { cardSteps, expandedKiB, kitOf, totalKiB } from '../../src/lib/core/kit';
 import { demo, parts } from '../support/demo';
 
 describe('what DOS takes', () => {
@@ -224,5 +226,59 @@ describe('memory on a card', () => {
     expect(rules(true)).to.deep.equal([]);
     expect(rules(undefined)).to.deep.equal([]);
     expect(rules(false)).to.deep.equal(['clash']);
+  });
+});
+
+describe('expanded memory that fills conventional memory up', () => {
+  /** A board with so many banks of 64 KiB, and the memory board set so; undefined: nobody looked. */
+  const withBoard = (banks: number, fill?: string) =>
+    kitOf(
+      Build.parse({
+        id: 'm',
+        name: 'M',
+        brief: { os: 'DOS 3.3' },
+        board: { id: 'board', part: 'grevane-t8' },
+        items: [
+          { id: 'cpu', part: 'ashgill-8088-8' },
+          { id: 'card', part: 'lanteg-ems-fill', slot: '1', asFound: fill ? { fill } : {} },
+          ...Array.from({ length: banks }, (_, i) => ({
+            id: `chips${i}`,
+            part: 'pendrum-set-64k',
+            place: String(i)
+          }))
+        ]
+      }),
+      parts
+    );
+  const rules = (kit: ReturnType<typeof withBoard>) =>
+    check(kit.build, parts)
+      .filter((f) => f.rule === 'memory.card' || f.rule === 'memory.backfill')
+      .map((f) => [f.rule, f.severity, f.fixes.length]);
+
+  it('counts to 640, and what it fills is no expanded memory any more', () => {
+    expect([totalKiB(withBoard(4, '256')), expandedKiB(withBoard(4, '256'))]).to.deep.equal([
+      640,
+      2048 - 384
+    ]);
+    expect(rules(withBoard(4, '256'))).to.deep.equal([]);
+  });
+  it('leaves the machine at what the board has where it is not set to, and says so', () => {
+    expect([totalKiB(withBoard(4, '640')), expandedKiB(withBoard(4, '640'))]).to.deep.equal([256, 2048]);
+    expect(rules(withBoard(4, '640'))).to.deep.equal([['memory.backfill', 'caution', 1]]);
+    // No position begins at 192 KiB.
+    expect(rules(withBoard(3, '640'))).to.deep.equal([['memory.backfill', 'caution', 0]]);
+    expect(
+      tell(check(withBoard(4).build, parts).find((f) => f.rule === 'memory.backfill')!).sentence
+    ).to.match(/Nobody has looked/);
+  });
+  it('that begins above the memory of the board leaves a hole', () => {
+    expect(rules(withBoard(2, '256'))).to.deep.equal([['memory.card', 'clash', 0]]);
+    expect(totalKiB(withBoard(2, '256'))).to.equal(128);
+  });
+  it('takes the driver of version 4.0, and offers what is left', () => {
+    const plan = bootPlan(withBoard(4, '256'));
+    if (typeof plan === 'string') throw new Error(plan);
+    expect(plan.managers.map((m) => m.emsKiB)).to.deep.equal([2048 - 384]);
+    expect(expectationOf(withBoard(4, '256')).emsDriver).to.equal('ems-40');
   });
 });

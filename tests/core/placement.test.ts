@@ -3,38 +3,18 @@ import {
   bestOrderByDos,
   blockedLine,
   changedLines,
-  configurations,
-  fewestStarts,
   keepPresent,
   needOf,
   place,
   placeBest,
   placeByDos,
   type Line,
-  type Manager,
-  type Optional,
-  type Present,
-  type Program
+  type Present
 } from '../../src/lib/core/placement';
+import { line } from '../support/line';
 import { Seeded } from '../support/random';
 import { torture } from '../support/torture';
 
-const line = (
-  name: string,
-  stage: 0 | 1,
-  load: number,
-  stay: number,
-  after: string[] = [],
-  movesItself = false
-): Line => ({
-  name,
-  stage,
-  load,
-  stay,
-  after,
-  high: true,
-  movesItself
-});
 const HEAD = 32;
 const EIGHT = [
   line('cd', 0, 21400, 11600),
@@ -168,119 +148,6 @@ describe('placing in upper memory', () => {
   });
 });
 
-describe('the fewest starts', () => {
-  const managers: Manager[] = [
-    {
-      id: 'none',
-      freeBytes: 579000,
-      regions: [],
-      xmsKiB: 0,
-      emsKiB: 0,
-      onePool: false,
-      v86: false,
-      lines: 0
-    },
-    {
-      id: 'xms',
-      freeBytes: 632500,
-      regions: [],
-      xmsKiB: 7104,
-      emsKiB: 0,
-      onePool: false,
-      v86: false,
-      lines: 1
-    },
-    {
-      id: 'noems',
-      freeBytes: 628400,
-      regions: [0x28000 - HEAD],
-      xmsKiB: 6924,
-      emsKiB: 0,
-      onePool: false,
-      v86: true,
-      lines: 2
-    },
-    {
-      id: 'ems',
-      freeBytes: 628400,
-      regions: [0x8000 - HEAD, 0x10000 - HEAD],
-      xmsKiB: 6908,
-      emsKiB: 6908,
-      onePool: true,
-      v86: true,
-      lines: 2
-    }
-  ];
-  const optional: Optional[] = [
-    {
-      id: 'cd',
-      lines: [line('cd', 0, 21400, 11600), line('redirector', 1, 46500, 27950, ['cd'])],
-      takesKiB: 0,
-      wantsXms: false
-    },
-    { id: 'mouse', lines: [line('mouse', 1, 56400, 16900)], takesKiB: 0, wantsXms: false },
-    {
-      id: 'net',
-      lines: [line('packet', 1, 12000, 6100), line('client', 1, 61000, 47500, ['packet'])],
-      takesKiB: 0,
-      wantsXms: false
-    },
-    {
-      id: 'cache',
-      lines: [line('cache', 1, 45200, 29030, ['redirector'], true)],
-      takesKiB: 1024,
-      wantsXms: true
-    }
-  ];
-  const program = (id: string, baseKiB: number, more: Partial<Program> = {}): Program => ({
-    id,
-    baseKiB,
-    emsKiB: 0,
-    xmsKiB: 0,
-    mostXmsKiB: null,
-    needs: [],
-    v86: 'any',
-    ...more
-  });
-  const programs = [
-    program('A', 590, { emsKiB: 1024, needs: ['mouse'] }),
-    program('B', 600, { needs: ['cd', 'mouse'] }),
-    program('C', 560, { xmsKiB: 2048, needs: ['cd', 'mouse'] }),
-    program('D', 540, { xmsKiB: 3072, needs: ['cd'], v86: 'off' }),
-    program('E', 500, { xmsKiB: 6500 }),
-    program('F', 480, { needs: ['net'] }),
-    program('G', 400, { mostXmsKiB: 0 }),
-    program('H', 610, { emsKiB: 512 })
-  ];
-  const always = [line('keyboard', 1, 19500, 6220)];
-
-  it('are three for the worked example, proved by three programs that share none', () => {
-    const all = configurations(managers, optional, always);
-    expect(all).to.have.length(56);
-    const answer = fewestStarts(all, programs);
-    expect(answer.chosen.map((c) => c.id).sort()).to.deep.equal(['ems+cd+mouse', 'none+net', 'xms+cd']);
-    expect(answer.answers).to.equal(6);
-    expect(answer.clique).to.have.length(3);
-    expect(answer.unserved).to.deep.equal([]);
-    const ems = answer.configurations.find((c) => c.id === 'ems+cd+mouse+net')!;
-    expect([Math.round(ems.baseKiB * 10) / 10, ems.placement.low, ems.serves.join('')]).to.deep.equal([
-      569.9,
-      44850,
-      'CEF'
-    ]);
-  });
-
-  it('say of a program that runs nowhere what is short, and where', () => {
-    const answer = fewestStarts(configurations(managers, optional, always), [
-      program('X', 615),
-      programs[5]!
-    ]);
-    expect(answer.chosen).to.have.length(1);
-    expect(answer.unserved[0]?.program).to.equal('X');
-    expect(answer.unserved[0]?.nearest.baseKiB).to.be.within(1, 2);
-  });
-});
-
 interface Highs {
   solve(problem: string, options?: Record<string, unknown>): { Status: string; ObjectiveValue: number };
 }
@@ -340,47 +207,6 @@ describe('more lines than are searched', () => {
     expect(blockedLine(waiting), 'two that wait for each other').to.not.equal(null);
     expect(place(waiting, [1000]).status).to.equal('no-order');
     expect(placeBest(lines, [{ freeBytes: 600_000, regions: [90_000] }])!.placement.low).to.equal(0);
-  });
-});
-
-describe('a shelf of many programs', () => {
-  it('is served to the last one: forty programs, of which one alone needs another start', () => {
-    const managers: Manager[] = [
-      {
-        id: 'xms',
-        freeBytes: 620_000,
-        regions: [],
-        xmsKiB: 4000,
-        emsKiB: 0,
-        onePool: false,
-        v86: false,
-        lines: 2
-      },
-      {
-        id: 'ems',
-        freeBytes: 600_000,
-        regions: [],
-        xmsKiB: 3000,
-        emsKiB: 3000,
-        onePool: true,
-        v86: true,
-        lines: 3
-      }
-    ];
-    for (const odd of [0, 31, 32, 39]) {
-      const programs = Array.from({ length: 40 }, (_, i): Program => ({
-        id: `p${i}`,
-        baseKiB: i === odd ? 500 : 600,
-        emsKiB: i === odd ? 1024 : 0,
-        xmsKiB: 0,
-        mostXmsKiB: null,
-        needs: [],
-        v86: 'any'
-      }));
-      const { chosen, clique } = fewestStarts(configurations(managers, [], []), programs);
-      expect(chosen.map((c) => c.id).sort(), `p${odd}`).to.deep.equal(['ems', 'xms']);
-      expect(clique, `p${odd}`).to.include(`p${odd}`);
-    }
   });
 });
 

@@ -30,6 +30,33 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
         ])
       )
     ),
+  'line.share-idle': () => {
+    const port = (id: string) =>
+      card(id, [{ resource: 'irq', value: 4, sharing: 'idle' }], {
+        functions: [
+          {
+            id: 'f',
+            label: 'serial port',
+            kind: 'serial',
+            claims: [{ id: 'i', resource: 'irq', value: 4, sharing: 'idle' }]
+          }
+        ]
+      });
+    return machineOf(board('at', ['isa16', 'isa16']), [port('a'), port('b')], {
+      neverTogether: [
+        [
+          { item: 'a', function: 'f' },
+          { item: 'b', function: 'f' }
+        ]
+      ]
+    });
+  },
+  'power.minus5-dram': () => made({ board: 'skerrin-px5', items: [{ part: 'ampstead-t350n' }] }),
+  'power.least': () =>
+    made({
+      board: 'skerrin-px8',
+      items: ['ampstead-a192', 'feldspar-rails', 'feldspar-rails', 'tinhallow-x8'].map((part) => ({ part }))
+    }),
   'rom.window': () =>
     machineOf(board('at', ['isa16']), [
       card('odd', [{ resource: 'memory', value: 0xc9000, length: 0x2000, use: 'rom' }])
@@ -74,6 +101,8 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
       board: 'skerrin-px5',
       items: [{ part: 'lanteg-mem576', slot: '2', asFound: { start: '256' } }]
     }),
+  'memory.backfill': () =>
+    made({ board: 'skerrin-px5', items: [{ part: 'lanteg-ems-fill', slot: '2', asFound: { fill: '640' } }] }),
   'scsi.power': () =>
     made({
       board: 'varnoc-d33',

@@ -68,6 +68,7 @@ const machineOf = (dos: number, cpu: string): Expectation => ({
   hardDisks: 1,
   floppies: 1,
   masters: [],
+  emsDriver: 'ems-32',
   listing: null,
   refusers: [],
   emsCards: [],

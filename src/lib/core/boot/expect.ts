@@ -46,6 +46,8 @@ export interface Expectation {
   /** ISA bus masters, whose transfers go past the memory manager. */
   masters: string[];
   emsCards: string[];
+  /** Which driver they take: only that of version 4.0 knows memory which fills up conventional memory. */
+  emsDriver: 'ems-32' | 'ems-40';
   hasMouse: boolean;
   serials: number;
   /** Files of the disk, where somebody listed them. */
@@ -109,6 +111,7 @@ export function expectationOf(kit: Kit): Expectation {
       )
       .map((f) => f.title),
     emsCards: ofKind('ems').map(({ f }) => f.title),
+    emsDriver: ofKind('ems').some(({ fn }) => fn.startKiB) ? 'ems-40' : 'ems-32',
     hasMouse: ofKind('mouse').length > 0,
     serials: ofKind('serial').length,
     listing: readListing(kit.build.boot?.listing ?? ''),

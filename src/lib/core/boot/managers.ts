@@ -1,5 +1,5 @@
 import { families, shownMemory } from '../boards';
-import { totalKiB, type Kit } from '../kit';
+import { expandedKiB, totalKiB, type Kit } from '../kit';
 import { kernelKiB, type Span } from './dos';
 import { driverOf } from './drivers';
 import type { Expectation } from './expect';
@@ -32,6 +32,9 @@ const MANAGER_HIGH = 5 * K;
 /** Bytes of HIMEM.SYS are in the figures of DOS=HIGH; those of the manager are not. */
 const MANAGER_LOW: Span = [3 * K, 4 * K];
 const MANAGER_LOW_5: Span = [8 * K, 10 * K];
+
+/** KiB that a version of expanded memory can hand out. */
+const MOST_EXPANDED = { 'ems-32': 8192, 'ems-40': 32_768 } as const;
 
 /** Whether transfers of a bus master go through a buffer under the manager: from 6 on SMARTDRV does it, 7 by itself. */
 export const wantsDoubleBuffer = (ex: Expectation, dos: number): boolean =>
@@ -83,9 +86,7 @@ export function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManag
   const shown = shownMemory(totalKiB(kit), memory);
   const top = shown.base * K;
   const less = ([a, b]: Span, [c, d]: Span = [0, 0]): Span => [top - b * K - d, top - a * K - c];
-  const cards = kit.m.fitted
-    .flatMap((f) => f.part.functions)
-    .reduce((sum, fn) => sum + (fn.kind === 'ems' ? (fn.memoryKiB ?? 0) : 0), 0);
+  const cards = Math.min(MOST_EXPANDED[ex.emsDriver], expandedKiB(kit));
   const none: MachineManager = {
     id: 'none',
     kind: 'none',
@@ -117,13 +118,13 @@ export function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManag
         upper,
         regions,
         xmsKiB: xmsKiB - MANAGER_OWN - (kind === 'ems' ? 16 : 0),
-        emsKiB: kind === 'ems' ? Math.min(32_768, xmsKiB - MANAGER_OWN - 16) : 0
+        emsKiB: kind === 'ems' ? Math.min(MOST_EXPANDED['ems-40'], xmsKiB - MANAGER_OWN - 16) : 0
       });
     }
   }
   // A card gives expanded memory under any manager that gives none itself.
   if (!cards) return out;
-  const { stay } = driverOf('ems-32');
+  const { stay } = driverOf(ex.emsDriver);
   const withCard = ({ free: [low, high] }: MachineManager): Span => [low - stay[1] * K, high - stay[0] * K];
   return out.map((m) => (m.kind === 'ems' ? m : { ...m, emsKiB: cards, free: withCard(m) }));
 }

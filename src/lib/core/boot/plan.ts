@@ -75,7 +75,7 @@ export interface PlannedStart {
 
 /** The driver of the expanded memory card, where a start takes its expanded memory from one. */
 const cardDriver = ({ manager }: Pick<PlannedStart, 'manager'>, ex: Expectation): Driver[] =>
-  ex.emsCards.length && manager.kind !== 'ems' && manager.emsKiB > 0 ? [driverOf('ems-32')] : [];
+  ex.emsCards.length && manager.kind !== 'ems' && manager.emsKiB > 0 ? [driverOf(ex.emsDriver)] : [];
 
 /** Drivers of a plan that come with a part, not with DOS, each once. */
 export function driversToCopy(plan: BootPlan): Driver[] {
@@ -144,7 +144,7 @@ function within(p: Program, all: readonly Configuration[]): Program {
   return others.length && best < p.baseKiB ? { ...p, baseKiB: best } : p;
 }
 
-/** From so many lines on the hundreds of configurations are only looked at hastily, and the chosen ones well. */
+/** From so many lines on a configuration is looked at hastily first, and well where that may serve a program more. */
 const MANY_LINES = 12;
 const WELL_NODES = 8000;
 
@@ -246,32 +246,40 @@ export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | No
     needs: needsOf(p),
     v86: p.wants?.v86 ?? 'any'
   }));
-  const all = configurations(managers.map(asManager), optional, lines(always, most), placing);
+  const all = configurations(
+    managers.map(asManager),
+    optional,
+    lines(always, most),
+    placing,
+    programs,
+    placingWell
+  );
   const asked = programs.map((p) => within(p, all));
   const answer = fewestStarts(all, [...asked, ...standIns]);
   const starts = answer.chosen.map((c): PlannedStart => {
     const manager = managers.find((m) => m.id === c.manager)!;
     const used = [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)];
+    const { regions } = manager;
+    const largest = lines(used, most);
+    const placed = (list: Line[], freeBytes: number) =>
+      placingWell(list, [{ freeBytes, regions }])?.placement;
+    const well = placed(largest, manager.free[0]);
     const placement = keepPresent(
-      lines(used, most),
-      manager.regions,
-      c.placement,
+      largest,
+      regions,
+      well && well.low < c.placement.low ? well : c.placement,
       presentFor(used, isV86(manager), own)
     );
-    // The least is what the largest sizes leave, and the other way round.
-    const freeAt = (pick: (s: Span) => number, freeBytes: number) => {
-      const found = placingWell(lines(used, pick), [{ freeBytes, regions: manager.regions }]);
-      return found ? (freeBytes - found.placement.low) / K : 0;
-    };
-    const typical = lines(used, most);
-    const byDos = placeByDos(typical, manager.regions).low;
+    const byDos = placeByDos(largest, regions).low;
+    const smallest = placed(lines(used, least), manager.free[1]);
     return {
       configuration: { ...c, placement, serves: c.serves.filter(isProgram) },
       manager,
       wanted: used,
       card: cardDriver({ manager }, ex),
-      free: [freeAt(most, manager.free[0]), freeAt(least, manager.free[1])],
-      byDosKiB: byDos === c.placement.low ? null : (manager.free[0] - byDos) / K
+      // The least is what the largest sizes leave, and the other way round.
+      free: [(manager.free[0] - placement.low) / K, smallest ? (manager.free[1] - smallest.low) / K : 0],
+      byDosKiB: byDos === placement.low ? null : (manager.free[0] - byDos) / K
     };
   });
   const without = (id: string) =>

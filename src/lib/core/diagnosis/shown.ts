@@ -183,6 +183,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
     f.facts.isGap
       ? { at: 'count', stops: 0, says: 'memory-size' }
       : { at: 'count', stops: 0.4, says: 'memory' },
+  'memory.backfill': { at: 'count', stops: 0, says: 'memory-size' },
   'memory.sides': 'hint',
   'memory.reach': 'hint',
   'memory.shown': 'hint',

@@ -248,7 +248,10 @@ export const PartFunction = z.strictObject({
   floppyKiB: z.number().int().min(160).max(2880).optional(),
   /** Memory that it brings: expanded memory of a board, shared memory. */
   memoryKiB: z.number().int().min(1).max(65536).optional(),
-  /** KiB at which the memory of a card begins, by a setting. Left out: it goes on where the board's ends. */
+  /**
+   * KiB at which the memory of a card begins, by a setting. Left out: it goes on where the board's ends. Of expanded
+   * memory: where it fills conventional memory up from (backfill), 640 for not at all; left out: it cannot.
+   */
   startKiB: z
     .strictObject({ setting: Id, values: z.record(Id, z.number().int().min(0).max(65_536)) })
     .optional(),

@@ -7,6 +7,14 @@ export interface Layout {
   regions: readonly number[];
 }
 
+/** The layout that was chosen, with its placement. */
+export interface Placed {
+  at: number;
+  placement: Placement;
+  /** No layout leaves programs more than these bytes, looked at or not. */
+  most: number;
+}
+
 /** Nodes that each layout may take in one round, before all of them are searched as far as it goes. */
 const ROUNDS = [500, 20_000];
 /** Nodes of all layouts together: what is not decided by then is not called optimal. */
@@ -22,7 +30,7 @@ export function placeBest(
   lines: readonly Line[],
   layouts: readonly Layout[],
   mostNodes: number = PLACE_LIMITS.nodes
-): { at: number; placement: Placement } | null {
+): Placed | null {
   let best: { at: number; placement: Placement; value: number } | null = null;
   const fills = new Fills(lines);
   let open = layouts.map((layout, at) => ({
@@ -60,20 +68,21 @@ export function placeBest(
   const { at, placement, value } = best;
   // What was cut off may hide a better one.
   const isOpen = open.some((o) => o.most > value || (o.most === value && o.at < at));
-  return { at, placement: { ...placement, status: isOpen ? 'best-found' : 'optimal' } };
+  return {
+    at,
+    placement: { ...placement, status: isOpen ? 'best-found' : 'optimal' },
+    most: Math.max(value, ...open.map((o) => o.most))
+  };
 }
 
 /** The best layout for a version of DOS that takes no regions: order alone. */
-export function placeBestByOrder(
-  lines: readonly Line[],
-  layouts: readonly Layout[]
-): { at: number; placement: Placement } | null {
+export function placeBestByOrder(lines: readonly Line[], layouts: readonly Layout[]): Placed | null {
   const all = layouts.map(({ freeBytes, regions }, at) => {
     const placement = placeByOrder(lines, regions);
-    return { at, placement, value: freeBytes - placement.low };
+    return { at, placement, value: freeBytes - placement.low, most: freeBytes - placement.bound };
   });
   const [best] = all
     .filter(({ placement }) => placement.status !== 'no-order')
     .sort((a, b) => b.value - a.value || a.at - b.at);
-  return best ? { at: best.at, placement: best.placement } : null;
+  return best ? { at: best.at, placement: best.placement, most: Math.max(...all.map((l) => l.most)) } : null;
 }

@@ -1,4 +1,4 @@
-import { placeBest, type Layout } from './best';
+import { placeBest, type Layout, type Placed } from './best';
 import type { Line, Placement } from './place';
 
 /** A memory manager, with what is free when nothing else is loaded. */
@@ -49,6 +49,8 @@ export interface Configuration {
   manager: string;
   on: string[];
   baseKiB: number;
+  /** What it may reach: more than `baseKiB` only where the placing was cut off. */
+  mostKiB: number;
   xmsKiB: number;
   emsKiB: number;
   onePool: boolean;
@@ -80,7 +82,7 @@ export interface StartsAnswer {
   answers: number;
   /** Programs that no configuration serves, with the nearest one and what is short. */
   unserved: { program: string; nearest: Shortfall }[];
-  /** A placement was cut off, so a configuration may be better than it says. */
+  /** A placement was cut off that could serve a program more, so there may be a better answer. */
   isCut: boolean;
 }
 
@@ -90,10 +92,7 @@ const subsets = <T>(list: readonly T[]): T[][] =>
   list.reduce<T[][]>((all, x) => [...all, ...all.map((s) => [...s, x])], [[]]);
 
 /** How lines are placed into the layout that is best for them; null: they have no legal order. */
-export type Placing = (
-  lines: readonly Line[],
-  layouts: readonly Layout[]
-) => { at: number; placement: Placement } | null;
+export type Placing = (lines: readonly Line[], layouts: readonly Layout[]) => Placed | null;
 
 /** Managers by their family, in their order. */
 const families = (managers: readonly Manager[]): Manager[][] => {
@@ -105,40 +104,64 @@ const families = (managers: readonly Manager[]): Manager[][] => {
   return [...out.values()];
 };
 
-/** Every configuration: each manager with each choice of the optional lines, with its numbers by exact placing. */
+/**
+ * Every configuration: each manager with each choice of the optional lines, with its numbers by exact placing.
+ * @param placing may be cut off early: a configuration that could serve one of `programs` more than it is found to is
+ * placed again by `well`
+ */
 export function configurations(
   managers: readonly Manager[],
   optional: readonly Optional[],
   always: readonly Line[],
-  placing: Placing = placeBest
+  placing: Placing = placeBest,
+  programs: readonly Program[] = [],
+  well: Placing = placing
 ): Configuration[] {
   return families(managers).flatMap((family) =>
     subsets(optional).flatMap((on): Configuration[] => {
       const [like] = family;
       if (!like || on.some((o) => (o.wantsXms && like.xmsKiB === 0) || (o.wantsV86 && !like.v86))) return [];
       const lines = [...always, ...on.flatMap((o) => [...o.lines])];
-      const found = placing(lines, family);
-      const m = found && family[found.at];
-      if (!m) return [];
-      const takes = on.reduce((s, o) => s + o.takesKiB, 0);
-      return [
-        {
-          id: [m.id, ...on.map((o) => o.id)].join('+'),
-          manager: m.id,
-          on: on.map((o) => o.id),
-          baseKiB: (m.freeBytes - found.placement.low) / 1024,
-          xmsKiB: Math.max(0, m.xmsKiB - takes),
-          emsKiB: Math.max(0, m.emsKiB - (m.onePool ? takes : 0)),
-          onePool: m.onePool,
-          v86: m.v86,
-          lines: lines.length + m.lines,
-          placement: found.placement,
-          serves: []
-        }
-      ];
+      const first = configuration(family, on, lines, placing(lines, family));
+      if (!first) return [];
+      const again = mayServeMore(first, programs)
+        ? configuration(family, on, lines, well(lines, family))
+        : null;
+      return [again && again.baseKiB >= first.baseKiB ? again : first];
     })
   );
 }
+
+/** A manager, out of a family, with optional lines, as they were placed. */
+function configuration(
+  family: readonly Manager[],
+  on: readonly Optional[],
+  lines: readonly Line[],
+  found: Placed | null
+): Configuration | null {
+  const m = found && family[found.at];
+  if (!m) return null;
+  const takes = on.reduce((s, o) => s + o.takesKiB, 0);
+  return {
+    id: [m.id, ...on.map((o) => o.id)].join('+'),
+    manager: m.id,
+    on: on.map((o) => o.id),
+    baseKiB: (m.freeBytes - found.placement.low) / 1024,
+    mostKiB: found.most / 1024,
+    xmsKiB: Math.max(0, m.xmsKiB - takes),
+    emsKiB: Math.max(0, m.emsKiB - (m.onePool ? takes : 0)),
+    onePool: m.onePool,
+    v86: m.v86,
+    lines: lines.length + m.lines,
+    placement: found.placement,
+    serves: []
+  };
+}
+
+/** Whether a program does not run in a configuration as it was placed, and might in a better placement. */
+const mayServeMore = (c: Configuration, programs: readonly Program[]): boolean =>
+  c.mostKiB > c.baseKiB &&
+  programs.some((p) => !runs(shortfall(p, c)) && runs(shortfall(p, { ...c, baseKiB: c.mostKiB })));
 
 /** What a program lacks in a configuration. */
 export function shortfall(p: Program, c: Configuration): Shortfall {
@@ -212,7 +235,7 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
         const [nearest] = configs.map((c) => shortfall(p, c)).sort((a, b) => distance(a) - distance(b));
         return nearest ? [{ program: p.id, nearest }] : [];
       }),
-    isCut: configs.some((c) => c.placement.status === 'best-found')
+    isCut: configs.some((c) => mayServeMore(c, programs))
   };
 }
 

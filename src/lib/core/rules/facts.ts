@@ -171,6 +171,8 @@ export interface FactsOf {
     isGap: boolean;
     isSeen: boolean;
   };
+  /** Expanded memory that could fill conventional memory up, and is not set to. */
+  'memory.backfill': { card: Thing; endsKiB: number; isSeen: boolean; canFill: boolean };
   'memory.sides': { module: Thing; bank: string };
   'memory.reach': { limit: number; total: number; by: 'cpu' | 'board' | 'cache'; family: string };
   'memory.shown': { count: number; total: number; extended: number };

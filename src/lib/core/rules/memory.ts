@@ -213,9 +213,20 @@ const dmaReach: Rule = (s) => {
 /** Memory of a card begins where the memory before it ends: a hole ends the count, and two in one place answer both. */
 const cards: Rule = (s) =>
   cardSteps(s.kit).flatMap(({ card, fn, kib, startKiB, endsKiB, fits, isSeen }): Case[] => {
-    if (fits === 'behind' || startKiB === null) return [];
-    const { setting, values } = fn.startKiB!;
+    if (fits === 'behind' || startKiB === null || !fn.startKiB) return [];
+    const { setting, values } = fn.startKiB;
+    // Of expanded memory, where all is filled already, 640 stands for nothing to fill.
     const right = Object.keys(values).find((id) => values[id] === endsKiB);
+    if (fits === 'unfilled')
+      return [
+        {
+          rule: 'memory.backfill',
+          key: card.item.id,
+          about: [{ item: card.item.id, setting }],
+          facts: { card: thingOf(card), endsKiB, isSeen, canFill: right !== undefined },
+          fixes: right === undefined ? [] : [setFix(s, card.item.id, setting, right)]
+        }
+      ];
     return [
       {
         rule: 'memory.card',

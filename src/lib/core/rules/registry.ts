@@ -115,6 +115,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'memory.speed': entry(memory, 'caution'),
   'memory.parity': entry(memory, ['note', 'clash']),
   'memory.card': entry(memory, ['clash', 'caution']),
+  'memory.backfill': entry(memory, 'caution'),
   'memory.sides': entry(memory, 'caution'),
   'memory.reach': entry(memory, 'note'),
   'memory.shown': entry(memory, 'note'),

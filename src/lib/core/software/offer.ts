@@ -1,7 +1,7 @@
 import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
 import { pictures as everyPicture } from '../model';
 import { clocksOf, families, freeBase, shownMemory, speedIndex } from '../boards';
-import { cablesOf, type Kit, totalKiB } from '../kit';
+import { cablesOf, expandedKiB, totalKiB, type Kit } from '../kit';
 import { powerState } from '../resources';
 import { mediaOf } from '../storage';
 import { gives, hookedMonitors } from '../video';
@@ -77,15 +77,12 @@ function memoryOf(kit: Kit, dos: number): Offer['memory'] {
   const total = totalKiB(kit);
   if (total === 0) return null;
   const shown = shownMemory(total, kit.memory);
-  const boards = kit.m.fitted
-    .flatMap((f) => f.part.functions)
-    .reduce((sum, fn) => sum + (fn.kind === 'ems' ? (fn.memoryKiB ?? 0) : 0), 0);
   const family = kit.cpu?.cpu?.family;
   const fromDriver = family && families[family].rank >= 2 ? shown.extended : 0;
   return {
     base: freeBase(shown, dos, kit.facts.class === 'at'),
     extended: shown.extended,
-    expanded: Math.max(boards, fromDriver)
+    expanded: Math.max(expandedKiB(kit), fromDriver)
   };
 }
 

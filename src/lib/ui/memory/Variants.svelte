@@ -24,7 +24,11 @@
     {#each cards as c (`${c.card.item.id}${c.fn.id}`)}
       {@const from = c.startKiB ?? c.endsKiB}
       <li class:bad={c.fits !== 'behind'}>
-        {words.cards.card(c.card.title, from, from + c.kib)}
+        {c.isBackfill
+          ? c.kib
+            ? words.cards.fills(c.card.title, from, from + c.kib)
+            : words.cards.fillsNothing(c.card.title)
+          : words.cards.card(c.card.title, from, from + c.kib)}
         {c.startKiB !== null && !c.isSeen ? words.cards.unseen : ''}
         {c.fits === 'behind' ? '' : words.cards[c.fits]}
       </li>

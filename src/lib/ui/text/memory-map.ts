@@ -74,7 +74,11 @@ export const memoryMap = {
     card: (name: string, from: number, to: number) => `${name}: ${from} to ${to} KiB`,
     unseen: '(assumed: nobody looked)',
     gap: 'Before it is a hole, at which the count stops.',
-    overlap: 'It lies over other memory: both answer.'
+    overlap: 'It lies over other memory: both answer.',
+    fills: (name: string, from: number, to: number) =>
+      `${name} fills up ${from} to ${to} KiB, out of its expanded memory`,
+    fillsNothing: (name: string) => `${name}: expanded memory only`,
+    unfilled: 'It could fill up to 640 KiB, and is not set to.'
   },
   variants: {
     title: 'What the chipset may do with the 384 KiB under the ROMs',

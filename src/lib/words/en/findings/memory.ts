@@ -26,6 +26,7 @@ export const memory: WordsOf<
   | 'memory.parity'
   | 'memory.sides'
   | 'memory.card'
+  | 'memory.backfill'
   | 'memory.reach'
   | 'memory.shown'
   | 'dma.reach16m'
@@ -106,6 +107,17 @@ export const memory: WordsOf<
       isSeen ? '' : ' Nobody has looked at that switch yet.'
     }`,
     why: 'Memory on a card must begin where the memory before it ends.'
+  }),
+  'memory.backfill': ({ card, endsKiB, isSeen, canFill }) => ({
+    title: `${card.name} does not fill up to 640 KiB`,
+    sentence: `The memory on the board ends at ${kib(endsKiB)}, and ${card.name} ${
+      isSeen ? 'is set' : 'is taken to be set'
+    } to give expanded memory only: DOS gets no more than ${kib(endsKiB)}.${
+      canFill
+        ? ' Its switch can fill conventional memory up; what it fills is lost as expanded memory.'
+        : ' No position of its switch begins there.'
+    }${isSeen ? '' : ' Nobody has looked at that switch yet.'}`,
+    why: 'A memory board with backfill replaces the conventional memory that the system board lacks. Switches of the board, the card and the line of its driver must agree.'
   }),
   'memory.sides': ({ module, bank }) => ({
     title: `${module.name} in bank ${bank} has two sides`,
