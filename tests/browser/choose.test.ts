@@ -264,6 +264,41 @@ describe('choosing a machine', () => {
     expect(parts.map((p) => p.id)).to.deep.equal(['qx-77']);
   });
 
+  it('a laptop of one’s own: bays as they are said, what cannot be in together, and a layout to use', async () => {
+    await bench.open('/builds/new');
+    await page.type('#name', 'Ferry house');
+    await press(page, 'A board I have');
+    await page.type('#own-name', 'Grey notebook');
+    await press(page, 'a laptop');
+    await press(page, '486');
+    await page.type('#own-bays', 'left floppy');
+    await sees(page, 'was not understood');
+    await press(page, 'Create and add cards');
+    await sees(page, 'name the bay, a colon');
+    await page.$eval('#own-bays', (e) => ((e as HTMLTextAreaElement).value = ''));
+    await page.type('#own-bays', 'left: floppy, CD-ROM\nright: battery, floppy');
+    await press(page, 'Create and add cards');
+    await page.waitForFunction(() => location.pathname === '/builds/ferry-house/parts');
+    await bench.open('/builds/ferry-house/fit');
+    await sees(page, 'left bay (assumed)');
+    const tick = (module: string) =>
+      page.evaluate((m) => {
+        const all = [...document.querySelectorAll<HTMLElement>('fieldset label')];
+        all.find((l) => l.textContent?.trim() === m)?.click();
+      }, module);
+    for (const module of ['floppy', 'CD-ROM', 'battery']) await tick(module);
+    await sees(page, 'Cannot be in it together: floppy, CD-ROM and battery.');
+    await tick('battery');
+    await sees(page, 'No battery in this layout');
+    await press(page, 'Use this layout');
+    await sees(page, 'as it is now');
+    const { findings } = await api<{ findings: { rule: string }[] }>('/builds/ferry-house/check');
+    expect(findings.map((f) => f.rule)).to.include('bay.no-battery');
+    await page.reload();
+    await page.waitForSelector('#bay-bay-1');
+    expect(await page.$eval('#bay-bay-1', (e) => (e as HTMLSelectElement).value)).to.equal('cd-rom');
+  });
+
   it('takes a card of eight headers from its pasted table in no more than eight actions', async () => {
     const table = [
       'Multi I/O card for the pilot house',

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { Build, Part, checkPart, freeIdOf, slugOf } from '../../src/lib/core/model';
-import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, boardFrom } from '../../src/lib/core/own';
+import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, boardFrom, readBays } from '../../src/lib/core/own';
+import { layoutsOf, together } from '../../src/lib/core/kit';
 import { checked } from '../../src/lib/core/rules';
 import { readTable, withTable } from '../../src/lib/core/table';
 import { readPlainParts } from '../../src/lib/server/catalogue';
@@ -66,5 +67,46 @@ describe('hardware of one’s own', () => {
     expect(freeIdOf(slugOf('M/B 386-40 rev 2'), new Set())).to.equal('m-b-386-40-rev-2');
     expect(freeIdOf(slugOf('Mine'), new Set(['mine', 'mine-2']))).to.equal('mine-3');
     expect(slugOf('???', 'my-board')).to.equal('my-board');
+  });
+});
+
+describe('a portable of one’s own', () => {
+  const portable = (bays: string) =>
+    boardFrom({
+      id: 'mine',
+      name: 'Mine',
+      class: '486',
+      closed: 'laptop',
+      slots: ['pc-card'],
+      bays: readBays(bays).bays,
+      onBoard: ['ide1']
+    });
+  it('has its bays from lines as they are typed, and every layout that they allow', () => {
+    const board = portable('left: floppy, CD-ROM\nright bay: battery or floppy');
+    expect(checkPart(board)).to.deep.equal([]);
+    expect(board.settings.map((s) => s.label)).to.deep.equal(['left bay', 'right bay']);
+    expect(layoutsOf(board).map((l) => l.there.join(' '))).to.deep.equal([
+      'in-bay-floppy in-bay-battery',
+      'in-bay-cd-rom in-bay-battery',
+      'in-bay-floppy in-bay-cd-rom'
+    ]);
+    const cd = board.functions.find((f) => f.id === 'in-bay-cd-rom');
+    expect([cd?.feeds, cd?.speaks, cd?.claims.length]).to.deep.equal([true, ['ata'], 2]);
+  });
+  it('may have a battery in two bays, and an empty bay', () => {
+    const board = portable('1: battery, empty\n2: battery, hard disk');
+    expect(layoutsOf(board)).to.have.length(4);
+    expect(together(board, ['in-bay-battery', 'in-bay-hard-disk']).layouts.map((l) => l.holds)).to.deep.equal(
+      [{ 'bay-1': 'battery', 'bay-2': 'hard-disk' }]
+    );
+  });
+  it('keeps what was not understood, and asks for no supply, keyboard or case', () => {
+    expect(readBays('left floppy\n\nright: battery').unread).to.deep.equal(['left floppy']);
+    expect(readBays(': x').unread).to.deep.equal([': x']);
+    const build = Build.parse({ id: 'b', name: 'B', board: { id: 'board', part: 'mine' }, items: [] });
+    const open = checked(build, new Map([['mine', portable('a: floppy')]])).findings.find(
+      (f) => f.rule === 'unknown.board'
+    );
+    expect(open?.facts).to.have.deep.property('open', ['socket', 'clock', 'memory', 'panel']);
   });
 });

@@ -202,10 +202,6 @@ import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
   .quiet {
     color: var(--quiet);
   }
-  .file:focus-within {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
-  }
   .notice {
     margin: 0.5rem 0;
     padding: 0.4rem 0.8rem;

@@ -101,9 +101,6 @@
   h1 {
     font-size: 1.9rem;
   }
-  .lead {
-    color: var(--quiet);
-  }
   .pick {
     display: flex;
     flex-wrap: wrap;
@@ -115,13 +112,6 @@
     min-width: 13rem;
     padding: 0.4rem 1.8rem 0.4rem 0.5rem;
     border: 1px solid var(--ink);
-  }
-  .scroll {
-    overflow-x: auto;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
   }
   thead th {
     font-size: 1.3rem;

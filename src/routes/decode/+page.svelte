@@ -147,9 +147,6 @@
     max-width: 72rem;
     padding: 1rem 1.4rem;
   }
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     max-width: 60rem;
     color: var(--quiet);
@@ -220,12 +217,6 @@
   small {
     grid-column: 2;
     color: var(--quiet);
-  }
-  .bad {
-    margin: 0.3rem 0;
-    padding-left: 0.6rem;
-    border-left: 5px solid var(--stop);
-    font-weight: 600;
   }
   @media (max-width: 760px) {
     main {

@@ -264,20 +264,12 @@
     margin: 0.2rem 0 0.3rem;
     font-size: 1.15rem;
   }
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   .bar {
     display: flex;
     flex-wrap: wrap;
     gap: 0.6rem;
     align-items: center;
     margin: 0.5rem 0;
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   .body {
     display: grid;

@@ -185,9 +185,6 @@
   main {
     padding: 1rem 1.4rem;
   }
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     max-width: 62rem;
     color: var(--quiet);
@@ -259,11 +256,6 @@
   select {
     max-width: 16rem;
     padding-right: 2.2rem;
-  }
-  .bad {
-    padding-left: 0.7rem;
-    border-left: 6px solid var(--stop);
-    font-weight: 600;
   }
   @media (max-width: 960px) {
     main {

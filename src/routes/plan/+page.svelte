@@ -100,8 +100,4 @@
     max-width: 24rem;
     margin-bottom: 0.8rem;
   }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
 </style>

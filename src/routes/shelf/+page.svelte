@@ -208,10 +208,6 @@
     font-weight: 650;
     text-decoration: underline;
   }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
   .binned {
     display: flex;
     gap: 0.8rem;

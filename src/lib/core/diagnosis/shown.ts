@@ -254,6 +254,8 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   switch: wrongSwitch,
 
   'kit.missing': 'hint',
+  'bay.no-battery': 'hint',
+  'bay.out': 'hint',
 
   'period.early': 'hint',
   'period.late': 'hint',

@@ -11,7 +11,15 @@ export interface InBay {
   rails: 'none' | 'there' | 'missing';
 }
 
-const order = { 'full-5': 0, 'half-5': 1, 'half-3': 2, 'third-3': 3, outside: 4, none: 4 } as const;
+const order = {
+  'full-5': 0,
+  'half-5': 1,
+  'half-3': 2,
+  'third-3': 3,
+  outside: 4,
+  module: 4,
+  none: 4
+} as const;
 
 /**
  * Puts the drives into the bays of the case, the largest first: a full-height bay takes two of half height, a
@@ -52,7 +60,7 @@ export function placeDrives(kit: Kit): InBay[] {
     .sort((a, b) => order[a.part.drive!.bay] - order[b.part.drive!.bay])
     .flatMap((drive): InBay[] => {
       const { bay } = drive.part.drive!;
-      if (bay === 'outside' || bay === 'none') return [];
+      if (bay === 'outside' || bay === 'module' || bay === 'none') return [];
       if (bay === 'full-5') return [{ drive, bay: takeFull(), rails: 'none' }];
       if (bay === 'half-5') return [{ drive, bay: takeHalf(), rails: 'none' }];
       const own = small.shift();

@@ -1,5 +1,6 @@
 import type { DriveInterface } from '../model';
 import type { Controller, Kit, Placed } from './kit';
+import { moduleFunctions } from './module-bays';
 
 export interface Cabled {
   drive: Placed;
@@ -22,11 +23,17 @@ export function cablesOf(kit: Kit): Cabled[] {
     told.set(item.id, found ?? null);
     if (found) take(found);
   }
+  // A module reaches only what its bay is wired to.
+  const modules = new Set(moduleFunctions(kit.m.board.part).map((fn) => fn.id));
+  const inBay = (c: Controller) => !modules.size || (c.onBoard && modules.has(c.fn.id));
   return kit.drives.map((drive): Cabled => {
     const unit = drive.item.cable?.unit ?? null;
     if (told.has(drive.item.id)) return { drive, controller: told.get(drive.item.id)!, told: true, unit };
     const wanted = drive.part.drive?.interface;
-    const open = kit.controllers.filter((c) => c.isOn && (used.get(c) ?? 0) < (c.fn.units ?? 2));
+    const isModule = drive.part.drive?.bay === 'module';
+    const open = kit.controllers.filter(
+      (c) => c.isOn && (used.get(c) ?? 0) < (c.fn.units ?? 2) && (!isModule || inBay(c))
+    );
     const free = open.find((c) => speaks(c, wanted)) ?? open.find((c) => carries(c, wanted));
     if (free) take(free);
     return { drive, controller: free ?? null, told: false, unit };

@@ -2,3 +2,4 @@ export * from './kit';
 export * from './cables';
 export * from './bays';
 export * from './memory';
+export * from './module-bays';

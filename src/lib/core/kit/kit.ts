@@ -72,6 +72,7 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     const bank = p.item.place ?? '';
     banks.set(bank, [...(banks.get(bank) ?? []), { placed: p, count: p.item.count ?? 1 }]);
   }
+  const own: Placed = { item: build.board, part: m.board.part, title: m.board.title };
   const year = Number(build.brief.date?.slice(0, 4) ?? NaN);
   return {
     build,
@@ -87,7 +88,8 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     banks,
     memory: facts.memory ?? null,
     displays: displaysOf(m, at),
-    monitors: ofKind('monitor'),
+    // A machine that is sold as one brings its own.
+    monitors: [...(own.part.monitor ? [own] : []), ...ofKind('monitor')],
     drives: ofKind('drive'),
     controllers: controllersOf(m, at),
     supply: ofKind('supply')[0] ?? null,

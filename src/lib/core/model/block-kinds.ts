@@ -24,7 +24,8 @@ export const BLOCK_KINDS: Readonly<Record<Block['kind'], BlockKind>> = {
   firmware: { state: 'value', byHand: false, cost: 12, prefix: 'U' },
   software: { state: 'value', byHand: false, cost: 1, prefix: 'P' },
   pnp: { state: 'value', byHand: false, cost: 0, prefix: 'P' },
-  startup: { state: 'value', byHand: false, cost: 0, prefix: 'P' }
+  startup: { state: 'value', byHand: false, cost: 0, prefix: 'P' },
+  bay: { state: 'value', byHand: false, cost: 1, prefix: 'B' }
 };
 
 export const formOf = (state: State): StateForm =>

@@ -152,6 +152,9 @@ function decidedTogether(part: Part): string[][] {
 const combinations = (part: Part, ids: readonly string[]): number =>
   ids.reduce((n, id) => n * Math.max(1, part.settings.find((s) => s.id === id)?.positions.length ?? 1), 1);
 
+const blockKind = (part: Part, setting: Setting): Block['kind'] | undefined =>
+  part.blocks.find((b) => b.id === setting.block)?.kind;
+
 /** What is larger than any hardware. */
 function sizeProblems(part: Part): Problem[] {
   const problems: Problem[] = [];
@@ -171,6 +174,12 @@ function sizeProblems(part: Part): Problem[] {
     problems.push({
       path: 'constraints',
       message: `${rows} rows in all; no part needs more than ${PART_LIMITS.rows}`
+    });
+  const inBays = part.settings.filter((s) => blockKind(part, s) === 'bay').map((s) => s.id);
+  if (combinations(part, inBays) > PART_LIMITS.combinations)
+    problems.push({
+      path: 'settings',
+      message: `${combinations(part, inBays)} layouts of its bays; no machine has more than ${PART_LIMITS.combinations}`
     });
   const all = decidedTogether(part).reduce((n, ids) => n + combinations(part, ids), 0);
   if (all > 2 * PART_LIMITS.combinations)

@@ -49,9 +49,13 @@ export const DriveFacts = z.strictObject({
   floppyKiB: z
     .union([z.literal(360), z.literal(720), z.literal(1200), z.literal(1440), z.literal(2880)])
     .optional(),
-  bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'none']),
-  /** Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, or none. */
-  plug: z.enum(['large', 'small', 'slot', 'none']).default('large'),
+  /** `module`: made for a bay of a portable. */
+  bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'module', 'none']),
+  /**
+   * Its power lead: the large four-pin one, the small one of floppies, from the slot of the card that it sits on, over
+   * its data cable as the small disks of portables, or none.
+   */
+  plug: z.enum(['large', 'small', 'slot', 'cable', 'none']).default('large'),
   speed: z.number().positive().optional(),
   scsi: ScsiFacts.optional(),
   /** Cylinder from which writing is precompensated, of drives that leave it to the controller; 65535: none. */

@@ -179,7 +179,8 @@ export const boardFit = {
   fpuSwitch: z.strictObject({ setting: Id, fitted: Id, none: Id }).optional()
 };
 
-export const Plug = z.enum(['de9', 'de15', 'composite']);
+/** `inside`: the cable of a panel or tube that is built in. */
+export const Plug = z.enum(['de9', 'de15', 'composite', 'inside']);
 export const Signal = z.enum(['mono', 'rgbi', 'ega', 'analogue', 'composite']);
 export const VideoStandard = z.enum(['mono', 'cga', 'ega', 'mcga', 'vga', '3d-only']);
 

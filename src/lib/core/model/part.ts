@@ -101,7 +101,9 @@ export const Block = z.discriminatedUnion('kind', [
   /** ISA plug-and-play: a configuration program or the BIOS chooses at each start. */
   z.strictObject({ ...blockBase, kind: z.literal('pnp') }),
   /** The BIOS chooses at each start (PCI interrupt inputs). */
-  z.strictObject({ ...blockBase, kind: z.literal('startup') })
+  z.strictObject({ ...blockBase, kind: z.literal('startup') }),
+  /** A bay of a portable that takes one of several modules; the value of a state is what the module is called. */
+  z.strictObject({ ...blockBase, kind: z.literal('bay') })
 ]);
 
 /** What is physically there in one position. Exactly one of the forms, to match the block. */
@@ -158,6 +160,7 @@ export const FunctionKind = z.enum([
   'fpu',
   'memory',
   'rom',
+  'battery',
   'system',
   'other'
 ]);
@@ -237,6 +240,8 @@ export const PartFunction = z.strictObject({
   /** The function is off when any of these matches. Empty: it cannot be switched off. */
   off: z.array(Match).default([]),
   claims: z.array(Claim).max(32).default([]),
+  /** Its cable carries the power of the drives too, as in portables. */
+  feeds: z.boolean().optional(),
   /** Drives that it runs, and how many. */
   speaks: z.array(DriveInterface).optional(),
   units: z.number().int().min(1).max(15).optional(),
@@ -285,7 +290,10 @@ export const Constraint = z.union([
   z.strictObject({ apart: z.tuple([Id, Id]), why: Label })
 ]);
 
-export const SlotBus = z.enum(['isa8', 'isa16', 'vlb', 'pci', 'agp', 'memory-board']);
+export const SlotBus = z.enum(['isa8', 'isa16', 'vlb', 'pci', 'agp', 'memory-board', 'pc-card']);
+
+/** How thick a PC card is: type I 3.3 mm, type II 5 mm, type III 10.5 mm. */
+const PcCardType = z.union([z.literal(1), z.literal(2), z.literal(3)]);
 
 export const Slot = z.strictObject({
   id: Id,
@@ -295,6 +303,10 @@ export const Slot = z.strictObject({
   lengthMm: z.number().positive().optional(),
   /** Slots with the same word share one bracket: only one of them can be used. */
   bracket: Id.optional(),
+  /** Of a slot for PC cards: the thickest that goes in by itself. */
+  type: PcCardType.optional(),
+  /** Of a slot for PC cards: the slot above it, which a card of type III in this one fills as well. */
+  over: Id.optional(),
   /** Reads a card only where the card drives the card-selected line: the short slot next to the supply of the first XT. */
   selected: z.boolean().optional(),
   /** Whether a local-bus or PCI card may be bus master here; left out: nobody has written it down. */
@@ -305,6 +317,8 @@ export const Slot = z.strictObject({
 
 export const BoardFacts = z.strictObject({
   class: z.enum(['xt', 'at']),
+  /** A machine that is sold as one: supply and keyboard are its own, and so is the display that its part describes. Left out: an open board. */
+  closed: z.enum(['all-in-one', 'portable', 'laptop']).optional(),
   cpu: Label.optional(),
   /** Expansion bus clock in MHz. */
   busMHz: z.number().positive().optional(),
@@ -315,7 +329,9 @@ export const BoardFacts = z.strictObject({
 });
 
 export const CardFacts = z.strictObject({
-  bus: z.enum(['isa8', 'isa16', 'vlb', 'pci', 'agp']),
+  bus: z.enum(['isa8', 'isa16', 'vlb', 'pci', 'agp', 'pc-card']),
+  /** Of a PC card. */
+  type: PcCardType.optional(),
   lengthMm: z.number().positive().optional(),
   /** A 16-bit card in an 8-bit slot: works, does not, or nobody has tried. */
   fallback8: z.enum(['yes', 'no', 'untried']).default('untried'),

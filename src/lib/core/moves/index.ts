@@ -110,6 +110,10 @@ export function actionsFor(
       : 'all packs out; keep them';
     return [{ ...base, text: `${name}: ${what}. (${meaning})` }];
   }
+  if (block.kind === 'bay')
+    return [
+      { ...base, text: `${setting.label}: ${from ? `take out ${from.label}, ` : ''}put in ${to.label}.` }
+    ];
   if (block.kind === 'solder')
     return [{ ...base, text: `${name}: solder bridges as for ${to.label}. Leave this to the last.` }];
   return [{ ...base, text: `${name}: ${to.label}.` }];

@@ -1,5 +1,6 @@
 import { Part, type CpuSocket, type FunctionKind, type PartFunction, type SlotBus } from '../model';
 import { claimOf, usualClaims } from '../resources';
+import { withBays, type BaySeen } from './bays';
 
 /** Classes of board as a person tells them apart by the CPU. */
 export const BOARD_CLASSES = [
@@ -44,6 +45,10 @@ const ON_BOARD = {
 export type OnBoard = keyof typeof ON_BOARD;
 export const ON_BOARD_FUNCTIONS = Object.keys(ON_BOARD) as OnBoard[];
 
+/** Machines that are no open board. */
+export const CLOSED = ['all-in-one', 'portable', 'laptop'] as const;
+export type Closed = (typeof CLOSED)[number];
+
 /** What a person says of a board that lies on the bench. */
 export interface BoardSeen {
   id: string;
@@ -53,6 +58,9 @@ export interface BoardSeen {
   slots: readonly SlotBus[];
   socket?: CpuSocket;
   fpuSocket?: boolean;
+  /** Sold as one machine. */
+  closed?: Closed;
+  bays?: readonly BaySeen[];
   onBoard: readonly OnBoard[];
 }
 
@@ -95,6 +103,7 @@ function functionOf(name: OnBoard): PartFunction {
  */
 export function boardFrom(seen: BoardSeen): Part {
   const kind = BOARD_CLASSES.find((c) => c.id === seen.class)!;
+  const bays = withBays(seen.bays ?? [], functionOf);
   return Part.parse({
     id: seen.id,
     kind: 'board',
@@ -103,10 +112,14 @@ export function boardFrom(seen: BoardSeen): Part {
     evidence: [{ source: 'measured', note: 'seen on the board' }],
     board: {
       class: kind.class,
+      ...(seen.closed ? { closed: seen.closed } : {}),
       slots: seen.slots.map((bus, i) => ({ id: String(i + 1), bus })),
       ...(seen.socket ? { cpuSocket: { accepts: [seen.socket], families: [...kind.families] } } : {}),
       ...(seen.fpuSocket === undefined ? {} : { fpuSockets: seen.fpuSocket ? [...kind.fpu] : [] })
     },
-    functions: seen.onBoard.map(functionOf)
+    blocks: bays.blocks,
+    settings: bays.settings,
+    constraints: bays.constraints,
+    functions: [...seen.onBoard.map(functionOf), ...bays.functions]
   });
 }

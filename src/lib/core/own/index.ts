@@ -1,10 +1,13 @@
 export * from './collection';
+export { readBays, type BaySeen, type BaysRead } from './bays';
 export {
   BOARD_CLASSES,
+  CLOSED,
   ON_BOARD_FUNCTIONS,
   boardFrom,
   type BoardClass,
   type BoardSeen,
+  type Closed,
   type OnBoard
 } from './board';
 export { factOf, withTelling, OFFERED, type Telling } from './tells';

@@ -2,6 +2,7 @@ import type { Brief, Build, Item, Part, PartSet } from '../model';
 import { chain } from '../video';
 import { kitOf } from '../kit';
 import { powerOf } from '../power';
+import { excludeEachOther, type Seated } from '../resources';
 import { weighSides, type Pool } from './pool';
 import { fitsSlot } from './services';
 import type { Base, Option } from './options';
@@ -141,7 +142,7 @@ function cabledMonitors(items: Item[], choice: Choice): Item[] {
 /** A slot for each card, those with the fewest choices first; null when there is none. */
 export function seatCards(board: Part, cards: readonly Part[]): Map<Part, string> | null {
   const slots = board.board!.slots;
-  const order = ['isa8', 'agp', 'isa16', 'pci', 'vlb', 'memory-board'];
+  const order = ['isa8', 'agp', 'isa16', 'pci', 'vlb', 'memory-board', 'pc-card'];
   const wanted = cards
     .map((card) => ({
       card,
@@ -151,18 +152,16 @@ export function seatCards(board: Part, cards: readonly Part[]): Map<Part, string
     }))
     .sort((a, b) => a.slots.length - b.slots.length);
   const out = new Map<Part, string>();
-  const used = new Set<string>();
-  const brackets = new Set<string>();
+  const seated: Seated[] = [];
   const place = (i: number): boolean => {
     if (i === wanted.length) return true;
     for (const slot of wanted[i].slots) {
-      if (used.has(slot.id) || (slot.bracket && brackets.has(slot.bracket))) continue;
-      used.add(slot.id);
-      if (slot.bracket) brackets.add(slot.bracket);
+      const seat = { part: wanted[i].card, slot };
+      if (seated.some((s) => excludeEachOther(s, seat))) continue;
+      seated.push(seat);
       out.set(wanted[i].card, slot.id);
       if (place(i + 1)) return true;
-      used.delete(slot.id);
-      if (slot.bracket) brackets.delete(slot.bracket);
+      seated.pop();
     }
     return false;
   };

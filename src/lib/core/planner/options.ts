@@ -148,7 +148,8 @@ export function bases(pool: Pool, brief: Brief): Base[] {
       )
     });
   };
-  for (const board of pool.of('board')) {
+  // A machine that is sold as one is taken as it is, not planned.
+  for (const board of pool.of('board').filter((b) => !b.board?.closed)) {
     const soldered = board.board?.cpuSocket?.soldered;
     const cpus: (Part | null)[] = soldered ? [null] : pool.of('cpu').filter((cpu) => socketTakes(board, cpu));
     for (const cpu of cpus) {

@@ -10,9 +10,10 @@ const slotLines = {
     irq: {
       isa8: [3, 4, 5, 6, 7, 9],
       isa16: [3, 4, 5, 6, 7, 9, 10, 11, 12, 14, 15],
-      pci: [3, 4, 5, 6, 7, 9, 10, 11, 12, 14, 15]
+      pci: [3, 4, 5, 6, 7, 9, 10, 11, 12, 14, 15],
+      'pc-card': [3, 4, 5, 7, 9, 10, 11, 12, 14, 15]
     },
-    dma: { isa8: [1, 2, 3], isa16: [0, 1, 2, 3, 5, 6, 7] }
+    dma: { isa8: [1, 2, 3], isa16: [0, 1, 2, 3, 5, 6, 7], 'pc-card': [] }
   }
 } as const;
 
@@ -34,7 +35,8 @@ export type Unreachable =
 /**
  * Why a line cannot work from where the card sits, or null. Facts: 8-bit slots carry no IRQ above
  * 9 and no DMA 0 or 5–7; an XT has no IRQ above 7 and no DMA above 3, channel 0 is its refresh; its
- * slots read nothing below 200h; ROM windows start on a multiple of their size.
+ * slots read nothing below 200h; ROM windows start on a multiple of their size; a slot for PC cards carries no DMA, and
+ * its controller passes every line on but 6, the floppy's.
  */
 export function unreachable(m: Machine, fitted: Fitted, line: Line): Unreachable | null {
   if (fitted.misfit) return { why: 'misfit', misfit: fitted.misfit };

@@ -1,7 +1,7 @@
 import type { Build, Part, PartSet, Slot, SlotBus } from '../model';
 
-/** Where an item's lines go: `board` (soldered on), a slot of 8 or 16 bits, PCI, or nowhere. */
-export type Seat = 'board' | 'isa8' | 'isa16' | 'pci' | 'none';
+/** Where an item's lines go: `board` (soldered on), a slot of 8 or 16 bits, PCI, a slot for PC cards, or nowhere. */
+export type Seat = 'board' | 'isa8' | 'isa16' | 'pci' | 'pc-card' | 'none';
 
 /** Why a card does not work in a slot, by its bus. */
 export type Misfit =
@@ -11,7 +11,8 @@ export type Misfit =
   | { why: 'local-bus' }
   | { why: 'eight-bit' }
   | { why: 'card-select' }
-  | { why: 'bus-master' };
+  | { why: 'bus-master' }
+  | { why: 'thick'; card: 1 | 2 | 3; slot: 1 | 2 | 3 };
 
 /** Why a card cannot be put into a slot: its bus, or what stands in its way. */
 export type Obstacle =
@@ -30,6 +31,10 @@ function onBus(part: Part, slot: Slot): { seat: Seat; misfit: Misfit | null } {
   const card = part.card;
   if (!card) return { seat: 'none', misfit: { why: 'no-card' } };
   if (slot.bus === 'memory-board') return { seat: 'none', misfit: { why: 'memory-board' } };
+  if (card.bus === 'pc-card' && slot.bus === 'pc-card')
+    return { seat: 'pc-card', misfit: tooThick(card, slot) };
+  if (card.bus === 'pc-card' || slot.bus === 'pc-card')
+    return { seat: 'none', misfit: { why: 'bus', card: card.bus, slot: slot.bus } };
   const wantsPci = card.bus === 'pci' || card.bus === 'agp';
   if (wantsPci || slot.bus === 'pci' || slot.bus === 'agp')
     return card.bus === slot.bus
@@ -42,6 +47,31 @@ function onBus(part: Part, slot: Slot): { seat: Seat; misfit: Misfit | null } {
   if (card.bus === 'isa8') return { seat: 'isa8', misfit: null };
   if (slot.bus !== 'isa8') return { seat: 'isa16', misfit: null };
   return { seat: 'isa8', misfit: card.fallback8 === 'no' ? { why: 'eight-bit' } : null };
+}
+
+/** Thickest kind of card that there is; what nobody has written down is taken to be of the usual kind, type II. */
+const USUAL_TYPE = 2;
+
+function tooThick({ type = USUAL_TYPE }: NonNullable<Part['card']>, slot: Slot): Misfit | null {
+  const most = slot.type ?? USUAL_TYPE;
+  return type > most && slot.over === undefined ? { why: 'thick', card: type, slot: most } : null;
+}
+
+/** Whether a card in one slot keeps another slot empty: they share a bracket, or it is too thick. */
+export function fillsToo(card: Part['card'], slot: Slot, other: Slot): boolean {
+  if (slot.bracket !== undefined && slot.bracket === other.bracket) return true;
+  return slot.over === other.id && (card?.type ?? USUAL_TYPE) > (slot.type ?? USUAL_TYPE);
+}
+
+/** Whether two cards in two slots are in each other's way. */
+export const excludeEachOther = (a: Seated, b: Seated): boolean =>
+  a.slot.id === b.slot.id || fillsToo(a.part.card, a.slot, b.slot) || fillsToo(b.part.card, b.slot, a.slot);
+
+export interface Seated {
+  part: Pick<Part, 'card'>;
+  slot: Slot;
+  /** The item; left out: one that is yet to come. */
+  item?: string;
 }
 
 /**
@@ -73,13 +103,15 @@ export function untried(part: Part, slot: Slot): 'select' | 'master' | null {
   return card?.master && slot.bus === 'vlb' && slot.master === undefined ? 'master' : null;
 }
 
-/** Whether another item sits in a slot, or in one that shares its bracket. */
-export function isTaken(build: Build, slots: readonly Slot[], slot: Slot, except?: string): boolean {
-  return build.items.some((item) => {
-    if (item.id === except || item.slot === undefined) return false;
-    if (item.slot === slot.id) return true;
-    const held = slots.find((s) => s.id === item.slot);
-    return held?.bracket !== undefined && held.bracket === slot.bracket;
+/** Whether a slot is no more free for a card: another item sits in it, or where one of the two is in the way. */
+export const isTaken = (seated: readonly Seated[], next: Seated, except?: string): boolean =>
+  seated.some((s) => s.item !== except && excludeEachOther(s, next));
+
+/** What sits in the slots of a build. */
+function seatedIn(build: Build, parts: PartSet, slots: readonly Slot[]): Seated[] {
+  return build.items.flatMap((item): Seated[] => {
+    const slot = slots.find((s) => s.id === item.slot);
+    return slot ? [{ part: { card: parts.get(item.part)?.card }, slot, item: item.id }] : [];
   });
 }
 
@@ -89,7 +121,8 @@ const preferred: Partial<Record<SlotBus, readonly SlotBus[]>> = {
   isa16: ['isa16', 'vlb', 'isa8'],
   vlb: ['vlb'],
   pci: ['pci'],
-  agp: ['agp']
+  agp: ['agp'],
+  'pc-card': ['pc-card']
 };
 
 /**
@@ -99,11 +132,12 @@ const preferred: Partial<Record<SlotBus, readonly SlotBus[]>> = {
  */
 export function freeSlots(build: Build, parts: PartSet, part: Part, except?: string): Slot[] {
   const slots = parts.get(build.board.part)?.board?.slots ?? [];
+  const seated = seatedIn(build, parts, slots);
   const order = preferred[part.card?.bus ?? 'memory-board'] ?? [];
   const rank = (slot: Slot) =>
     order.indexOf(slot.bus) * 2 + (narrowed(part, slot) === 'untried' || untried(part, slot) ? 1 : 0);
   return slots
-    .filter((slot) => obstacle(part, slot) === null && !isTaken(build, slots, slot, except))
+    .filter((slot) => obstacle(part, slot) === null && !isTaken(seated, { part, slot }, except))
     .sort((a, b) => rank(a) - rank(b));
 }
 

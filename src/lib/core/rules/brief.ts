@@ -144,11 +144,12 @@ const wishes: Rule = (s) =>
 const pending: Record<MissingKind, (s: Situation) => boolean> = {
   cpu: ({ offer }) => offer.cpu === null,
   memory: ({ kit, offer }) => kit.memory !== null && offer.memory === null,
-  monitor: ({ kit }) => kit.monitors.length === 0,
+  monitor: ({ kit }) => kit.monitors.length === 0 && !kit.facts.closed,
   display: ({ kit }) => kit.displays.length === 0,
   drives: ({ kit }) => kit.drives.length === 0,
-  supply: ({ kit }) => kit.supply === null,
-  keyboard: ({ kit }) => kit.keyboard === null
+  // A machine that is sold as one has its own.
+  supply: ({ kit }) => kit.supply === null && !kit.facts.closed,
+  keyboard: ({ kit }) => kit.keyboard === null && !kit.facts.closed
 };
 
 /** What is not entered is left out of the check. */

@@ -1,9 +1,10 @@
-import { thingOf, type DriveInterface } from '../model';
+import { thingOf, type DriveFacts, type DriveInterface } from '../model';
 import { chainsOf, faultsOf } from '../cabling';
 import { cablesOf, carries, placeDrives, speaks, type Cabled, hasOwnRom } from '../kit';
 import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyRate } from '../storage';
 import type { Case } from './finding';
+import { driveOut, noBattery } from './module-bays';
 import type { Rule, Situation } from './rule';
 
 /** Interfaces whose plugs are taken for each other. */
@@ -19,6 +20,8 @@ const diskInterface: Rule = (s) =>
   cablesOf(s.kit).flatMap(({ drive, controller, told }): Case[] => {
     const needs = drive.part.drive!.interface;
     const it = thingOf(drive);
+    const out = controller ? null : driveOut(s, drive);
+    if (out) return [out];
     if (controller && carries(controller, needs) && !controller.isOn)
       return [
         {
@@ -133,6 +136,20 @@ const floppyDosRule: Rule = (s) => {
 /** Drives on one cable are told apart by their jumpers, and a bus is terminated at its ends. */
 const cabling: Rule = (s) => chainsOf(s.kit).flatMap((chain): Case[] => faultsOf(chain));
 
+/** Adapters that bring a power lead to a drive which is fed over its data cable. */
+const bringsLead = ({ kit }: Situation): boolean =>
+  kit.adapters.some((a) => [a.part.adapter?.from, a.part.adapter?.to].includes('ata-44'));
+
+function powerless(
+  s: Situation,
+  plug: DriveFacts['plug'],
+  controller: Cabled['controller']
+): 'cable' | 'no-lead' | null {
+  if (plug === 'cable') return controller && !controller.fn.feeds && !bringsLead(s) ? 'cable' : null;
+  const isLead = plug === 'large' || plug === 'small';
+  return isLead && s.kit.facts.closed && controller?.fn.feeds ? 'no-lead' : null;
+}
+
 /** A drive has a power lead of its own, or sits on a card in a slot. */
 const power: Rule = (s) =>
   cablesOf(s.kit).flatMap(({ drive, controller }): Case[] => {
@@ -144,6 +161,15 @@ const power: Rule = (s) =>
           rule: 'disk.power',
           about: [drive.item.id, controller.item],
           facts: { drive: thingOf(drive), why: 'slot', controller: controller.owner }
+        }
+      ];
+    const none = powerless(s, plug, controller);
+    if (none && controller)
+      return [
+        {
+          rule: 'disk.power',
+          about: [drive.item.id, controller.item],
+          facts: { drive: thingOf(drive), why: none, controller: controller.owner }
         }
       ];
     if (plug === 'small' && leads && leads.small === 0 && leads.large > 0)
@@ -186,5 +212,6 @@ export const driveRules: readonly Rule[] = [
   floppyDosRule,
   cabling,
   power,
-  bays
+  bays,
+  noBattery
 ];

@@ -83,7 +83,7 @@ export interface FactsOf {
   /** The slot goes by the card-selected line, or the card wants to be bus master, and nobody has tried it. */
   'slot.untried': Slotted & { why: 'select' | 'master' };
   'slot.taken': { a: Thing; b: Thing; slot: string };
-  'slot.shared': { a: Thing; b: Thing; slotA: string; slotB: string };
+  'slot.shared': { a: Thing; b: Thing; slotA: string; slotB: string; why: 'bracket' | 'thick' };
   'slot.none': { card: Thing; free: number };
   'slot.length': Slotted & { cardMm: number; roomMm: number; by: 'board' | 'cage' };
   'slot.skirt': Slotted;
@@ -103,6 +103,10 @@ export interface FactsOf {
   'unknown.board': { board: Thing; open: OpenFact[] };
   'unknown.bios': Record<string, never>;
   'kit.missing': { missing: MissingKind[] };
+  /** A portable whose battery does not fit in as its bays are. */
+  'bay.no-battery': { machine: Thing; bays: string[]; isSeen: boolean };
+  /** A drive whose module is not in a bay now. */
+  'bay.out': { drive: Thing; bay: string; holds: string; isSeen: boolean };
 
   // CPU
   'cpu.socket': { cpu: Thing; board: Thing } & (
@@ -203,7 +207,8 @@ export interface FactsOf {
   'disk.coding': { drive: Thing; controller: Owner; drives: 'mfm' | 'rll' };
   'disk.controller-twice': { controllers: Owner[] };
   'disk.power':
-    { drive: Thing; why: 'slot'; controller: Owner } | { drive: Thing; why: 'adapter'; supply: Thing };
+    | { drive: Thing; why: 'slot' | 'cable' | 'no-lead'; controller: Owner }
+    | { drive: Thing; why: 'adapter'; supply: Thing };
   'bay.size': { drive: Thing; bay: string; chassis: Thing };
   'bay.rails': { drive: Thing };
   'floppy.rate': FloppyFacts & { controller: Owner; rate: number; needed: number };
@@ -294,7 +299,7 @@ interface Leads {
 }
 
 /** Facts of a board that may be open, and kinds of parts that may not be entered yet. */
-export type OpenFact = 'socket' | 'clock' | 'memory' | 'keyboard' | 'power' | 'form';
+export type OpenFact = 'socket' | 'clock' | 'memory' | 'keyboard' | 'power' | 'form' | 'panel';
 export type MissingKind = 'cpu' | 'memory' | 'monitor' | 'display' | 'drives' | 'supply' | 'keyboard';
 
 export type RuleId = keyof FactsOf;

@@ -1,5 +1,5 @@
 import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
-import { freeSlots, isOn, narrowed, untried, type Fitted } from '../resources';
+import { excludeEachOther, freeSlots, isOn, narrowed, untried, type Fitted } from '../resources';
 import { isByHand } from '../settings';
 import { isFixed } from '../solver';
 import type { Case } from './finding';
@@ -83,8 +83,20 @@ const slotTaken: Rule = ({ m }) => {
       const both = { a: thingOf(a), b: thingOf(b) };
       if (a.slot!.id === b.slot!.id)
         return [{ rule: 'slot.taken', about, facts: { ...both, slot: slotName(a) } }];
-      return a.slot!.bracket !== undefined && a.slot!.bracket === b.slot!.bracket
-        ? [{ rule: 'slot.shared', about, facts: { ...both, slotA: slotName(a), slotB: slotName(b) } }]
+      const shared = a.slot!.bracket !== undefined && a.slot!.bracket === b.slot!.bracket;
+      return excludeEachOther({ part: a.part, slot: a.slot! }, { part: b.part, slot: b.slot! })
+        ? [
+            {
+              rule: 'slot.shared',
+              about,
+              facts: {
+                ...both,
+                slotA: slotName(a),
+                slotB: slotName(b),
+                why: shared ? 'bracket' : 'thick'
+              }
+            }
+          ]
         : [];
     })
   );

@@ -94,6 +94,8 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'cpu.multiplier': entry(slots, 'note'),
   'fpu.kind': entry(slots, 'clash'),
   'fpu.switch': entry(slots, 'clash'),
+  'bay.no-battery': entry(slots, 'note'),
+  'bay.out': entry(drives, 'note'),
   'vlb.load': entry(slots, 'clash'),
   'vlb.speed': entry(slots, 'caution'),
   'isa.clock': entry(slots, ['caution', 'clash']),

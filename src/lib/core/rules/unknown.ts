@@ -48,9 +48,11 @@ const openFacts: Record<OpenFact, (s: Situation) => boolean> = {
   socket: ({ kit }) => !kit.facts.cpuSocket,
   clock: ({ kit }) => !kit.facts.busClock,
   memory: ({ kit }) => !kit.memory,
-  keyboard: ({ kit }) => !kit.facts.keyboard,
-  power: ({ kit }) => !kit.facts.powerPlug,
-  form: ({ kit }) => !kit.facts.form
+  // A machine that is sold as one brings the right ones; of its own display it has to be said what that shows.
+  keyboard: ({ kit }) => !kit.facts.closed && !kit.facts.keyboard,
+  power: ({ kit }) => !kit.facts.closed && !kit.facts.powerPlug,
+  form: ({ kit }) => !kit.facts.closed && !kit.facts.form,
+  panel: ({ kit, m }) => kit.facts.closed !== undefined && !m.board.part.monitor
 };
 
 const board: Rule = (s) => {

@@ -81,7 +81,7 @@ const signal: Rule = (s) =>
     const lost = h.checks.filter(
       (c) => !c.mode.standards && c.verdict !== 'shown' && c.mode.id !== 'mono-graphics'
     );
-    return shows && lost.length
+    return shows && lost.length && !isBuiltIn(h)
       ? [
           {
             rule: 'video.modes',
@@ -97,10 +97,13 @@ const signal: Rule = (s) =>
       : [];
   });
 
+/** A panel or tube that was made for its display: modes beyond it are for a monitor outside. */
+const isBuiltIn = ({ monitor, display }: Hooked): boolean => display?.item === monitor.item.id;
+
 /** A VGA that finds no identification pins may start in monochrome. */
 const flat: Rule = (s) =>
   hookedMonitors(s.kit)
-    .filter((h) => h.monitor.part.monitor!.flat && h.display?.facts.standard === 'vga')
+    .filter((h) => h.monitor.part.monitor!.flat && h.display?.facts.standard === 'vga' && !isBuiltIn(h))
     .map((h): Case => ({
       rule: 'video.flat',
       about: [h.monitor.item.id],

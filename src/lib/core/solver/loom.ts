@@ -117,7 +117,8 @@ function seatText(fitted: Fitted): string {
     vlb: 'local bus',
     pci: 'PCI',
     agp: 'AGP',
-    'memory-board': 'memory'
+    'memory-board': 'memory',
+    'pc-card': 'PC card'
   }[fitted.slot.bus];
 }
 

@@ -64,7 +64,8 @@ function slotMoves(m: Machine, fitted: Fitted): Fix[] {
   const better = slots.filter(
     (slot) => slot.id !== fitted.slot!.id && obstacle(fitted.part, slot) === null && helps(slot)
   );
-  const free = better.filter((slot) => !isTaken(m.build, slots, slot, id));
+  const seated = m.fitted.flatMap(({ part, slot, item }) => (slot ? [{ part, slot, item: item.id }] : []));
+  const free = better.filter((slot) => !isTaken(seated, { part: fitted.part, slot }, id));
   const moves = (here === 'pci' ? free : free.slice(0, 1)).map((slot): Fix => ({
     action: 'move-slot',
     item: id,

@@ -130,8 +130,4 @@
   small {
     color: var(--quiet);
   }
-  .ask {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
 </style>

@@ -90,12 +90,4 @@
   .quiet {
     color: var(--quiet);
   }
-  .ask {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
 </style>

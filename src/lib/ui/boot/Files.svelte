@@ -79,10 +79,6 @@
     font-family: var(--font-mono);
     font-size: 1.15rem;
   }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   td {
     padding: 0.2rem 0.8rem 0.2rem 0;
     border-bottom: 1px solid var(--rule);
@@ -108,13 +104,6 @@
     font-family: var(--font-mono);
     font-size: 1.05rem;
     white-space: pre-wrap;
-  }
-  .quiet {
-    color: var(--quiet);
-  }
-  .ask {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
   }
   .floppy div {
     min-width: 8rem;

@@ -85,11 +85,6 @@
     gap: 0.6rem;
     margin-bottom: 0.5rem;
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     display: flex;
     justify-content: space-between;
@@ -98,9 +93,5 @@
   }
   p {
     margin: 0.5rem 0;
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
 </style>

@@ -281,10 +281,6 @@
   small {
     color: var(--quiet);
   }
-  .ask {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
   @media (max-width: 900px) {
     .two {
       grid-template-columns: minmax(0, 1fr);

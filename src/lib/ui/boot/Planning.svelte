@@ -11,10 +11,3 @@
   <Working what={words.planning} seconds={planner.task.seconds} onstop={() => planner.stop()} />
 {/if}
 {#if planner.trouble}<p class="bad" role="alert">{words.planTrouble[planner.trouble]}</p>{/if}
-
-<style>
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
-</style>

@@ -191,9 +191,6 @@
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 0.5rem;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   @media (max-width: 520px) {
     .cards {
       grid-template-columns: minmax(0, 1fr);

@@ -99,16 +99,8 @@
     text-align: right;
     font-family: var(--font-mono);
   }
-  code {
-    font-family: var(--font-mono);
-  }
   .quiet {
     margin-bottom: 0.5rem;
     color: var(--quiet);
-  }
-  .bad {
-    margin: 0.4rem 0;
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
 </style>

@@ -167,11 +167,6 @@
   .no strong {
     color: var(--stop);
   }
-  .bad {
-    margin: 0.4rem 0;
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
   pre {
     padding: 0.6rem 0.8rem;
     background: var(--sheet);

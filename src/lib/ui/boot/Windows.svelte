@@ -106,11 +106,6 @@
   .quiet {
     color: var(--quiet);
   }
-  .bad {
-    margin: 0.4rem 0;
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
   pre {
     padding: 0.6rem 0.8rem;
     background: var(--sheet);

@@ -235,10 +235,6 @@
     padding: 0.35rem 0;
     border-bottom: 1px solid var(--rule);
   }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
   ul {
     margin: 0.2rem 0;
     padding-left: 1.1rem;

@@ -101,12 +101,4 @@
     gap: 0.4rem 1rem;
     grid-column: 1 / -1;
   }
-  .quiet {
-    color: var(--quiet);
-  }
-  .bad {
-    margin: 0.2rem 0;
-    padding-left: 0.5rem;
-    border-left: 6px solid var(--stop);
-  }
 </style>

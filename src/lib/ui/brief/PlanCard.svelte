@@ -158,10 +158,6 @@
   details {
     margin-top: 0.5rem;
   }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
   ul {
     margin: 0.2rem 0 0;
     padding-left: 1.1rem;

@@ -1,12 +1,23 @@
 <script lang="ts">
-  import { Checkbox, Input, Label, Select } from 'flowbite-svelte';
-  import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, type BoardClass, type OnBoard } from '$lib/core/own';
+  import { Checkbox, Input, Label, Select, Textarea } from 'flowbite-svelte';
+  import {
+    BOARD_CLASSES,
+    CLOSED,
+    ON_BOARD_FUNCTIONS,
+    readBays,
+    type BoardClass,
+    type Closed,
+    type OnBoard
+  } from '$lib/core/own';
   import type { CpuSocket, SlotBus } from '$lib/core/model';
   import { ownBoard as words } from '$lib/ui/text/builds';
 
   interface Told {
     name: string;
     class: BoardClass | '';
+    closed: Closed | '';
+    /** As typed. */
+    bays: string;
     slots: SlotBus[];
     socket: CpuSocket | '';
     onBoard: OnBoard[];
@@ -14,6 +25,7 @@
   let { told = $bindable() }: { told: Told } = $props();
   const MOST_SLOTS = 16;
   const kind = $derived(BOARD_CLASSES.find((c) => c.id === told.class));
+  const bays = $derived(readBays(told.bays));
   const sockets = $derived<readonly CpuSocket[]>(kind?.sockets ?? []);
   const open = $derived(
     [
@@ -21,7 +33,8 @@
       told.socket ? '' : words.open.socket,
       words.open.clock,
       words.open.memory,
-      words.open.bios
+      words.open.bios,
+      told.closed ? words.open.panel : ''
     ].filter(Boolean)
   );
 
@@ -48,6 +61,34 @@
       placeholder={words.nameHint}
     />
   </div>
+  <fieldset>
+    <legend>{words.form}</legend>
+    <div class="choices">
+      {#each ['', ...CLOSED] as const as form (form)}
+        <button
+          type="button"
+          class="act"
+          aria-pressed={told.closed === form}
+          onclick={() => (told.closed = form)}>{words.forms[form]}</button
+        >
+      {/each}
+    </div>
+  </fieldset>
+  {#if told.closed}
+    <div>
+      <Label for="own-bays">{words.bays}</Label>
+      <Textarea
+        id="own-bays"
+        class="w-full"
+        rows={3}
+        maxlength={600}
+        bind:value={told.bays}
+        placeholder={words.baysHint}
+      />
+      {#each bays.bays as b, i (i)}<p>{words.bayRead(b.label, b.modules)}</p>{/each}
+      {#each bays.unread as line, i (i)}<p class="bad" role="alert">{words.bayUnread(line)}</p>{/each}
+    </div>
+  {/if}
   <fieldset>
     <legend>{words.class}</legend>
     <div class="choices">

@@ -117,10 +117,6 @@
     display: flex;
     gap: 0.6rem;
   }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
   @media (max-width: 600px) {
     li {
       grid-template-columns: minmax(0, 1fr);

@@ -160,9 +160,6 @@
     margin: 0.3rem 0;
     font-size: 1.05rem;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   ul {
     margin: 0.3rem 0;
     padding: 0;

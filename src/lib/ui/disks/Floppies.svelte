@@ -35,9 +35,6 @@
 {/if}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   section {
     margin: 0.8rem 0;
     padding-left: 0.8rem;
@@ -48,9 +45,6 @@
   }
   h2 {
     font-size: 1.15rem;
-  }
-  code {
-    font-family: var(--font-mono);
   }
   .bad .verdict {
     color: var(--stop);

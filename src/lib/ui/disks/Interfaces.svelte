@@ -111,9 +111,6 @@
 {/if}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   ul,
   ol {
     margin: 0.3rem 0;
@@ -151,11 +148,6 @@
     color: var(--quiet);
   }
   .danger,
-  .bad {
-    padding-left: 0.7rem;
-    border-left: 7px solid var(--stop);
-    font-weight: 650;
-  }
   .routes li {
     padding: 0.25rem 0;
     border-bottom: 1px solid var(--rule);

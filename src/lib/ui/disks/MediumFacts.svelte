@@ -61,9 +61,6 @@
   p {
     margin: 0.25rem 0;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   .forget {
     border: 0;
     background: none;

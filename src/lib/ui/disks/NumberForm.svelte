@@ -44,11 +44,3 @@
   <Button type="submit" class="act">{button}</Button>
 </form>
 {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
-
-<style>
-  .bad {
-    margin: 0.25rem 0;
-    color: var(--stop);
-    font-weight: 800;
-  }
-</style>

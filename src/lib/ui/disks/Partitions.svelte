@@ -291,11 +291,6 @@
     margin: 0.2rem 0;
     color: var(--quiet);
   }
-  .bad {
-    padding-left: 0.7rem;
-    border-left: 7px solid var(--stop);
-    font-weight: 650;
-  }
   svg {
     display: block;
     width: 100%;

@@ -137,18 +137,11 @@
 {/if}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   .row {
     margin: 0.4rem 0;
   }
   .file {
     display: inline-block;
-  }
-  .file:focus-within {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
   }
   .dump {
     display: block;
@@ -173,11 +166,6 @@
     border-left: 6px double var(--rule);
   }
   .remark.stop,
-  .bad {
-    border-left: 7px solid var(--stop);
-    padding-left: 0.7rem;
-    font-weight: 600;
-  }
   .remark.caution {
     border-left-color: var(--ink);
   }
@@ -186,16 +174,8 @@
     background: var(--yellow);
     color: var(--on-yellow);
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     padding: 0.15rem 0;
-  }
-  .scroll {
-    overflow-x: auto;
   }
   table {
     border-collapse: collapse;

@@ -153,9 +153,6 @@
 {/if}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   .row {
     display: flex;
     flex-wrap: wrap;
@@ -164,10 +161,6 @@
   }
   .file {
     display: inline-block;
-  }
-  .file:focus-within {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
   }
   .dumps {
     display: grid;
@@ -182,10 +175,6 @@
   }
   p {
     margin: 0.2rem 0;
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 6px solid var(--stop);
   }
   .red {
     color: var(--stop);

@@ -222,10 +222,6 @@
     font-style: normal;
     font-weight: 650;
   }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   th {
     padding: 0.15rem 0.5rem 0.15rem 0;
     text-align: right;

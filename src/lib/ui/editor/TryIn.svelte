@@ -96,11 +96,6 @@
     background: var(--sheet);
     color: var(--ink);
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     margin: 0.3rem 0;
     padding-left: 0.5rem;
@@ -113,8 +108,5 @@
   }
   .caution {
     border-left-color: var(--caution, var(--ink));
-  }
-  .quiet {
-    color: var(--quiet);
   }
 </style>

@@ -143,10 +143,6 @@
 />
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   ul {
     margin: 0 0 0.6rem;
     padding: 0;

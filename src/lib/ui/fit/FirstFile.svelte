@@ -43,9 +43,6 @@
 {:else}<p>{words.noWay}</p>{/each}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   section {
     margin: 0.6rem 0;
     padding: 0.5rem 0.8rem;

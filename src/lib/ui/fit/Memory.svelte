@@ -116,10 +116,6 @@
 {/if}
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   .top {
     display: flex;
     flex-wrap: wrap;

@@ -312,9 +312,6 @@
     padding-left: 0.6rem;
     border-left: 6px double var(--ink);
   }
-  .quiet {
-    color: var(--quiet);
-  }
   @media (max-width: 600px) {
     ul:not(.plain) > li {
       grid-template-columns: 1fr auto;

@@ -73,10 +73,6 @@
 <p class="caution">{words.tube}</p>
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   h2 {
     font-size: 1.2rem;
   }
@@ -93,10 +89,6 @@
   select {
     padding: 0.3rem 1.8rem 0.3rem 0.5rem;
     border: 1px solid var(--ink);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
   }
   th {
     text-align: left;

@@ -83,9 +83,6 @@
 <p class="caution">{words.mains}</p>
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   h2 {
     font-size: 1.2rem;
   }

@@ -6,8 +6,9 @@
   import { busName } from '$lib/words';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import type { ShelfView } from '$lib/core/model';
+  import type { ShelfView, Slot } from '$lib/core/model';
   import { fit as fitText } from '../text/fit';
+  import Bays from './Bays.svelte';
   import { addPart, fitSpecimen, seat, setOne, takeOut } from './edit';
 
   let { shelf }: { shelf: readonly ShelfView[] } = $props();
@@ -59,8 +60,12 @@
     vlb: [0, 92, 148],
     pci: [40],
     agp: [70],
-    'memory-board': [0, 92]
+    'memory-board': [0, 92],
+    'pc-card': [1]
   };
+  /** A PC card is as long as every other. */
+  const PC_CARD_MM = 86;
+  const roomOf = (slot: Slot) => slot.lengthMm ?? (slot.bus === 'pc-card' ? PC_CARD_MM : W);
 </script>
 
 <section class="cpu">
@@ -115,6 +120,8 @@
   {/if}
 </section>
 
+{#if kit.m.board.part.blocks.some((b) => b.kind === 'bay')}<Bays {kit} />{/if}
+
 <ol class="slots">
   {#each slots as slot (slot.id)}
     {@const items = cards.filter((i) => i.slot === slot.id)}
@@ -129,8 +136,8 @@
     >
       <span class="name"><b>{slot.label ?? slot.id}</b> {busName[slot.bus]}</span>
       <svg viewBox="0 0 {W} 34" aria-hidden="true">
-        <rect x="0" y="15" width={slot.lengthMm ?? W} height="4" class="room" />
-        <line x1={slot.lengthMm ?? W} x2={slot.lengthMm ?? W} y1="8" y2="26" class="wall" />
+        <rect x="0" y="15" width={roomOf(slot)} height="4" class="room" />
+        <line x1={roomOf(slot)} x2={roomOf(slot)} y1="8" y2="26" class="wall" />
         {#each teeth[slot.bus] as x (x)}
           <rect
             {x}
@@ -271,11 +278,6 @@
     color: var(--quiet);
     font-size: 0.9rem;
   }
-  ol {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     display: grid;
     grid-template-columns: 7.4rem minmax(8rem, 1fr) minmax(13rem, 1fr);
@@ -359,10 +361,6 @@
   }
   .add {
     margin: 0.8rem 0;
-  }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
   }
   details .item {
     justify-content: space-between;

@@ -55,9 +55,6 @@
 </svg>
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   svg {
     display: block;
     width: 100%;

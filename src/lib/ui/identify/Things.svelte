@@ -266,14 +266,6 @@
     font-weight: 700;
     font-size: 1.15rem;
   }
-  .quiet {
-    color: var(--quiet);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-    font-weight: 650;
-  }
   th {
     padding-right: 1.2rem;
     text-align: left;

@@ -29,11 +29,6 @@
 {/if}
 
 <style>
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     padding: 0.1rem 0;
     overflow-wrap: anywhere;

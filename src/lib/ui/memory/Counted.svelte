@@ -51,8 +51,4 @@
     padding-left: 1.2rem;
     list-style: disc;
   }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
 </style>

@@ -67,22 +67,9 @@
     margin: 1rem 0 0.3rem;
     font-size: 1.1rem;
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     padding: 0.2rem 0;
     border-bottom: 1px solid var(--rule);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
   }
   th {
     padding-right: 0.7rem;
@@ -94,16 +81,7 @@
     border-bottom: 1px solid var(--rule);
     vertical-align: top;
   }
-  code {
-    font-family: var(--font-mono);
-  }
   .assumed td {
     font-weight: 650;
-  }
-  .scroll {
-    overflow-x: auto;
-  }
-  .quiet {
-    color: var(--quiet);
   }
 </style>

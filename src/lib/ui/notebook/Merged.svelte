@@ -96,9 +96,6 @@
     font-family: var(--font-mono);
     font-size: 0.9rem;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   .out {
     display: flex;
     flex-wrap: wrap;

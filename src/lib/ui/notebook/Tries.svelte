@@ -296,9 +296,6 @@
     align-items: center;
     font-size: 1.25rem;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   .barred {
     padding-left: 0.6rem;
     border-left: 6px double var(--ink);
@@ -389,9 +386,6 @@
   }
   dt {
     font-weight: 550;
-  }
-  dd {
-    margin: 0;
   }
   .bad {
     color: var(--stop);

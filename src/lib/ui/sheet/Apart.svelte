@@ -120,10 +120,6 @@
 </div>
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   form {
     display: flex;
     flex-wrap: wrap;

@@ -110,10 +110,6 @@
 </section>
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   .headers {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));

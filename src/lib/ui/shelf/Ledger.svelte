@@ -50,10 +50,6 @@
     margin: 1.1rem 0 0.3rem;
     font-size: 1.15rem;
   }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   th,
   td {
     padding: 0.2rem 0.5rem 0.2rem 0;

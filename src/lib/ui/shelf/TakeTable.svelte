@@ -60,10 +60,6 @@
 {/if}
 
 <style>
-  .file:focus-within {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
-  }
   section {
     flex-basis: 100%;
     padding: 0.7rem 1rem;

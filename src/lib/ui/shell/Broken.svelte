@@ -101,11 +101,6 @@
     display: flex;
     gap: 0.6rem;
   }
-  ol {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     overflow-wrap: anywhere;
   }

@@ -59,11 +59,6 @@
     text-decoration: underline;
     text-underline-offset: 3px;
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   a {
     color: var(--ink);
   }

@@ -214,8 +214,4 @@
     grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
     gap: 0.4rem 0.8rem;
   }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
 </style>

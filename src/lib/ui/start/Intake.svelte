@@ -137,11 +137,6 @@
     margin: 1rem 0 0.2rem;
     font-size: 1.1rem;
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
@@ -159,9 +154,6 @@
   em {
     font-style: normal;
     font-weight: 650;
-  }
-  .quiet {
-    color: var(--quiet);
   }
   .gap {
     font-weight: 650;

@@ -165,9 +165,6 @@
 {/if}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   .begin > div {
     min-width: 13rem;
   }
@@ -195,11 +192,6 @@
   li {
     padding: 0.15rem 0;
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   ul button {
     width: 100%;
     text-align: left;
@@ -208,10 +200,6 @@
   .over {
     font-weight: 700;
     font-size: 1.2rem;
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   @media (max-width: 800px) {
     .body {

@@ -162,9 +162,6 @@
   .says {
     display: block;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   .sum {
     font-size: 1.2rem;
     font-weight: 700;
@@ -173,10 +170,5 @@
   .caution {
     padding-left: 0.6rem;
     border-left: 6px double var(--ink);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-    font-weight: 650;
   }
 </style>

@@ -58,9 +58,9 @@
     >
   {/each}
 </div>
-{#if told.forbidden.length}<div class="bad" role="alert">
+{#if told.forbidden.length}<section class="bad" role="alert">
     {@render list(words.forbidden, told.forbidden)}
-  </div>{/if}
+  </section>{/if}
 {@render list(words.misfits, told.misfits)}
 {#if !told.family}<p class="quiet">{words.unknownOrder}</p>{/if}
 <ol>
@@ -86,10 +86,6 @@
 {#if unseen}<p class="quiet">{words.unseen(unseen)}</p>{/if}
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   .which {
     display: flex;
     gap: 0.5rem;
@@ -107,10 +103,6 @@
     margin: 0;
     padding-left: 1.4rem;
     list-style: disc;
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   ol {
     max-width: 60rem;

@@ -250,9 +250,6 @@
 {/if}
 
 <style>
-  .lead {
-    color: var(--quiet);
-  }
   .name {
     font-weight: 700;
     font-size: 1.3rem;
@@ -312,11 +309,6 @@
   .window {
     font-weight: 700;
     font-size: 1.2rem;
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-    font-weight: 650;
   }
   form {
     display: grid;

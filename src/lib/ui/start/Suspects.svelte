@@ -161,10 +161,6 @@
     padding-left: 0.6rem;
     border-left: 8px double var(--ink);
   }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   th,
   td {
     padding: 0.25rem 0.6rem 0.25rem 0;

@@ -167,13 +167,6 @@
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     gap: 2rem;
   }
-  .scroll {
-    overflow-x: auto;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   th {
     padding-right: 0.7rem;
     border-bottom: 1.5px solid var(--ink);
@@ -201,14 +194,6 @@
   li span,
   .quiet {
     color: var(--quiet);
-  }
-  .ask {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   @media (max-width: 900px) {
     .two {

@@ -197,12 +197,6 @@
     font: 0.9rem var(--font-mono);
     color: var(--quiet);
   }
-  .bad {
-    margin: 0.2rem 0;
-    padding-left: 0.6rem;
-    border-left: 5px solid var(--stop);
-    font-weight: 600;
-  }
   dl {
     margin: 0.4rem 0 0;
   }
@@ -218,9 +212,6 @@
   }
   dt {
     font-weight: 550;
-  }
-  dd {
-    margin: 0;
   }
   .goal {
     margin-left: 0.5rem;

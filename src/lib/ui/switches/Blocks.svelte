@@ -88,9 +88,6 @@
     margin-left: 0.3rem;
     color: var(--quiet);
   }
-  .quiet {
-    color: var(--quiet);
-  }
   article {
     margin-bottom: 1.4rem;
   }

@@ -117,10 +117,6 @@
 <p class="quiet foot">{words.sources} <a href="/notebook">{words.notebook}</a>.</p>
 
 <style>
-  .lead,
-  .quiet {
-    color: var(--quiet);
-  }
   .foot a {
     display: inline-block;
     padding: 0.2rem 0;
@@ -166,9 +162,6 @@
   dt {
     font-weight: 550;
   }
-  dd {
-    margin: 0;
-  }
   dd b {
     margin-right: 0.5rem;
   }
@@ -179,10 +172,6 @@
   .warn {
     padding-left: 0.7rem;
     border-left: 6px double var(--ink);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
   }
   th,
   td {

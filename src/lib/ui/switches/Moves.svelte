@@ -194,9 +194,6 @@
   .clash em {
     color: var(--stop);
   }
-  code {
-    font-family: var(--font-mono);
-  }
   s {
     color: var(--quiet);
     text-decoration: none;
@@ -239,10 +236,6 @@
     background: none;
     color: var(--ink);
     cursor: pointer;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
   }
   th,
   td {

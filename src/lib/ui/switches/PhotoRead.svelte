@@ -206,8 +206,4 @@
     gap: 0.4rem;
     margin: 0.5rem 0;
   }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
 </style>

@@ -5,7 +5,7 @@ import { catalogue, compare, editor, identify, paste } from './catalogue';
 import { disks } from './disks';
 import { facts } from './facts';
 import { firstPower } from './first-power';
-import { fit } from './fit';
+import { bays, fit } from './fit';
 import { text } from './index';
 import { memoryMap } from './memory-map';
 import { decode, notebook } from './notebook';
@@ -27,6 +27,7 @@ export const allText = {
   editor,
   facts,
   firstPower,
+  bays,
   fit,
   identify,
   ownBoard,

@@ -89,8 +89,21 @@ export const ownBoard = {
     vlb: 'local bus',
     pci: 'PCI',
     agp: 'AGP',
-    'memory-board': 'memory slot'
+    'memory-board': 'memory slot',
+    'pc-card': 'PC card'
   },
+  form: 'It is',
+  forms: {
+    '': 'an open board',
+    'all-in-one': 'an all-in-one',
+    portable: 'a portable',
+    laptop: 'a laptop'
+  },
+  bays: 'Bays that take one of several modules, one a line',
+  baysHint: 'left: floppy, CD-ROM\nright: battery, floppy',
+  bayRead: (label: string, modules: readonly string[]) => `${label}: ${modules.join(' or ')}`,
+  bayUnread: (line: string) =>
+    `“${line}” was not understood: name the bay, a colon, then its modules with commas.`,
   removeSlot: (n: number, bus: string) => `Take slot ${n} (${bus}) out`,
   noSlots: 'No slot yet.',
   socket: 'CPU socket',
@@ -127,6 +140,7 @@ export const ownBoard = {
     'They are taken at their usual ports and lines: a guess until you look in the setup or at the jumpers.',
   open: {
     slots: 'slots',
+    panel: 'what its own display shows',
     socket: 'the CPU socket',
     clock: 'clocks and voltage',
     memory: 'memory',

@@ -26,7 +26,7 @@ export const catalogue = {
     bios: 'BIOSes'
   },
   drawersLabel: 'Drawers',
-  bus: { isa8: '8-bit', isa16: '16-bit', vlb: 'local bus', pci: 'PCI', agp: 'AGP' },
+  bus: { isa8: '8-bit', isa16: '16-bit', vlb: 'local bus', pci: 'PCI', agp: 'AGP', 'pc-card': 'PC card' },
   busLabel: 'Bus',
   year: 'Sold in',
   found: counted('part', 'parts'),
@@ -90,7 +90,7 @@ export const editor = {
   to: 'to',
   bus: 'Edge connector',
   length: 'Length in mm',
-  slots: 'Slots from the left, as 8 16 16 P',
+  slots: 'Slots from the left, as 8 16 16 P (L local bus, A AGP, C PC card)',
   class: 'Class',
   classes: { xt: 'XT', at: 'AT' },
   blocks: 'Blocks',
@@ -101,7 +101,8 @@ export const editor = {
     rotary: 'rotary switch',
     slide: 'slide switch',
     solder: 'solder pads',
-    resistor: 'resistor packs in sockets'
+    resistor: 'resistor packs in sockets',
+    bay: 'bay for a module'
   },
   places: 'places',
   bridges: 'bridges',

@@ -172,3 +172,19 @@ export const fit = {
   fitIt: 'Fit',
   searchAdd: 'Find a part to add'
 } as const;
+
+/** Bays of portables. */
+export const bays = {
+  title: 'Bays',
+  unseen: 'assumed',
+  together: 'What should be in it together?',
+  holds: (bay: string, module: string) => `${bay}: ${module}`,
+  cannot: (names: readonly string[]) =>
+    names.length === 1
+      ? `${names[0]} goes into no bay.`
+      : `Cannot be in it together: ${names.slice(0, -1).join(', ')} and ${names.at(-1)}.`,
+  noBattery: 'No battery in this layout',
+  asNow: 'as it is now',
+  use: 'Use this layout',
+  changed: 'module changed'
+} as const;

@@ -77,7 +77,7 @@ export const tray = {
   rearEdge: 'rear edge',
   escape: 'Esc',
   drawing: (name: string) => `Drawing of ${name}`,
-  noDrawing: 'Nothing to move by hand on this one.',
+  noDrawing: 'No jumper or switch to move on this one.',
 
   fixes: {
     swap: (a: string, b: string, slot: string) => `Swap ${a} with ${b} (slot ${slot})`,

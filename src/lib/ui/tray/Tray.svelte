@@ -96,10 +96,6 @@
   details {
     margin-top: 1rem;
   }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
   @media (max-width: 900px) {
     aside {
       border-left: 0;

@@ -30,9 +30,6 @@
     align-items: center;
     gap: 0.5rem 0.9rem;
   }
-  .quiet {
-    color: var(--quiet);
-  }
   progress {
     flex: 1 1 8rem;
     max-width: 16rem;

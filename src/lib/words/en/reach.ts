@@ -1,6 +1,7 @@
 import type { Obstacle, Unreachable } from '../../core/resources';
 import { busName } from './things';
 
+const pcTypes = { 1: 'I', 2: 'II', 3: 'III' } as const;
 const lineName = { irq: 'IRQ', dma: 'DMA' } as const;
 
 /** Why a card does not go into a slot, or does not work there; without a full stop. */
@@ -20,6 +21,8 @@ export function obstacleWords(o: Obstacle): string {
       return 'the slot goes by the card-selected line, and this card does not drive it';
     case 'bus-master':
       return 'the card takes the bus over by itself, and this slot does not let it';
+    case 'thick':
+      return `the card is of type ${pcTypes[o.card]} and the slot takes type ${pcTypes[o.slot]} at most`;
     case 'length':
       return `the card is ${o.cardMm} mm long and the slot has room for ${o.roomMm} mm`;
     case 'skirt':

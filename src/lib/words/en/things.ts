@@ -3,7 +3,14 @@ import { kib } from './language';
 
 /** What parts are called, besides their model. */
 
-const buses = { isa8: '8-bit', isa16: '16-bit', vlb: 'local-bus', pci: 'PCI', agp: 'AGP' } as const;
+const buses = {
+  isa8: '8-bit',
+  isa16: '16-bit',
+  vlb: 'local-bus',
+  pci: 'PCI',
+  agp: 'AGP',
+  'pc-card': 'PC'
+} as const;
 /** Buses of slots, as a person reads them on a drawing. */
 export const busName = {
   isa8: '8-bit ISA',
@@ -11,7 +18,8 @@ export const busName = {
   vlb: 'local bus',
   pci: 'PCI',
   agp: 'AGP',
-  'memory-board': 'memory board only'
+  'memory-board': 'memory board only',
+  'pc-card': 'PC card'
 } as const;
 
 const standards: Record<string, string> = {

@@ -3,7 +3,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { page } from '$app/state';
   import { freeIdOf, slugOf, type CpuSocket, type Part, type SlotBus } from '$lib/core/model';
-  import { boardFrom, type BoardClass, type OnBoard } from '$lib/core/own';
+  import { boardFrom, readBays, type BoardClass, type Closed, type OnBoard } from '$lib/core/own';
   import OwnBoard from '$lib/ui/builds/OwnBoard.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
@@ -16,6 +16,8 @@
   const noBoard = () => ({
     name: '',
     class: '' as BoardClass | '',
+    closed: '' as Closed | '',
+    bays: '',
     slots: [] as SlotBus[],
     socket: '' as CpuSocket | '',
     onBoard: [] as OnBoard[]
@@ -54,9 +56,17 @@
     if (!own.name.trim()) trouble = ownBoard.needName;
     else if (!own.class) trouble = ownBoard.needClass;
     else {
-      const { socket, ...told } = own;
+      const { socket, closed, bays, ...told } = own;
+      const read = readBays(closed ? bays : '');
+      const [unread] = read.unread;
+      if (unread !== undefined) {
+        trouble = ownBoard.bayUnread(unread);
+        return null;
+      }
       const part = boardFrom({
         ...told,
+        bays: read.bays,
+        ...(closed ? { closed } : {}),
         class: own.class,
         name: own.name.trim(),
         id: freeIdOf(slugOf(own.name, 'my-board'), new Set(data.taken)),

@@ -97,7 +97,7 @@
     sessionStorage.setItem(PASTED, text);
   }
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
-  const letters: Record<string, SlotBus> = { '8': 'isa8', '16': 'isa16', l: 'vlb', p: 'pci', a: 'agp', m: 'memory-board' };
+  const letters: Record<string, SlotBus> = { '8': 'isa8', '16': 'isa16', l: 'vlb', p: 'pci', a: 'agp', m: 'memory-board', c: 'pc-card' };
   const slotText = $derived(
     (part.board?.slots ?? []).map((s) => Object.keys(letters).find((k) => letters[k] === s.bus)?.toUpperCase()).join(' ')
   );
@@ -354,9 +354,6 @@
     margin: 1rem 0 0.3rem;
     font-size: 1.15rem;
   }
-  .lead {
-    color: var(--quiet);
-  }
   .fields {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
@@ -393,12 +390,6 @@
     margin-top: 0;
   }
   .wrong,
-  .bad {
-    margin: 0.6rem 0;
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-    overflow-wrap: anywhere;
-  }
   ul {
     margin: 0;
     padding-left: 1.1rem;

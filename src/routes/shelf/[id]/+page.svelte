@@ -285,15 +285,8 @@
     margin: 1.1rem 0 0.3rem;
     font-size: 1.15rem;
   }
-  .lead {
-    color: var(--quiet);
-  }
   .lent {
     color: var(--stop);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   .body {
     display: grid;
@@ -320,11 +313,6 @@
   }
   textarea {
     padding-right: 0.6rem;
-  }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
   }
   li {
     display: flex;
@@ -363,10 +351,6 @@
   .file {
     display: inline-block;
     margin: 0.4rem 0;
-  }
-  .file:focus-within {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
   }
   @media (max-width: 860px) {
     .body {

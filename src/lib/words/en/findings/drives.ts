@@ -9,6 +9,16 @@ const bays: Record<string, string> = {
   'third-3': 'a 3.5 inch bay, or a 5.25 inch bay with rails'
 };
 
+/** Why a drive has no power, by where it should come from. */
+const noPower = {
+  slot: (controller: string) =>
+    `It sits on its card and takes its power from the slot; ${controller} is in none.`,
+  cable: (controller: string) =>
+    `It takes its power over its data cable, and ${controller} feeds none. Use an adapter with a power lead, and match pin 1: one row off, its supply goes where it destroys the drive.`,
+  'no-lead': (controller: string) =>
+    `It needs a power lead of its own, and there is none in this machine: ${controller} feeds its drives over the data cable.`
+} as const;
+
 const interfaceWhy = 'Drive and controller must use the same interface, whatever their plugs look like.';
 
 export const drives: WordsOf<
@@ -17,6 +27,8 @@ export const drives: WordsOf<
   | 'disk.controller-twice'
   | 'disk.power'
   | 'bay.size'
+  | 'bay.out'
+  | 'bay.no-battery'
   | 'bay.rails'
   | 'floppy.rate'
   | 'floppy.bios'
@@ -65,17 +77,29 @@ export const drives: WordsOf<
     why: 'Two controllers at one address hide each other.'
   }),
   'disk.power': (f) =>
-    f.why === 'slot'
+    f.why === 'adapter'
       ? {
-          title: `${f.drive.name} gets no power`,
-          sentence: `It sits on its card and takes its power from the slot; ${ownerName(f.controller)} is in none.`,
-          why: 'A drive has a power lead of its own, or sits on a card in a slot.'
-        }
-      : {
           title: `${f.drive.name} needs a power adapter`,
           sentence: `${the(f.supply)} has large connectors only: use an adapter from large to small, and match the bevelled corners.`,
           why: 'A drive has a power lead of its own, or sits on a card in a slot.'
+        }
+      : {
+          title: `${f.drive.name} gets no power`,
+          sentence: noPower[f.why](ownerName(f.controller)),
+          why: 'A drive has a power lead of its own, takes its power over its data cable, or sits on a card in a slot.'
         },
+  'bay.out': ({ drive, bay, holds, isSeen }) => ({
+    title: `${drive.name} is not in the machine now`,
+    sentence: `${capital(bay)} ${isSeen ? 'holds' : 'is taken to hold'}: ${holds}. The drive is there only while its module is in the bay.`,
+    why: 'A bay takes one module at a time.'
+  }),
+  'bay.no-battery': ({ machine, bays: open, isSeen }) => ({
+    title: 'No battery in this layout',
+    sentence: `With the modules as they ${isSeen ? 'are' : 'are taken to be'}, ${the(machine)} runs from its mains adapter only: pulling the plug switches it off.${
+      open.length ? ` A battery goes into: ${open.join(', ')}.` : ''
+    }`,
+    why: 'Its battery shares a bay with other modules.'
+  }),
   'bay.size': ({ drive, bay, chassis }) => ({
     title: `No bay for ${drive.name}`,
     sentence: `It needs ${bays[bay] ?? 'a bay'}, and ${the(chassis)} has none left.`,

@@ -59,10 +59,16 @@ export const seats: WordsOf<
     sentence: `${the(a)} and ${the(b)} cannot both be in it. Move one of them.`,
     why: 'One slot holds one card.'
   }),
-  'slot.shared': ({ a, b, slotA, slotB }) => ({
-    title: `Slots ${slotA} and ${slotB} share a bracket`,
+  'slot.shared': ({ a, b, slotA, slotB, why }) => ({
+    title:
+      why === 'bracket'
+        ? `Slots ${slotA} and ${slotB} share a bracket`
+        : `A card of type III fills slots ${slotA} and ${slotB}`,
     sentence: `${the(a)} and ${the(b)} cannot both be fitted. Move one of them.`,
-    why: 'Two slots that share one opening in the case hold one card between them.'
+    why:
+      why === 'bracket'
+        ? 'Two slots that share one opening in the case hold one card between them.'
+        : 'A PC card of type III is 10.5 mm thick: it takes the room of two.'
   }),
   'slot.none': ({ card, free }) => ({
     title: `${card.name} is in no slot`,

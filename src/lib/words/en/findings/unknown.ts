@@ -9,7 +9,8 @@ const openFacts: Record<OpenFact, readonly [fact: string, unchecked: string]> = 
   memory: ['memory', 'memory banks, module kinds and the memory count'],
   keyboard: ['keyboard connector', 'whether the keyboard fits'],
   power: ['power connector', 'whether the power supply fits'],
-  form: ['size', 'whether it fits the case']
+  form: ['size', 'whether it fits the case'],
+  panel: ['built-in display', 'which pictures it shows']
 };
 
 export const missingNames: Record<MissingKind, string> = {

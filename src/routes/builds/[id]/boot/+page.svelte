@@ -25,9 +25,6 @@
 {:else}<Windows />{/if}
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     margin: 0 0 0.6rem;
     color: var(--quiet);

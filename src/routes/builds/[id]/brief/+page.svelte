@@ -60,9 +60,6 @@
 <Machines {planning} brief={session.build.brief} {keeps} {change} {take} takeLabel={planText.take} />
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   h2 {
     margin-top: 1.4rem;
     font-size: 1.25rem;
@@ -73,10 +70,6 @@
   }
   details {
     margin-top: 0.8rem;
-  }
-  summary {
-    cursor: pointer;
-    font-weight: 650;
   }
   .fn {
     display: inline-block;

@@ -132,9 +132,6 @@
 {/if}
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     margin: 0 0 0.4rem;
     color: var(--quiet);

@@ -40,9 +40,6 @@
 {:else}<FirstFile shelf={data.shelf} parts={data.shelfParts} helpers={data.helpers} />{/if}
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     margin: 0 0 0.6rem;
     color: var(--quiet);

@@ -17,9 +17,6 @@
 </div>
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     margin: 0 0 0.5rem;
     color: var(--quiet);
@@ -27,8 +24,5 @@
   .wait {
     min-height: 22rem;
     color: var(--quiet);
-  }
-  .scroll {
-    overflow-x: auto;
   }
 </style>

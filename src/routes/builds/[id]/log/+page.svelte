@@ -96,9 +96,6 @@
 </div>
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   h2 {
     font-size: 1.15rem;
   }

@@ -210,9 +210,6 @@
 </div>
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.1rem;
@@ -258,10 +255,6 @@
     border-left: 6px double var(--ink);
     margin-bottom: 0.5rem;
   }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   caption {
     padding-bottom: 0.2rem;
     text-align: left;
@@ -289,21 +282,10 @@
     display: block;
     color: var(--quiet);
   }
-  code {
-    font-family: var(--font-mono);
-  }
-  .scroll {
-    overflow-x: auto;
-  }
   .ask {
     margin: 0.4rem 0;
     padding-left: 0.6rem;
     border-left: 6px double var(--ink);
-  }
-  .bad {
-    margin: 0.4rem 0;
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   @media (max-width: 900px) {
     .two {

@@ -130,9 +130,6 @@
 </ul>
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   h2 {
     margin: 1.4rem 0 0.5rem;
     font-size: 1.15rem;

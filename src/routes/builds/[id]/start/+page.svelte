@@ -142,9 +142,6 @@
 {/if}
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.1rem;
@@ -163,20 +160,11 @@
     grid-template-columns: minmax(16rem, 24rem) minmax(0, 1fr);
     gap: 2rem;
   }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
   li {
     display: flex;
     justify-content: space-between;
     align-items: center;
     border-bottom: 1px solid var(--rule);
-  }
-  .bad {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
   }
   .ask {
     font-size: 1.1rem;

@@ -20,9 +20,6 @@
 {:else}<Clock />{/if}
 
 <style>
-  h1 {
-    font-size: 1.35rem;
-  }
   .lead {
     margin: 0 0 0.6rem;
     color: var(--quiet);

@@ -1,0 +1,92 @@
+<script lang="ts">
+  import { Button, Checkbox, Label, Select } from 'flowbite-svelte';
+  import { moduleBays, moduleFunctions, together, type Kit, type Layout } from '$lib/core/kit';
+  import { BOARD_ITEM } from '$lib/core/model';
+  import { getBench } from '../context';
+  import { bays as words } from '../text/fit';
+
+  let { kit }: { kit: Kit } = $props();
+  const { session } = getBench();
+  const board = $derived(kit.m.board.part);
+  const bays = $derived(moduleBays(kit));
+  const functions = $derived(moduleFunctions(board));
+  const now = $derived(Object.fromEntries(bays.map((b) => [b.setting.id, b.holds])));
+  let wished = $state<string[]>([]);
+  const answer = $derived(together(board, wished, now));
+  const nameOf = (fn: string) => functions.find((f) => f.id === fn)?.label ?? fn;
+  const isNow = (l: Layout) => Object.entries(l.holds).every(([bay, module]) => now[bay] === module);
+  const lacksBattery = (l: Layout) =>
+    functions.some((f) => f.kind === 'battery') &&
+    !functions.some((f) => f.kind === 'battery' && l.there.includes(f.id));
+  const layoutText = (l: Layout) =>
+    bays
+      .map(({ setting }) =>
+        words.holds(setting.label, setting.positions.find((p) => p.id === l.holds[setting.id])?.label ?? '')
+      )
+      .join('; ');
+
+  const use = (holds: Readonly<Record<string, string>>) =>
+    session.item(BOARD_ITEM, (item) => ({ ...item, chosen: { ...item.chosen, ...holds } }), words.changed);
+  const toggle = (fn: string) =>
+    (wished = wished.includes(fn) ? wished.filter((f) => f !== fn) : [...wished, fn]);
+</script>
+
+<section>
+  <h2>{words.title}</h2>
+  <div class="row">
+    {#each bays as bay (bay.setting.id)}
+      <div>
+        <Label for="bay-{bay.setting.id}">{bay.setting.label}{bay.isSeen ? '' : ` (${words.unseen})`}</Label>
+        <Select
+          id="bay-{bay.setting.id}"
+          class="min-w-48"
+          placeholder=""
+          items={bay.setting.positions.map((p) => ({ value: p.id, name: p.label }))}
+          value={bay.holds}
+          onchange={(e) => use({ [bay.setting.id]: e.currentTarget.value })}
+        />
+      </div>
+    {/each}
+  </div>
+  <fieldset>
+    <legend>{words.together}</legend>
+    <div class="row">
+      {#each functions as fn (fn.id)}
+        <Checkbox checked={wished.includes(fn.id)} onchange={() => toggle(fn.id)}>{fn.label}</Checkbox>
+      {/each}
+    </div>
+  </fieldset>
+  <div role="status">
+    {#if wished.length}
+      {#each answer.cannot as set (set.join())}<p class="bad">{words.cannot(set.map(nameOf))}</p>{/each}
+      <ul>
+        {#each answer.layouts as layout (Object.values(layout.holds).join())}
+          <li>
+            <span>{layoutText(layout)}{lacksBattery(layout) ? `. ${words.noBattery}` : ''}</span>
+            {#if isNow(layout)}<b>{words.asNow}</b>
+            {:else}<Button class="act" onclick={() => use(layout.holds)}>{words.use}</Button>{/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </div>
+</section>
+
+<style>
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem 1.2rem;
+    margin-bottom: 0.6rem;
+  }
+  legend {
+    font-weight: 650;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    align-items: center;
+    padding: 0.2rem 0;
+  }
+</style>
