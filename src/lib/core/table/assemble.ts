@@ -59,6 +59,8 @@ export type Question =
   | { about: 'default-unknown'; setting: string; lines: number[] }
   /** A number was read as one of a kind by its look alone. */
   | { about: 'assumed'; lines: number[]; assumption: Assumption }
+  /** Places that are only counted are taken to be pairs of pins in their order. */
+  | { about: 'pairs'; lines: number[] }
   /** Marks stand for sides and no legend says which. */
   | { about: 'marks'; marks: 'bits' | 'crosses'; lines: number[] };
 
@@ -208,6 +210,7 @@ export function assemble(read: Lines): Assembled {
   for (const n of read.named)
     if (!used.has(n.block) && !questions.some((q) => q.about === 'no-rows' && q.block === n.block))
       questions.push({ about: 'no-rows', block: n.block, lines: [n.line + 1] });
+  if (read.pairs.length) questions.push({ about: 'pairs', lines: read.pairs.map((n) => n + 1) });
   if (!read.legend.size && read.marks.length)
     for (const marks of read.marks) questions.push({ about: 'marks', marks, lines: [] });
   return { blocks, settings, questions };

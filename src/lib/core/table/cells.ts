@@ -31,6 +31,9 @@ export const isRule = (line: string): boolean => /^[\s|+:=_-]*$/.test(line) && /
 
 export type State = { side: Side } | { pins: [number, number][] } | { mark: string };
 
+/** `1-2 & 3-4`: two pairs of one cell. */
+const isJoin = (t: Token): boolean => t.sort === 'text' && /^(?:\+|&|and)$/i.test(t.text);
+
 /** The states in a cell; null where it holds anything else. */
 export function statesIn(tokens: readonly Token[]): State[] | null {
   const out: State[] = [];
@@ -50,8 +53,8 @@ export function statesIn(tokens: readonly Token[]): State[] | null {
     } else if (t.sort === 'text' && /^(?:[01]|none|no)$/i.test(t.text))
       out.push(/^[01]$/.test(t.text) ? { mark: t.text } : { side: 'off' });
     else if (t.sort === 'text' && /^(?:up|down|c)$/i.test(t.text)) out.push({ mark: t.text.toLowerCase() });
-    else if (!(t.sort === 'sep' && /[,]/.test(t.text)) && t.sort !== 'default') return null;
-    joined = t.sort === 'sep' || (t.sort === 'text' && t.text === '+');
+    else if (!(t.sort === 'sep' && /[,]/.test(t.text)) && t.sort !== 'default' && !isJoin(t)) return null;
+    joined = t.sort === 'sep' || isJoin(t);
   }
   return out;
 }

@@ -9,6 +9,8 @@ export interface TableRow {
   spots: Spot[];
   values: { text: string; heading: string }[];
   isDefault: boolean;
+  /** Words between the heading of the table and its rows: what these rows are about. */
+  section?: string;
 }
 
 export interface ColumnTable {
@@ -137,6 +139,14 @@ function wordHead(
   return null;
 }
 
+/** A line of words alone, short enough to be a heading. */
+const isWords = (line: string): boolean => {
+  const tokens = lex(line);
+  return (
+    tokens.length > 0 && tokens.length <= 6 && tokens.every((t) => t.sort === 'text' && !/^\d/.test(t.text))
+  );
+};
+
 interface Cells {
   line: number;
   states: State[];
@@ -148,7 +158,7 @@ const isMark = (t: Token): boolean =>
   t.sort === 'side' ||
   t.sort === 'pins' ||
   t.sort === 'mark' ||
-  (t.sort === 'text' && /^(?:[01c]|none)$/i.test(t.text));
+  (t.sort === 'text' && /^(?:[01c]|none|up|down)$/i.test(t.text));
 
 /** A row whose cells stand under those of the heading. */
 function rowByCells(line: string, n: number, head: Head): Cells | null {
@@ -158,6 +168,19 @@ function rowByCells(line: string, n: number, head: Head): Cells | null {
   const states: State[] = [];
   const values: Cells['values'] = [];
   let isDefault = false;
+  // A corner that nothing is printed in: the first cell is the value, and the columns begin behind it.
+  const [corner, ...others] = cells;
+  if (cells.length === head.columns.length + 1 && corner && !statesIn(lex(corner))?.length) {
+    const words = lex(corner);
+    const beside = rowByCells(others.join('\t'), n, { ...head, split: 'tab' });
+    return beside && wordsOf(words)
+      ? {
+          ...beside,
+          values: [{ text: wordsOf(words), heading: '' }, ...beside.values],
+          isDefault: beside.isDefault || words.some((t) => t.sort === 'default')
+        }
+      : null;
+  }
   for (const [i, column] of head.columns.entries()) {
     const tokens = lex(cells[i] ?? '');
     isDefault ||= tokens.some((t) => t.sort === 'default');
@@ -182,7 +205,10 @@ function rowByCells(line: string, n: number, head: Head): Cells | null {
 function rowByWords(line: string, n: number, head: Head): Cells | null {
   const tokens = lex(line).filter((t) => !(t.sort === 'sep' && /[|,;:=]/.test(t.text)));
   const wanted = countOf(head.columns);
-  for (let from = 0; from < tokens.length; from++) {
+  const starts = tokens.map((_, from) => from);
+  // `SCSI ID  J1 J2 J3` above `0 - - -`: where the value stands first, the states are the last that fit.
+  if ('heading' in head.columns[0]! && 'fields' in head.columns.at(-1)!) starts.reverse();
+  for (const from of starts) {
     if (!isMark(tokens[from]!)) continue;
     // One mark may hold several states (`0110`), never the other way round.
     const last = Math.min(tokens.length, from + wanted);
@@ -219,19 +245,23 @@ function spread(text: string, beside: readonly Column[], all: readonly Column[])
 
 /**
  * Reads a table from its heading on: `JP1 JP2 JP3 Address`, a row for each meaning.
+ * @param legends lines that say what marks stand for
  * @returns null where the line is no heading, or no row below fits it
  */
 export function readColumns(
   lines: readonly string[],
   from: number,
   context: Context,
-  legend: Legend
+  legend: Legend,
+  legends: ReadonlySet<number> = new Set()
 ): ColumnTable | null {
   const head = headOf(lines[from]!, context);
   if (!head) return null;
-  const found: Cells[] = [];
+  const found: (Cells & { section?: string })[] = [];
   const used = [from];
   const odd: number[] = [];
+  let section: string | undefined;
+  const rowAt = (i: number) => rowByCells(lines[i] ?? '', i, head) ?? rowByWords(lines[i] ?? '', i, head);
   for (let i = from + 1; i < lines.length; i++) {
     const line = lines[i]!;
     if (!line.trim() || isRule(line)) {
@@ -239,7 +269,18 @@ export function readColumns(
       used.push(i);
       continue;
     }
-    const row = rowByCells(line, i, head) ?? rowByWords(line, i, head);
+    // The key to the marks may stand below the table, and is no row of it.
+    if (legends.has(i)) {
+      used.push(i);
+      continue;
+    }
+    const row = rowAt(i);
+    // `Clock gen.` above its rows: one heading of columns for several sections.
+    if (!row && isWords(line) && rowAt(i + 1)) {
+      section = wordsOf(lex(line));
+      used.push(i);
+      continue;
+    }
     if (!row) {
       const inside = found.length > 0 && head.split === 'pipe' && line.includes('|');
       if (!inside) break;
@@ -247,7 +288,7 @@ export function readColumns(
       used.push(i);
       continue;
     }
-    found.push(row);
+    found.push(section === undefined ? row : { ...row, section });
     used.push(i);
   }
   if (!found.length) return null;
@@ -259,6 +300,7 @@ export function readColumns(
     line: r.line,
     values: r.values,
     isDefault: r.isDefault,
+    ...(r.section === undefined ? {} : { section: r.section }),
     spots: fields.flatMap((f, i) => spotsFor(f, r.states[i]!, marks, sides, legend))
   }));
   const last = fields.at(-1)!;

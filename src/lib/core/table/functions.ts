@@ -32,6 +32,12 @@ const designation = (heading: string): string =>
     .exec(heading)?.[1]
     ?.toLowerCase() ?? '';
 
+/** Whether functions of a kind usually take a line of this sort; of kinds without a usual place nobody can say. */
+const mayTake = (kind: FunctionKind, resource: Resource): boolean => {
+  const usual = usualClaims(kind);
+  return usual.length === 0 || usual.some((c) => c.resource === resource);
+};
+
 /** The distance between the choices: a card decodes no more than that. */
 function stepOf(values: readonly number[]): number | null {
   const sorted = [...new Set(values)].sort((a, b) => a - b);
@@ -50,10 +56,14 @@ export function claimsOf(settings: readonly ReadSetting[], main: FunctionKind | 
   const constraints: Constraint[] = [];
   const assumptions: ClaimAssumption[] = [];
   const keys = new Map<string, PartFunction>();
-  const fallback = main ?? settings.flatMap((s) => s.functions).find((k) => k !== 'rom') ?? 'other';
+  const named = settings.flatMap((s) => s.functions).filter((k) => k !== 'rom');
+  /** Whose numbers they are where a table does not say: what the part is for, or a function that uses such lines. */
+  const fallbackFor = (wants: readonly Resource[]): FunctionKind =>
+    main ?? named.find((k) => wants.every((r) => mayTake(k, r))) ?? 'other';
 
   const functionFor = (setting: ReadSetting, wants: readonly Resource[]): PartFunction => {
     const own = setting.functions.filter((k) => k !== 'rom');
+    const fallback = fallbackFor(wants);
     const rom = setting.functions.includes('rom') && own.length === 0 && wants.includes('memory');
     const kind = own[0] ?? (rom && fallback === 'other' ? 'rom' : fallback);
     const key = `${kind} ${designation(setting.heading)}`;
@@ -86,7 +96,9 @@ export function claimsOf(settings: readonly ReadSetting[], main: FunctionKind | 
         forbid: { [setting.id]: forbidden.map((p) => p.id) },
         why: 'reserved, or not known'
       });
-    if (found.length) {
+    const request = acknowledges(setting) ? settings.find((s) => requests(s, setting)) : undefined;
+    if (request) constraints.push(alike(request, setting));
+    else if (found.length) {
       const fn = functionFor(setting, found);
       for (const resource of found) fn.claims.push(...claimsFor(setting, resource, fn, assumptions));
       // `3F8h IRQ 4 / disabled` switches the port off; `IRQ 4 / none` only takes its line away.
@@ -104,6 +116,29 @@ export function claimsOf(settings: readonly ReadSetting[], main: FunctionKind | 
   }
   return { functions, means, constraints, assumptions };
 }
+
+const dmaOf = (p: ReadPosition): string => numbers(p, 'dma').map(numberOf).join();
+
+/** DACK jumpers answer for a channel that DRQ jumpers ask for: they take no line of their own. */
+const acknowledges = (s: ReadSetting): boolean =>
+  /\bDACK/i.test([s.heading, s.label, ...s.positions.map((p) => p.label)].join(' '));
+
+/** Whether a setting chooses the channel that another one answers for. */
+const requests = (s: ReadSetting, answer: ReadSetting): boolean =>
+  s !== answer &&
+  !acknowledges(s) &&
+  s.positions.some((p) => dmaOf(p) !== '' && answer.positions.some((a) => dmaOf(a) === dmaOf(p)));
+
+/** Both must be set to one channel. */
+const alike = (request: ReadSetting, answer: ReadSetting): Constraint => ({
+  allow: {
+    settings: [request.id, answer.id],
+    rows: request.positions.flatMap((p) =>
+      answer.positions.filter((a) => dmaOf(a) === dmaOf(p)).map((a) => [p.id, a.id])
+    )
+  },
+  why: 'request and acknowledge of one DMA channel are set alike'
+});
 
 /** COM1 goes with IRQ 4 only as long as no setting of the same function chooses the line. */
 function withoutUsual(setting: ReadSetting, all: readonly ReadSetting[]): ReadSetting {

@@ -141,7 +141,10 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
       refs: [{ sort: 'ref', block: `${worded[1].toUpperCase()} ${worded[2]}`, of: 'jumper' }]
     };
   if (worded[5]) return { length, refs: [{ sort: 'ref', block: `SW${worded[5]}`, of: 'switch' }] };
-  return { length, refs: [{ sort: 'ref', block: '', of: 'switch', n: Number(worded[4]) }] };
+  // No block of the time has more switches.
+  return Number(worded[4]) > 16
+    ? null
+    : { length, refs: [{ sort: 'ref', block: '', of: 'switch', n: Number(worded[4]) }] };
 }
 
 const PINS =

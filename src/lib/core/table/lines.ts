@@ -2,6 +2,7 @@ import { isRule, type Legend } from './cells';
 import { readColumns, readSideways } from './columns';
 import { lex, plain, type Side, type Token } from './lex';
 import { meant, subjectOf } from './meanings';
+import { reshape } from './shapes/reshape';
 import { readSentence, wordsOf } from './sentence';
 import type { Context, Field, Spot } from './spots';
 
@@ -45,6 +46,8 @@ export interface Lines {
   /** 1 and 0, or crosses, were read as sides. */
   marks: ('bits' | 'crosses')[];
   legend: Legend;
+  /** Lines, from 0, whose places are taken to be pairs of pins in their order. */
+  pairs: number[];
 }
 
 export const TABLE_LIMITS = { characters: 100_000, lines: 2_000, width: 400 } as const;
@@ -52,7 +55,7 @@ export const TABLE_LIMITS = { characters: 100_000, lines: 2_000, width: 400 } as
 const STAR_LEGEND = /^\W*\*\s*[=:-]?\s*.*\bdefault|\bdefault\w*\b.*(?:\bmarked\b|\basterisk\b|\*)/i;
 const REST =
   /^\W*(?:all |any )?(?:the )?others?\b(?:\s+(?:settings?|combinations?|positions?|values?))?\s*[:=-]?\s*(?:are\s+|is\s+)?(.*)$/i;
-const SYMBOL = /^(?:[01xo.-])$/i;
+const SYMBOL = /^(?:[01xoc.-])$/i;
 
 /** `1 = ON, 0 = OFF`; `X = jumper installed`; `ON = closed, OFF = open`. Null: the line is no legend. */
 function legendOf(tokens: readonly Token[]): [string, Side][] | null {
@@ -98,12 +101,15 @@ export function sizeIn(text: string): number | null {
  */
 export function readLines(text: string): Lines {
   const source = text.replace(/\r\n?/g, '\n').split('\n').slice(0, TABLE_LIMITS.lines);
-  const lines = source.map((l) => plain(l.slice(0, TABLE_LIMITS.width)));
+  const shaped = reshape(source.map((l) => plain(l.slice(0, TABLE_LIMITS.width))));
+  const { lines } = shaped;
   const as: LineAs[] = lines.map(() => 'not-understood');
   const rows: RawRow[] = [];
   const rest: RestRow[] = [];
   const named: Lines['named'] = [];
   const marks = new Set<'bits' | 'crosses'>();
+  if (shaped.bits.length) marks.add('bits');
+  if (shaped.crosses.length) marks.add('crosses');
   const legend = new Map<string, Side>();
   let context: Context = { block: null, fields: [] };
   let heading = '';
@@ -111,6 +117,7 @@ export function readLines(text: string): Lines {
   let value: string | null = null;
   let title: string | null = null;
   let afterHeading = false;
+  const legends = new Set<number>();
 
   lines.forEach((line, i) => {
     // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
@@ -120,8 +127,16 @@ export function readLines(text: string): Lines {
       for (const [symbol, side] of key) if (!symbol.startsWith('side:')) legend.set(symbol, side);
       lines[i] = line.replace(bracket[0], '');
     }
+    // `Switch settings, 1 = on 0 = off`: the key behind a title.
+    const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(lines[i]!);
+    const behind = tail?.[2] ? legendOf(lex(tail[2])) : null;
+    if (behind) {
+      for (const [symbol, side] of behind) if (!symbol.startsWith('side:')) legend.set(symbol, side);
+      lines[i] = tail![1]!;
+    }
     const found = line.trim() ? legendOf(lex(line)) : null;
     for (const [symbol, side] of found ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
+    if (found) legends.add(i);
   });
 
   for (let i = 0; i < lines.length; i++) {
@@ -145,9 +160,10 @@ export function readLines(text: string): Lines {
       as[i] = 'rest';
       continue;
     }
-    const table = readSideways(lines, i, context, legend) ?? readColumns(lines, i, context, legend);
+    const table = readSideways(lines, i, context, legend) ?? readColumns(lines, i, context, legend, legends);
     if (table) {
-      for (const n of table.lines) as[n] = isRule(lines[n]!) ? 'rule' : lines[n]!.trim() ? 'rows' : 'blank';
+      for (const n of table.lines)
+        as[n] = legends.has(n) ? 'legend' : isRule(lines[n]!) ? 'rule' : lines[n]!.trim() ? 'rows' : 'blank';
       if (!table.rows.some((r) => r.line === i)) as[i] = 'heading';
       for (const n of table.odd) as[n] = 'not-understood';
       for (const row of table.rows)
@@ -155,7 +171,7 @@ export function readLines(text: string): Lines {
           lines: [row.line],
           spots: row.spots,
           values: row.values,
-          heading,
+          heading: row.section ?? heading,
           isDefault: row.isDefault
         });
       table.marks.forEach((m) => marks.add(m));
@@ -240,6 +256,7 @@ export function readLines(text: string): Lines {
     named,
     title,
     marks: [...marks],
-    legend
+    legend,
+    pairs: shaped.pairs
   };
 }

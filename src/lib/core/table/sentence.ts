@@ -44,6 +44,9 @@ function isSwitchNumber(tokens: readonly Token[], at: number): boolean {
   const t = tokens[at]!;
   if (t.sort !== 'text' || !/^\d{1,2}$/.test(t.text) || Number(t.text) > 16 || Number(t.text) < 1)
     return false;
+  // `on on = 1, off on = 2`: behind an equals sign and sides it is a value.
+  const [before, equals] = [tokens[at - 2], tokens[at - 1]];
+  if (before?.sort === 'side' && equals?.sort === 'sep' && equals.text === '=') return false;
   for (let i = at + 1; i < tokens.length; i++) {
     const next = tokens[i]!;
     if (next.sort === 'side') return true;
@@ -85,6 +88,16 @@ function opensMeaning(
 ): boolean {
   const hasBlock = context.block !== null || groups.some((g) => g.s);
   const next = tokens[at + 1];
+  // `1-2 378h 2-3 278h open 3BCh`: behind pairs of pins with their meanings a bare "open" is the last state.
+  const own = tokens[at];
+  const paired = groups.filter((g) => g.s && g.tokens.some((t) => t.sort === 'pins')).length;
+  if (
+    own?.sort === 'side' &&
+    /^(?:open|none|removed|no jumper)$/i.test(own.text) &&
+    paired > 1 &&
+    next?.sort === 'text'
+  )
+    return true;
   if (!hasBlock || !next) return false;
   if (next.sort === 'sep' && /[=:]/.test(next.text)) return true;
   const states = groups.filter((g) => g.s);
@@ -134,6 +147,7 @@ function groupsOf(tokens: readonly Token[], context: Context): Group[] {
         const opens = previous === undefined || (previous.sort === 'sep' && /[,;|.]/.test(previous.text));
         if (opens && next && (next.sort === 'ref' || next.sort === 'pins') && !/[*(]/.test(token.text)) {
           groups.push({ s: true, tokens: [], declares: true });
+          endsHere = false;
           return;
         }
         const last = groups.at(-1);
@@ -211,7 +225,7 @@ const trimFiller = (text: string): string => {
     const next = out
       .replace(/^(?:if|for|to|set|use|then|means?|gives|selects?|is|are|a|an|the|=|-|:|,|;)(?:\s+|$)/i, '')
       .replace(
-        /(?:^|\s+)(?:set|to|is|are|the|with|and|short|close|jumper|install|use|=|-|:|,|;|\/|\[|\()$/i,
+        /(?:^|\s+)(?:set|to|is|are|the|with|and|or|short|close|jumper|install|use|=|-|:|,|;|\/|\[|\()$/i,
         ''
       )
       .replace(/[,;:]+$/, '')
@@ -273,7 +287,9 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
   };
   const add = (spots: Spot[], value: Group | undefined, s: Group) => {
     const words = value ? wordsOf(value.tokens) : '';
-    if (spots.length)
+    // `from 1-2 to 2-3`: pins that something else says of are no meaning.
+    if (/^\d{1,2}-\d{1,2}\.?$/.test(words)) failed.push(s);
+    else if (spots.length)
       statements.push({
         spots,
         value: words,

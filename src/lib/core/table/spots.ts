@@ -110,7 +110,9 @@ export function spotsOf(
     }
   }
   flush();
-  if (failed) return null;
+  // A pair of pins that is named twice in one state was meant for something else.
+  const pairs = spots.flatMap((s) => (s.pins ? [`${s.block} ${s.pins.join()}`] : []));
+  if (failed || new Set(pairs).size < pairs.length) return null;
   return { spots, context: { block: current, fields: spots.length ? spots.map(fieldOf) : context.fields } };
 }
 

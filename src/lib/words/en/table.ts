@@ -106,6 +106,8 @@ export function questionWords(q: Question, read: Pick<TableReading, 'settings'>)
       return `The table does not say which position of ${label} is the default; the first one is taken, as a guess.`;
     case 'assumed':
       return `${inLines(q.lines)}${assumptionWords(q.assumption)}.`;
+    case 'pairs':
+      return `${inLines(q.lines)}places are only counted there, and taken to be the pairs of pins 1-2, 3-4, 5-6 in their order. Look at the header.`;
     case 'marks':
       return q.marks === 'bits'
         ? '1 is read as ON or closed, 0 as OFF or open. If it is the other way, add the line “0 = ON, 1 = OFF”.'

@@ -1,0 +1,169 @@
+/** Shapes in which jumpers are printed, rewritten as the grammar reads them. */
+
+const JUMPER = /(?<![0-9A-Za-z])(?:JMP|JP|LNK|LK|J|W|E|P)[ -]?\d{1,3}[A-D]?(?![0-9A-Za-z])/i;
+
+/** `short pins 1&2 for colour`: the verb says what pins in a table always mean. */
+export const withoutVerbs = (line: string): string =>
+  line.replace(
+    /(?<![A-Za-z])(?:short(?:ing)?|connect(?:ing)?|bridg(?:e|ing)|join(?:ing)?|strap(?:ping)?|link(?:ing)?|(?:install|fit|place|put)(?:ing)?\s+(?:a\s+|the\s+)?(?:jumper|shunt|cap)s?)\s+(?:across\s+|over\s+|on\s+|onto\s+|between\s+)?(?:the\s+)?(?=pins?\s*\d|\d{1,2}\s*(?:-|&|and\s|to\s|\+)\s*\d)/gi,
+    ''
+  );
+
+/** `(one only)`, `- set one jumper only`: how to use the header, and no part of a meaning. */
+export const withoutAdvice = (line: string): string =>
+  line
+    .replace(/\s*[([]\s*(?:only one|one only|one jumper only|select one|choose one)\s*[)\]]/gi, '')
+    .replace(
+      /\s*[-,;]\s*(?:set|fit|install|use|select|choose)\s+(?:only\s+)?one\s+(?:jumper\s*)?(?:only)?(?=\s*(?:[,;.]|$))/gi,
+      ''
+    );
+
+const OPEN = 'off|open';
+const CLOSED = 'on|closed?|short(?:ed)?';
+
+/** `short = on, open = off (default open)`: the side that is named as the default is that of one row in the line. */
+export function defaultSide(line: string): string {
+  const named = new RegExp(
+    String.raw`\s*[,;]?\s*[([]?\s*(?:factory\s+)?default(?:s|\s+is)?\s*[:=]?\s*(${OPEN}|${CLOSED})\s*[)\]]?\s*$`,
+    'i'
+  ).exec(line);
+  const side = named?.[1];
+  if (!named || !side) return line;
+  const like = new RegExp(`^(?:${OPEN})$`, 'i').test(side) ? OPEN : CLOSED;
+  const rows = line.slice(0, named.index).split(/(?<=[,;])/);
+  const own = rows.filter((row) => new RegExp(String.raw`(?:^|[-:\s])(?:${like})\s*[=:]`, 'i').test(row));
+  if (own.length !== 1) return line;
+  return rows.map((row) => (row === own[0] ? row.replace(/\s*([,;]?)\s*$/, ' *$1 ') : row)).join('');
+}
+
+const pairOf = (place: number): string => `${2 * place - 1}-${2 * place}`;
+
+/** `pos. 1 = IRQ 3, pos. 2 = IRQ 4` of a jumper block: places are counted, a pair of pins each. */
+export function countedPlaces(line: string): string | null {
+  const places = /(?<![A-Za-z])pos(?:ition)?\.?\s*#?\s*(\d{1,2})\s*[=:]\s*/gi;
+  if (!JUMPER.test(line) || /\d\s*-\s*\d/.test(line)) return null;
+  const all = [...line.matchAll(places)].map((m) => Number(m[1]));
+  if (all.length < 2 || all[0] !== 1 || all.some((n, i) => n !== i + 1)) return null;
+  return line.replace(places, (_, n: string) => `${pairOf(Number(n))} = `);
+}
+
+/** `IRQ select: JP2 3 4 5 7 9, default 5`: the numbers are printed along the header, a pair of pins each. */
+export function numbersAlong(line: string): string | null {
+  const m = new RegExp(
+    String.raw`^(.*?${JUMPER.source})\s*[:=]?\s*((?:[0-9A-F]{1,5}h?\s+){2,11}[0-9A-F]{1,5}h?)(?:\s*[,;.(-]*\s*(?:factory\s+)?default\s*[:=]?\s*([0-9A-F]{1,5}h?)\)?)?\s*$`,
+    'i'
+  ).exec(line);
+  const [, head, row, chosen] = m ?? [];
+  if (!head || !row) return null;
+  const values = row.trim().split(/\s+/);
+  const numbers = values.map((v) => parseInt(v, 16));
+  // `JP1 1 2 3` are pins or jumpers, and no values.
+  if (numbers.some(Number.isNaN) || numbers.every((n, i) => n === i + 1)) return null;
+  if (values.some((v) => /^[01]{2,}$/.test(v)) || /[=]/.test(row)) return null;
+  return `${head}: ${values
+    .map(
+      (v, i) =>
+        `${pairOf(i + 1)} = ${v}${chosen && chosen.toLowerCase() === v.toLowerCase() ? ' (default)' : ''}`
+    )
+    .join(', ')}`;
+}
+
+const LETTERS = /^\s*(?:[A-H]\s+){1,7}[A-H]\s*$/;
+/** `[1-2] [3-4] [5-6]`: pairs of pins above columns of crosses. */
+const PAIRS = /^\s*(?:[[(]?\d{1,2}-\d{1,2}[\])]?\s+){1,7}[[(]?\d{1,2}-\d{1,2}[\])]?\s*$/;
+
+/** Rows of crosses below letters: `A B C` above `x o o 320h`, a pair of pins for each letter. */
+export function crossRows(lines: readonly string[]): { lines: string[]; rows: number[]; counted: number[] } {
+  const out = [...lines];
+  const rows: number[] = [];
+  /** Rows whose pairs were counted, and not printed. */
+  const counted: number[] = [];
+  lines.forEach((line, i) => {
+    if (!LETTERS.test(line) && !PAIRS.test(line)) return;
+    const named = [lines[i - 1], lines[i - 2]].find((l) => l !== undefined && JUMPER.test(l));
+    const name = named === undefined ? undefined : JUMPER.exec(named)?.[0];
+    const heads = line.trim().split(/\s+/);
+    if (!name || (LETTERS.test(line) && heads.some((l, k) => l !== 'ABCDEFGH'[k]))) return;
+    const pairs = heads.map((h, k) => (LETTERS.test(line) ? pairOf(k + 1) : h.replace(/[[\]()]/g, '')));
+    const row = new RegExp(String.raw`^\s*((?:[xXoO.-]\s+){${heads.length}})(\S.*)$`);
+    const found: number[] = [];
+    for (let k = i + 1; k < lines.length && row.test(lines[k] ?? ''); k++) found.push(k);
+    if (found.length < 2) return;
+    for (const k of found) {
+      const [, marks = '', value = ''] = row.exec(lines[k] ?? '') ?? [];
+      const closed = marks
+        .trim()
+        .split(/\s+/)
+        .flatMap((mark, n) => (/x/i.test(mark) ? (pairs[n] ?? []) : []));
+      out[k] = `${name} ${closed.length ? closed.join(' ') : 'open'} = ${value}`;
+    }
+    out[i] = '';
+    rows.push(...found);
+    if (LETTERS.test(line)) counted.push(...found);
+  });
+  return { lines: out, rows, counted };
+}
+
+const REF = String.raw`(?:JMP|JP|LNK|LK|J|W|E|P)[ -]?\d{1,3}[A-D]?`;
+
+/** `To use DMA 3 instead of DMA 1, move the jumper on JP3 from 1-2 to 2-3`: what it gives now, and what before. */
+export const movedJumper = (line: string): string =>
+  line.replace(
+    new RegExp(
+      String.raw`^\s*to\s+(?:use|select|get|enable|have)\s+(.+?)(?:\s+instead\s+of\s+(.+?))?,?\s+move\s+(?:the\s+)?(?:jumper|shunt|cap)\s+(?:on|of|at)\s+(${REF})\s+from\s+(\d{1,2}-\d{1,2})\s+to\s+(\d{1,2}-\d{1,2})\.?\s*$`,
+      'i'
+    ),
+    (_, now: string, before: string | undefined, ref: string, from: string, to: string) =>
+      `${ref}: ${to} = ${now}${before ? `, ${from} = ${before}` : ''}`
+  );
+
+/** `Removing JP2 disables the game port.` */
+export const byHand = (line: string): string =>
+  line.replace(
+    new RegExp(
+      String.raw`^\s*(remov|install|fitt|insert|clos|open)ing\s+(?:the\s+)?(?:jumper\s+)?(${REF})\s+(\S.*?)\.?\s*$`,
+      'i'
+    ),
+    (_, verb: string, ref: string, rest: string) =>
+      `${ref} ${/^(?:remov|open)/i.test(verb) ? 'open' : 'closed'} = ${rest}`
+  );
+
+/** `J1..J5 interrupt (IRQ2=J1, IRQ3=J2)`: the names in front are those in the brackets. */
+export const namesInFront = (line: string): string =>
+  line
+    .replace(
+      new RegExp(
+        String.raw`^\s*${REF}\s*(?:\.\.|-|to|through)\s*${REF}\s+([^(]*?)\s*\(((?:[^()=]+=\s*${REF}\s*,?\s*){2,})\)\s*\.?`,
+        'i'
+      ),
+      // Values that say their kind need no heading, which would stay for the lines below.
+      (_, about: string, rows: string) =>
+        `${/[A-Za-z]/.test(rows.split('=')[0] ?? '') ? '' : `${about}: `}${rows.trim()}; `
+    )
+    .replace(/(;\s*(?:factory|default)[^;]*?)\.\s*$/i, '$1');
+
+/** `ID 0: none; ID 1: W3; ID 3: W3,W4`: which jumpers are there for each value; the others are open. */
+export function membersOfEach(line: string): string {
+  const parts = line.split(';').map((p) => /^\s*([^:=]+?)\s*[:=]\s*(.+?)\s*$/.exec(p));
+  if (parts.length < 3) return line;
+  const refs = new RegExp(REF, 'gi');
+  const rows = parts.map((m) => {
+    const [, value = '', told = ''] = m ?? [];
+    const isDefault = /\((?:factory|default)[^)]*\)|\*/i.test(told);
+    const rest = told.replace(/\((?:factory|default)[^)]*\)|\*/gi, '');
+    const own = rest.match(refs) ?? [];
+    const isList = /^(?:none|all open)?$/i.test(rest.replace(refs, '').replace(/[\s,&+]|and/gi, ''));
+    return isList && value ? { value, own: own.map((r) => r.toUpperCase()), isDefault } : null;
+  });
+  if (rows.some((r) => r === null)) return line;
+  const known = rows.filter((r) => r !== null);
+  const all = [...new Set(known.flatMap((r) => r.own))];
+  // One jumper for each value is a choice of one, which the grammar reads by itself.
+  if (all.length < 2 || !known.some((r) => r.own.length > 1)) return line;
+  return known
+    .map(
+      ({ value, own, isDefault }) =>
+        `${all.map((ref) => `${ref} ${own.includes(ref) ? 'closed' : 'open'}`).join(', ')} = ${value}${isDefault ? ' *' : ''}`
+    )
+    .join('; ');
+}
