@@ -244,7 +244,10 @@ function settingOf(
   const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
   const label = labelOf(
     heading,
-    about.subject !== null || about.functions.length > 0,
+    // A heading that stayed from lines above, about another kind of number, is none of these.
+    (about.subject !== null &&
+      !(about.subject in KIND_TERMS && kinds.length && !kinds.includes(about.subject))) ||
+      about.functions.length > 0,
     kinds,
     joinedName(names)
   );

@@ -139,6 +139,8 @@ function wordHead(
   return null;
 }
 
+const hasPins = (row: Cells): boolean => row.states.some((s) => 'pins' in s);
+
 /** A line of words alone, short enough to be a heading. */
 const isWords = (line: string): boolean => {
   const tokens = lex(line);
@@ -288,8 +290,17 @@ export function readColumns(
       used.push(i);
       continue;
     }
-    found.push(section === undefined ? row : { ...row, section });
     used.push(i);
+    // `128K  -  -  -` beside rows of pins says nothing of them.
+    if (
+      head.split !== 'words' &&
+      row.states.every((s) => 'mark' in s && s.mark === '-') &&
+      found.some(hasPins)
+    ) {
+      odd.push(i);
+      continue;
+    }
+    found.push(section === undefined ? row : { ...row, section });
   }
   if (!found.length) return null;
   const fields = head.columns.flatMap((c) => ('fields' in c ? c.fields : []));

@@ -37,7 +37,7 @@ const SIDES: readonly [RegExp, Side][] = [
 ];
 
 const DEFAULT =
-  /^(?:\*+|[([<{]\s*(?:factory[ -]?)?(?:default|def\.?|factory|standard|std\.?|\*)(?:[ -]?(?:setting|set))?\s*[)\]>}]|(?:factory[ -])?default(?:[ -]setting)?(?![0-9A-Za-z])|factory(?:[ -]setting)?(?![0-9A-Za-z])|←)/i;
+  /^(?:\*+|[([<{]\s*(?:factory[ -]?)?(?:default|def\.?|factory|standard|std\.?|preset|set|\*)(?:[ -]?(?:setting|set))?\s*[)\]>}]|(?:factory[ -])?default(?:[ -]setting)?(?![0-9A-Za-z])|factory(?:[ -]setting)?(?![0-9A-Za-z])|←)/i;
 
 const canonical = (name: string) => name.replace(/[ -]/g, '').toUpperCase();
 const sortOf = (name: string): BlockSort =>

@@ -21,6 +21,8 @@ function jumpers(block: Header, state: Extract<State, { caps: unknown }>): strin
   const names = block.columnLabels?.length === block.columns ? block.columnLabels : null;
   if (!names) {
     const name = nameOf(block);
+    // Two pins have one jumper, which is there or not.
+    if (block.rows * block.columns === 2) return `${name} ${state.caps.length ? 'closed' : 'open'}`;
     return state.caps.length ? state.caps.map(([a, b]) => `${name} ${a}-${b}`).join(', ') : `${name} open`;
   }
   return names

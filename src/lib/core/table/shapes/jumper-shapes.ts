@@ -167,3 +167,46 @@ export function membersOfEach(line: string): string {
     )
     .join('; ');
 }
+
+/** `JP1-JP2 base address: JP1 on JP2 on = 220`: the rows name them again. */
+export const rangeInFront = (line: string): string =>
+  line.replace(
+    new RegExp(
+      String.raw`^(\s*)${REF}\s*(?:\.\.|-|to|through|,|&|and)\s*${REF}\s+([^:=]{3,40}):\s+(?=${REF}\s+(?:on|off|open|closed))`,
+      'i'
+    ),
+    '$1$2: '
+  );
+
+const cells = (line: string): string[] =>
+  line.includes('|') ? line.replace(/^\s*\||\|\s*$/g, '').split('|') : line.trim().split(/\s{2,}|\t+/);
+
+/** A last column `Default` that repeats how the jumper stands: `JP1  1-2: COM1, 2-3: off   1-2`. */
+export function defaultColumn(lines: readonly string[]): string[] {
+  const out = [...lines];
+  lines.forEach((line, i) => {
+    const heads = cells(line).map((c) => c.trim());
+    if (heads.length < 3 || !/^(?:factory\s+)?(?:default|setting|preset)s?$/i.test(heads.at(-1) ?? ''))
+      return;
+    if (!/^(?:jumper|switch|name|header|block|link)s?$/i.test(heads[0] ?? '')) return;
+    for (let k = i + 1; k < lines.length; k++) {
+      const row = cells(lines[k] ?? '').map((c) => c.trim());
+      const chosen = row.at(-1) ?? '';
+      if (row.length !== heads.length || !/^(?:\d{1,2}-\d{1,2}|on|off|open|closed?|in|out)$/i.test(chosen)) {
+        if (/^[\s|+-]*$/.test(lines[k] ?? '')) continue;
+        break;
+      }
+      const parts = row
+        .slice(1, -1)
+        .join(' ')
+        .split(/(?<=[,;])/);
+      const own = parts.filter((part) =>
+        new RegExp(String.raw`^\s*(?:pins?\s+)?${chosen}\s*[:=]`, 'i').test(part)
+      );
+      if (own.length !== 1) continue;
+      const marked = parts.map((part) => (part === own[0] ? part.replace(/\s*([,;]?)\s*$/, ' *$1 ') : part));
+      out[k] = `${row[0]} ${marked.join('')}`;
+    }
+  });
+  return out;
+}

@@ -2,15 +2,18 @@ import {
   byHand,
   countedPlaces,
   crossRows,
+  defaultColumn,
   defaultSide,
   membersOfEach,
   movedJumper,
   namesInFront,
   numbersAlong,
+  rangeInFront,
   withoutAdvice,
   withoutVerbs
 } from './jumper-shapes';
 import {
+  blockAndNumber,
   countedColumns,
   inlineBits,
   namedInBrackets,
@@ -42,9 +45,11 @@ const arrows = (line: string): string =>
 /** Rules that look at one line, in their order. */
 const wording: readonly ((line: string) => string)[] = [
   slashedSides,
+  blockAndNumber,
   movedJumper,
   byHand,
   namesInFront,
+  rangeInFront,
   membersOfEach,
   withoutVerbs,
   withoutAdvice,
@@ -59,7 +64,7 @@ export function reshape(lines: readonly string[]): Reshaped {
   const pairs: number[] = [];
   const bits: number[] = [];
   const named = switchLines(lines.map((l) => countedColumns(numberedSides(namedInBrackets(arrows(l))))));
-  const crossed = crossRows(named);
+  const crossed = crossRows(defaultColumn(named));
   const out = crossed.lines.map((line, i) => {
     const said = wording.reduce((text, rule) => rule(text), line);
     const written = inlineBits(said);

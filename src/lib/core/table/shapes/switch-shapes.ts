@@ -114,3 +114,11 @@ export const numberedSides = (line: string): string =>
     /^(\s*)(\d{1,2})\s*[-.:)]\s*(on|off|open|closed)\s*[:=]\s*(.*?)\s*[;,]\s*(on|off|open|closed)\s*[:=]\s*(.*)$/i,
     '$1switch $2 $3 = $4, switch $2 $5 = $6'
   );
+
+/** `SW 1-1 on 1-2 off`: switches of block 1, named again without the name. */
+export const blockAndNumber = (line: string): string =>
+  line.replace(
+    /(?<![0-9A-Za-z])SW\s+(\d)-(\d{1,2})((?:\s+(?:on|off|open|closed),?\s+\d-\d{1,2})*)(?=\s+(?:on|off|open|closed))/gi,
+    (_, block: string, n: string, more: string) =>
+      `SW${block}-${n}${more.replace(new RegExp(`(\\s)${block}-(\\d{1,2})`, 'g'), `$1SW${block}-$2`)}`
+  );
