@@ -197,6 +197,25 @@ describe('the memory planner', () => {
     expect(readSize('more than 640')).to.deep.equal({ least: 641, most: Infinity });
     expect(readSize('>= 640')).to.deep.equal({ least: 640, most: Infinity });
     expect(readSize('less than 1 MB')).to.deep.equal({ least: 0, most: 1023 });
+    // Units, words around the count, hedges behind it, tolerances, and both halves of it.
+    for (const told of ['3712 KB OK', 'stopped at 3712', 'it counted 3712K', 'exactly 3712', '640 + 3072'])
+      exact(told, 3712);
+    for (const told of ['640K base, 3072K extended', 'base 640 extended 3072', '640KB + 3 MB'])
+      exact(told, 3712);
+    for (const told of ['8 meg', '8 megabytes', '8192 KB passed', '8192K total', '8 MB of memory'])
+      exact(told, 8192);
+    expect(readSize('7 to 8 meg')).to.deep.equal({ least: 7168, most: 8192 });
+    expect(readSize('640K or so')).to.deep.equal(readSize('about 640'));
+    expect(readSize('8 MB or more')).to.deep.equal({ least: 8192, most: Infinity });
+    expect(readSize('8MB+')).to.deep.equal({ least: 8192, most: Infinity });
+    for (const told of ['max 8MB', 'no more than 8 MB', '8 MB max', '8192 or less'])
+      expect(readSize(told), told).to.deep.equal({ least: 0, most: 8192 });
+    expect(readSize('min. 4MB')).to.deep.equal({ least: 4096, most: Infinity });
+    expect(readSize('almost 16 MB')).to.deep.equal({ least: 15564, most: 16383 });
+    for (const told of ['4096 ± 64', '4096+-64', '4096 +/- 64'])
+      expect(readSize(told), told).to.deep.equal({ least: 4032, most: 4160 });
+    for (const told of ['16 Mbit', '640 bytes', 'none', '?', 'I did not look', '640 of 1024', '3 MB ok 4 MB'])
+      expect(readSize(told), told).to.equal(null);
     for (const told of ['', 'lots', '3712 bytes', 'about', '12 34', '-5'])
       expect(readSize(told), told).to.equal(null);
   });
