@@ -241,6 +241,18 @@ describe('loose chips', () => {
     expect(read('18 × 256K×1, 18 × 64K×1')).to.deep.equal([[640, true]]);
   });
   it('a marking without the width leaves every width open', () => {
+    const said = (text: string) => readChips(text).map((c) => [c.count, c.depthK, c.width]);
+    for (const text of [
+      '8 pcs 44256-80 and 4 41256-8',
+      'eight 44256 and four 41256',
+      '44256-80 x8, 41256-80 x4'
+    ])
+      expect(said(text), text).to.deep.equal([
+        [8, 256, 4],
+        [4, 256, 1]
+      ]);
+    expect(said('256Kx1-12')).to.deep.equal([[1, 256, 1]]);
+    expect(said('9 × 256K×1 120 ns')).to.deep.equal([[9, 256, 1]]);
     expect(chipCapacity(readChips('8 × 256K')).map((r) => [r.widths[0], r.kib])).to.deep.equal([
       [1, 256],
       [4, 1024],

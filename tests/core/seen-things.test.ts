@@ -41,6 +41,20 @@ describe('memory of a display by its modes', () => {
     expect(readMode('800 x 600, 16 colours')).to.deep.equal({ width: 800, height: 600, colours: 16 });
     expect(readMode('1024*768 64k')).to.deep.equal({ width: 1024, height: 768, colours: 65_536 });
     expect(readMode('640×480 16.7M')?.colours).to.equal(16_777_216);
+    const colours = (text: string) => readMode(text)?.colours;
+    for (const said of [
+      '800x600 16 bit',
+      '800x600 16bpp',
+      '800x600 65,536 colours',
+      '800x600 hi-color',
+      '800 by 600, 64K'
+    ])
+      expect(colours(said), said).to.equal(65_536);
+    for (const said of ['640*480*24bpp', '640x480 in 16.7 million colours', '640x480 true colour'])
+      expect(colours(said), said).to.equal(16_777_216);
+    expect(colours('800x600@60 256')).to.equal(256);
+    // Eight colours or eight bits: nobody can say.
+    expect(readMode('640 × 480 × 8')).to.equal(null);
     for (const odd of ['', '640x480', '640x480x300', 'big', '10x10x16'])
       expect(readMode(odd), odd).to.equal(null);
   });
@@ -106,6 +120,9 @@ describe('a keyboard, a label', () => {
     expect(l.sum).to.equal(204.5);
     expect(l.isShared).to.equal(true);
     expect(l.mains).to.equal('115/230');
+    const comma = readSupplyLabel('DC OUTPUT: 5V 10.0A; 12V 4.2A; -12V 0,5A');
+    expect([comma.amps, comma.odd]).to.deep.equal([{ v5: 10, v12: 4.2, m12: 0.5 }, []]);
+    expect(readSupplyLabel('+5 V 15 A red\n+12 V 5.5 A yellow').odd).to.deep.equal([]);
     const atx = readSupplyLabel('+3.3V 14A +5V 22A +12V 8A +5VSB 0.8A -12V 0.8A 235 W');
     expect(atx.amps).to.deep.equal({ v3: 14, v5: 22, v12: 8, standby: 0.8, m12: 0.8 });
     expect(atx.amps.m5).to.equal(undefined);

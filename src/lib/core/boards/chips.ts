@@ -22,14 +22,15 @@ export function readChips(text: string): Chips[] {
     .map((t) => t.trim())
     .filter(Boolean);
   if (!entries.length) throw new ChipsError('nothing was typed; write chips as "9 × 256K×1"');
-  return entries.map((entry) => {
+  return entries.map((typed) => {
+    const entry = plainEntry(typed);
     const marked = markedChips(entry);
     if (marked) return marked;
     const m =
       /^(\d{1,3})\s*(?:x|×|\*|of|chips? of)?\s+?(\d{1,5})\s*([km])\s*(?:(?:x|×|\*|by)\s*(\d{1,2}))?$/i.exec(
         entry.replace(/^(\d+)\s*[x×*]\s*/, '$1 ')
       );
-    if (!m) throw new ChipsError(`"${entry}" cannot be read; write count and organisation as "9 × 256K×1"`);
+    if (!m) throw new ChipsError(`"${typed}" cannot be read; write count and organisation as "9 × 256K×1"`);
     const [count, depth] = [Number(m[1]), Number(m[2]) * (m[3].toLowerCase() === 'm' ? 1024 : 1)];
     const width = m[4] === undefined ? null : Number(m[4]);
     if (count < 1 || depth < 1 || depth > 65536) throw new ChipsError(`"${entry}" is out of range`);
@@ -38,6 +39,20 @@ export function readChips(text: string): Chips[] {
     return { count, depthK: depth, width };
   });
 }
+
+const SPELLED = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'] as const;
+
+/** `8 pcs 44256`, `41256-15 x9`, `two 44256`, `256K×1-12`: as the others are written. */
+const plainEntry = (entry: string): string =>
+  entry
+    .replace(new RegExp(`^(${SPELLED.join('|')})\\b`, 'i'), (w) =>
+      String(SPELLED.indexOf(w.toLowerCase() as (typeof SPELLED)[number]) + 1)
+    )
+    .replace(/^(\d{1,3})\s*(?:pcs?\.?|pieces?|off)\s+(?:of\s+)?/i, '$1 × ')
+    .replace(/^(\S+)\s+[x×*]\s*(\d{1,3})$/i, '$2 × $1')
+    // The speed of an organisation that is written out says nothing of its size.
+    .replace(/([km](?:\s*(?:x|×|\*|by)\s*\d{1,2})?)\s*(?:-\s*\d{2,3}|\s\d{2,3}\s*ns)$/i, '$1')
+    .replace(/^(\d{1,5}[km]\s*(?:x|×|\*|by)\s*\d{1,2})$/i, '1 × $1');
 
 /** `9 × 41256-12`, `41464-10`: a count and the number printed on each chip. Null: it is no memory number. */
 function markedChips(entry: string): Chips | null {

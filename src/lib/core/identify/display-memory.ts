@@ -16,27 +16,54 @@ const COLOURS: Readonly<Record<string, number>> = {
   '256': 256,
   '32k': 32_768,
   '32768': 32_768,
+  '32.8k': 32_768,
   '64k': 65_536,
   '65k': 65_536,
+  '65.5k': 65_536,
   '65536': 65_536,
   high: 65_536,
   '16m': 16_777_216,
   '16.7m': 16_777_216,
+  '16.8m': 16_777_216,
+  '16777216': 16_777_216,
   true: 16_777_216
 };
+/** Colours by the bits of a point; only where somebody says bits: `×8` alone may be either. */
+const BITS: Readonly<Record<string, number>> = {
+  '1': 2,
+  '2': 4,
+  '4': 16,
+  '8': 256,
+  '15': 32_768,
+  '16': 65_536,
+  '24': 16_777_216
+};
+
+/** Other ways to write a number of colours, as the table has it. */
+const plainColours = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[\s,](?=\d{3}(?:\D|$))/g, '')
+    .replace(/\s*million/, 'm')
+    .replace(/^(true|high|hi)[ -]?colou?rs?$/, (_, word: string) => (word === 'true' ? 'true' : 'high'))
+    .replace(/\s*(?:colou?rs?|cols?|c)$/, '')
+    .replace(/\s+/g, '');
 
 /**
- * Reads a mode as it is written: `640x480x256`, `800 x 600, 16 colours`, `1024*768 64k`.
+ * Reads a mode as it is written: `640x480x256`, `800 x 600, 16 colours`, `1024*768 64k`, `640 by 480, 24 bit`,
+ * `800x600@60 256`.
  * @returns null when it is none
  */
 export function readMode(text: string): ScreenMode | null {
   const m =
-    /^\s*(\d{3,4})\s*[x×*]\s*(\d{3,4})\s*(?:[x×*,;@/]|\bat\b|\bwith\b)?\s*([\d.]+\s*[km]?|mono|true|high)\s*(?:colou?rs?|colou?r)?\s*$/i.exec(
+    /^\s*(?:s?vga\s+|mode\s+)?(\d{3,4})\s*(?:[x×*]|by)\s*(\d{3,4})\s*(?:@\s*\d{2,3}\s*(?:hz)?\b)?\s*(?:[x×*,;/]|\b(?:at|with|in)\b)?\s*(\S.*?)\s*$/i.exec(
       text
     );
   if (!m) return null;
-  const colours = COLOURS[m[3]!.toLowerCase().replace(/\s+/g, '')];
-  const [width, height] = [Number(m[1]), Number(m[2])];
+  const [, across, down, told = ''] = m;
+  const bits = /^(\d{1,2})[ -]?(?:bits?|bpp|bits? per pixel)$/i.exec(told)?.[1];
+  const colours = bits === undefined ? COLOURS[plainColours(told)] : BITS[bits];
+  const [width, height] = [Number(across), Number(down)];
   return colours && width >= 160 && height >= 100 ? { width, height, colours } : null;
 }
 

@@ -28,6 +28,9 @@ function railOf(sign: string, volts: string, standby: boolean): LabelRail | null
 
 const RAIL =
   /([+−–-]?)\s*(\d+(?:\.\d+)?)\s*V\s*(sb|stb|standby|aux)?\s*(?:DC)?\s*[:=@,/-]?\s*(\d+(?:\.\d+)?)\s*A\b/gi;
+/** Words of a label that say nothing of a rail: what it is the label of, and the colours of the wires. */
+const NO_WORDS =
+  /^(?:(?:dc|ac|max|total)\s*)*(?:output|input|total|max|dc|ac|red|yellow|white|blue|orange|purple|grey|gray|green|black)?s?[:.]?$/i;
 const MAINS = /\b(1[01]\d\s*[-–/]\s*2[234]\d|2[234]\d|1[012]\d)\s*V?\s*(?:AC|~)/i;
 const WATTS = /\b(\d{2,4})\s*W(?:atts?)?\b/i;
 
@@ -38,7 +41,8 @@ const WATTS = /\b(\d{2,4})\s*W(?:atts?)?\b/i;
 export function readSupplyLabel(text: string): SupplyLabel {
   const amps: SupplyLabel['amps'] = {};
   const odd: string[] = [];
-  let rest = text.slice(0, 2000);
+  // `0,5A` is half an ampere.
+  let rest = text.slice(0, 2000).replace(/(\d),(\d{1,2})(?=\s*A\b)/gi, '$1.$2');
   for (const m of rest.matchAll(RAIL)) {
     const rail = railOf(m[1]!, m[2]!, m[3] !== undefined);
     if (rail) amps[rail] = Number(m[4]);
@@ -53,7 +57,7 @@ export function readSupplyLabel(text: string): SupplyLabel {
     ...rest
       .split(/[,;\n]/)
       .map((s) => s.trim())
-      .filter((s) => /[a-z0-9]/i.test(s) && !/^(?:output|input|total|max|dc|ac)[:.]?$/i.test(s))
+      .filter((s) => /[a-z0-9]/i.test(s) && !NO_WORDS.test(s))
       .slice(0, 8)
   );
   const sum = LABEL_RAILS.reduce((s, r) => s + (amps[r] ?? 0) * VOLTS[r], 0);
