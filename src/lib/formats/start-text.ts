@@ -1,4 +1,12 @@
-import { InvalidDocument, MESSAGES, Start, zodProblems } from '../core/model';
+import {
+  InvalidDocument,
+  MESSAGES,
+  STAGES,
+  Start,
+  zodProblems,
+  type Power,
+  type StageId
+} from '../core/model';
 import { readBeeps, readScreen, testById } from '../core/diagnosis';
 
 const KEYS = [
@@ -68,15 +76,56 @@ function readReading(value: string): Reading {
       : { told: { read: { test, found } } };
 }
 
+/** What people call it, beside the word of the file; the first that matches counts. */
+const POWER: readonly [RegExp, Power][] = [
+  [/^(?:twitch\w*|kicks?|starts and stops|(?:fan )?(?:jumps|moves) and stops)$/i, 'twitch'],
+  [/^(?:tick\w*|click\w*)$/i, 'ticks'],
+  [/^(?:still|dead|nothing|none|off|no (?:fan|power|lights?|life)\b.*)$/i, 'still'],
+  [/^(?:runs?|running|on|yes|ok|(?:the )?fans? (?:runs?|on|turns?|spins?|running))$/i, 'runs']
+];
+const SCREEN: readonly [RegExp, 'dark' | 'text'][] = [
+  [/^(?:dark|black|blank|nothing|none|no (?:picture|image|signal|display|screen))$/i, 'dark'],
+  [/^(?:text|picture|image|something|yes|cursor|shows? .*|a picture)$/i, 'text']
+];
+const REACHED: readonly [RegExp, StageId][] = [
+  [/^(?:memory (?:count|test)|counting|count(?:s|ed)? memory|ram (?:count|test))$/i, 'count'],
+  [/^(?:first text|video bios|picture|sign-?on)$/i, 'display'],
+  [/^(?:keyboard (?:lights?|leds?)|leds?)$/i, 'keyboard'],
+  [/^(?:floppy (?:seek|test|drive|light)|fdd|drive a:?|a: seeks?)$/i, 'floppy'],
+  [/^(?:hard disk|hdd|hard drive|disk ready|drive c:?)$/i, 'disk'],
+  [/^(?:option roms?|card roms?|card bios(?:es)?|scsi bios|adapter bios)$/i, 'roms'],
+  [/^(?:press f1|f1|system configuration|summary screen)$/i, 'summary'],
+  [/^(?:single beep|the beep|boots?|booting|boot sector)$/i, 'boot'],
+  [/^(?:starting (?:ms-?)?dos.*|dos(?: starts)?|windows(?: starts)?)$/i, 'system'],
+  [/^(?:config\.sys|drivers|autoexec\.bat)$/i, 'config'],
+  [/^(?:[a-z]:\\?>?|command prompt|dos prompt)$/i, 'prompt'],
+  [/^(?:power|fan)$/i, 'rails']
+];
+
+/** One of a few words, or what people say for it. */
+const oneOf =
+  <T extends string>(key: Key, all: readonly T[], said: readonly [RegExp, T][]) =>
+  (value: string): Reading => {
+    const own = all.find((x) => x === value.toLowerCase());
+    const found = own ?? said.find(([words]) => words.test(value))?.[1];
+    return found
+      ? { told: { [key]: found } }
+      : { wrong: `"${value}" is not understood; write one of ${all.join(', ')}` };
+  };
+const readDark = oneOf('screen', ['dark', 'text'], SCREEN);
+
 const READERS: Partial<Record<Key, (value: string) => Reading>> = {
   beeps: (value) =>
     readBeeps(value)
       ? { told: { beeps: value } }
       : { wrong: `"${value}" is no pattern of beeps; write none, 3, 1 long 2 short, 1-3-3 or repeated` },
+  power: oneOf('power', ['still', 'twitch', 'ticks', 'runs'], POWER),
   screen: (value) => {
-    const [screen, sure] = value.toLowerCase().split(/\s+/);
-    return { told: { screen, ...(sure === 'sure' ? { darkSure: true } : {}) } };
+    const isSure = /\s+sure$/i.test(value);
+    const read = readDark(value.replace(/\s+sure$/i, ''));
+    return 'wrong' in read || !isSure ? read : { told: { ...read.told, darkSure: true } };
   },
+  reached: oneOf('reached', STAGES, REACHED),
   messages: readMessages,
   text: readText,
   filmed: (value) => readFlag('filmed', value),
@@ -86,7 +135,7 @@ const READERS: Partial<Record<Key, (value: string) => Reading>> = {
 };
 
 /**
- * Reads starts from a few lines: `power: runs`, `beeps: 1 long 2 short`, `screen: dark sure`, `reached: count`,
+ * Reads starts from a few lines: `power: runs`, `beeps: 1 long 2 short`, `screen: dark sure`, `reached: memory count`,
  * `stays: yes`, `messages: settings, keyboard`, `text: Keyboard error`. A line that is left out was not looked at. A
  * line of dashes begins the next start; there `after: reseat-memory` says what was done before it, and `read: ohms no`
  * is a reading instead of a start.

@@ -86,22 +86,56 @@ const WORDS: Record<string, string> = {
   four: '4',
   five: '5',
   six: '6',
+  seven: '7',
   eight: '8',
-  nine: '9'
+  nine: '9',
+  ten: '10',
+  eleven: '11'
 };
 
+/** `long short short`, `long, 2 short beeps`: a word for each beep, or a number before several alike. */
+function spelledOut(plain: string): Pattern | null {
+  const words = plain.split(/[\s,;+]+|\band\b/).filter((w) => w && w !== 'a' && !/^beeps?$/.test(w));
+  // `long` alone may be one, or how all of them were.
+  if (plain === 'long' || plain === 'short') return null;
+  let long = 0;
+  let short = 0;
+  let n = 1;
+  for (const word of words) {
+    if (/^\d{1,2}$/.test(word)) {
+      n = Number(word);
+      continue;
+    }
+    if (word !== 'long' && word !== 'short') return null;
+    // A short beep before a long one is another rhythm than the tables have.
+    if (word === 'long' && short) return null;
+    if (word === 'long') long += n;
+    else short += n;
+    n = 1;
+  }
+  if (!words.length || /^\d/.test(words.at(-1) ?? '')) return null;
+  return long ? { kind: 'long-short', long, short } : short ? { kind: 'count', n: short } : null;
+}
+
 /**
- * Reads beeps as people write them: `3`, `three short`, `1 long 2 short`, `1L2S`, `1-3-3`, `continuous`, `silent`.
+ * Reads beeps as people write them: `3`, `three short`, `1 long 2 short`, `long short short`, `1L2S`, `1-3-3`,
+ * `continuous`, `silent`.
  * @returns null when it cannot be read
  */
 export function readBeeps(text: string): Pattern | null {
   const plain = text
     .toLowerCase()
     .replace(/[–—]/g, '-')
-    .replace(/\b(one|two|three|four|five|six|eight|nine)\b/g, (w) => WORDS[w]!)
+    .replace(/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven)\b/g, (w) => WORDS[w]!)
+    .replace(/^(?:it )?(?:beeps?|beep code)\s*:?\s*(?=\d|long|short)/, '')
+    .replace(/\s*(?:times|x)$/, '')
     .trim();
   if (/^(none|no( beeps?)?|silent|silence|nothing|0)$/.test(plain)) return { kind: 'none' };
-  if (/\b(?:continuous|repeat\w*|endless|again and again|keeps? beeping)\b/.test(plain))
+  if (
+    /\b(?:continuous(?:ly)?|repeat\w*|endless|non-?stop|constant|again and again|keeps? beeping)\b/.test(
+      plain
+    )
+  )
     return { kind: 'repeated', long: !/\bshort\b/.test(plain) };
   const groups = /^(\d)(?:\s*-\s*(\d)){1,3}$/.exec(plain);
   if (groups) return { kind: 'groups', groups: plain.split('-').map((g) => Number(g.trim())) };
@@ -110,7 +144,7 @@ export function readBeeps(text: string): Pattern | null {
   );
   if (longShort) return { kind: 'long-short', long: Number(longShort[1]), short: Number(longShort[2] ?? 0) };
   const count = /^(\d{1,2})\s*(?:short\s*)?(?:beeps?)?$/.exec(plain);
-  return count ? { kind: 'count', n: Number(count[1]) } : null;
+  return count ? { kind: 'count', n: Number(count[1]) } : spelledOut(plain);
 }
 
 /** What a pattern says in a family; `unknown`: the family has no such pattern. */

@@ -12,6 +12,7 @@ const PHRASES: Readonly<Record<MessageId, readonly string[]>> = {
     'memory test fail',
     'memory address error',
     'memory failure at',
+    'ram parity error',
     '201'
   ],
   'memory-size': ['memory size error', 'memory size mismatch', 'memory size changed', '164'],
@@ -55,6 +56,9 @@ const PHRASES: Readonly<Record<MessageId, readonly string[]>> = {
     'fdd controller error',
     'a drive error',
     'b drive error',
+    'a drive failure',
+    'b drive failure',
+    'drive a failure',
     '601',
     '602'
   ],
@@ -67,6 +71,10 @@ const PHRASES: Readonly<Record<MessageId, readonly string[]>> = {
     'hard disk install failure',
     'c drive error',
     'd drive error',
+    'c drive failure',
+    'd drive failure',
+    'drive c failure',
+    'drive d failure',
     '1701',
     '1780',
     '1781',
@@ -98,6 +106,7 @@ const PHRASES: Readonly<Record<MessageId, readonly string[]>> = {
   ],
   interpreter: [
     'bad or missing command interpreter',
+    'cannot load command system halted',
     'missing command com',
     'wrong dos version',
     'incorrect dos version'
@@ -121,13 +130,34 @@ const isSame = (a: string, b: string): boolean =>
   a === b ||
   (!/\d/.test(a) && !/\d/.test(b) && distance(a, b) <= Math.floor(Math.max(a.length, b.length) / 4));
 
+/** Words that stand in messages about anything: without another one two texts are not alike. */
+const WEAK = new Set(
+  'a and any at bad by check drive error err fail failed failure found in is key missing no not of on or press set size test the to wrong'.split(
+    ' '
+  )
+);
+/** Short for the same word. */
+const SHORT: Readonly<Record<string, string>> = {
+  err: 'error',
+  kbd: 'keyboard',
+  kb: 'keyboard',
+  hdd: 'hard disk',
+  fdd: 'floppy',
+  mem: 'memory',
+  ram: 'memory',
+  batt: 'battery'
+};
+const spelled = (words: readonly string[]): string[] => words.flatMap((w) => (SHORT[w] ?? w).split(' '));
+
 function likeness(typed: readonly string[], phrase: readonly string[]): number {
+  const strong = phrase.filter((w) => !WEAK.has(w));
+  if (strong.length && !strong.some((w) => typed.some((t) => isSame(t, w)))) return 0;
   const shared = phrase.filter((w) => typed.some((t) => isSame(t, w))).length;
   return (2 * shared) / (phrase.length + typed.length);
 }
 
 const READ = Object.entries(PHRASES).flatMap(([id, list]) =>
-  list.map((text) => ({ id: id as MessageId, words: wordsIn(text) }))
+  list.map((text) => ({ id: id as MessageId, words: spelled(wordsIn(text)) }))
 );
 
 /**
@@ -135,7 +165,8 @@ const READ = Object.entries(PHRASES).flatMap(([id, list]) =>
  * @returns the likely ones, several when two are as good; none: no message with such words is known
  */
 export function readScreen(text: string): MessageId[] {
-  const typed = wordsIn(text).slice(0, 30);
+  // `K/B` is one word.
+  const typed = spelled(wordsIn(text.replace(/\bk\s*\/\s*b\b/gi, 'keyboard')).slice(0, 30));
   if (!typed.length) return [];
   const scores = new Map<MessageId, number>();
   for (const { id, words } of READ) {
