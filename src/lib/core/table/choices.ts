@@ -78,6 +78,8 @@ export function oneOfMany(rows: readonly Row[]): { choices: Choice[]; left: Row[
       last &&
       last.heading === row.heading &&
       numberKey(last.told) === numberKey(row.told) &&
+      // Requests and acknowledges of a channel are two choices that go together.
+      /DACK/i.test(last.label) === /DACK/i.test(row.label) &&
       last.spots[0]!.of === row.spots[0]!.of &&
       (numberKey(row.told) !== '' || (last.spots[0]!.implicit && row.spots[0]!.implicit));
     if (!fits || !goesOn) flush();

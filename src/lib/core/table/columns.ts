@@ -246,6 +246,36 @@ function spread(text: string, beside: readonly Column[], all: readonly Column[])
 }
 
 /**
+ * Columns that each row is about. Where some rows set one part of the columns and others another part, and none sets of
+ * both, they are two choices in one table.
+ */
+function partsOf(
+  fields: readonly Field[],
+  rows: readonly Cells[],
+  sets: (row: Cells, column: number) => boolean
+): Set<number>[] {
+  const part = fields.map((_, i) => i);
+  const join = (a: number, b: number) => {
+    const [from, to] = [part[a]!, part[b]!];
+    part.forEach((p, i) => {
+      if (p === from) part[i] = to;
+    });
+  };
+  const columns = fields.map((_, i) => i);
+  const own = rows.map((r) => columns.filter((i) => sets(r, i)));
+  for (const list of own) for (const i of list.slice(1)) join(list[0]!, i);
+  // A column that no row sets stays with the first of them.
+  const [lead] = own.find((list) => list.length) ?? [];
+  const unset = new Set(columns.filter((i) => !own.some((list) => list.includes(i))));
+  return own.map((list) => {
+    const first = list[0];
+    if (first === undefined || lead === undefined) return new Set(columns);
+    const isLead = part[first] === part[lead];
+    return new Set(columns.filter((i) => part[i] === part[first] || (isLead && unset.has(i))));
+  });
+}
+
+/**
  * Reads a table from its heading on: `JP1 JP2 JP3 Address`, a row for each meaning.
  * @param legends lines that say what marks stand for
  * @returns null where the line is no heading, or no row below fits it
@@ -307,12 +337,16 @@ export function readColumns(
   const states = found.flatMap((r) => r.states);
   const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
   const sides = states.some((s) => 'side' in s && s.side !== 'any');
-  const rows = found.map((r): TableRow => ({
+  const apart = partsOf(fields, found, (r, i) => {
+    const state = r.states[i]!;
+    return spotsFor(fields[i]!, state, marks, sides, legend).some((s) => s.side !== 'any');
+  });
+  const rows = found.map((r, n): TableRow => ({
     line: r.line,
     values: r.values,
     isDefault: r.isDefault,
     ...(r.section === undefined ? {} : { section: r.section }),
-    spots: fields.flatMap((f, i) => spotsFor(f, r.states[i]!, marks, sides, legend))
+    spots: fields.flatMap((f, i) => (apart[n]?.has(i) ? spotsFor(f, r.states[i]!, marks, sides, legend) : []))
   }));
   const last = fields.at(-1)!;
   return {

@@ -211,9 +211,9 @@ export function lex(line: string): Token[] {
       take(1, { sort: 'sep', text: sep[0] });
       continue;
     }
-    const mark = /^(?:[01]{2,16}|[xXoO.-])(?![0-9A-Za-z.])/.exec(rest);
+    const mark = /^(?:[01]{2,16}|-{2,3}|[xXoO.-])(?![0-9A-Za-z.-])/.exec(rest);
     if (mark) {
-      take(mark[0].length, { sort: 'mark', text: mark[0] });
+      take(mark[0].length, { sort: 'mark', text: mark[0].replace(/^-+$/, '-') });
       continue;
     }
     const word = /^[^\s=:;,|()[\]*]+/.exec(rest) ?? /^./.exec(rest)!;

@@ -401,7 +401,9 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     const at = tokens.findIndex((t) => t.sort === 'ref');
     const equals = tokens.slice(at).some((t) => t.sort === 'sep' && t.text === '=');
     const subject = [own ?? heading, words].join(' ');
-    if (!equals && !isValue(words, own ?? heading)) {
+    // `J7  4-pin  External battery` is a connector: its size comes first, and no way that it stands.
+    const isConnector = /^\d{1,2}[- ]?pins?\s/i.test(words);
+    if (!equals && (isConnector || !isValue(words, own ?? heading))) {
       state(name);
       const above = SIZE.test(words) ? '' : words || (own ?? '');
       return failed.length

@@ -69,37 +69,73 @@ export function numbersAlong(line: string): string | null {
 }
 
 const LETTERS = /^\s*(?:[A-H]\s+){1,7}[A-H]\s*$/;
-/** `[1-2] [3-4] [5-6]`: pairs of pins above columns of crosses. */
-const PAIRS = /^\s*(?:[[(]?\d{1,2}-\d{1,2}[\])]?\s+){1,7}[[(]?\d{1,2}-\d{1,2}[\])]?\s*$/;
+/** `[1-2] [3-4] [5-6]`, `VCORE  1-2  3-4`: pairs of pins above columns of marks. */
+const PAIRS =
+  /^\s*(?:[A-Za-z][\w./ ]*?(?:\s{2,}|\t))?((?:[[(]?\d{1,2}-\d{1,2}[\])]?\s+){1,11}[[(]?\d{1,2}-\d{1,2}[\])]?)\s*$/;
 
-/** Rows of crosses below letters: `A B C` above `x o o 320h`, a pair of pins for each letter. */
-export function crossRows(lines: readonly string[]): { lines: string[]; rows: number[]; counted: number[] } {
+/** A heading of pairs of pins, or of letters that stand for them, with a word before it or not. */
+function pairsAbove(line: string): { pairs: string[]; isCounted: boolean } | null {
+  if (LETTERS.test(line)) {
+    const letters = line.trim().split(/\s+/);
+    const isRun = letters.every((l, k) => l === 'ABCDEFGH'[k]);
+    return isRun ? { pairs: letters.map((_, k) => pairOf(k + 1)), isCounted: true } : null;
+  }
+  const row = PAIRS.exec(line)?.[1];
+  return row
+    ? {
+        pairs: row
+          .trim()
+          .split(/\s+/)
+          .map((p) => p.replace(/[[\]()]/g, '')),
+        isCounted: false
+      }
+    : null;
+}
+
+const MARK = String.raw`(?:on|off|open|closed?|short(?:ed)?|[xXoO.01-]|-{2,3})`;
+const isThere = (mark: string): boolean => /^(?:on|closed?|short|shorted|x|1)$/i.test(mark);
+
+/** Rows of marks below letters or pairs of pins: `A B C` above `x o o 320h`, `1-2 3-4` above `2.8V  OFF ON`. */
+export function crossRows(lines: readonly string[]): {
+  lines: string[];
+  /** Rows in which a cross was read as a jumper. */
+  rows: number[];
+  /** Rows whose pairs were counted, and not printed. */
+  counted: number[];
+} {
   const out = [...lines];
   const rows: number[] = [];
-  /** Rows whose pairs were counted, and not printed. */
   const counted: number[] = [];
   lines.forEach((line, i) => {
-    if (!LETTERS.test(line) && !PAIRS.test(line)) return;
-    const named = [lines[i - 1], lines[i - 2]].find((l) => l !== undefined && JUMPER.test(l));
+    const head = pairsAbove(line);
+    const named = [line, lines[i - 1], lines[i - 2]].find((l) => l !== undefined && JUMPER.test(l));
     const name = named === undefined ? undefined : JUMPER.exec(named)?.[0];
-    const heads = line.trim().split(/\s+/);
-    if (!name || (LETTERS.test(line) && heads.some((l, k) => l !== 'ABCDEFGH'[k]))) return;
-    const pairs = heads.map((h, k) => (LETTERS.test(line) ? pairOf(k + 1) : h.replace(/[[\]()]/g, '')));
-    const row = new RegExp(String.raw`^\s*((?:[xXoO.-]\s+){${heads.length}})(\S.*)$`);
+    if (!head || !name) return;
+    const n = head.pairs.length;
+    const marksFirst = new RegExp(String.raw`^\s*((?:${MARK}\s+){${n}})(\S.*)$`, 'i');
+    const marksLast = new RegExp(
+      String.raw`^\s*(\S.*?)\s{2,}((?:${MARK}\s+){${n - 1}}${MARK})(?:\s+(\S.*))?\s*$`,
+      'i'
+    );
+    const read = (text: string): { marks: string; value: string } | null => {
+      const first = marksFirst.exec(text);
+      if (first) return { marks: first[1] ?? '', value: first[2] ?? '' };
+      const last = marksLast.exec(text);
+      return last ? { marks: last[2] ?? '', value: `${last[1] ?? ''} ${last[3] ?? ''}`.trim() } : null;
+    };
     const found: number[] = [];
-    for (let k = i + 1; k < lines.length && row.test(lines[k] ?? ''); k++) found.push(k);
+    for (let k = i + 1; k < lines.length && read(lines[k] ?? ''); k++) found.push(k);
     if (found.length < 2) return;
     for (const k of found) {
-      const [, marks = '', value = ''] = row.exec(lines[k] ?? '') ?? [];
-      const closed = marks
-        .trim()
-        .split(/\s+/)
-        .flatMap((mark, n) => (/x/i.test(mark) ? (pairs[n] ?? []) : []));
-      out[k] = `${name} ${closed.length ? closed.join(' ') : 'open'} = ${value}`;
+      const row = read(lines[k] ?? '');
+      if (!row) continue;
+      const marks = row.marks.trim().split(/\s+/);
+      const closed = marks.flatMap((mark, m) => (isThere(mark) ? (head.pairs[m] ?? []) : []));
+      out[k] = `${name} ${closed.length ? closed.join(' ') : 'open'} = ${row.value}`;
+      if (marks.some((mark) => /^x$/i.test(mark))) rows.push(k);
     }
     out[i] = '';
-    rows.push(...found);
-    if (LETTERS.test(line)) counted.push(...found);
+    if (head.isCounted) counted.push(...found);
   });
   return { lines: out, rows, counted };
 }

@@ -38,9 +38,13 @@ export interface Reshaped {
   crosses: number[];
 }
 
-/** `<- default`, `<== factory`: an arrow in front of the word. */
+/** `<- default`, `<== factory`: an arrow in front of the word; any other remark behind an arrow is none of the table. */
 const arrows = (line: string): string =>
-  line.replace(/\s*<\s*[-=]*\s*((?:factory|default)(?: setting)?)\b/gi, ' ($1)');
+  line
+    .replace(/\s*<\s*[-=]*\s*((?:factory|default)(?: setting)?)\b/gi, ' ($1)')
+    .replace(/\s+<[-=]+\s+[A-Za-z].*$/, '')
+    // `… . Default W4`: a sentence of its own.
+    .replace(/\.\s+(?=(?:factory|default)\b)/gi, '; ');
 
 /** Rules that look at one line, in their order. */
 const wording: readonly ((line: string) => string)[] = [
