@@ -4,11 +4,19 @@ import type { Part } from '../../src/lib/core/model';
 import { obstacle, untried } from '../../src/lib/core/resources';
 import { ends, find, machine, severity, type Case } from '../support/cases';
 import { check } from '../support/make';
+import { hasFacts, type PartWith } from '../../src/lib/core/model';
 import { parts } from '../support/demo';
 
 const on = (id: string, change: (p: Part) => Part) => (p: Part) => (p.id === id ? change(p) : p);
 const writing = (writes: 'through' | 'back' | 'either') =>
   on('ashgill-486dx4-100', (p) => ({ ...p, cpu: { ...p.cpu!, writes } }));
+
+/** A board of the catalogue, as one. */
+const boardOf = (id: string): PartWith<'board'> => {
+  const part = parts.get(id);
+  if (!part || !hasFacts(part, 'board')) throw new Error(`${id} is no board`);
+  return part;
+};
 
 describe('a CPU and its socket', () => {
   it('goes in by its pins; the voltage is another question', () => {
@@ -19,7 +27,7 @@ describe('a CPU and its socket', () => {
     expect(pinsFit(['socket4'], 'socket5')).to.equal(false);
   });
   it('on a carrier meets the voltage of its regulator, and nothing else changes', () => {
-    const board = parts.get('ostrel-i33')!;
+    const board = boardOf('ostrel-i33');
     const carrier = parts.get('velloway-carrier')!.adapter!.cpu!;
     const on = withCarrier(board, carrier).board!;
     expect(on.coreVolts).to.deep.equal([3.45]);
@@ -29,7 +37,7 @@ describe('a CPU and its socket', () => {
       cpuSocket: null
     });
     expect(withCarrier(board, { ...carrier, volts: undefined }).board!.coreVolts).to.equal(undefined);
-    const pentium = parts.get('tessaly-p90')!;
+    const pentium = boardOf('tessaly-p90');
     expect(carrierFits(pentium, carrier)).to.equal(false);
     expect(withCarrier(pentium, carrier)).to.equal(pentium);
   });

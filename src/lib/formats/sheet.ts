@@ -115,7 +115,7 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
   }
   return {
     name: build.name,
-    cautions: [...openingCautions, ...boardCautions(m.board.part.board!.slots.map((s) => s.bus))],
+    cautions: [...openingCautions, ...boardCautions(m.board.part.board.slots.map((s) => s.bus))],
     steps,
     powerCautions,
     power: sheetPower(build, parts),
@@ -196,7 +196,7 @@ function tickedJobs(build: Build, m: Machine, jobs: readonly CardJob[]): CardJob
 /** Where a card that is seated by now came from. */
 function tickedFrom(build: Build, item: string, m: Machine): string | undefined {
   const from = build.done?.[seatKey(item)]?.from;
-  const slot = m.board.part.board!.slots.find((s) => s.id === from);
+  const slot = m.board.part.board.slots.find((s) => s.id === from);
   return slot && (slot.label ?? `slot ${slot.id}`);
 }
 

@@ -54,9 +54,7 @@ export const report = <J extends 'memoryMap' | 'boot' | 'bootCheck' | 'rehearse'
   more: Omit<JobInput<J>, 'build' | 'parts'>,
   signal?: AbortSignal
 ): Promise<Record<string, unknown>> =>
-  pool.run(job, { ...more, build, parts: own(build, parts) } as JobInput<J>, signal) as Promise<
-    Record<string, unknown>
-  >;
+  pool.run(job, { ...more, build, parts: own(build, parts) }, signal) as Promise<Record<string, unknown>>;
 
 /** A build as a file; `raw`: its present state as it is kept, also when it cannot be read any more. */
 export async function exportedBuild(

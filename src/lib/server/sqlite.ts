@@ -196,7 +196,7 @@ class Connection implements DatabaseConnection {
     try {
       return Promise.resolve(this.driver.runInside(query));
     } catch (error) {
-      return Promise.reject(error as Error);
+      return Promise.reject(error);
     }
   }
 
@@ -229,8 +229,8 @@ function inSnapshot<T>(database: Database.Database, read: () => T): T {
 
 function result(database: Database.Database, { sql, parameters }: CompiledQuery): QueryResult<never> {
   const statement = database.prepare(sql);
-  if (statement.reader) return { rows: statement.all(parameters as unknown[]) as never[] };
-  const { changes, lastInsertRowid } = statement.run(parameters as unknown[]);
+  if (statement.reader) return { rows: statement.all(parameters) as never[] };
+  const { changes, lastInsertRowid } = statement.run(parameters);
   return { rows: [], numAffectedRows: BigInt(changes), insertId: BigInt(lastInsertRowid) };
 }
 

@@ -62,6 +62,6 @@ export function nextLegal(chips: readonly Chips[], busBits: number): LegalSet[] 
       const count = n * banks - of.count;
       return count > 0 ? [{ of, count }] : [];
     });
-    return [{ banks, parity, kib: (banks * busBits * chips[0]!.depthK) / 8, more }];
+    return [{ banks, parity, kib: (banks * busBits * chips[0].depthK) / 8, more }];
   });
 }

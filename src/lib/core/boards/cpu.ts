@@ -1,4 +1,4 @@
-import type { AdapterFacts, CpuFacts, CpuFamily, CpuSocket, Offered, Part } from '../model';
+import type { AdapterFacts, CpuFacts, CpuFamily, CpuSocket, Offered, Part, PartWith } from '../model';
 import type { Positions } from '../resources';
 import { ISA, VOLTS, sameClock, tooFast } from './tolerances';
 
@@ -213,9 +213,9 @@ export const carrierFits = (board: Part, carrier: NonNullable<AdapterFacts['cpu'
  * A board as the CPU on a carrier meets it: the sockets of the carrier, and the voltage of its regulator in place of
  * the board's. One that does not go into the socket changes nothing.
  */
-export function withCarrier(board: Part, carrier: AdapterFacts['cpu']): Part {
+export function withCarrier(board: PartWith<'board'>, carrier: AdapterFacts['cpu']): PartWith<'board'> {
   if (!carrier || !carrierFits(board, carrier)) return board;
-  const { coreVolts: _, ...facts } = board.board!;
+  const { coreVolts: _, ...facts } = board.board;
   return {
     ...board,
     board: {

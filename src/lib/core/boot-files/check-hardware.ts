@@ -79,7 +79,7 @@ export function checkCd(s: Situation): Seen[] {
     if (!drivers.length)
       out.push({ rule: 'cd.no-driver', facts: { name }, severity: r.maybe ? 'caution' : 'clash', ...at(r) });
     else if (name !== null && names.length && !names.includes(name)) {
-      const only = names.length === 1 ? names[0]! : null;
+      const only = names.length === 1 ? names[0] : null;
       out.push({
         rule: 'cd.name',
         facts: { name, known: names },
@@ -201,7 +201,7 @@ export function checkBlaster(s: Situation): Seen[] {
         .trim()
         .toUpperCase()
         .split(/\s+/)
-        .map((w) => [w[0]!, w.slice(1)] as const)
+        .map((w) => [w[0], w.slice(1)] as const)
     );
     const [card] = [...(digital.length ? digital : sound)].sort(
       (a, b) => differing(a, said) - differing(b, said)
@@ -262,7 +262,7 @@ export function checkPacket(s: Situation): Seen[] {
     .filter((l) => l.class === 'packet')
     .flatMap((l): Seen[] => {
       const numbers = [...l.file.args.matchAll(/(?:^|\s)(?:-i\s*)?(0x[\da-f]+|\d+)(?=\s|$)/gi)].map(
-        (m) => m[1]!
+        (m) => m[1]
       );
       const [vector, irq, port] = numbers;
       const out: Seen[] = [];

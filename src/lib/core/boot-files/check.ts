@@ -53,7 +53,7 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
     const key = JSON.stringify([seen.rule, seen.file, seen.line, seen.facts]);
     const before = found.get(key);
     const choices = choice === null ? [] : [...(before?.choices ?? []), choice];
-    found.set(key, { ...seen, choices, edit: seen.edit ?? null } as BootFinding);
+    found.set(key, { ...seen, choices, edit: seen.edit ?? null });
   };
   for (const seen of [
     ...configForm(lines, machine.dos),
@@ -107,7 +107,7 @@ export function applyEdit(text: string, edit: Edit): string {
   const i = lines.findIndex((l) => l.n === edit.line);
   if (i < 0)
     return edit.text === null ? text : `${text}${text && !/[\r\n]$/.test(text) ? end : ''}${edit.text}${end}`;
-  const line = lines[i]!;
+  const line = lines[i];
   if (edit.isNew) lines.splice(i, 0, { n: 0, text: edit.text ?? '', end });
   else if (edit.text === null) lines.splice(i, 1);
   else lines[i] = { ...line, text: edit.text };

@@ -125,8 +125,8 @@ export interface ManagerLine {
 
 const ranges = (args: string, letter: 'I' | 'X'): Run[] =>
   [...args.matchAll(new RegExp(`(?:^|[\\s/])${letter}=([\\da-f]{4})(?:-([\\da-f]{4}))?`, 'gi'))].map((m) => {
-    const from = parseInt(m[1]!, 16) * 16;
-    const to = parseInt(m[2] ?? m[1]!, 16) * 16 + 16;
+    const from = parseInt(m[1], 16) * 16;
+    const to = parseInt(m[2] ?? m[1], 16) * 16 + 16;
     return { from, to };
   });
 

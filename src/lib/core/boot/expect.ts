@@ -101,7 +101,7 @@ export function expectationOf(kit: Kit): Expectation {
     })),
     optical: drives
       .filter(({ drive }) => drive.part.drive?.medium === 'optical')
-      .map(({ drive }) => ({ title: drive.title, interface: drive.part.drive!.interface })),
+      .map(({ drive }) => ({ title: drive.title, interface: drive.part.drive.interface })),
     hardDisks: drives.filter(({ drive }) => ['hard', 'flash'].includes(drive.part.drive?.medium ?? ''))
       .length,
     floppies: drives.filter(({ drive }) => drive.part.drive?.interface === 'floppy').length,

@@ -96,7 +96,7 @@ const cardLines = (w: Writer, start: PlannedStart): WrittenLine[] =>
     why: {
       kind: 'driver',
       driver,
-      because: { kind: 'part', name: w.ex.emsCards[0]! },
+      because: { kind: 'part', name: w.ex.emsCards[0] },
       region: null,
       isMeasured: false
     }

@@ -29,4 +29,4 @@ export function readListing(text: string): Listing | null {
 
 /** Drives of which a listing shows files: of others it says nothing. */
 export const listedDrives = ({ files }: Listing): ReadonlySet<string> =>
-  new Set([...files].map((path) => path[0]!));
+  new Set([...files].map((path) => path[0]));

@@ -51,20 +51,20 @@ export function readMem(text: string): MemReading {
     const most =
       /largest executable program(?: size)?\s*:?\s*(\d[\d,.]*)/i.exec(line) ??
       /^\s*(\d[\d,.]*)\s+(?:bytes\s+)?largest executable program/i.exec(line);
-    if (most) largest = number(most[1]!);
+    if (most) largest = number(most[1]);
     const six = SIX.exec(line);
-    if (six) return add(six[1]!, number(six[3]!), number(six[4]!));
+    if (six) return add(six[1], number(six[3]), number(six[4]));
     const five = FIVE.exec(line);
     if (five) {
-      const bytes = number(five[2]!);
-      return inUpper ? add(five[1]!, 0, bytes) : add(five[1]!, bytes, 0);
+      const bytes = number(five[2]);
+      return inUpper ? add(five[1], 0, bytes) : add(five[1], bytes, 0);
     }
     const debug = DEBUG.exec(line);
     if (debug) {
       const [, at, name, size, what] = debug;
-      if (!name || /free/i.test(what!)) return;
-      const bytes = parseInt(size!, 16);
-      return parseInt(at!, 16) >= UPPER_FROM ? add(name, 0, bytes) : add(name, bytes, 0);
+      if (!name || /free/i.test(what)) return;
+      const bytes = parseInt(size, 16);
+      return parseInt(at, 16) >= UPPER_FROM ? add(name, 0, bytes) : add(name, bytes, 0);
     }
     // A name with a number of bytes behind it, and yet no row that is known.
     if (/^\s{2,}[A-Z0-9$]{1,8}\s+\d[\d,]{3,}/.test(line)) odd.push({ n: i + 1, text: line.trim() });

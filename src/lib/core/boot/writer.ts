@@ -118,7 +118,7 @@ const beside: readonly DriverClass[] = [
 export function placeOf({ ex }: Pick<Writer, 'ex'>, usual: string, file: string): string {
   const seen = ex.listing?.byName.get(file) ?? [];
   const path = `${usual}${file}`;
-  return seen.length && !seen.includes(path) ? seen[0]! : path;
+  return seen.length && !seen.includes(path) ? seen[0] : path;
 }
 
 export const pathOf = (w: Writer, d: Driver): string =>

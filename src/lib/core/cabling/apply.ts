@@ -18,7 +18,7 @@ export function withJumper(build: Build, parts: PartSet, id: string, told: Jumpe
   const kit = kitOf(build, parts);
   const cabled = cablesOf(kit).find((c) => c.drive.item.id === id);
   const moved = plug === undefined ? build : swapped(build, kit, id, plug);
-  const isFloppy = cabled !== undefined && familyOf(cabled.drive.part.drive!.interface) === 'floppy';
+  const isFloppy = cabled !== undefined && familyOf(cabled.drive.part.drive.interface) === 'floppy';
   return withItem(moved, id, (item) => {
     const out: Item = { ...item };
     if (terminated === null) delete out.terminated;

@@ -1,4 +1,4 @@
-import { cablesOf, type Cabled, type Controller, type Kit, type Placed } from '../kit';
+import { cablesOf, type Cabled, type Controller, type Kit, type PlacedDrive } from '../kit';
 import type { DriveInterface, Ribbon, Select } from '../model';
 import { diskNumber, floppyLetter, selectFor } from './lines';
 
@@ -16,7 +16,7 @@ const families: Partial<Record<DriveInterface, Family>> = {
 
 /** A drive where it hangs, how it is jumpered, and how it should be. */
 export interface Plugged {
-  drive: Placed;
+  drive: PlacedDrive;
   /** Place on the cable, from 1 at the controller. */
   plug: number;
   /** On the connector outside the case. */
@@ -75,7 +75,7 @@ export const familyOf = (kind: DriveInterface): Family | null => families[kind] 
 export function chainsOf(kit: Kit): Chain[] {
   const groups = new Map<string, { controller: Controller; family: Family; drives: Cabled[] }>();
   for (const c of cablesOf(kit)) {
-    const family = familyOf(c.drive.part.drive!.interface);
+    const family = familyOf(c.drive.part.drive.interface);
     if (!c.controller || !family) continue;
     const key = `${c.controller.item}/${c.controller.fn.id}/${family}`;
     const group = groups.get(key) ?? { controller: c.controller, family, drives: [] };
@@ -95,11 +95,11 @@ function chain(kit: Kit, controller: Controller, family: Family, cabled: readonl
   const host = controller.onBoard ? kit.build.board : kit.build.items.find((i) => i.id === controller.item)!;
   const told = host.ribbons?.[controller.fn.id];
   // ESDI codes its selects, which a twist would scramble.
-  const isEsdi = cabled.some((c) => c.drive.part.drive!.interface === 'esdi');
+  const isEsdi = cabled.some((c) => c.drive.part.drive.interface === 'esdi');
   const ribbon = told ?? (isEsdi ? 'straight' : usual[family]);
   const isTwisted = family === 'st506' || family === 'floppy' ? ribbon !== 'straight' : false;
   const places = plugs(cabled, family, isTwisted);
-  const isOutside = (c: Cabled) => c.drive.part.drive!.bay === 'outside' && family === 'scsi';
+  const isOutside = (c: Cabled) => c.drive.part.drive.bay === 'outside' && family === 'scsi';
   const seats = cabled
     .map((c) => ({ c, plug: places.get(c)!, outside: isOutside(c) }))
     .sort((a, b) => Number(b.outside) - Number(a.outside) || a.plug - b.plug);
@@ -194,7 +194,7 @@ function ataUnits(cabled: readonly Cabled[], ribbon: Ribbon): string[] {
   const isSlave = (c: Cabled) => c.unit === 'slave';
   const master =
     cabled.find((c) => c.unit === 'master' || c.unit === 'single') ??
-    cabled.find((c) => !isSlave(c) && c.drive.part.drive!.medium !== 'optical') ??
+    cabled.find((c) => !isSlave(c) && c.drive.part.drive.medium !== 'optical') ??
     cabled.find((c) => !isSlave(c)) ??
     cabled[0];
   return cabled.map((c) => (c === master ? 'master' : 'slave'));

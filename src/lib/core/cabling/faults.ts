@@ -218,7 +218,7 @@ const scsi: Judge = (chain) => {
       facts: { why: 'adapter', drive: it(p) },
       fixes: jumperFix(p, freeId(chain))
     });
-  const disks = drives.filter((d) => ['hard', 'flash'].includes(d.drive.part.drive!.medium));
+  const disks = drives.filter((d) => ['hard', 'flash'].includes(d.drive.part.drive.medium));
   if (disks.length && disks.every((d) => d.unit !== null && d.unit !== '0'))
     out.push({
       rule: 'scsi.id',
@@ -281,7 +281,7 @@ const scsi: Judge = (chain) => {
 function electrics({ drives, controller, ribbon }: Chain): Fault[] {
   const host = { item: controller.item, function: controller.fn.id };
   const devices: { about: string | Subject; device: Thing | Owner; facts: ScsiFacts }[] = [
-    ...drives.map((p) => ({ about: id(p), device: it(p), facts: p.drive.part.drive!.scsi ?? {} })),
+    ...drives.map((p) => ({ about: id(p), device: it(p), facts: p.drive.part.drive.scsi ?? {} })),
     { about: host, device: controller.owner, facts: controller.fn.scsi ?? {} }
   ];
   const named = (list: typeof devices) => list.map((d) => d.device);

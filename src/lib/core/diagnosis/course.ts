@@ -44,7 +44,7 @@ export function dealt(modes: readonly FaultMode[], deal: Deal, random: Random): 
 function drawn(weights: readonly number[], random: Random): number {
   let at = random() * weights.reduce((a, b) => a + b, 0);
   for (let i = 0; i < weights.length; i++) {
-    at -= weights[i]!;
+    at -= weights[i];
     if (at < 0) return i;
   }
   return weights.length - 1;
@@ -86,7 +86,7 @@ function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {
         sounds.map((s) => heardAs(s, t.sound, family, false)),
         random
       )
-    ]!;
+    ];
   const beeps = patternOf(family, heard);
   const lastSeen = t.stop === null ? 'prompt' : before(t.stop);
   return {
@@ -105,7 +105,7 @@ function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {
 /** The last stage that shows before a stop; null: none does. */
 function before(stop: StageId): StageId | null {
   const at = STAGES.indexOf(stop) - 1;
-  return at >= STAGES.indexOf('display') ? STAGES[at]! : null;
+  return at >= STAGES.indexOf('display') ? STAGES[at] : null;
 }
 
 const START_MINUTES = 1;
@@ -121,7 +121,7 @@ function started(course: Course, after: string | null, random: Random): Course {
         ways.map((w) => w.p),
         random
       )
-    ]!;
+    ];
   const note: Start = { at: AT, ...notedOf(way, course.family, random), ...(after ? { after } : {}) };
   return { ...course, notes: [...course.notes, note], minutes: course.minutes + START_MINUTES };
 }
@@ -158,7 +158,7 @@ export function perform(course: Course, test: BenchTest, random: Random): Course
     tests: course.tests + 1
   };
   if (test.reads) {
-    const is = paid.left.some((i) => test.reads!.finds(paid.modes[i]!));
+    const is = paid.left.some((i) => test.reads!.finds(paid.modes[i]));
     const found = random() < test.reads.sure ? is : !is;
     return { ...paid, notes: [...paid.notes, { at: AT, read: { test: test.id, found } }] };
   }
@@ -167,9 +167,9 @@ export function perform(course: Course, test: BenchTest, random: Random): Course
     const left = [...new Set([...paid.left, ...paid.out])].sort((a, b) => a - b);
     return started({ ...paid, left, out: [] }, test.id, random);
   }
-  const gone = paid.left.filter((i) => test.removes!.cures(paid.modes[i]!));
+  const gone = paid.left.filter((i) => test.removes!.cures(paid.modes[i]));
   const works = gone.length > 0 && random() < test.removes!.sure;
-  const out = works ? gone.filter((i) => paid.modes[i]!.cure === 'exchange') : [];
+  const out = works ? gone.filter((i) => paid.modes[i].cure === 'exchange') : [];
   const left = works ? paid.left.filter((i) => !gone.includes(i)) : paid.left;
   return started({ ...paid, left, out }, test.id, random);
 }
@@ -188,10 +188,10 @@ const OTHER_REPAIR = 10;
 
 /** Makes one thing good for sure and starts the machine: the end of a guess. */
 export function repair(course: Course, mode: number, random: Random): Course {
-  const { component, way } = course.modes[mode]!;
-  const test = benchTests.find((t) => t.removes?.cures(course.modes[mode]!));
+  const { component, way } = course.modes[mode];
+  const test = benchTests.find((t) => t.removes?.cures(course.modes[mode]));
   const minutes = test?.minutes ?? REPAIR_MINUTES[component] ?? REPAIR_MINUTES[way] ?? OTHER_REPAIR;
-  const left = course.left.filter((i) => course.modes[i]!.component !== component);
+  const left = course.left.filter((i) => course.modes[i].component !== component);
   // What was seen before is of another machine now.
   const paid = {
     ...course,

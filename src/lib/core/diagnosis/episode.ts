@@ -41,7 +41,7 @@ interface Going extends Path {
 function readingOf(modes: readonly FaultMode[], now: FaultSet, test: string, found: boolean): number {
   const reads = testById.get(test)?.reads;
   if (!reads) return 1;
-  const hit = now.some((i) => reads.finds(modes[i]!)) ? reads.sure : 1 - reads.sure;
+  const hit = now.some((i) => reads.finds(modes[i])) ? reads.sure : 1 - reads.sure;
   return found ? hit : 1 - hit;
 }
 
@@ -50,9 +50,9 @@ function afterTest(modes: readonly FaultMode[], going: Going, id: string): Going
   if (test?.restores) return [{ ...going, now: merged(going.now, going.out), out: [] }];
   if (!test?.removes) return [going];
   const { cures, sure } = test.removes;
-  const gone = going.now.filter((i) => cures(modes[i]!));
+  const gone = going.now.filter((i) => cures(modes[i]));
   if (!gone.length) return [{ ...going, out: [] }];
-  const out = gone.filter((i) => modes[i]!.cure === 'exchange');
+  const out = gone.filter((i) => modes[i].cure === 'exchange');
   return [
     { ...going, p: going.p * sure, now: going.now.filter((i) => !gone.includes(i)), out },
     { ...going, p: going.p * (1 - sure), out: [] }

@@ -126,7 +126,7 @@ export function readBeeps(text: string): Pattern | null {
   const plain = text
     .toLowerCase()
     .replace(/[–—]/g, '-')
-    .replace(/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven)\b/g, (w) => WORDS[w]!)
+    .replace(/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven)\b/g, (w) => WORDS[w])
     .replace(/^(?:it )?(?:beeps?|beep code)\s*:?\s*(?=\d|long|short)/, '')
     .replace(/\s*(?:times|x)$/, '')
     .trim();

@@ -79,7 +79,7 @@ export function firstPower(answers: PowerAnswers): PowerScore {
   const sum = (open_: (q: PowerQuestion) => number) =>
     POWER_QUESTIONS.reduce((s, q) => s + (answerOf(answers, q) ?? open_(q)), 0);
   const score = sum(secondWorst);
-  const least = sum((q) => pointsOf(q)[0]!);
+  const least = sum((q) => pointsOf(q)[0]);
   const most = sum((q) => pointsOf(q).at(-1)!);
   return {
     score,
@@ -91,7 +91,7 @@ export function firstPower(answers: PowerAnswers): PowerScore {
     couldChange: open.map((question) => {
       const rest = score - secondWorst(question);
       const points = pointsOf(question);
-      return { question, levels: [levelOf(rest + points[0]!, stake), levelOf(rest + points.at(-1)!, stake)] };
+      return { question, levels: [levelOf(rest + points[0], stake), levelOf(rest + points.at(-1)!, stake)] };
     })
   };
 }

@@ -82,12 +82,12 @@ export function toldFaults(d: Diagnosis, faults: FaultSet): FaultSet {
     (stop !== null && effectAt(effect, stop) !== null) ||
     [effect.says, effect.then?.says].some((m) => m !== undefined && d.said.includes(m)) ||
     (effect.dark === true && d.isDark);
-  const certain = faults.filter((i) => d.modes[i]!.prior >= 1 && accounts(d.modes[i]!));
-  const free = faults.filter((i) => d.modes[i]!.prior < 1);
+  const certain = faults.filter((i) => d.modes[i].prior >= 1 && accounts(d.modes[i]));
+  const free = faults.filter((i) => d.modes[i].prior < 1);
   if (!certain.length) return free;
   const each = new Map(d.components.flatMap((c) => c.modes).map((m) => [m.id, m]));
   const isLifted = (i: number): boolean => {
-    const m = each.get(d.modes[i]!.id);
+    const m = each.get(d.modes[i].id);
     return m !== undefined && m.posterior > LIFTED * m.prior;
   };
   return [...certain, ...free.filter(isLifted)].sort((x, y) => x - y);

@@ -285,7 +285,7 @@ function driveModes(kit: Kit, at: number): FaultMode[] {
             way: id,
             component: d.item.id,
             item: d.item.id,
-            prior: prior[at]!,
+            prior: prior[at],
             effect: effect.at === 'disk' && behindRom.has(d.item.id) ? { ...effect, at: 'roms' } : effect,
             cure
           }))
@@ -333,12 +333,12 @@ export function modesOf(kit: Kit, era: Era, findings: readonly Finding[]): Fault
   const display = kit.m.fitted.find((f) => f.part.video);
   return [
     ...estimates
-      .filter((e) => e.prior[at]! > 0 && (e.has?.(kit) ?? true))
+      .filter((e) => e.prior[at] > 0 && (e.has?.(kit) ?? true))
       .map(({ id, component, prior, effect, cure }): FaultMode => ({
         id,
         way: id,
         component,
-        prior: prior[at]!,
+        prior: prior[at],
         effect,
         cure
       })),

@@ -26,7 +26,7 @@ export interface Valued {
 const RISKY = 0.1;
 /** Chance that a start with these faults does not bring the rails up. */
 const pullsDown = (modes: readonly FaultMode[], faults: FaultSet): number =>
-  1 - faults.reduce((least, i) => Math.min(least, runs(modes[i]!)), 1);
+  1 - faults.reduce((least, i) => Math.min(least, runs(modes[i])), 1);
 const runs = ({ effect }: FaultMode): number =>
   effect.power ? (effect.power.runs ?? 0) : effect.at === 'rails' ? 1 - effect.stops : 1;
 
@@ -74,7 +74,7 @@ function putBack(
   const total = sets.reduce((s, x) => s + x.p, 0);
   const post = { ...d.post, sets: sets.map((s) => ({ ...s, p: s.p / total })) };
   const back = (faults: FaultSet) =>
-    start(faults.filter((i) => d.modes[i]!.cure === 'exchange' || !cure.removes!.cures(d.modes[i]!)));
+    start(faults.filter((i) => d.modes[i].cure === 'exchange' || !cure.removes!.cures(d.modes[i])));
   const bits = gain(post, back, need);
   return {
     test: { id, minutes, money, risk },
@@ -102,19 +102,19 @@ export function nextTests(
 ): Valued[] {
   const pulled = d.now.sets.reduce((sum, s) => sum + s.p * pullsDown(d.modes, s.faults), 0);
   const isRisky = pulled >= RISKY;
-  const of = family ?? d.families[0]!.family;
+  const of = family ?? d.families[0].family;
   const order = orderOf(of, era);
   const kept = d.now.sets.slice(0, MOST_SETS);
   const total = kept.reduce((s, x) => s + x.p, 0);
   const post = { ...d.now, sets: kept.map((s) => ({ ...s, p: s.p / total })) };
   // The first repair is that of the earliest fault that keeps the machine from going on or from being seen.
   const first = (list: FaultSet): number | undefined =>
-    [...list].sort((a, b) => order.indexOf(d.modes[a]!.effect.at) - order.indexOf(d.modes[b]!.effect.at))[0];
+    [...list].sort((a, b) => order.indexOf(d.modes[a].effect.at) - order.indexOf(d.modes[b].effect.at))[0];
   const need = (faults: FaultSet): string => {
-    const hinders = faults.filter((i) => d.modes[i]!.effect.stops > 0 || d.modes[i]!.effect.dark);
+    const hinders = faults.filter((i) => d.modes[i].effect.stops > 0 || d.modes[i].effect.dark);
     // What only leaves a message is a repair for a machine that comes to its prompt.
     const one = first(hinders.length || d.stops[0]?.stage !== null ? hinders : faults);
-    return one === undefined ? 'nothing' : d.modes[one]!.id;
+    return one === undefined ? 'nothing' : d.modes[one].id;
   };
   const known = new Map<string, Outcomes>();
   const start = (faults: FaultSet): Outcomes => {
@@ -127,14 +127,14 @@ export function nextTests(
     ({ reads, removes }: BenchTest) =>
     (faults: FaultSet): Outcomes => {
       if (reads) {
-        const found = faults.filter((i) => reads.finds(d.modes[i]!));
+        const found = faults.filter((i) => reads.finds(d.modes[i]));
         const p = found.length ? reads.sure : 1 - reads.sure;
         return new Map([
           ['found', p],
           ['not found', 1 - p]
         ]);
       }
-      const left = faults.filter((i) => !removes!.cures(d.modes[i]!));
+      const left = faults.filter((i) => !removes!.cures(d.modes[i]));
       return left.length === faults.length ? start(faults) : mixed(removes!.sure, start(left), start(faults));
     };
   const readIn = new Set(steps.flatMap((s) => (s.kind === 'read' ? [s.test] : [])));

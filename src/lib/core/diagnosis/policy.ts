@@ -31,10 +31,10 @@ function firstRepair(d: Diagnosis, course: Course): { mode: number; p: number } 
   const each = new Map<string, { mode: number; p: number }>();
   for (const { faults, p } of d.now.sets) {
     const first = [...faults].sort(
-      (a, b) => order.indexOf(d.modes[a]!.effect.at) - order.indexOf(d.modes[b]!.effect.at)
+      (a, b) => order.indexOf(d.modes[a].effect.at) - order.indexOf(d.modes[b].effect.at)
     )[0];
     if (first === undefined) continue;
-    const { component } = d.modes[first]!;
+    const { component } = d.modes[first];
     const there = each.get(component);
     each.set(component, { mode: there?.mode ?? first, p: (there?.p ?? 0) + p });
   }
@@ -56,8 +56,8 @@ export function playAdvised(begun: Course, random: Random): Played {
     if (fix && (fix.p >= SURE || !best)) {
       if (!repairs) last = explanations(d).map((e) => e.faults);
       repairs++;
-      const { component } = course.modes[fix.mode]!;
-      if (course.left.some((i) => course.modes[i]!.component === component)) right++;
+      const { component } = course.modes[fix.mode];
+      if (course.left.some((i) => course.modes[i].component === component)) right++;
       course = repair(course, fix.mode, random);
     } else if (best) course = perform(course, testById.get(best.test.id)!, random);
     else course = perform(course, testById.get('listen')!, random);
@@ -93,6 +93,6 @@ export function playPrior(begun: Course, random: Random): Course {
 function rest(begun: Course, random: Random): Course {
   let course = begun;
   for (let n = 0; n < MOST_TESTS && !runs(course) && course.left.length; n++)
-    course = repair(course, course.left[0]!, random);
+    course = repair(course, course.left[0], random);
   return course;
 }

@@ -1,5 +1,5 @@
-import { cablesOf, speaks, type Controller, type Kit, type Placed, hasOwnRom } from '../kit';
-import type { DiskRecord, DriveInterface, FirmwareFacts, Part } from '../model';
+import { cablesOf, speaks, type Controller, type Kit, type PlacedDrive, hasOwnRom } from '../kit';
+import type { DiskRecord, DriveInterface, FirmwareFacts, Part, PartWith } from '../model';
 import { systemOf } from '../software';
 import {
   barriersOf,
@@ -19,7 +19,7 @@ import {
 
 /** A hard disk or card of a build with what runs it and what the setup takes. */
 export interface KitDisk {
-  drive: Placed;
+  drive: PlacedDrive;
   controller: Controller | null;
   size: DriveSize | null;
   /**
@@ -96,7 +96,8 @@ export interface WhatIf {
   byRom?: boolean;
 }
 
-const isDisk = (part: Part): boolean => part.drive?.medium === 'hard' || part.drive?.medium === 'flash';
+const isDisk = (part: Part): part is PartWith<'drive'> =>
+  part.drive?.medium === 'hard' || part.drive?.medium === 'flash';
 
 /** Every hard disk and flash card of a build, in the order of its items. */
 export const disksOf = (kit: Kit, whatIf: WhatIf = {}): KitDisk[] =>
@@ -108,12 +109,12 @@ export const disksOf = (kit: Kit, whatIf: WhatIf = {}): KitDisk[] =>
 export function diskOfPart(kit: Kit, part: Part, whatIf: WhatIf = {}): KitDisk | null {
   if (!isDisk(part)) return null;
   const item = { id: '', part: part.id, asFound: {}, chosen: {}, locked: [] };
-  const controller = kit.controllers.find((c) => c.isOn && speaks(c, part.drive!.interface)) ?? null;
+  const controller = kit.controllers.find((c) => c.isOn && speaks(c, part.drive.interface)) ?? null;
   return diskOf(kit, { item, part, title: part.name }, controller, whatIf);
 }
 
-function diskOf(kit: Kit, drive: Placed, controller: Controller | null, whatIf: WhatIf): KitDisk {
-  const kind = drive.part.drive!.interface;
+function diskOf(kit: Kit, drive: PlacedDrive, controller: Controller | null, whatIf: WhatIf): KitDisk {
+  const kind = drive.part.drive.interface;
   const firmware = whatIf.bios ?? kit.firmware?.firmware?.disk;
   const record = drive.item.disk;
   const size = sizeOf(drive.part, record);

@@ -39,10 +39,10 @@ export interface FloppyChain {
 export function floppyChains(kit: Kit): FloppyChain[] {
   const { dos } = systemOf(kit.build.brief.os);
   const known = kit.firmware?.firmware?.floppyKiB;
-  const all = cablesOf(kit).filter((c) => c.drive.part.drive!.interface === 'floppy');
+  const all = cablesOf(kit).filter((c) => c.drive.part.drive.interface === 'floppy');
   const cables = chainsOf(kit).filter((c) => c.family === 'floppy');
   return all.map(({ drive, controller }): FloppyChain => {
-    const kib = drive.part.drive!.floppyKiB ?? 1440;
+    const kib = drive.part.drive.floppyKiB ?? 1440;
     const most = controllerRate(controller?.fn.floppyKiB);
     const rate = floppyRate(kib);
     const ownRom = controller !== null && hasOwnRom(kit, controller);
@@ -87,7 +87,7 @@ export function floppyChains(kit: Kit): FloppyChain[] {
     const notes: FloppyNote[] = [
       ...(kib === 1200 ? (['narrow-track'] as const) : []),
       ...(ownRom ? (['own-rom'] as const) : []),
-      ...(drive.part.drive!.medium === 'emulator' ? (['emulator'] as const) : []),
+      ...(drive.part.drive.medium === 'emulator' ? (['emulator'] as const) : []),
       ...(kib >= 1440 ? (['high-density'] as const) : [])
     ];
     return {

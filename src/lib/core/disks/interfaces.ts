@@ -37,7 +37,7 @@ export function interfaceNotes(kit: Kit, item: string): InterfaceNote[] {
   const cabled = cablesOf(kit).find((c) => c.drive.item.id === item);
   if (!cabled) return [];
   const { drive, controller } = cabled;
-  const d = drive.part.drive!;
+  const d = drive.part.drive;
   const out: InterfaceNote[] = [{ grade: 'note', text: plugs[d.interface] }];
   if (controller) {
     const slot = kit.m.find(controller.item)?.slot;
@@ -50,7 +50,7 @@ export function interfaceNotes(kit: Kit, item: string): InterfaceNote[] {
       });
   }
   const mates = cablesOf(kit).filter((c) => c.controller && c.controller === controller);
-  const flash = mates.filter((c) => c.drive.part.drive!.medium === 'flash');
+  const flash = mates.filter((c) => c.drive.part.drive.medium === 'flash');
   if (flash.length > 1 && d.medium === 'flash')
     out.push({
       grade: 'caution',

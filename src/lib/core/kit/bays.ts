@@ -1,10 +1,10 @@
-import type { Kit, Placed } from './kit';
+import type { Kit, PlacedDrive } from './kit';
 
 export const bayKinds = ['full5', 'half5', 'third3'] as const;
 export type BayKind = (typeof bayKinds)[number];
 
 export interface InBay {
-  drive: Placed;
+  drive: PlacedDrive;
   /** The bay that it sits in: kind and number; null when there is none left. */
   bay: { kind: BayKind; n: number } | null;
   /** Whether a 3.5 inch drive in a 5.25 inch bay has rails. */
@@ -38,7 +38,7 @@ export function placeDrives(kit: Kit): InBay[] {
   ];
   const small = Array.from({ length: chassis.bays.third3 }, (_, n) => ({ kind: 'third3' as const, n }));
   let rails = kit.adapters
-    .filter((a) => a.part.adapter!.from === 'third-3')
+    .filter((a) => a.part.adapter.from === 'third-3')
     .reduce((n, a) => n + (a.item.count ?? 1), 0);
   const takeFull = (): InBay['bay'] => {
     const at = places.findIndex(
@@ -57,9 +57,9 @@ export function placeDrives(kit: Kit): InBay[] {
     return place ? { kind: place.kind, n: place.n } : null;
   };
   return [...kit.drives]
-    .sort((a, b) => order[a.part.drive!.bay] - order[b.part.drive!.bay])
+    .sort((a, b) => order[a.part.drive.bay] - order[b.part.drive.bay])
     .flatMap((drive): InBay[] => {
-      const { bay } = drive.part.drive!;
+      const { bay } = drive.part.drive;
       if (bay === 'outside' || bay === 'module' || bay === 'none') return [];
       if (bay === 'full-5') return [{ drive, bay: takeFull(), rails: 'none' }];
       if (bay === 'half-5') return [{ drive, bay: takeHalf(), rails: 'none' }];

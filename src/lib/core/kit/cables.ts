@@ -1,9 +1,9 @@
 import type { DriveInterface } from '../model';
-import type { Controller, Kit, Placed } from './kit';
+import type { Controller, Kit, PlacedDrive } from './kit';
 import { moduleFunctions } from './module-bays';
 
 export interface Cabled {
-  drive: Placed;
+  drive: PlacedDrive;
   /** What runs it; null when nothing that speaks its interface has a place left. */
   controller: Controller | null;
   /** The user said so; otherwise it is what one would do. */

@@ -1,13 +1,28 @@
 import { withCarrier } from '../boards';
-import type { Build, Item, MemoryFacts, Owner, Part, PartFunction, PartSet, VideoFacts } from '../model';
+import {
+  hasFacts,
+  type Build,
+  type FactsOfKind,
+  type Item,
+  type MemoryFacts,
+  type Owner,
+  type Part,
+  type PartFunction,
+  type PartSet,
+  type PartWith,
+  type VideoFacts
+} from '../model';
 import { isOn, machine, ownerOf, standing, type Machine, type Positions } from '../resources';
 
 /** An item with its part. */
-export interface Placed {
+export interface Placed<P extends Part = Part> {
   item: Item;
-  part: Part;
+  part: P;
   title: string;
 }
+export type PlacedDrive = Placed<PartWith<'drive'>>;
+export type PlacedMonitor = Placed<PartWith<'monitor'>>;
+export type PlacedModule = Placed<PartWith<'module'>>;
 
 /** A function that runs drives: a channel of the board or of a card. */
 export interface Controller {
@@ -35,24 +50,24 @@ export interface Kit {
   at: Positions;
   /** Year of the brief, or null. */
   year: number | null;
-  board: Part;
+  board: PartWith<'board'>;
   facts: NonNullable<Part['board']>;
-  cpu: Part | null;
-  fpu: Placed | null;
+  cpu: PartWith<'cpu'> | null;
+  fpu: Placed<PartWith<'fpu'>> | null;
   /** What the CPU sits on instead of the board's own socket. `board` and `facts` are as the CPU meets them there. */
-  carrier: Placed | null;
+  carrier: Placed<PartWith<'adapter'>> | null;
   /** Memory modules by the bank they sit in; `''` holds those without one. */
-  banks: Map<string, { placed: Placed; count: number }[]>;
+  banks: Map<string, { placed: PlacedModule; count: number }[]>;
   memory: MemoryFacts | null;
   displays: Display[];
-  monitors: Placed[];
-  drives: Placed[];
+  monitors: PlacedMonitor[];
+  drives: PlacedDrive[];
   controllers: Controller[];
-  supply: Placed | null;
-  keyboard: Placed | null;
-  chassis: Placed | null;
-  adapters: Placed[];
-  firmware: Part | null;
+  supply: Placed<PartWith<'supply'>> | null;
+  keyboard: Placed<PartWith<'keyboard'>> | null;
+  chassis: Placed<PartWith<'chassis'>> | null;
+  adapters: Placed<PartWith<'adapter'>>[];
+  firmware: PartWith<'firmware'> | null;
 }
 
 /** Sorts what a build holds. Parts that are missing throw, as in `machine`. */
@@ -62,17 +77,24 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     const part = parts.get(item.part)!;
     return { item, part, title: item.label ?? part.name };
   });
-  const ofKind = (kind: Part['kind']) => placed.filter((p) => p.part.kind === kind);
-  const carrier = ofKind('adapter').find((p) => p.part.adapter?.cpu) ?? null;
-  const board = withCarrier(m.board.part, carrier?.part.adapter?.cpu);
-  const facts = board.board!;
+  const ofKind = <K extends keyof FactsOfKind>(kind: K, key: FactsOfKind[K]) =>
+    placed.filter(
+      (p): p is Placed<PartWith<FactsOfKind[K]>> => p.part.kind === kind && hasFacts(p.part, key)
+    );
+  const known = <K extends keyof Part>(id: string | undefined, key: K): PartWith<K> | null => {
+    const part = id === undefined ? undefined : parts.get(id);
+    return part && hasFacts(part, key) ? part : null;
+  };
+  const adapters = ofKind('adapter', 'adapter');
+  const carrier = adapters.find((p) => p.part.adapter.cpu) ?? null;
+  const board = withCarrier(m.board.part, carrier?.part.adapter.cpu);
+  const facts = board.board;
   const soldered = facts.cpuSocket?.soldered;
   const banks: Kit['banks'] = new Map();
-  for (const p of ofKind('memory')) {
+  for (const p of ofKind('memory', 'module')) {
     const bank = p.item.place ?? '';
     banks.set(bank, [...(banks.get(bank) ?? []), { placed: p, count: p.item.count ?? 1 }]);
   }
-  const own: Placed = { item: build.board, part: m.board.part, title: m.board.title };
   const year = Number(build.brief.date?.slice(0, 4) ?? NaN);
   return {
     build,
@@ -82,24 +104,27 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     year: Number.isNaN(year) ? null : year,
     board,
     facts,
-    cpu: ofKind('cpu')[0]?.part ?? (soldered ? (parts.get(soldered) ?? null) : null),
-    fpu: ofKind('fpu')[0] ?? null,
+    cpu: ofKind('cpu', 'cpu')[0]?.part ?? known(soldered, 'cpu'),
+    fpu: ofKind('fpu', 'fpu')[0] ?? null,
     carrier,
     banks,
     memory: facts.memory ?? null,
     displays: displaysOf(m, at),
     // A machine that is sold as one brings its own.
-    monitors: [...(own.part.monitor ? [own] : []), ...ofKind('monitor')],
-    drives: ofKind('drive'),
+    monitors: [...builtIn(m), ...ofKind('monitor', 'monitor')],
+    drives: ofKind('drive', 'drive'),
     controllers: controllersOf(m, at),
-    supply: ofKind('supply')[0] ?? null,
-    keyboard: ofKind('keyboard')[0] ?? null,
-    chassis: ofKind('case')[0] ?? null,
-    adapters: ofKind('adapter'),
+    supply: ofKind('supply', 'supply')[0] ?? null,
+    keyboard: ofKind('keyboard', 'keyboard')[0] ?? null,
+    chassis: ofKind('case', 'chassis')[0] ?? null,
+    adapters,
     // A BIOS that was fitted in place of the board's own stands above what the catalogue says of the board.
-    firmware: ofKind('bios')[0]?.part ?? (facts.firmware ? (parts.get(facts.firmware) ?? null) : null)
+    firmware: ofKind('bios', 'firmware')[0]?.part ?? known(facts.firmware, 'firmware')
   };
 }
+
+const builtIn = ({ board: { item, part, title } }: Machine): PlacedMonitor[] =>
+  hasFacts(part, 'monitor') ? [{ item, part, title }] : [];
 
 function displaysOf(m: Machine, at: Positions): Display[] {
   return m.fitted.flatMap((f) => {

@@ -55,7 +55,7 @@ export const boardKiB = (kit: Kit): number =>
     ? fittedKiB(
         kit.memory,
         [...kit.banks].flatMap(([bank, list]) =>
-          list.map(({ placed, count }) => ({ bank, module: placed.part.module!, count }))
+          list.map(({ placed, count }) => ({ bank, module: placed.part.module, count }))
         )
       )
     : 0;

@@ -200,13 +200,13 @@ export function moveList(build: Build, parts: PartSet): MoveList {
 }
 
 function slotName(m: Machine, id: string): string {
-  const slot = m.board.part.board!.slots.find((s) => s.id === id);
+  const slot = m.board.part.board.slots.find((s) => s.id === id);
   return slot?.label ?? `slot ${id}`;
 }
 
 /** Lines of ISA cards that a PCI machine's setup has to keep from PCI. */
 function setupNotes(m: Machine, at: Positions): MoveList['commands'] {
-  if (!m.board.part.board!.slots.some((s) => s.bus === 'pci')) return [];
+  if (!m.board.part.board.slots.some((s) => s.bus === 'pci')) return [];
   const lines = m.fitted
     .filter((f) => f.seat === 'isa8' || f.seat === 'isa16')
     .flatMap((f) =>

@@ -56,12 +56,12 @@ export function readDip(raster: Raster, corners: Corners, count: number, told?: 
   const cellsAt = (half: number) => Array.from({ length: count }, (_, i) => cellOf(flat, count, i, half));
   const contrast = (cells: readonly Cell[]) => median(cells.map((c) => Math.abs(c.up - c.down)));
   const [half] = HALVES.map((h) => ({ h, c: contrast(cellsAt(h)) })).sort((a, b) => b.c - a.c);
-  const cells = cellsAt(half!.h);
+  const cells = cellsAt(half.h);
   // The body shows between the slots.
   const bodies = Array.from({ length: count + 1 }, (_, i) =>
     meanOf(flat, Math.max(0.004, (i - 0.07) / count), Math.min(0.996, (i + 0.07) / count), 0.42, 0.58)
   );
-  const bodyAt = (i: number) => (bodies[i]! + bodies[i + 1]!) / 2;
+  const bodyAt = (i: number) => (bodies[i] + bodies[i + 1]) / 2;
   const usual = contrast(cells);
   const lights = cells.map((c, i) => Math.abs(Math.max(c.up, c.down) - bodyAt(i)));
   const darks = cells.map((c, i) => Math.abs(Math.min(c.up, c.down) - bodyAt(i)));

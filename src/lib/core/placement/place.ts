@@ -117,7 +117,7 @@ export function place(
   const pre = before(lines);
   const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
   const full = 2 ** n - 1;
-  const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]!) - peakOf(lines[a]!) || a - b);
+  const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]) - peakOf(lines[a]) || a - b);
   const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
   const seen = new Map<string, number>();
   const trail: PlacedLine[] = [];
@@ -138,7 +138,7 @@ export function place(
     const most = Math.max(0, ...free);
     for (let i = 0; i < n; i++)
       if (!(done & (1 << i))) {
-        const line = lines[i]!;
+        const line = lines[i];
         if (!line.high || needOf(line) > most) mustLow += line.stay;
         else {
           rest += line.stay;
@@ -156,17 +156,17 @@ export function place(
     seen.set(key, low);
     for (const i of rank) {
       const bit = 1 << i;
-      const line = lines[i]!;
-      if (done & bit || pre[i]! & ~done || (line.stage === 1 && config & ~done)) continue;
-      const isLater = last < 0 || rankOf[i]! > rankOf[last]! || lines[last]!.stage !== line.stage;
-      if (!isLater && !(pre[i]! & (1 << last))) continue;
+      const line = lines[i];
+      if (done & bit || pre[i] & ~done || (line.stage === 1 && config & ~done)) continue;
+      const isLater = last < 0 || rankOf[i] > rankOf[last] || lines[last].stage !== line.stage;
+      if (!isLater && !(pre[i] & (1 << last))) continue;
       if (line.high) {
         // The tightest region first; equal ones are one choice.
         const fits = free
           .map((f, r) => ({ f, r }))
           .filter(({ f }) => needOf(line) <= f)
           .sort((a, b) => a.f - b.f || a.r - b.r)
-          .filter(({ f }, k, all) => k === 0 || all[k - 1]!.f !== f);
+          .filter(({ f }, k, all) => k === 0 || all[k - 1].f !== f);
         for (const { f, r } of fits) {
           trail.push({ name: line.name, region: r + 1 });
           free[r] = f - line.stay;
@@ -254,10 +254,10 @@ function beam(
   let done = 0;
   for (let k = 0; k < lines.length; k++) {
     const i = rank.find(
-      (x) => !(done & (1 << x)) && !(pre[x]! & ~done) && !(lines[x]!.stage === 1 && config & ~done)
+      (x) => !(done & (1 << x)) && !(pre[x] & ~done) && !(lines[x].stage === 1 && config & ~done)
     );
     if (i === undefined) return null;
-    const line = lines[i]!;
+    const line = lines[i];
     done |= 1 << i;
     const next = new Map<string, (typeof plans)[number]>();
     const put = (low: number, region: number, free: number[], from: (typeof plans)[number]) => {
@@ -297,8 +297,8 @@ export function placeByDos(
   let low = 0;
   const order = lines.map((line): PlacedLine => {
     const largest = free.length ? free.indexOf(Math.max(...free)) : -1;
-    if (line.high && largest >= 0 && needOf(line) <= free[largest]!) {
-      free[largest]! -= line.stay;
+    if (line.high && largest >= 0 && needOf(line) <= free[largest]) {
+      free[largest] -= line.stay;
       return { name: line.name, region: largest + 1 };
     }
     low += line.stay;
@@ -330,7 +330,7 @@ export function bestOrderByDos(
     seen.set(key, low);
     lines.forEach((line, i) => {
       const bit = 1 << i;
-      if (done & bit || pre[i]! & ~done || (line.stage === 1 && config & ~done)) return;
+      if (done & bit || pre[i] & ~done || (line.stage === 1 && config & ~done)) return;
       const step = placeByDos([line], free);
       go(done | bit, step.free, low + step.low, [...order, i]);
     });
@@ -340,7 +340,7 @@ export function bestOrderByDos(
   return (
     found &&
     placeByDos(
-      found.order.map((i) => lines[i]!),
+      found.order.map((i) => lines[i]),
       regions
     )
   );

@@ -159,11 +159,11 @@ export function bases(pool: Pool, brief: Brief): Base[] {
       if (!mustFpu || own?.cpu!.fpu) make(board, cpu, null, settings);
       if (wantsFpu && own && !own.cpu!.fpu)
         for (const fpu of pool.of('fpu')) {
-          const { kind, mhz } = fpu.fpu!;
+          const { kind, mhz } = fpu.fpu;
           const core = coreOf(board, own.cpu!, settings) ?? own.cpu!.coreMHz;
           const needed = kind === '287' ? (core * 2) / 3 : core;
           if (
-            (board.board!.fpuSockets ?? []).includes(kind) &&
+            (board.board.fpuSockets ?? []).includes(kind) &&
             fpuSuits(kind, own.cpu!.family) &&
             !tooFast(needed, mhz)
           )
@@ -292,8 +292,8 @@ export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOpt
   const inColour = (brief.wishes ?? []).some((w) => w.kind === 'colour');
   for (const card of cards)
     for (const monitor of pool.of('monitor')) {
-      if (inColour && !(monitor.monitor!.colour && showsColour(card.video!))) continue;
-      const pictures = picturesOn(card.video!, monitor.monitor!);
+      if (inColour && !(monitor.monitor.colour && showsColour(card.video!))) continue;
+      const pictures = picturesOn(card.video!, monitor.monitor);
       if (!pictures) continue;
       const make = (add: Part[], more: Picture[]) => {
         const parts = [...(own ? [] : [card]), ...add, monitor].map((part) => ({ part, count: 1 }));

@@ -1,4 +1,4 @@
-import type { Brief, Part } from '../model';
+import type { Brief, Part, PartOf } from '../model';
 import { STILL_IN_USE, showsNew } from '../rules';
 import { systemOf } from '../software';
 import type { Bar, Chosen, PlanRequest, Role, Unit, Weights } from './types';
@@ -10,7 +10,7 @@ const YOUNGER: Record<NonNullable<Brief['strictness']>, number> = { exact: 0, sp
 export interface Pool {
   year: number | null;
   parts: Part[];
-  of(kind: Part['kind']): Part[];
+  of<K extends Part['kind']>(kind: K): PartOf<K>[];
   get(id: string): Part | undefined;
   fixed: ReadonlySet<string>;
   weights: Weights;
@@ -93,7 +93,8 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
   return {
     year,
     parts,
-    of: (kind) => byKind.get(kind) ?? [],
+    // Parts that are short of the facts of their kind are in no catalogue: `checkPart` refuses them.
+    of: <K extends Part['kind']>(kind: K) => (byKind.get(kind) ?? []) as PartOf<K>[],
     get: (id) => byId.get(id),
     fixed: fixedParts(request),
     weights,

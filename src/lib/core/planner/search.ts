@@ -1,4 +1,4 @@
-import { partSet, type Brief, type CpuFamily, type Part, type PartSet } from '../model';
+import { partSet, type Brief, type CpuFamily, type Part, type PartOf, type PartSet } from '../model';
 import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
 import { workOut } from './leaf';
@@ -208,22 +208,19 @@ class Run {
   /** Whether a case, a supply and a keyboard for a board are to be had at all. */
   private hasTrim(board: Part): boolean {
     const facts = board.board!;
-    const some = (kind: Part['kind'], fits: (p: Part) => boolean) => {
+    const some = <K extends Part['kind']>(kind: K, fits: (p: PartOf<K>) => boolean) => {
       const all = this.pool.of(kind);
       return all.length === 0 || all.some(fits);
     };
-    const forms = this.pool.of('case').filter((p) => !facts.form || p.chassis!.forms.includes(facts.form));
+    const forms = this.pool.of('case').filter((p) => !facts.form || p.chassis.forms.includes(facts.form));
     const plug = facts.powerPlug;
-    const supply = (p: Part) =>
-      (!plug || plug === 'either' || (p.supply!.form === 'atx') === (plug === 'atx')) &&
-      (forms.length === 0 || forms.some((c) => c.chassis!.supply.includes(p.supply!.form)));
+    const supply = (p: PartOf<'supply'>) =>
+      (!plug || plug === 'either' || (p.supply.form === 'atx') === (plug === 'atx')) &&
+      (forms.length === 0 || forms.some((c) => c.chassis.supply.includes(p.supply.form)));
     return (
       some('case', (p) => forms.includes(p)) &&
       some('supply', supply) &&
-      some(
-        'keyboard',
-        (p) => facts.keyboard?.protocols.some((x) => p.keyboard!.protocols.includes(x)) ?? true
-      )
+      some('keyboard', (p) => facts.keyboard?.protocols.some((x) => p.keyboard.protocols.includes(x)) ?? true)
     );
   }
 

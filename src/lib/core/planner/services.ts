@@ -145,7 +145,7 @@ export function covers(
     for (const part of cards) {
       if (chosen.includes(part) || left(list[0], part, trusted) === list[0]) continue;
       const rest = open([part], list);
-      const key = `${part.card!.bus} ${part.driver?.cpu ?? ''} ${JSON.stringify(rest)}`;
+      const key = `${part.card.bus} ${part.driver?.cpu ?? ''} ${JSON.stringify(rest)}`;
       groups.set(key, [...(groups.get(key) ?? []), part]);
     }
     for (const group of groups.values())

@@ -9,7 +9,7 @@ import type { Pool } from './pool';
 export function storages(pool: Pool, brief: Brief): Option[] {
   const drives = pool.of('drive');
   const { windows } = systemOf(brief.os);
-  const of = (test: (d: NonNullable<Part['drive']>) => boolean) => drives.filter((p) => test(p.drive!));
+  const of = (test: (d: NonNullable<Part['drive']>) => boolean) => drives.filter((p) => test(p.drive));
   const one = (parts: Part[], key: (p: Part) => string) =>
     narrowed(
       pool,

@@ -90,7 +90,7 @@ const STATUS: Readonly<Record<number, ReadStatus>> = {
 export function readStatus(text: string): { code: number; means: ReadStatus } | null {
   const m = /^\s*(?:0x)?([0-9a-f]{1,2})\s*h?\s*$/i.exec(text);
   if (!m) return null;
-  const code = parseInt(m[1]!, 16);
+  const code = parseInt(m[1], 16);
   const means = STATUS[code];
   return means ? { code, means } : null;
 }

@@ -100,7 +100,7 @@ const VIDEO_ROM = { from: 0xc0000, to: 0xc8000 };
  */
 function isShadowed({ board }: Machine, fn: PartFunction, use: string, base: number): boolean {
   if (fn.kind !== 'display' || use !== 'rom' || base < VIDEO_ROM.from || base >= VIDEO_ROM.to) return false;
-  const { memory, slots } = board.part.board!;
+  const { memory, slots } = board.part.board;
   return (memory?.shadowKiB ?? 0) >= WITH_VIDEO || slots.some((s) => s.bus === 'pci');
 }
 

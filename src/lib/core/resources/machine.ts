@@ -2,11 +2,13 @@ import {
   BOARD_ITEM,
   PNP_ITEM,
   SYSTEM_ITEM,
+  hasFacts,
   type Build,
   type Item,
   type Part,
   type PartFunction,
   type PartSet,
+  type PartWith,
   type Setting,
   type Slot
 } from '../model';
@@ -14,9 +16,9 @@ import { seatOf, type Misfit, type Seat } from './seating';
 import { isPnp, pnpPart, systemPart } from './system';
 
 /** An item of the machine with its part and what its seat gives it. */
-export interface Fitted {
+export interface Fitted<P extends Part = Part> {
   item: Item;
-  part: Part;
+  part: P;
   slot?: Slot;
   seat: Seat;
   /** Why the card cannot work where it sits, by its bus; null when it can. */
@@ -28,7 +30,7 @@ export interface Fitted {
 export interface Machine {
   class: 'xt' | 'at';
   build: Build;
-  board: Fitted;
+  board: Fitted<PartWith<'board'>>;
   /** System, board, then the fitted items in the build's order, then plug-and-play if needed. */
   fitted: Fitted[];
   /** The fitted item of an id. */
@@ -46,9 +48,9 @@ export function machine(build: Build, parts: PartSet): Machine {
     return part;
   };
   const boardPart = partOf(build.board);
+  if (!hasFacts(boardPart, 'board')) throw new Error(`"${boardPart.id}" is not a board`);
   const facts = boardPart.board;
-  if (!facts) throw new Error(`"${boardPart.id}" is not a board`);
-  const onBoard = (item: Item, part: Part): Fitted => ({
+  const onBoard = <P extends Part>(item: Item, part: P): Fitted<P> => ({
     item,
     part,
     seat: 'board',
@@ -66,7 +68,7 @@ export function machine(build: Build, parts: PartSet): Machine {
     return [{ item, part, slot, seat, misfit, title: item.label ?? part.name }];
   });
   const fixed = (id: string, part: Part) => onBoard(emptyItem(id, part.id), part);
-  const fitted = [fixed(SYSTEM_ITEM, systemPart(facts)), board, ...cards];
+  const fitted: Fitted[] = [fixed(SYSTEM_ITEM, systemPart(facts)), board, ...cards];
   if (cards.some((card) => isPnp(card.part))) fitted.push(fixed(PNP_ITEM, pnpPart()));
   const byId = new Map(fitted.map((f) => [f.item.id, f]));
   return { class: facts.class, build, board, fitted, find: (id) => byId.get(id) };

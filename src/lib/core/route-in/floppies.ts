@@ -39,7 +39,7 @@ function takes(kit: Kit, driveKiB: number, hasRom: boolean): 'yes' | 'driver' | 
 export function formatsOf(kit: Kit): { kib: number; drive: number; title: string }[] {
   return cablesOf(kit).flatMap(({ drive, controller }) => {
     if (!controller?.isOn || !isFloppy(drive.part)) return [];
-    const size = drive.part.drive!.floppyKiB ?? 0;
+    const size = drive.part.drive.floppyKiB ?? 0;
     if (takes(kit, size, hasOwnRom(kit, controller)) === 'no') return [];
     const rate = controllerRate(controller.fn.floppyKiB);
     return mediaOf(size)
@@ -101,7 +101,7 @@ function dosNeed(kit: Kit, kib: number): LinkNeed[] {
 
 /** An emulator stands in for a drive: it takes images of the largest format that controller and BIOS know. */
 export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
-  const here = kit.drives.some((d) => d.part.drive!.medium === 'emulator');
+  const here = kit.drives.some((d) => d.part.drive.medium === 'emulator');
   const emulator = shelf.find((p) => p.drive?.medium === 'emulator');
   const there = controllersOf(kit);
   const largest = [1440, 1200, 720, 360].find((kib) =>

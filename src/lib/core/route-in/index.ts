@@ -171,7 +171,7 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
     shelf,
     (p) => p.functions.some((f) => f.speaks?.includes('ata')) && (!isXt || p.card?.bus === 'isa8')
   );
-  const cardHere = kit.drives.some((d) => d.part.drive!.medium === 'flash');
+  const cardHere = kit.drives.some((d) => d.part.drive.medium === 'flash');
   out.push({
     from: 'card',
     to: 'machine',

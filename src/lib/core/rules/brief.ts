@@ -71,7 +71,7 @@ export function wishUnmet(wish: Wish, s: Pick<Situation, 'kit' | 'm'>): boolean 
       return !parts.some((p) => p.drive?.medium === 'hard');
     case 'colour':
       return !(
-        s.kit.monitors.some((p) => p.part.monitor!.colour) && s.kit.displays.some((d) => showsColour(d.facts))
+        s.kit.monitors.some((p) => p.part.monitor.colour) && s.kit.displays.some((d) => showsColour(d.facts))
       );
     case 'quiet':
       return parts.some((p) => p.drive?.medium === 'hard');
@@ -103,10 +103,10 @@ function has(
   const fns = new Set<string>(m.fitted.flatMap((f) => f.part.functions.map((fn) => fn.kind)));
   switch (what) {
     case 'cdrom':
-      return kit.drives.some((d) => d.part.drive!.medium === 'optical');
+      return kit.drives.some((d) => d.part.drive.medium === 'optical');
     case 'floppy-5':
     case 'floppy-3':
-      return kit.drives.some((d) => floppySizes[what].includes(d.part.drive!.floppyKiB ?? 0));
+      return kit.drives.some((d) => floppySizes[what].includes(d.part.drive.floppyKiB ?? 0));
     case 'fpu':
       return kit.fpu !== null || (kit.cpu?.cpu?.fpu ?? false);
     case 'mouse':

@@ -48,10 +48,10 @@ const unscanned: Rule = (s) => {
 /** The BIOS starts from its own disks before those of a ROM on a card. */
 const bootOrder: Rule = (s) => {
   const hard = disksOf(s.kit).filter(
-    (d) => d.controller !== null && ['hard', 'flash'].includes(d.drive.part.drive!.medium)
+    (d) => d.controller !== null && ['hard', 'flash'].includes(d.drive.part.drive.medium)
   );
-  const scsi = hard.find((d) => d.drive.part.drive!.interface === 'scsi');
-  const ata = hard.find((d) => d.drive.part.drive!.interface === 'ata' && d.facts?.isRom !== true);
+  const scsi = hard.find((d) => d.drive.part.drive.interface === 'scsi');
+  const ata = hard.find((d) => d.drive.part.drive.interface === 'ata' && d.facts?.isRom !== true);
   return scsi && ata
     ? [
         {

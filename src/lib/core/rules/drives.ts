@@ -18,7 +18,7 @@ const looksLike = (a: DriveInterface, b: DriveInterface) =>
 /** Drive and controller must speak the same, whatever their plugs look like. */
 const diskInterface: Rule = (s) =>
   cablesOf(s.kit).flatMap(({ drive, controller, told }): Case[] => {
-    const needs = drive.part.drive!.interface;
+    const needs = drive.part.drive.interface;
     const it = thingOf(drive);
     const out = controller ? null : driveOut(s, drive);
     if (out) return [out];
@@ -83,8 +83,8 @@ const twice: Rule = (s) => {
 };
 
 const floppies = (s: Situation) =>
-  cablesOf(s.kit).filter((c) => c.drive.part.drive!.interface === 'floppy' && c.drive.part.drive!.floppyKiB);
-const kib = (c: Cabled) => c.drive.part.drive!.floppyKiB!;
+  cablesOf(s.kit).filter((c) => c.drive.part.drive.interface === 'floppy' && c.drive.part.drive.floppyKiB);
+const kib = (c: Cabled) => c.drive.part.drive.floppyKiB!;
 
 /** The controller must have the data rate of the drive. */
 const floppyRates: Rule = (s) =>
@@ -153,7 +153,7 @@ function powerless(
 /** A drive has a power lead of its own, or sits on a card in a slot. */
 const power: Rule = (s) =>
   cablesOf(s.kit).flatMap(({ drive, controller }): Case[] => {
-    const { plug } = drive.part.drive!;
+    const { plug } = drive.part.drive;
     const leads = s.kit.supply?.part.supply?.plugs;
     if (plug === 'slot' && controller && (controller.onBoard || !s.m.find(controller.item)?.slot))
       return [
@@ -194,7 +194,7 @@ const bays: Rule = (s) =>
           about: [drive.item.id, s.kit.chassis!.item.id],
           facts: {
             drive: thingOf(drive),
-            bay: drive.part.drive!.bay,
+            bay: drive.part.drive.bay,
             chassis: thingOf(s.kit.chassis!)
           }
         }

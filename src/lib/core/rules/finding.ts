@@ -48,7 +48,7 @@ export function findingOf({ about, severity, key, fixes = [], line, ...rest }: C
     fixes,
     ...(line ? { line } : {}),
     ...rest
-  } as Finding;
+  };
 }
 
 /** A finding of one rule. */

@@ -13,7 +13,7 @@ function banks(s: Situation) {
       bank,
       list,
       count: list.reduce((n, x) => n + x.count, 0),
-      sizes: [...new Set(list.map((x) => x.placed.part.module!.kib))],
+      sizes: [...new Set(list.map((x) => x.placed.part.module.kib))],
       items: list.map((x) => x.placed.item.id),
       name: bank.label ?? bank.id
     };
@@ -49,7 +49,7 @@ const bank: Rule = (s) => {
         }
       ];
     return differences.flatMap(([what, severity, of]): Case[] => {
-      const values = [...new Set(list.map((x) => String(of(x.placed.part.module!))))];
+      const values = [...new Set(list.map((x) => String(of(x.placed.part.module))))];
       return values.length > 1
         ? [{ rule: 'memory.mixed', key: what, severity, about: items, facts: { bank: name, what, values } }]
         : [];
@@ -67,7 +67,7 @@ const bank: Rule = (s) => {
     return out;
   // A board that lists its fillings says itself which bank comes first.
   const [first] = all;
-  if (!memory.fillings && !memory.onboardKiB && !first!.list.length) {
+  if (!memory.fillings && !memory.onboardKiB && !first.list.length) {
     const some = s.kit.facts.slots.some((slot) => slot.bus === 'pci');
     const filled = all.filter((b) => b.list.length);
     return [
@@ -76,7 +76,7 @@ const bank: Rule = (s) => {
         rule: 'memory.first',
         severity: some ? 'caution' : 'clash',
         about: filled.flatMap((b) => b.items),
-        facts: { bank: first!.name, filled: filled.map((b) => b.name), some }
+        facts: { bank: first.name, filled: filled.map((b) => b.name), some }
       }
     ];
   }
@@ -98,7 +98,7 @@ const bank: Rule = (s) => {
 const kind: Rule = (s) =>
   banks(s).flatMap(({ bank: b, list, name }) =>
     list.flatMap(({ placed }): Case[] => {
-      const module = placed.part.module!;
+      const module = placed.part.module;
       const { sizesKiB, types } = s.kit.memory!;
       const about = [placed.item.id];
       const common = { module: thingOf(placed), bank: name };
@@ -121,11 +121,11 @@ const kind: Rule = (s) =>
 const speed: Rule = (s) =>
   banks(s).flatMap(({ list }) =>
     list
-      .filter(({ placed }) => placed.part.module!.ns > s.kit.memory!.ns)
+      .filter(({ placed }) => placed.part.module.ns > s.kit.memory!.ns)
       .map(({ placed }): Case => ({
         rule: 'memory.speed',
         about: [placed.item.id],
-        facts: { module: thingOf(placed), ns: placed.part.module!.ns, needed: s.kit.memory!.ns }
+        facts: { module: thingOf(placed), ns: placed.part.module.ns, needed: s.kit.memory!.ns }
       }))
   );
 
@@ -134,7 +134,7 @@ const parity: Rule = (s) => {
   const without = [
     ...banks(s)
       .flatMap((b) => b.list.map((x) => x.placed))
-      .filter((p) => !p.part.module!.parity),
+      .filter((p) => !p.part.module.parity),
     // Of a card of which nobody knows it nothing is said.
     ...cardSteps(s.kit)
       .filter((c) => c.fn.parity === false)
@@ -158,7 +158,7 @@ const sides: Rule = (s) => {
   if (filled.length < 2) return [];
   return filled.slice(0, -1).flatMap(({ list, name }) =>
     list
-      .filter(({ placed }) => placed.part.module!.sides === 2 && placed.part.module!.form === 'simm72')
+      .filter(({ placed }) => placed.part.module.sides === 2 && placed.part.module.form === 'simm72')
       .map(({ placed }): Case => ({
         rule: 'memory.sides',
         about: [placed.item.id],

@@ -59,7 +59,7 @@ const keyboard: Rule = (s) => {
   if (own.change === 'switch' && board.protocols.length === 1)
     out.push({ rule: 'keyboard.switch', about: [item.id], facts: { keyboard: it, protocol: both[0] } });
   const changes = (end: string) =>
-    s.kit.adapters.some((a) => [a.part.adapter!.to, a.part.adapter!.from].includes(end as never));
+    s.kit.adapters.some((a) => [a.part.adapter.to, a.part.adapter.from].includes(end));
   if (board.plug !== own.plug && !changes(board.plug))
     out.push({
       rule: 'keyboard.plug',

@@ -21,7 +21,7 @@ const danger: Rule = (s) =>
           monitor: thingOf(h.monitor),
           card: cardOf(s, h.display.item),
           horizontal: bad.mode.horizontal,
-          ranges: h.monitor.part.monitor!.horizontal.map(({ low, high }) => ({ low, high }))
+          ranges: h.monitor.part.monitor.horizontal.map(({ low, high }) => ({ low, high }))
         },
         fixes: switchFixes(s, h)
       }
@@ -90,7 +90,7 @@ const signal: Rule = (s) =>
               monitor,
               card,
               modes: lost.map((c) => c.mode.label),
-              fixed: Boolean(h.monitor.part.monitor!.fixed)
+              fixed: Boolean(h.monitor.part.monitor.fixed)
             }
           }
         ]
@@ -103,7 +103,7 @@ const isBuiltIn = ({ monitor, display }: Hooked): boolean => display?.item === m
 /** A VGA that finds no identification pins may start in monochrome. */
 const flat: Rule = (s) =>
   hookedMonitors(s.kit)
-    .filter((h) => h.monitor.part.monitor!.flat && h.display?.facts.standard === 'vga' && !isBuiltIn(h))
+    .filter((h) => h.monitor.part.monitor.flat && h.display?.facts.standard === 'vga' && !isBuiltIn(h))
     .map((h): Case => ({
       rule: 'video.flat',
       about: [h.monitor.item.id],
@@ -113,7 +113,7 @@ const flat: Rule = (s) =>
 /** An analogue monitor without colour shows every picture of a VGA in grey values. */
 const grey: Rule = (s) =>
   hookedMonitors(s.kit)
-    .filter((h) => !h.monitor.part.monitor!.colour && h.display?.facts.standard === 'vga')
+    .filter((h) => !h.monitor.part.monitor.colour && h.display?.facts.standard === 'vga')
     .map((h): Case => ({
       rule: 'video.grey',
       about: [h.monitor.item.id],

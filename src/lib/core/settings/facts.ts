@@ -162,9 +162,9 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     want: byCpu(
       (v) => `${v} V`,
       ({ cpu }) =>
-        cpu!.cpu!.volts.low === cpu!.cpu!.volts.high
-          ? `it is made for ${cpu!.cpu!.volts.low} V; read it off the chip`
-          : `it is made for ${cpu!.cpu!.volts.low} to ${cpu!.cpu!.volts.high} V; read it off the chip`
+        cpu!.cpu.volts.low === cpu!.cpu.volts.high
+          ? `it is made for ${cpu!.cpu.volts.low} V; read it off the chip`
+          : `it is made for ${cpu!.cpu.volts.low} to ${cpu!.cpu.volts.high} V; read it off the chip`
     ),
     wrong: (kit, value) =>
       Number(value) > (kit.cpu?.cpu?.volts.high ?? 0)
@@ -248,7 +248,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     label: 'Wait states',
     want: (kit) => {
       const bus = kit.cpu?.cpu?.coreMHz ?? busMHz(kit);
-      const slowest = Math.max(0, ...[...kit.banks.values()].flat().map((x) => x.placed.part.module!.ns));
+      const slowest = Math.max(0, ...[...kit.banks.values()].flat().map((x) => x.placed.part.module.ns));
       if (bus === null || !kit.cpu?.cpu || !slowest) return null;
       const { needed, assumes } = waitStates(kit.cpu.cpu.family, bus, slowest);
       if (needed === null) return null;
@@ -350,7 +350,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
         ]);
       if (isUsed(kit, 'board', fn.id))
         return exactly('on', 'on', [`the build uses ${fn.label} of the board`]);
-      const needed = cablesOf(kit).some((c) => !c.told && fn.speaks?.includes(c.drive.part.drive!.interface));
+      const needed = cablesOf(kit).some((c) => !c.told && fn.speaks?.includes(c.drive.part.drive.interface));
       return needed
         ? exactly('on', 'on', [`a drive of the build needs ${fn.label}, and no card has it`])
         : null;

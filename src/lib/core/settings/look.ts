@@ -50,7 +50,7 @@ export const filledBanks = (kit: Kit): string[] =>
 /** Floppy drives that the board's own BIOS runs; a controller with a ROM of its own takes care of its drives. */
 export const floppies = (kit: Kit) =>
   cablesOf(kit)
-    .filter((c) => c.drive.part.drive!.interface === 'floppy')
+    .filter((c) => c.drive.part.drive.interface === 'floppy')
     .filter((c) => !c.controller || !hasOwnRom(kit, c.controller))
     .map((c) => c.drive);
 export const seen = (kit: Kit) => (s: string) => s in kit.build.board.asFound || s in kit.build.board.chosen;

@@ -49,7 +49,7 @@ export function offerOf(kit: Kit): Offer {
   const abilities = new Set(
     [...on.map((f) => f.part), ...kit.adapters.map((a) => a.part)].flatMap((p) => p.audio?.abilities ?? [])
   );
-  const disks = cabled.filter(({ drive }) => ['hard', 'flash'].includes(drive.part.drive!.medium));
+  const disks = cabled.filter(({ drive }) => ['hard', 'flash'].includes(drive.part.drive.medium));
   return {
     cpu: cpu?.family ?? null,
     speed: cpu && core !== null ? speedIndex(cpu, core) : null,
@@ -61,11 +61,11 @@ export function offerOf(kit: Kit): Offer {
     abilities,
     functions,
     diskMiB: disks.length
-      ? Math.max(...disks.map(({ drive }) => Math.floor((drive.part.drive!.sectors ?? 0) / 2048)))
+      ? Math.max(...disks.map(({ drive }) => Math.floor((drive.part.drive.sectors ?? 0) / 2048)))
       : null,
-    cdrom: cabled.some(({ drive }) => drive.part.drive!.medium === 'optical'),
+    cdrom: cabled.some(({ drive }) => drive.part.drive.medium === 'optical'),
     floppies: [
-      ...new Set(cabled.flatMap(({ drive }) => mediaOf(drive.part.drive!.floppyKiB ?? 0).reads))
+      ...new Set(cabled.flatMap(({ drive }) => mediaOf(drive.part.drive.floppyKiB ?? 0).reads))
     ].filter(Boolean),
     dos,
     windows

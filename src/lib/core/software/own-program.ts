@@ -117,7 +117,7 @@ export function readProgram(
     ...(v86 && { v86 }),
     ...(functions.length && { functions }),
     ...(asksSound && { audio: ['digital8', 'digital16'] as const })
-  } as Wants;
+  };
   const profile = Profile.safeParse({
     id: freeIdOf(`own-${slugOf(form.name, 'program')}`, taken),
     name: form.name.trim(),

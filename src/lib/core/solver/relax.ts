@@ -53,7 +53,7 @@ function canBeOff(fitted: Fitted, fn: Fitted['part']['functions'][number]): bool
 
 /** Seats in which a card would have more lines or other interrupts than where it sits. */
 function slotMoves(m: Machine, fitted: Fitted): Fix[] {
-  const slots = m.board.part.board!.slots;
+  const slots = m.board.part.board.slots;
   if (!fitted.slot) return [];
   const here = seatOf(fitted.part, fitted.slot).seat;
   const { id } = fitted.item;

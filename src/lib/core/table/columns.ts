@@ -40,7 +40,7 @@ function isCount(numbers: readonly string[]): boolean {
 function fieldsOf(tokens: readonly Token[], context: Context): Field[] | null {
   const solid = tokens.filter((t) => !(t.sort === 'sep' && /[,:|]/.test(t.text)));
   if (!solid.length) return null;
-  const head = solid[0]!;
+  const head = solid[0];
   const numbers = solid.slice(1).map((t) => (t.sort === 'text' ? t.text : ''));
   if (head.sort === 'ref' && head.of === 'switch' && numbers.length) {
     const block = { block: head.block || context.block?.block || 'SW', of: head.of };
@@ -92,7 +92,7 @@ function headOf(line: string, context: Context): Head | null {
         columns: cells.map((cell, i) =>
           /^\d{1,2}$/.test(cell)
             ? { fields: [{ ...(before ?? switchBlock), n: Number(cell) }] }
-            : { heading: 'fields' in columns[i]! ? '' : cell }
+            : { heading: 'fields' in columns[i] ? '' : cell }
         )
       };
     // One cell may hold the whole count: `1 2 3 4    Address`.
@@ -209,12 +209,12 @@ function rowByWords(line: string, n: number, head: Head): Cells | null {
   const wanted = countOf(head.columns);
   const starts = tokens.map((_, from) => from);
   // `SCSI ID  J1 J2 J3` above `0 - - -`: where the value stands first, the states are the last that fit.
-  if ('heading' in head.columns[0]! && 'fields' in head.columns.at(-1)!) starts.reverse();
+  if ('heading' in head.columns[0] && 'fields' in head.columns.at(-1)!) starts.reverse();
   for (const from of starts) {
-    if (!isMark(tokens[from]!)) continue;
+    if (!isMark(tokens[from])) continue;
     // One mark may hold several states (`0110`), never the other way round.
     const last = Math.min(tokens.length, from + wanted);
-    for (let to = from + 1; to <= last && isMark(tokens[to - 1]!); to++) {
+    for (let to = from + 1; to <= last && isMark(tokens[to - 1]); to++) {
       const states = statesIn(tokens.slice(from, to));
       if (states?.length !== wanted) continue;
       const next = tokens[to];
@@ -241,7 +241,7 @@ function spread(text: string, beside: readonly Column[], all: readonly Column[])
   const headings = named(beside).length ? named(beside) : named(all);
   const words = text.split(/\s+/);
   if (headings.length > 1 && words.length === headings.length)
-    return words.map((word, i) => ({ text: word, heading: headings[i]! }));
+    return words.map((word, i) => ({ text: word, heading: headings[i] }));
   return [{ text, heading: headings.join(' ') }];
 }
 
@@ -256,14 +256,14 @@ function partsOf(
 ): Set<number>[] {
   const part = fields.map((_, i) => i);
   const join = (a: number, b: number) => {
-    const [from, to] = [part[a]!, part[b]!];
+    const [from, to] = [part[a], part[b]];
     part.forEach((p, i) => {
       if (p === from) part[i] = to;
     });
   };
   const columns = fields.map((_, i) => i);
   const own = rows.map((r) => columns.filter((i) => sets(r, i)));
-  for (const list of own) for (const i of list.slice(1)) join(list[0]!, i);
+  for (const list of own) for (const i of list.slice(1)) join(list[0], i);
   // A column that no row sets stays with the first of them.
   const [lead] = own.find((list) => list.length) ?? [];
   const unset = new Set(columns.filter((i) => !own.some((list) => list.includes(i))));
@@ -287,7 +287,7 @@ export function readColumns(
   legend: Legend,
   legends: ReadonlySet<number> = new Set()
 ): ColumnTable | null {
-  const head = headOf(lines[from]!, context);
+  const head = headOf(lines[from], context);
   if (!head) return null;
   const found: (Cells & { section?: string })[] = [];
   const used = [from];
@@ -295,7 +295,7 @@ export function readColumns(
   let section: string | undefined;
   const rowAt = (i: number) => rowByCells(lines[i] ?? '', i, head) ?? rowByWords(lines[i] ?? '', i, head);
   for (let i = from + 1; i < lines.length; i++) {
-    const line = lines[i]!;
+    const line = lines[i];
     if (!line.trim() || isRule(line)) {
       if (!line.trim() && found.length) break;
       used.push(i);
@@ -338,15 +338,15 @@ export function readColumns(
   const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
   const sides = states.some((s) => 'side' in s && s.side !== 'any');
   const apart = partsOf(fields, found, (r, i) => {
-    const state = r.states[i]!;
-    return spotsFor(fields[i]!, state, marks, sides, legend).some((s) => s.side !== 'any');
+    const state = r.states[i];
+    return spotsFor(fields[i], state, marks, sides, legend).some((s) => s.side !== 'any');
   });
   const rows = found.map((r, n): TableRow => ({
     line: r.line,
     values: r.values,
     isDefault: r.isDefault,
     ...(r.section === undefined ? {} : { section: r.section }),
-    spots: fields.flatMap((f, i) => (apart[n]?.has(i) ? spotsFor(f, r.states[i]!, marks, sides, legend) : []))
+    spots: fields.flatMap((f, i) => (apart[n]?.has(i) ? spotsFor(f, r.states[i], marks, sides, legend) : []))
   }));
   const last = fields.at(-1)!;
   return {
@@ -380,7 +380,7 @@ function pinRow(
       line,
       values: [{ text: wordsOf(lex(value)), heading: '' }],
       isDefault: i === nth || lex(value).some((t) => t.sort === 'default'),
-      spots: spotsFor(field, pairs[i]!, new Set(), false, new Map())
+      spots: spotsFor(field, pairs[i], new Set(), false, new Map())
     })),
     lines: [...used, line],
     odd: [],
@@ -399,14 +399,14 @@ export function readSideways(
   context: Context,
   legend: Legend
 ): ColumnTable | null {
-  const top = lines[from]!;
+  const top = lines[from];
   const topTokens = lex(top);
   if (topTokens.some((t) => t.sort === 'ref' || t.sort === 'side' || (t.sort === 'sep' && t.text === '=')))
     return null;
   const used = [from];
   const found: { field: Field; states: State[]; line: number }[] = [];
   for (let i = from + 1; i < lines.length; i++) {
-    const line = lines[i]!;
+    const line = lines[i];
     if (!line.trim() || isRule(line)) {
       if (!line.trim() && found.length) break;
       used.push(i);
@@ -445,7 +445,7 @@ export function readSideways(
     .map((split) => cellsOf(top, split))
     .find((cells) => cells.length === count || cells.length === count + 1);
   if (!cut) return null;
-  const [corner, values] = cut.length === count ? ['', cut] : [cut[0]!, cut.slice(1)];
+  const [corner, values] = cut.length === count ? ['', cut] : [cut[0], cut.slice(1)];
   if (values.some((v) => !v)) return null;
   const states = found.flatMap((f) => f.states);
   const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
@@ -455,7 +455,7 @@ export function readSideways(
       line: from,
       values: [{ text: wordsOf(lex(value)), heading: corner }],
       isDefault: lex(value).some((t) => t.sort === 'default'),
-      spots: found.flatMap((f) => spotsFor(f.field, f.states[i]!, marks, sides, legend))
+      spots: found.flatMap((f) => spotsFor(f.field, f.states[i], marks, sides, legend))
     })),
     lines: used,
     odd: [],

@@ -41,7 +41,7 @@ const mayTake = (kind: FunctionKind, resource: Resource): boolean => {
 /** The distance between the choices: a card decodes no more than that. */
 function stepOf(values: readonly number[]): number | null {
   const sorted = [...new Set(values)].sort((a, b) => a - b);
-  const gaps = sorted.slice(1).map((v, i) => v - sorted[i]!);
+  const gaps = sorted.slice(1).map((v, i) => v - sorted[i]);
   return gaps.length ? Math.min(...gaps) : null;
 }
 const powerBelow = (n: number): number => 2 ** Math.floor(Math.log2(n));

@@ -78,7 +78,7 @@ function refRange(text: string): { length: number; refs: Token[] } | null {
     'i'
   ).exec(text);
   if (!m) return null;
-  const [from, to] = [canonical(m[1]!), canonical(m[3]!)];
+  const [from, to] = [canonical(m[1]), canonical(m[3])];
   const [a, b] = [/^([A-Z]+)(\d+)/.exec(from)!, /^([A-Z]+)(\d+)/.exec(to)!];
   if (a[1] !== b[1]) return null;
   const of = sortOf(from);
@@ -114,7 +114,7 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
     'i'
   ).exec(text);
   if (m) {
-    const block = canonical(m[1]!);
+    const block = canonical(m[1]);
     const of = sortOf(block);
     const n = m[2] ?? m[3];
     if (of === 'switch' && Number(n ?? 1) > 16) return null;

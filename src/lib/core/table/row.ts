@@ -88,7 +88,7 @@ function readRow(
   const { functions } = subjectOf(name);
   const positions = values.map((v, i): ReadPosition => {
     const read = meant(v.label, name);
-    const state = isOpen && i === open ? { caps: [] } : states[seat++]!;
+    const state = isOpen && i === open ? { caps: [] } : states[seat++];
     return {
       ...v,
       id: idFor(v.label),

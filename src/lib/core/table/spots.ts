@@ -55,13 +55,13 @@ export function spotsOf(
       return;
     }
     const only = fields[0];
-    if (fields.length === sides.length) fields.forEach((f, i) => spots.push({ ...f, side: sides[i]! }));
+    if (fields.length === sides.length) fields.forEach((f, i) => spots.push({ ...f, side: sides[i] }));
     else if (sides.length === 1) {
       const all = fields.length ? fields : ownFields(context, current, 1);
       if (!all.length) failed = true;
       // `JP3 1-2, JP5 open`: pins need no side, so it is that of the jumper behind them.
       const lone = all.at(-1)?.pins === undefined && all.some((f) => f.pins);
-      for (const f of all) spots.push({ ...f, side: lone && f.pins ? 'on' : sides[0]! });
+      for (const f of all) spots.push({ ...f, side: lone && f.pins ? 'on' : sides[0] });
     } else if (fields.length === 1 && only && only.n === undefined && only.of === 'switch')
       sides.forEach((side, i) => spots.push({ ...only, n: i + 1, side }));
     else if (!fields.length) {

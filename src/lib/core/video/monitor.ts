@@ -1,5 +1,5 @@
 import type { MonitorFacts, Plug, Signal, VideoFacts } from '../model';
-import type { Display, Kit, Placed } from '../kit';
+import type { Display, Kit, PlacedMonitor } from '../kit';
 import { modesOf, type Mode } from './modes';
 
 export type Verdict =
@@ -49,7 +49,7 @@ export const chain = (card: VideoFacts, monitor: MonitorFacts): ModeCheck[] =>
 
 /** A monitor with the card that it hangs on. */
 export interface Hooked {
-  monitor: Placed;
+  monitor: PlacedMonitor;
   display: Display | null;
   checks: ModeCheck[];
 }
@@ -58,7 +58,7 @@ export interface Hooked {
 export function hookedMonitors(kit: Kit): Hooked[] {
   const taken = new Set<Display>();
   return kit.monitors.map((monitor) => {
-    const facts = monitor.part.monitor!;
+    const facts = monitor.part.monitor;
     const told = monitor.item.cable?.to;
     const on = kit.displays.filter((d) => d.isOn);
     const free = on.filter((d) => !taken.has(d) && d.facts.standard !== '3d-only');

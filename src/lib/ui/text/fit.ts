@@ -142,6 +142,7 @@ export const fit = {
     'third-3': '3.5"',
     'half-3': '3.5"',
     outside: 'outside',
+    module: 'a bay of a portable',
     none: 'no bay'
   },
 
