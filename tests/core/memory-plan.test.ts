@@ -214,6 +214,8 @@ describe('the memory planner', () => {
     expect(readSize('almost 16 MB')).to.deep.equal({ least: 15564, most: 16383 });
     for (const told of ['4096 ± 64', '4096+-64', '4096 +/- 64'])
       expect(readSize(told), told).to.deep.equal({ least: 4032, most: 4160 });
+    expect(readSize('4 MB ± 64')).to.deep.equal({ least: 4032, most: 4160 });
+    expect(readSize('16 MB ± 1')).to.deep.equal({ least: 15_360, most: 17_408 });
     for (const told of ['16 Mbit', '640 bytes', 'none', '?', 'I did not look', '640 of 1024', '3 MB ok 4 MB'])
       expect(readSize(told), told).to.equal(null);
     for (const told of ['', 'lots', '3712 bytes', 'about', '12 34', '-5'])

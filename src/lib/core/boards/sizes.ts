@@ -82,10 +82,10 @@ export function readSize(told: string, bare: 'KiB' | 'small is MiB' = 'KiB'): Si
   }
   const around = GIVE_OR_TAKE.exec(text);
   if (around) {
-    const [middle, more] = [
-      kib(around[1], around[2] ?? around[4]),
-      kib(around[3], around[4] ?? (around[2] && /^m/i.test(around[2]) ? around[2] : undefined))
-    ];
+    const middle = kib(around[1], around[2] ?? around[4]);
+    // `4 MB ± 64` is KiB, `16 MB ± 1` is MiB: nobody is unsure of more than there is.
+    const asSaid = kib(around[3], around[4] ?? around[2]);
+    const more = asSaid < middle ? asSaid : kib(around[3], around[4] ?? 'K');
     return { least: Math.max(0, middle - more), most: middle + more };
   }
   const sum = SAYS_SUM.test(text) ? SUM.exec(text) : null;

@@ -24,6 +24,7 @@ export { forbidden } from './constraints';
 export { checkBuild, checkFile, partSet } from './check-build';
 export { upgrade } from './upgrade';
 export * from './finding';
+export * from './facts-of-kind';
 export * from './items';
 export { sameJson } from './equal';
 export { freeIdOf, slugOf } from './slug';

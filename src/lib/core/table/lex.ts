@@ -98,6 +98,9 @@ function refRange(text: string): { length: number; refs: Token[] } | null {
   };
 }
 
+/** Switches are counted from 1, and no block of the time has more than 16. */
+export const isSwitchNumber = (n: number): boolean => n >= 1 && n <= 16;
+
 function refAt(text: string): { length: number; refs: Token[] } | null {
   const range = refRange(text);
   if (range) return range;
@@ -117,7 +120,7 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
     const block = canonical(m[1]);
     const of = sortOf(block);
     const n = m[2] ?? m[3];
-    if (of === 'switch' && Number(n ?? 1) > 16) return null;
+    if (of === 'switch' && !isSwitchNumber(Number(n ?? 1))) return null;
     // JP1-2 is the name of a jumper, not its second pin; `JP1:` is handled by what follows.
     if (n !== undefined && of === 'jumper') {
       const bare = new RegExp(`^${NAME}${END}`, 'i').exec(text);
@@ -141,10 +144,9 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
       refs: [{ sort: 'ref', block: `${worded[1].toUpperCase()} ${worded[2]}`, of: 'jumper' }]
     };
   if (worded[5]) return { length, refs: [{ sort: 'ref', block: `SW${worded[5]}`, of: 'switch' }] };
-  // No block of the time has more switches.
-  return Number(worded[4]) > 16
-    ? null
-    : { length, refs: [{ sort: 'ref', block: '', of: 'switch', n: Number(worded[4]) }] };
+  return isSwitchNumber(Number(worded[4]))
+    ? { length, refs: [{ sort: 'ref', block: '', of: 'switch', n: Number(worded[4]) }] }
+    : null;
 }
 
 const PINS =

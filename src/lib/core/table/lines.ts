@@ -52,6 +52,9 @@ export interface Lines {
 
 export const TABLE_LIMITS = { characters: 100_000, lines: 2_000, width: 400 } as const;
 
+/** Columns are told by two blanks or more; hundreds of them keep every rule busy that looks for the next word. */
+const BLANKS = / {9,}/g;
+const GAP = ' '.repeat(8);
 const STAR_LEGEND = /^\W*\*\s*[=:-]?\s*.*\bdefault|\bdefault\w*\b.*(?:\bmarked\b|\basterisk\b|\*)/i;
 const REST =
   /^\W*(?:all |any )?(?:the )?others?\b(?:\s+(?:settings?|combinations?|positions?|values?))?\s*[:=-]?\s*(?:are\s+|is\s+)?(.*)$/i;
@@ -101,7 +104,7 @@ export function sizeIn(text: string): number | null {
  */
 export function readLines(text: string): Lines {
   const source = text.replace(/\r\n?/g, '\n').split('\n').slice(0, TABLE_LIMITS.lines);
-  const shaped = reshape(source.map((l) => plain(l.slice(0, TABLE_LIMITS.width))));
+  const shaped = reshape(source.map((l) => plain(l.slice(0, TABLE_LIMITS.width).replace(BLANKS, GAP))));
   const { lines } = shaped;
   const as: LineAs[] = lines.map(() => 'not-understood');
   const rows: RawRow[] = [];

@@ -1,4 +1,4 @@
-import type { BlockSort, Side, Token } from './lex';
+import { isSwitchNumber, type BlockSort, type Side, type Token } from './lex';
 
 /** One jumper, pair of pins or switch of a row, and how it stands. */
 export interface Spot {
@@ -95,7 +95,7 @@ export function spotsOf(
       dropBare(run, current.block);
       if (current.of === 'switch') {
         const [a, b] = token.pair;
-        if (b > 16 || (token.joint === 'dash' && a > b)) return null;
+        if (!isSwitchNumber(b) || (token.joint === 'dash' && a > b)) return null;
         const ns = token.joint === 'dash' ? range(a, b) : [a, b];
         for (const n of ns) run.fields.push({ ...current, n });
       } else run.fields.push({ ...current, pins: token.pair });
@@ -103,7 +103,7 @@ export function spotsOf(
     else if (token.sort === 'mark' && /^[01]+$/.test(token.text))
       run.sides.push(...[...token.text].map(sideOfBit));
     else if (token.sort === 'text' && /^\d{1,2}$/.test(token.text)) {
-      if (!current || current.of !== 'switch') return null;
+      if (!current || current.of !== 'switch' || !isSwitchNumber(Number(token.text))) return null;
       if (run.sides.length) flush();
       dropBare(run, current.block);
       run.fields.push({ ...current, n: Number(token.text) });

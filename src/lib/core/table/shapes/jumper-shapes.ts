@@ -21,16 +21,21 @@ export const withoutAdvice = (line: string): string =>
 const OPEN = 'off|open';
 const CLOSED = 'on|closed?|short(?:ed)?';
 
+const DEFAULT_SIDE = new RegExp(
+  String.raw`^(?:factory\s+)?default(?:s|\s+is)?\s*[:=]?\s*(${OPEN}|${CLOSED})\s*[)\]]?\s*$`,
+  'i'
+);
+
 /** `short = on, open = off (default open)`: the side that is named as the default is that of one row in the line. */
 export function defaultSide(line: string): string {
-  const named = new RegExp(
-    String.raw`\s*[,;]?\s*[([]?\s*(?:factory\s+)?default(?:s|\s+is)?\s*[:=]?\s*(${OPEN}|${CLOSED})\s*[)\]]?\s*$`,
-    'i'
-  ).exec(line);
-  const side = named?.[1];
-  if (!named || !side) return line;
+  const at = line.search(/(?:factory\s+)?default/i);
+  const side = at < 0 ? undefined : DEFAULT_SIDE.exec(line.slice(at))?.[1];
+  if (side === undefined) return line;
   const like = new RegExp(`^(?:${OPEN})$`, 'i').test(side) ? OPEN : CLOSED;
-  const rows = line.slice(0, named.index).split(/(?<=[,;])/);
+  const rows = line
+    .slice(0, at)
+    .replace(/[\s,;([]+$/, '')
+    .split(/(?<=[,;])/);
   const own = rows.filter((row) => new RegExp(String.raw`(?:^|[-:\s])(?:${like})\s*[=:]`, 'i').test(row));
   if (own.length !== 1) return line;
   return rows.map((row) => (row === own[0] ? row.replace(/\s*([,;]?)\s*$/, ' *$1 ') : row)).join('');
