@@ -107,6 +107,6 @@ describe('a portable of one’s own', () => {
     const open = checked(build, new Map([['mine', portable('a: floppy')]])).findings.find(
       (f) => f.rule === 'unknown.board'
     );
-    expect(open?.facts).to.have.deep.property('open', ['socket', 'clock', 'memory', 'panel']);
+    expect(open?.facts).to.have.deep.property('open', ['socket', 'clock', 'memory', 'supply', 'panel']);
   });
 });

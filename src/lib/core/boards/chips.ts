@@ -1,3 +1,4 @@
+import { withDigits } from '../model';
 import { readMarking } from './markings';
 
 /** A row of memory chips: how many, and the organisation that their marking says. */
@@ -40,14 +41,9 @@ export function readChips(text: string): Chips[] {
   });
 }
 
-const SPELLED = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'] as const;
-
 /** `8 pcs 44256`, `41256-15 x9`, `two 44256`, `256K×1-12`: as the others are written. */
 const plainEntry = (entry: string): string =>
-  entry
-    .replace(new RegExp(`^(${SPELLED.join('|')})\\b`, 'i'), (w) =>
-      String(SPELLED.indexOf(w.toLowerCase() as (typeof SPELLED)[number]) + 1)
-    )
+  withDigits(entry)
     .replace(/^(\d{1,3})\s*(?:pcs?\.?|pieces?|off)\s+(?:of\s+)?/i, '$1 × ')
     .replace(/^(\S+)\s+[x×*]\s*(\d{1,3})$/i, '$2 × $1')
     // The speed of an organisation that is written out says nothing of its size.

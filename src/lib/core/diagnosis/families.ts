@@ -1,4 +1,4 @@
-import type { StageId } from '../model';
+import { withDigits, type StageId } from '../model';
 
 /** Families of BIOS by how they beep: originals, counts, long and short, groups. */
 export type Family = 'P' | 'A' | 'B' | 'C';
@@ -79,20 +79,6 @@ export type Pattern =
   | { kind: 'groups'; groups: number[] }
   | { kind: 'repeated'; long: boolean };
 
-const WORDS: Record<string, string> = {
-  one: '1',
-  two: '2',
-  three: '3',
-  four: '4',
-  five: '5',
-  six: '6',
-  seven: '7',
-  eight: '8',
-  nine: '9',
-  ten: '10',
-  eleven: '11'
-};
-
 /** `long short short`, `long, 2 short beeps`: a word for each beep, or a number before several alike. */
 function spelledOut(plain: string): Pattern | null {
   const words = plain.split(/[\s,;+]+|\band\b/).filter((w) => w && w !== 'a' && !/^beeps?$/.test(w));
@@ -123,10 +109,9 @@ function spelledOut(plain: string): Pattern | null {
  * @returns null when it cannot be read
  */
 export function readBeeps(text: string): Pattern | null {
-  const plain = text
+  const plain = withDigits(text)
     .toLowerCase()
     .replace(/[–—]/g, '-')
-    .replace(/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven)\b/g, (w) => WORDS[w])
     .replace(/^(?:it )?(?:beeps?|beep code)\s*:?\s*(?=\d|long|short)/, '')
     .replace(/\s*(?:times|x)$/, '')
     .trim();

@@ -1,13 +1,14 @@
 import { withCarrier } from '../boards';
 import {
   hasFacts,
+  isOfKind,
   type Build,
-  type FactsOfKind,
   type Item,
   type MemoryFacts,
   type Owner,
   type Part,
   type PartFunction,
+  type PartOf,
   type PartSet,
   type PartWith,
   type VideoFacts
@@ -77,21 +78,19 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     const part = parts.get(item.part)!;
     return { item, part, title: item.label ?? part.name };
   });
-  const ofKind = <K extends keyof FactsOfKind>(kind: K, key: FactsOfKind[K]) =>
-    placed.filter(
-      (p): p is Placed<PartWith<FactsOfKind[K]>> => p.part.kind === kind && hasFacts(p.part, key)
-    );
+  const ofKind = <K extends Part['kind']>(kind: K) =>
+    placed.filter((p): p is Placed<PartOf<K>> => isOfKind(p.part, kind));
   const known = <K extends keyof Part>(id: string | undefined, key: K): PartWith<K> | null => {
     const part = id === undefined ? undefined : parts.get(id);
     return part && hasFacts(part, key) ? part : null;
   };
-  const adapters = ofKind('adapter', 'adapter');
+  const adapters = ofKind('adapter');
   const carrier = adapters.find((p) => p.part.adapter.cpu) ?? null;
   const board = withCarrier(m.board.part, carrier?.part.adapter.cpu);
   const facts = board.board;
   const soldered = facts.cpuSocket?.soldered;
   const banks: Kit['banks'] = new Map();
-  for (const p of ofKind('memory', 'module')) {
+  for (const p of ofKind('memory')) {
     const bank = p.item.place ?? '';
     banks.set(bank, [...(banks.get(bank) ?? []), { placed: p, count: p.item.count ?? 1 }]);
   }
@@ -104,22 +103,22 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     year: Number.isNaN(year) ? null : year,
     board,
     facts,
-    cpu: ofKind('cpu', 'cpu')[0]?.part ?? known(soldered, 'cpu'),
-    fpu: ofKind('fpu', 'fpu')[0] ?? null,
+    cpu: ofKind('cpu')[0]?.part ?? known(soldered, 'cpu'),
+    fpu: ofKind('fpu')[0] ?? null,
     carrier,
     banks,
     memory: facts.memory ?? null,
     displays: displaysOf(m, at),
     // A machine that is sold as one brings its own.
-    monitors: [...builtIn(m), ...ofKind('monitor', 'monitor')],
-    drives: ofKind('drive', 'drive'),
+    monitors: [...builtIn(m), ...ofKind('monitor')],
+    drives: ofKind('drive'),
     controllers: controllersOf(m, at),
-    supply: ofKind('supply', 'supply')[0] ?? null,
-    keyboard: ofKind('keyboard', 'keyboard')[0] ?? null,
-    chassis: ofKind('case', 'chassis')[0] ?? null,
+    supply: ofKind('supply')[0] ?? null,
+    keyboard: ofKind('keyboard')[0] ?? null,
+    chassis: ofKind('case')[0] ?? null,
     adapters,
     // A BIOS that was fitted in place of the board's own stands above what the catalogue says of the board.
-    firmware: ofKind('bios', 'firmware')[0]?.part ?? known(facts.firmware, 'firmware')
+    firmware: ofKind('bios')[0]?.part ?? known(facts.firmware, 'firmware')
   };
 }
 

@@ -21,10 +21,18 @@ export interface Layout {
   there: readonly string[];
 }
 
+/** A layout that has what is wished. */
+export interface Serving extends Layout {
+  /** The bays are like that. */
+  isNow: boolean;
+  /** The machine has a battery module, and it is in none of the bays. */
+  lacksBattery: boolean;
+}
+
 /** What a set of wished functions comes to. */
 export interface Together {
   /** Layouts with all of them, those that change fewest bays first. */
-  layouts: Layout[];
+  layouts: Serving[];
   /** Smallest sets of them that no layout has together; empty where there is one for all. */
   cannot: string[][];
 }
@@ -55,6 +63,10 @@ export function moduleBays({ m, build }: Kit): ModuleBay[] {
     return [{ setting, holds: position.id, module: position.label, isSeen }];
   });
 }
+
+/** Positions of the bays as they stand, by setting. */
+export const holdsNow = (bays: readonly ModuleBay[]): Record<string, string> =>
+  Object.fromEntries(bays.map((b) => [b.setting.id, b.holds]));
 
 /** Every layout that a machine allows; `checkPart` bounds how many there are. */
 export function layoutsOf(board: Part): Layout[] {
@@ -91,10 +103,15 @@ export function together(
   const all = layoutsOf(board);
   const has = (set: readonly string[]) => all.filter((l) => set.every((fn) => l.there.includes(fn)));
   const changes = (l: Layout) => Object.entries(l.holds).filter(([id, p]) => now[id] !== p).length;
+  const batteries = moduleFunctions(board).flatMap((fn) => (fn.kind === 'battery' ? [fn.id] : []));
   const layouts = has(wished)
     .map((layout, i) => ({ layout, i, changes: changes(layout) }))
     .sort((a, b) => a.changes - b.changes || a.i - b.i)
-    .map(({ layout }) => layout);
+    .map(({ layout, changes }) => ({
+      ...layout,
+      isNow: changes === 0,
+      lacksBattery: batteries.length > 0 && !batteries.some((id) => layout.there.includes(id))
+    }));
   const cannot: string[][] = [];
   if (!layouts.length && wished.length > MOST_WISHES)
     cannot.push(

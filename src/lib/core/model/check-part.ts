@@ -1,6 +1,7 @@
 import type { Block, Claim, Part, Setting, State } from './part';
 import { BLOCK_KINDS, formOf, placesOf, type StateForm } from './block-kinds';
 import { forbidden } from './constraints';
+import { FACTS_OF_KIND } from './facts-of-kind';
 import type { Problem } from './problem';
 
 /**
@@ -22,8 +23,8 @@ export function checkPart(part: Part): Problem[] {
   ] as const)
     repeated(list.map((x) => x.id)).forEach((id) => say(name, `"${id}" is there twice`));
 
-  const [facts, words] = factsOfKind[part.kind];
-  if (!part[facts]) say(facts, words);
+  const facts = FACTS_OF_KIND[part.kind];
+  if (!part[facts]) say(facts, neededFacts[part.kind]);
   if (part.sold?.to !== undefined && part.sold.to < part.sold.from)
     say('sold', 'sold to is before sold from');
 
@@ -109,19 +110,19 @@ export function checkPart(part: Part): Problem[] {
 }
 
 /** The facts without which a part of a kind cannot be used anywhere. */
-const factsOfKind: Record<Part['kind'], [keyof Part, string]> = {
-  board: ['board', 'a board needs its board facts (class, slots)'],
-  card: ['card', 'a card needs its card facts (bus)'],
-  cpu: ['cpu', 'a CPU needs its CPU facts (family, socket, clocks, volts)'],
-  fpu: ['fpu', 'an FPU needs its FPU facts (kind, MHz)'],
-  memory: ['module', 'memory needs its module facts (form, KiB, ns)'],
-  drive: ['drive', 'a drive needs its drive facts (medium, interface, bay)'],
-  monitor: ['monitor', 'a monitor needs its monitor facts (inputs, frequencies)'],
-  supply: ['supply', 'a supply needs its supply facts (form, watts, rails)'],
-  keyboard: ['keyboard', 'a keyboard needs its keyboard facts (protocols, plug)'],
-  case: ['chassis', 'a case needs its chassis facts (forms, bays)'],
-  adapter: ['adapter', 'an adapter needs its adapter facts (from, to)'],
-  bios: ['firmware', 'a BIOS needs its firmware facts (year, setup, disk)']
+const neededFacts: Record<Part['kind'], string> = {
+  board: 'a board needs its board facts (class, slots)',
+  card: 'a card needs its card facts (bus)',
+  cpu: 'a CPU needs its CPU facts (family, socket, clocks, volts)',
+  fpu: 'an FPU needs its FPU facts (kind, MHz)',
+  memory: 'memory needs its module facts (form, KiB, ns)',
+  drive: 'a drive needs its drive facts (medium, interface, bay)',
+  monitor: 'a monitor needs its monitor facts (inputs, frequencies)',
+  supply: 'a supply needs its supply facts (form, watts, rails)',
+  keyboard: 'a keyboard needs its keyboard facts (protocols, plug)',
+  case: 'a case needs its chassis facts (forms, bays)',
+  adapter: 'an adapter needs its adapter facts (from, to)',
+  bios: 'a BIOS needs its firmware facts (year, setup, disk)'
 };
 
 /**

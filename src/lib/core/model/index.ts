@@ -26,6 +26,7 @@ export { upgrade } from './upgrade';
 export * from './finding';
 export * from './facts-of-kind';
 export * from './items';
+export * from './number-words';
 export { sameJson } from './equal';
 export { freeIdOf, slugOf } from './slug';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';

@@ -1,4 +1,4 @@
-import type { Brief, Part, PartOf } from '../model';
+import { isOfKind, type Brief, type Part, type PartOf } from '../model';
 import { STILL_IN_USE, showsNew } from '../rules';
 import { systemOf } from '../software';
 import type { Bar, Chosen, PlanRequest, Role, Unit, Weights } from './types';
@@ -93,8 +93,8 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
   return {
     year,
     parts,
-    // Parts that are short of the facts of their kind are in no catalogue: `checkPart` refuses them.
-    of: <K extends Part['kind']>(kind: K) => (byKind.get(kind) ?? []) as PartOf<K>[],
+    of: <K extends Part['kind']>(kind: K) =>
+      (byKind.get(kind) ?? []).filter((p): p is PartOf<K> => isOfKind(p, kind)),
     get: (id) => byId.get(id),
     fixed: fixedParts(request),
     weights,

@@ -299,7 +299,7 @@ interface Leads {
 }
 
 /** Facts of a board that may be open, and kinds of parts that may not be entered yet. */
-export type OpenFact = 'socket' | 'clock' | 'memory' | 'keyboard' | 'power' | 'form' | 'panel';
+export type OpenFact = 'socket' | 'clock' | 'memory' | 'keyboard' | 'power' | 'form' | 'supply' | 'panel';
 export type MissingKind = 'cpu' | 'memory' | 'monitor' | 'display' | 'drives' | 'supply' | 'keyboard';
 
 export type RuleId = keyof FactsOf;

@@ -1,4 +1,5 @@
 import {
+  holdsNow,
   layoutsOf,
   moduleBays,
   moduleFunctions,
@@ -58,6 +59,3 @@ export const noBattery: Rule = ({ kit, at }) => {
 };
 
 const differs = (layout: Layout, bay: ModuleBay): boolean => layout.holds[bay.setting.id] !== bay.holds;
-
-export const holdsNow = (bays: readonly ModuleBay[]): Record<string, string> =>
-  Object.fromEntries(bays.map((b) => [b.setting.id, b.holds]));

@@ -52,6 +52,7 @@ const openFacts: Record<OpenFact, (s: Situation) => boolean> = {
   keyboard: ({ kit }) => !kit.facts.closed && !kit.facts.keyboard,
   power: ({ kit }) => !kit.facts.closed && !kit.facts.powerPlug,
   form: ({ kit }) => !kit.facts.closed && !kit.facts.form,
+  supply: ({ kit }) => kit.facts.closed !== undefined && !kit.supply,
   panel: ({ kit, m }) => kit.facts.closed !== undefined && !m.board.part.monitor
 };
 

@@ -19,9 +19,12 @@ const SWITCH_NAMES = ['DIPSW', 'DSW', 'DIP', 'SW', 'S'];
 const JUMPER_NAMES = ['JMP', 'JP', 'LNK', 'LK', 'SB', 'ST', 'TB', 'J', 'W', 'E', 'K', 'P', 'R'];
 const names = (list: readonly string[]) => list.join('|');
 // One letter and up to two digits, several letters and up to three: E000 and C800 are addresses.
-const NAME = `(?:(?:${names([...SWITCH_NAMES, ...JUMPER_NAMES].filter((n) => n.length > 1))})[ -]?\\d{1,3}|(?:${names(
-  [...SWITCH_NAMES, ...JUMPER_NAMES].filter((n) => n.length === 1)
-)})\\d{1,2})[A-D]?`;
+const named = (list: readonly string[]): string =>
+  `(?:(?:${names(list.filter((n) => n.length > 1))})[ -]?\\d{1,3}|(?:${names(list.filter((n) => n.length === 1))})\\d{1,2})[A-D]?`;
+/** The printed name of a jumper, or of a switch block, as the source of an expression. */
+export const JUMPER_NAME = named(JUMPER_NAMES);
+export const SWITCH_NAME = named(SWITCH_NAMES);
+const NAME = named([...SWITCH_NAMES, ...JUMPER_NAMES]);
 const END = '(?![0-9A-Za-z])';
 
 const SIDES: readonly [RegExp, Side][] = [

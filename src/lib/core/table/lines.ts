@@ -1,8 +1,9 @@
 import { isRule, type Legend } from './cells';
-import { readColumns, readSideways } from './columns';
+import { readColumns } from './columns';
 import { lex, plain, type Side, type Token } from './lex';
 import { meant, subjectOf } from './meanings';
 import { reshape } from './shapes/reshape';
+import { readSideways } from './sideways';
 import { readSentence, wordsOf } from './sentence';
 import type { Context, Field, Spot } from './spots';
 

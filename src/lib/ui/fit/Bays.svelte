@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Checkbox, Label, Select } from 'flowbite-svelte';
-  import { moduleBays, moduleFunctions, together, type Kit, type Layout } from '$lib/core/kit';
+  import { holdsNow, moduleBays, moduleFunctions, together, type Kit, type Layout } from '$lib/core/kit';
   import { BOARD_ITEM } from '$lib/core/model';
   import { getBench } from '../context';
   import { bays as words } from '../text/fit';
@@ -10,14 +10,9 @@
   const board = $derived(kit.m.board.part);
   const bays = $derived(moduleBays(kit));
   const functions = $derived(moduleFunctions(board));
-  const now = $derived(Object.fromEntries(bays.map((b) => [b.setting.id, b.holds])));
   let wished = $state<string[]>([]);
-  const answer = $derived(together(board, wished, now));
+  const answer = $derived(together(board, wished, holdsNow(bays)));
   const nameOf = (fn: string) => functions.find((f) => f.id === fn)?.label ?? fn;
-  const isNow = (l: Layout) => Object.entries(l.holds).every(([bay, module]) => now[bay] === module);
-  const lacksBattery = (l: Layout) =>
-    functions.some((f) => f.kind === 'battery') &&
-    !functions.some((f) => f.kind === 'battery' && l.there.includes(f.id));
   const layoutText = (l: Layout) =>
     bays
       .map(({ setting }) =>
@@ -62,8 +57,8 @@
       <ul>
         {#each answer.layouts as layout (Object.values(layout.holds).join())}
           <li>
-            <span>{layoutText(layout)}{lacksBattery(layout) ? `. ${words.noBattery}` : ''}</span>
-            {#if isNow(layout)}<b>{words.asNow}</b>
+            <span>{layoutText(layout)}{layout.lacksBattery ? `. ${words.noBattery}` : ''}</span>
+            {#if layout.isNow}<b>{words.asNow}</b>
             {:else}<Button class="act" onclick={() => use(layout.holds)}>{words.use}</Button>{/if}
           </li>
         {/each}

@@ -1,6 +1,9 @@
+import { JUMPER_NAME } from '../lex';
+
 /** Shapes in which jumpers are printed, rewritten as the grammar reads them. */
 
-const JUMPER = /(?<![0-9A-Za-z])(?:JMP|JP|LNK|LK|J|W|E|P)[ -]?\d{1,3}[A-D]?(?![0-9A-Za-z])/i;
+const REF = JUMPER_NAME;
+const JUMPER = new RegExp(`(?<![0-9A-Za-z])${REF}(?![0-9A-Za-z])`, 'i');
 
 /** `short pins 1&2 for colour`: the verb says what pins in a table always mean. */
 export const withoutVerbs = (line: string): string =>
@@ -144,8 +147,6 @@ export function crossRows(lines: readonly string[]): {
   });
   return { lines: out, rows, counted };
 }
-
-const REF = String.raw`(?:JMP|JP|LNK|LK|J|W|E|P)[ -]?\d{1,3}[A-D]?`;
 
 /** `To use DMA 3 instead of DMA 1, move the jumper on JP3 from 1-2 to 2-3`: what it gives now, and what before. */
 export const movedJumper = (line: string): string =>

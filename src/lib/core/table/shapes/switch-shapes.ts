@@ -1,3 +1,5 @@
+import { SWITCH_NAME } from '../lex';
+
 /** Shapes in which switches of a block are printed, rewritten as the grammar reads them. */
 
 const NUMBERS = String.raw`\d{1,2}(?:\s*(?:,|-|&|and|\+|\/)\s*\d{1,2})*`;
@@ -6,7 +8,7 @@ const SWITCH_LINE = new RegExp(
   'i'
 );
 const SWITCH_LIST = /^\s*(?:sw|switch(?:es)?|bits?|levers?|#)\.?\s*#?\s*\d{1,2}\s*(?:,|&|and|\+|\/)\s*\d/i;
-const SWITCH_BLOCK = /\b(?:DIPSW|DSW|DIP|SW|S)[ -]?\d{1,2}\b|\bdip[ -]?switch|\bswitch (?:block|bank)/i;
+const SWITCH_BLOCK = new RegExp(String.raw`\b${SWITCH_NAME}\b|\bdip[ -]?switch|\bswitch (?:block|bank)`, 'i');
 /** The first number of a line that begins with the number of a switch. */
 const firstNumber = (line: string): number | null => {
   const m = SWITCH_LINE.exec(line);
@@ -16,7 +18,10 @@ const firstNumber = (line: string): number | null => {
 /** `DIP switch 1 (SW1)`: the name in brackets is the name. */
 export const namedInBrackets = (line: string): string =>
   line.replace(
-    /^(\W*)dip[ -]?switch(?:es)?(?:\s+(?:block|bank))?\s*#?\s*\d?\s*\(((?:DIPSW|DSW|DIP|SW|S)[ -]?\d{1,2})\)/i,
+    new RegExp(
+      String.raw`^(\W*)dip[ -]?switch(?:es)?(?:\s+(?:block|bank))?\s*#?\s*\d?\s*\((${SWITCH_NAME})\)`,
+      'i'
+    ),
     '$1$2'
   );
 
