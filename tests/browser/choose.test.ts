@@ -291,7 +291,7 @@ describe('choosing a machine', () => {
     await tick('battery');
     await sees(page, 'No battery in this layout');
     await press(page, 'Use this layout');
-    await sees(page, 'as it is now');
+    await sees(page, 'set like that');
     const { findings } = await api<{ findings: { rule: string }[] }>('/builds/ferry-house/check');
     expect(findings.map((f) => f.rule)).to.include('bay.no-battery');
     await page.reload();

@@ -75,7 +75,7 @@
       </div>
       <Textarea
         id="own-{file}"
-        class="w-full plain font-mono"
+        class="w-full font-mono"
         rows={12}
         maxlength={MOST}
         value={texts[file]}
@@ -91,7 +91,7 @@
   <p class="quiet">{words.listingHint}</p>
   <Textarea
     id="own-listing"
-    class="w-full plain font-mono"
+    class="w-full font-mono"
     aria-label={words.listing}
     rows={6}
     maxlength={MOST}
@@ -199,11 +199,6 @@
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     gap: 1.2rem;
-  }
-  .two :global(textarea.plain) {
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
   }
   .head {
     display: flex;

@@ -14,7 +14,7 @@
 <Label for="mem-text">{words.sizesLabel}</Label>
 <Textarea
   id="mem-text"
-  class="w-full plain font-mono"
+  class="w-full font-mono"
   rows={10}
   maxlength={20_000}
   bind:value={typed}
@@ -71,11 +71,6 @@
 {/if}
 
 <style>
-  :global(textarea.plain) {
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-  }
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.1rem;

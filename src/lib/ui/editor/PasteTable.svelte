@@ -44,7 +44,7 @@
   <Label for="paste-text">{words.label}</Label>
   <Textarea
     id="paste-text"
-    class="w-full plain font-mono"
+    class="w-full font-mono"
     rows={6}
     maxlength={TABLE_LIMITS.characters}
     value={typed}
@@ -82,11 +82,6 @@
 </section>
 
 <style>
-  .paste :global(textarea.plain) {
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-  }
   .paste :global(label) {
     display: block;
     margin-bottom: 0.5rem;

@@ -185,7 +185,7 @@ export const bays = {
       ? `${names[0]} goes into no bay.`
       : `Cannot be in it together: ${names.slice(0, -1).join(', ')} and ${names.at(-1)}.`,
   noBattery: 'No battery in this layout',
-  asNow: 'as it is now',
+  asNow: 'set like that',
   use: 'Use this layout',
   changed: 'module changed'
 } as const;

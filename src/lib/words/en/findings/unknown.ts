@@ -10,7 +10,7 @@ const openFacts: Record<OpenFact, readonly [fact: string, unchecked: string]> = 
   keyboard: ['keyboard connector', 'whether the keyboard fits'],
   power: ['power connector', 'whether the power supply fits'],
   form: ['size', 'whether it fits the case'],
-  supply: ['its own power supply', 'whether that carries what is fitted'],
+  supply: ['its own power supply', 'whether it carries what is fitted'],
   panel: ['built-in display', 'which pictures it shows']
 };
 
