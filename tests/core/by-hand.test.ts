@@ -70,6 +70,33 @@ describe('positions typed as a row', () => {
     const part = added(card('x', [header('jp1', 2, 3)]), 0, 'Base', '200 220 240 260 280 2A0');
     expect(part.blocks[0]).to.deep.include({ rows: 2, columns: 6 });
   });
+  it('of switches say which, how they stand and what that means; a starred one is the default', () => {
+    const dip = (switches: number) =>
+      Block.parse({ id: 'bank', label: 'bank switches', kind: 'dip', switches });
+    let part = card('Memory card', [dip(4)]);
+    part = added(part, 0, 'Start address', '1-2: off off = 256, on off = 512*, off on = 640');
+    part = added(part, 0, 'Parity', '4: on = on*, off = off');
+    expect(states(part, 'start-address')).to.deep.equal([
+      ['256', { switches: { 1: 'off', 2: 'off' } }],
+      ['512', { switches: { 1: 'on', 2: 'off' } }],
+      ['640', { switches: { 1: 'off', 2: 'on' } }]
+    ]);
+    expect(part.settings.map((s) => [s.label, s.default, s.block])).to.deep.equal([
+      ['Start address', '512', 'bank'],
+      ['Parity', 'on', 'bank']
+    ]);
+    expect(checkPart(part)).to.deep.equal([]);
+    const why = (row: string) => {
+      const made = withRow(part, part.blocks[0]!, 'Mode', row);
+      return 'why' in made ? made.why : null;
+    };
+    expect(why('640 512 256')).to.equal('switches');
+    expect(why('1-2: off off = a, off off = b')).to.equal('switches');
+    expect(why('5-6: off off = a, on off = b')).to.equal('too-many');
+    // Without anything on it, the block grows with its row.
+    const bare = added(card('x', [dip(2)]), 0, 'IRQ', '5-6: off off = 3, on off = 4, on on = 5');
+    expect(bare.blocks[0]).to.deep.include({ switches: 6 });
+  });
   it('any row of any block gives a sound part, with every value once', () => {
     const block = fc.oneof(
       fc
@@ -101,8 +128,7 @@ describe('positions typed as a row', () => {
       })
     );
   });
-  it('a block of switches and one of solder pads take none: what a row of them means has to be said', () => {
-    expect(takesRow(Block.parse({ id: 'sw', kind: 'dip', switches: 4 }))).to.equal(false);
+  it('solder pads take none: what a row of them means has to be said', () => {
     expect(takesRow(Block.parse({ id: 'p', kind: 'solder', bridges: 4 }))).to.equal(false);
   });
 });

@@ -86,7 +86,8 @@ const FACTS = {
   keyboard: ['keyboard', 'power'],
   case: ['chassis'],
   adapter: ['adapter'],
-  bios: ['firmware']
+  bios: ['firmware'],
+  oscillator: ['oscillator']
 } as const satisfies Record<Part['kind'], readonly (keyof Part)[]>;
 
 export const PART_KINDS = Object.keys(FACTS) as Part['kind'][];

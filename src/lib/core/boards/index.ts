@@ -8,5 +8,6 @@ export * from './chips';
 export * from './chip-sets';
 export * from './markings';
 export * from './readings';
+export * from './oscillator';
 export * from './sizes';
 export * from './counts';

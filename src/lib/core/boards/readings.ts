@@ -1,4 +1,4 @@
-import type { CpuFacts, CpuFamily, Part } from '../model';
+import type { CpuFacts, Part } from '../model';
 import { factorOn, offers } from './cpu';
 import { sameClock, tooFast } from './tolerances';
 
@@ -48,13 +48,4 @@ export function clockRows(board: Part, cpu: CpuFacts, code: number | null): Cloc
       readings: unit === 'unknown' ? [read('bus'), read('core')] : [read(unit)]
     };
   });
-}
-
-/**
- * What is printed on the oscillator for a bus clock: 8088 and 8086 divide by three, 286 and 386 by two; from
- * the 486 on the oscillator or clock chip is the bus clock.
- */
-export function oscillatorFor(family: CpuFamily, busMHz: number): { mhz: number; divisor: number } {
-  const divisor = family === '8088' || family === '8086' ? 3 : /^[23]86/.test(family) ? 2 : 1;
-  return { mhz: Math.round(busMHz * divisor * 1000) / 1000, divisor };
 }

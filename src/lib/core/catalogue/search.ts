@@ -18,7 +18,8 @@ export const drawers = [
   'supply',
   'case',
   'adapter',
-  'bios'
+  'bios',
+  'oscillator'
 ] as const;
 export type Drawer = (typeof drawers)[number];
 

@@ -154,6 +154,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'fpu.kind': (f) =>
     f.facts.why === 'pair' ? { at: 'fetch', stops: 0.2 } : f.facts.why === 'slow' ? 'use' : 'fit',
   'fpu.switch': 'use',
+  'cpu.oscillator': 'use',
   'vlb.load': { at: 'display', stops: 0.3 },
   'vlb.speed': 'hint',
   'isa.clock': { at: 'display', stops: 0.3 },

@@ -1,4 +1,4 @@
-import { withCarrier } from '../boards';
+import { withCarrier, withOscillator } from '../boards';
 import {
   hasFacts,
   isOfKind,
@@ -57,6 +57,8 @@ export interface Kit {
   fpu: Placed<PartWith<'fpu'>> | null;
   /** What the CPU sits on instead of the board's own socket. `board` and `facts` are as the CPU meets them there. */
   carrier: Placed<PartWith<'adapter'>> | null;
+  /** What was put into the socket of the board's oscillator; `board` and `facts` are clocked by it. */
+  oscillator: Placed<PartWith<'oscillator'>> | null;
   /** Memory modules by the bank they sit in; `''` holds those without one. */
   banks: Map<string, { placed: PlacedModule; count: number }[]>;
   memory: MemoryFacts | null;
@@ -86,9 +88,14 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
   };
   const adapters = ofKind('adapter');
   const carrier = adapters.find((p) => p.part.adapter.cpu) ?? null;
-  const board = withCarrier(m.board.part, carrier?.part.adapter.cpu);
+  const cpu = ofKind('cpu')[0]?.part ?? known(m.board.part.board?.cpuSocket?.soldered, 'cpu');
+  const oscillator = ofKind('oscillator')[0] ?? null;
+  const board = withOscillator(
+    withCarrier(m.board.part, carrier?.part.adapter.cpu),
+    oscillator?.part.oscillator.mhz,
+    cpu?.cpu.family ?? null
+  );
   const facts = board.board;
-  const soldered = facts.cpuSocket?.soldered;
   const banks: Kit['banks'] = new Map();
   for (const p of ofKind('memory')) {
     const bank = p.item.place ?? '';
@@ -103,9 +110,10 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     year: Number.isNaN(year) ? null : year,
     board,
     facts,
-    cpu: ofKind('cpu')[0]?.part ?? known(soldered, 'cpu'),
+    cpu,
     fpu: ofKind('fpu')[0] ?? null,
     carrier,
+    oscillator,
     banks,
     memory: facts.memory ?? null,
     displays: displaysOf(m, at),

@@ -122,7 +122,8 @@ const neededFacts: Record<Part['kind'], string> = {
   keyboard: 'a keyboard needs its keyboard facts (protocols, plug)',
   case: 'a case needs its chassis facts (forms, bays)',
   adapter: 'an adapter needs its adapter facts (from, to)',
-  bios: 'a BIOS needs its firmware facts (year, setup, disk)'
+  bios: 'a BIOS needs its firmware facts (year, setup, disk)',
+  oscillator: 'an oscillator needs its MHz'
 };
 
 /**

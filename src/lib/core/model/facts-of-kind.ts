@@ -13,7 +13,8 @@ export const FACTS_OF_KIND = {
   keyboard: 'keyboard',
   case: 'chassis',
   adapter: 'adapter',
-  bios: 'firmware'
+  bios: 'firmware',
+  oscillator: 'oscillator'
 } as const satisfies Record<Part['kind'], keyof Part>;
 
 /** A part that has these facts. */

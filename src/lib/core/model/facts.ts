@@ -75,6 +75,9 @@ export const FPU_KINDS = ['8087', '287', '387sx', '387dx', '487'] as const;
 export const FpuKind = z.enum(FPU_KINDS);
 export const FpuFacts = z.strictObject({ kind: FpuKind, mhz });
 
+/** What is printed on an oscillator in a socket: MHz, with all its digits. */
+export const OscillatorFacts = z.strictObject({ mhz });
+
 export const MemoryType = z.enum(['dram', 'fpm', 'edo', 'sdram']);
 export const ModuleForm = z.enum(['chips', 'sipp30', 'simm30', 'simm72', 'dimm168']);
 

@@ -12,6 +12,7 @@ import {
   ModuleFacts,
   MonitorFacts,
   DriverFacts,
+  OscillatorFacts,
   PowerNeed,
   SupplyFacts,
   Uart,
@@ -366,7 +367,8 @@ export const Part = z.strictObject({
     'keyboard',
     'case',
     'adapter',
-    'bios'
+    'bios',
+    'oscillator'
   ]),
   maker: Label,
   name: Label,
@@ -392,6 +394,7 @@ export const Part = z.strictObject({
   chassis: ChassisFacts.optional(),
   adapter: AdapterFacts.optional(),
   firmware: FirmwareFacts.optional(),
+  oscillator: OscillatorFacts.optional(),
   power: PowerNeed.optional(),
   driver: DriverFacts.optional(),
   look: LookFacts.optional(),

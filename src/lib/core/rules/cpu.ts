@@ -8,6 +8,7 @@ import {
   families,
   fpuSuits,
   hasMultiplierPins,
+  isClockedByOscillator,
   isaClockOf,
   offers,
   pinsFit,
@@ -230,6 +231,28 @@ const fpuSwitch: Rule = (s) => {
   ];
 };
 
+/** What the one crystal of the first XTs makes: colour, and divided by twelve the timer. */
+const XT_CRYSTAL = 14.318;
+
+/** An oscillator makes the clock only where no jumper does; on a 4.77 MHz board it makes more than the clock. */
+const oscillator: Rule = (s) => {
+  const found = s.kit.oscillator;
+  if (!found) return [];
+  const { part } = s.m.board;
+  const { mhz } = found.part.oscillator;
+  const own = part.board?.busClock;
+  const isFirst = Array.isArray(own) && own.some((v) => sameClock(v * 3, XT_CRYSTAL));
+  const why =
+    part.board && !isClockedByOscillator(part.board)
+      ? 'jumpers'
+      : isFirst && s.m.class === 'xt' && !sameClock(mhz, XT_CRYSTAL)
+        ? 'timer'
+        : null;
+  if (!why) return [];
+  const facts = { oscillator: thingOf(found), board: thing(part), mhz, why } as const;
+  return [{ rule: 'cpu.oscillator', about: [found.item.id, 'board'], facts }];
+};
+
 /** Local-bus slots run at the external clock: three cards to 33 MHz, two to 40, one above. */
 const vlbLoad: Rule = (s) => {
   const cards = s.m.fitted.filter((f) => f.part.card?.bus === 'vlb' && f.slot?.bus === 'vlb');
@@ -280,6 +303,7 @@ export const cpuRules: readonly Rule[] = [
   split,
   carrier,
   writes,
+  oscillator,
   socket,
   clock,
   fpuKind,

@@ -132,6 +132,8 @@ export interface FactsOf {
     | { why: 'pair'; fpu: Thing; cpu: Thing; family: string; kind: string }
     | { why: 'slow'; fpu: Thing; needed: number; rated: number };
   'fpu.switch': { fpu: Thing | null };
+  /** An oscillator where jumpers make the clock, or in place of the one that also runs the timer of an XT. */
+  'cpu.oscillator': { oscillator: Thing; board: Thing; mhz: number; why: 'jumpers' | 'timer' };
   'vlb.load': { cards: number; bus: number; most: number };
   'vlb.speed': { bus: number };
   'isa.clock': {

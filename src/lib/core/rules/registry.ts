@@ -93,6 +93,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'cpu.slow': entry(slots, 'note'),
   'cpu.multiplier': entry(slots, 'note'),
   'fpu.kind': entry(slots, 'clash'),
+  'cpu.oscillator': entry(slots, 'caution'),
   'fpu.switch': entry(slots, 'clash'),
   'bay.no-battery': entry(slots, 'note'),
   'bay.out': entry(drives, 'note'),

@@ -153,7 +153,7 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
 }
 
 const PINS =
-  /^(?:(?:pins?|across)\s*)?\(?(\d{1,2})\s*(-|&|\+|and(?=\s))\s*(\d{1,2})\)?(?![0-9A-Za-z.]|\s*(?:MHz|[KM]i?B?\b|bits?\b|ns\b|V\b|wait|drives?\b|banks?\b|h\b|-bit))/i;
+  /^(?:(?:pins?|across)\s*)?\(?(\d{1,2})\s*(-|&|\+|and(?=\s))\s*(\d{1,2})\)?(?![0-9A-Za-z.]|\s*(?:MHz|[KM]i?B?\b|bits?\b|ns\b|V\b|wait|(?:drive|bank)(?:s\b|\b(?!\s+(?:[A-F]|\d)\b))|h\b|-bit))/i;
 /** No header of the time has more pins in a row. */
 const MOST_PINS = 40;
 const PINS_PREFIX = /^(?:pins?|across)\s+(?=\d)/i;

@@ -1,7 +1,8 @@
 import type { Block, Part, PartFunction, Setting, State } from '../model';
-import { settingFor, type ReadPosition, type ReadSetting } from './assemble';
+import { assemble, settingFor, type ReadPosition, type ReadSetting } from './assemble';
 import { claimsOf, mainOf } from './functions';
 import { idOf } from './layout';
+import { readLines } from './lines';
 import { meant, subjectOf } from './meanings';
 
 /** Words for "no jumper fitted", or for a function that is off. */
@@ -30,6 +31,8 @@ function statesOf(block: Block): State[] {
 
 /** The block with room for so many places, as far as such blocks are made. */
 function grown(block: Block, places: number): Block {
+  if (block.kind === 'dip')
+    return places > block.switches ? { ...block, switches: Math.min(16, places) } : block;
   const now = statesOf(block).length;
   if (now >= places) return block;
   const larger: Block =
@@ -43,12 +46,33 @@ function grown(block: Block, places: number): Block {
   return statesOf(larger).length > now ? larger : block;
 }
 
+/** How many places of a block a row asks for. Of a header the first "off" is no jumper at all. */
+function placesIn(block: Block, row: string): number {
+  if (block.kind === 'dip') {
+    const seats = switchSeats(row);
+    return 'why' in seats ? 0 : highest(seats);
+  }
+  const values = valuesOf(row);
+  return values.length - (block.kind === 'header' && values.some((v) => OPEN.test(v.label)) ? 1 : 0);
+}
+
 /** Whether the positions of a block can be typed as a row. */
-export const takesRow = (block: Block): boolean => statesOf(block).length > 1;
+export const takesRow = (block: Block): boolean => block.kind === 'dip' || statesOf(block).length > 1;
 
 /** How a row does not fit its block. */
 export type RowProblem =
-  { why: 'empty' } | { why: 'too-many'; places: number; typed: number } | { why: 'defaults' };
+  | { why: 'empty' }
+  | { why: 'too-many'; places: number; typed: number }
+  | { why: 'defaults' }
+  /** A row of switches that is none: `3-4: off off = 640, on off = 512*`. */
+  | { why: 'switches' };
+
+/** A position of a row: what is typed beside it, and what is physically there. */
+interface Seat {
+  label: string;
+  isDefault: boolean;
+  state: State;
+}
 
 /** `220 240* 260 off`, or with commas where a value has blanks; a star marks the default. */
 function valuesOf(row: string): { label: string; isDefault: boolean }[] {
@@ -60,6 +84,39 @@ function valuesOf(row: string): { label: string; isDefault: boolean }[] {
     .map((c) => ({ label: c.replace(/\s*\*+$/, '').slice(0, 60) || c, isDefault: /\*$/.test(c) }));
 }
 
+/** Under this name the row of a block of switches is read as a table of one line. */
+const STAND_IN = 'SW1';
+
+/** Positions of a block of switches, written as in any table: which switches, how they stand, what that means. */
+function switchSeats(row: string): Seat[] | RowProblem {
+  const { settings, questions } = assemble(readLines(`${STAND_IN} ${row.trim()}`));
+  const [only, ...more] = settings;
+  const typed = row.split('=').length - 1;
+  const isRead =
+    only &&
+    !more.length &&
+    only.positions.length === typed &&
+    only.positions.every((p) => 'switches' in p.state && !p.assumed && p.label !== '?') &&
+    questions.every((q) => q.about !== 'contradiction');
+  return isRead ? only.positions : { why: 'switches' };
+}
+
+const highest = (seats: readonly Seat[]): number =>
+  Math.max(...seats.flatMap(({ state }) => ('switches' in state ? Object.keys(state.switches).map(Number) : [])));
+
+/** Positions of any other block: one value a place, in their order. */
+function placedSeats(block: Block, row: string): Seat[] | RowProblem {
+  const values = valuesOf(row);
+  const states = statesOf(block);
+  const open = block.kind === 'header' ? values.findIndex((v) => OPEN.test(v.label)) : -1;
+  // `3 5 7 off` on three columns: off is no jumper at all. `on off` on two of them has a place of its own.
+  const isOpen = open >= 0 && (values.length > states.length || (block.kind === 'header' && block.rows > 1));
+  const seats = values.length - (isOpen ? 1 : 0);
+  if (seats > states.length) return { why: 'too-many', places: states.length, typed: seats };
+  let seat = 0;
+  return values.map((v, i) => ({ ...v, state: isOpen && i === open ? { caps: [] } : states[seat++] }));
+}
+
 /** A setting with its positions from a row, or why not. */
 function readRow(
   block: Block,
@@ -67,15 +124,13 @@ function readRow(
   row: string,
   taken: readonly string[]
 ): ReadSetting | RowProblem {
-  const values = valuesOf(row);
-  const states = statesOf(block);
-  if (values.length < 2 || !name.trim()) return { why: 'empty' };
-  if (values.filter((v) => v.isDefault).length > 1) return { why: 'defaults' };
-  const open = block.kind === 'header' ? values.findIndex((v) => OPEN.test(v.label)) : -1;
-  // `3 5 7 off` on three columns: off is no jumper at all. `on off` on two of them has a place of its own.
-  const isOpen = open >= 0 && (values.length > states.length || (block.kind === 'header' && block.rows > 1));
-  const seats = values.length - (isOpen ? 1 : 0);
-  if (seats > states.length) return { why: 'too-many', places: states.length, typed: seats };
+  if (!name.trim() || !row.trim()) return { why: 'empty' };
+  const seats = block.kind === 'dip' ? switchSeats(row) : placedSeats(block, row);
+  if ('why' in seats) return seats;
+  if (seats.length < 2) return { why: 'empty' };
+  if (seats.filter((v) => v.isDefault).length > 1) return { why: 'defaults' };
+  if (block.kind === 'dip' && highest(seats) > block.switches)
+    return { why: 'too-many', places: block.switches, typed: highest(seats) };
   const ids = new Set<string>();
   const idFor = (label: string) => {
     const wanted = idOf(label);
@@ -84,14 +139,13 @@ function readRow(
     ids.add(id);
     return id;
   };
-  let seat = 0;
   const { functions } = subjectOf(name);
-  const positions = values.map((v, i): ReadPosition => {
-    const read = meant(v.label, name);
-    const state = isOpen && i === open ? { caps: [] } : states[seat++];
+  const positions = seats.map(({ label, isDefault, state }): ReadPosition => {
+    const read = meant(label, name);
     return {
-      ...v,
-      id: idFor(v.label),
+      label,
+      isDefault,
+      id: idFor(label),
       state,
       told: read.told,
       functions: read.functions,
@@ -166,10 +220,7 @@ function merged(
  */
 export function withRow(part: Part, block: Block, name: string, row: string): Part | RowProblem {
   const isBare = part.settings.every((s) => s.block !== block.id);
-  // Of a header the first "off" is no jumper at all.
-  const values = valuesOf(row);
-  const isOpen = block.kind === 'header' && values.some((v) => OPEN.test(v.label));
-  const larger = grown(block, values.length - (isOpen ? 1 : 0));
+  const larger = grown(block, placesIn(block, row));
   if (isBare && larger !== block)
     return withRow(
       { ...part, blocks: part.blocks.map((b) => (b.id === block.id ? larger : b)) },

@@ -112,6 +112,12 @@ function opensMeaning(
 /** `S1-1 ON, S1-2 OFF = 10`: behind sides a row of bits is a number. */
 const isSaid = (group: Group | undefined): boolean => group?.tokens.some((t) => t.sort === 'side') ?? false;
 
+/** `Drive 1-2 A  2-3 B`: two pairs with a pin in common are the pins of a header, and no numbers of anything. */
+function isThreePins(tokens: readonly Token[]): boolean {
+  const pairs = tokens.flatMap((t) => (t.sort === 'pins' && t.joint === 'dash' ? [t.pair] : []));
+  return pairs.length === 2 && pairs[0][1] === pairs[1][0];
+}
+
 function groupsOf(tokens: readonly Token[], context: Context): Group[] {
   const groups: Group[] = [];
   const put = (s: boolean, token: Token, declares = false) => {
@@ -127,7 +133,10 @@ function groupsOf(tokens: readonly Token[], context: Context): Group[] {
       case 'ref':
         return put(true, token);
       case 'pins':
-        return put(!(previous?.sort === 'text' && NOT_PINS_AFTER.test(previous.text)), token);
+        return put(
+          !(previous?.sort === 'text' && NOT_PINS_AFTER.test(previous.text)) || isThreePins(tokens),
+          token
+        );
       case 'side':
         return put(sideIsState(groups, previous, context) || opensMeaning(tokens, i, groups, context), token);
       case 'mark':
@@ -223,7 +232,9 @@ const trimFiller = (text: string): string => {
   let out = text.trim();
   for (;;) {
     const next = out
-      .replace(/^(?:if|for|to|set|use|then|means?|gives|selects?|is|are|a|an|the|=|-|:|,|;)(?:\s+|$)/i, '')
+      .replace(/^(?:if|for|to|set|use|then|means?|gives|selects?|is|are|=|-|:|,|;)(?:\s+|$)/i, '')
+      // Alone, A is a drive, a bank or a mode.
+      .replace(/^(?:a|an|the)\s+(?=\S)/i, '')
       .replace(
         /(?:^|\s+)(?:set|to|is|are|the|with|and|or|short|close|jumper|install|use|=|-|:|,|;|\/|\[|\()$/i,
         ''

@@ -228,7 +228,7 @@
   <form class="row" onsubmit={addRow}>
     <label>{rowText.name(label)} <input id="sets-{block.id}" bind:value={setting} maxlength="80" /></label>
     {#if takesRow(block)}
-      <label class="wide">{rowText.values} <input bind:value={typed} maxlength="300" /></label>
+      <label class="wide">{block.kind === 'dip' ? rowText.valuesSwitches : rowText.values} <input bind:value={typed} maxlength="300" /></label>
     {/if}
     <Button class="act" type="submit" disabled={!setting.trim()}
       >{typed.trim() ? rowText.add : words.addSetting}</Button

@@ -23,7 +23,8 @@ export const catalogue = {
     supply: 'supplies',
     case: 'cases',
     adapter: 'adapters',
-    bios: 'BIOSes'
+    bios: 'BIOSes',
+    oscillator: 'oscillators'
   },
   drawersLabel: 'Drawers',
   bus: { isa8: '8-bit', isa16: '16-bit', vlb: 'local bus', pci: 'PCI', agp: 'AGP', 'pc-card': 'PC card' },
@@ -228,8 +229,14 @@ export const row = {
     empty: 'Say what it sets, and at least two positions.',
     'too-many': (places: number, typed: number) =>
       `${typed} positions for ${places} places. Give the block more places first.`,
-    defaults: 'Only one position is the default.'
+    defaults: 'Only one position is the default.',
+    switches:
+      'Not understood. Say which switches, how they stand and what that means: 3-4: off off = 640, on off = 512*'
   },
+  valuesSwitches: 'Its positions, as 3-4: off off = 640, on off = 512*',
+  copySetting: (name: string) => `Copy ${name}`,
+  pasteSetting: (name: string) => `Paste ${name} here`,
+  copyPosition: (name: string) => `One like ${name}`,
   copy: (name: string) => `Copy ${name}`,
   off: 'no jumper',
   more: 'More about it',

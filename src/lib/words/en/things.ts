@@ -119,7 +119,8 @@ const kinds = {
   keyboard: 'keyboard',
   case: 'case',
   adapter: 'adapter',
-  bios: 'BIOS'
+  bios: 'BIOS',
+  oscillator: 'oscillator'
 } as const;
 
 const families: Record<string, string> = {
@@ -185,7 +186,8 @@ const headings: Record<Part['kind'], string> = {
   keyboard: 'keyboards',
   case: 'cases',
   adapter: 'adapters',
-  bios: 'BIOSes'
+  bios: 'BIOSes',
+  oscillator: 'oscillators'
 };
 /** A kind of part, as a heading over several. */
 export const kindWords = (kind: Part['kind']): string => headings[kind];

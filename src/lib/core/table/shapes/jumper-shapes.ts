@@ -12,6 +12,10 @@ export const withoutVerbs = (line: string): string =>
     ''
   );
 
+/** `1-2 A:  2-3 B:`: a letter of a drive keeps no colon, which elsewhere stands in front of what follows. */
+export const driveLetters = (line: string): string =>
+  line.replace(/(\d\s*-\s*\d{1,2}\s*[=:]?\s*|[=]\s*)([A-F]):(?=[\s,;)]|$)/g, '$1drive $2');
+
 /** `(one only)`, `- set one jumper only`: how to use the header, and no part of a meaning. */
 export const withoutAdvice = (line: string): string =>
   line

@@ -53,6 +53,7 @@ export const cpu: WordsOf<
   | 'cpu.multiplier'
   | 'fpu.kind'
   | 'fpu.switch'
+  | 'cpu.oscillator'
   | 'vlb.load'
   | 'vlb.speed'
   | 'isa.clock'
@@ -185,6 +186,18 @@ export const cpu: WordsOf<
       : 'Programs that look for an FPU will hang: the switch says there is one.',
     why: 'On an XT-class board a switch says whether an FPU is fitted.'
   }),
+  'cpu.oscillator': ({ oscillator, board, mhz: printed, why }) =>
+    why === 'jumpers'
+      ? {
+          title: `Nobody knows what ${oscillator.name} clocks`,
+          sentence: `Jumpers of ${the(board)} choose the bus clock, so another oscillator may clock something else: the keyboard, the timer, a port. Read what is printed beside its socket; the clock is worked out from the jumpers.`,
+          why: 'Boards with clock jumpers have a chip that makes every clock from one crystal of 14.318 MHz.'
+        }
+      : {
+          title: `${oscillator.name} also runs the timer`,
+          sentence: `The one crystal of a 4.77 MHz board makes the CPU clock, the timer and the colours of CGA. At ${printed} MHz the time of day, the pitch of the speaker and disk time-outs are wrong, and a colour monitor on composite shows no colours.`,
+          why: '14.318 MHz ÷ 3 is 4.77 MHz, ÷ 4 the colour carrier, ÷ 12 the timer.'
+        },
   'vlb.load': ({ cards, bus, most }) => ({
     title: `${counted('local-bus card', 'local-bus cards')(cards)} at ${mhz(bus)}`,
     sentence: `At ${mhz(bus)} the local bus carries ${most}; with more, the picture or disk data is garbled. Lower the bus clock or take one out.`,
