@@ -92,7 +92,8 @@ describe('the look of the application', () => {
       // By lamp only the colours differ: every other screen tells.
       for (const dark of i % 2 === 0 ? [false, true] : [false]) {
         await page.$eval('html', (e, on) => e.classList.toggle('dark', on), dark);
-        expect(await violations(page), `${path} ${dark ? 'dark' : 'light'}`).to.deep.equal([]);
+        const found = await violations(page, dark ? ['color-contrast'] : undefined);
+        expect(found, `${path} ${dark ? 'dark' : 'light'}`).to.deep.equal([]);
       }
     }
     forgive();

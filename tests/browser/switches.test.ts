@@ -258,5 +258,12 @@ describe('switches and the bench', () => {
     await until(async () => Object.keys(await saved()).length >= 6);
     for (const [n, state] of Object.entries(await saved()))
       expect(state, `switch ${n}`).to.equal(up[Number(n) - 1] ? 'on' : 'off');
+    // The block stays with its reading, cut out, and comes again with the page.
+    await bench.reload();
+    await sees(page, 'Read from a photograph on');
+    await page.waitForFunction(() => {
+      const cut = document.querySelector<HTMLImageElement>('#board-sw1 figure img');
+      return cut !== null && cut.naturalWidth > 100 && cut.naturalHeight > 20;
+    });
   });
 });

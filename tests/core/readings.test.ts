@@ -1,14 +1,21 @@
 import { expect } from 'chai';
-import { clockRows, oscillatorFor, sameClock } from '../../src/lib/core/boards';
-import type { CpuFacts, Part } from '../../src/lib/core/model';
+import { clockRows, oscillatorFor, sameClock, withOscillator } from '../../src/lib/core/boards';
+import { hasFacts, type CpuFacts, type CpuFamily, type Part, type PartWith } from '../../src/lib/core/model';
 import { displayKiB, modes, picturesIn, pictureKiB } from '../../src/lib/core/video';
+import { check } from '../../src/lib/core/rules';
+import { machine } from '../support/cases';
 import { parts } from '../support/demo';
 
 const all = [...parts.values()];
 const cpu = (id: string): CpuFacts => parts.get(id)!.cpu!;
+const board = (id: string): PartWith<'board'> => {
+  const part = parts.get(id);
+  if (!part || !hasFacts(part, 'board')) throw new Error(`${id} is no board`);
+  return part;
+};
 const withUnit = (id: string, clockUnit: 'bus' | 'core' | 'unknown'): Part => {
-  const board = parts.get(id)!;
-  return { ...board, board: { ...board.board!, clockUnit } };
+  const part = board(id);
+  return { ...part, board: { ...part.board, clockUnit } };
 };
 
 describe('the clock table of a board', () => {
@@ -52,6 +59,38 @@ describe('the oscillator', () => {
     expect(oscillatorFor('386dx', 33.333).mhz).to.be.closeTo(66.666, 0.001);
     for (const family of ['486dx', '586', 'pentium', 'pentium2'] as const)
       expect(oscillatorFor(family, 33), family).to.deep.equal({ mhz: 33, divisor: 1 });
+  });
+});
+
+describe('an oscillator that was exchanged', () => {
+  const on = (id: string, mhz: number, family: CpuFamily | null) =>
+    withOscillator(board(id), mhz, family).board;
+  it('makes the clock of a board without clock jumpers, and of an ISA bus that ran with it', () => {
+    expect(on('skerrin-px8', 24, '8088')).to.deep.include({ busClock: [8] });
+    // A 286 board whose bus ran at the CPU clock of 16 ÷ 2.
+    const eight = on('ostrel-a8', 32, '286');
+    expect([eight.busClock, eight.busMHz]).to.deep.equal([[16], 16]);
+    // Another bus clock is derived from who knows what.
+    expect(on('varnoc-d33', 50, '386dx')).to.deep.include({ busClock: [25] });
+    expect(on('varnoc-d33', 50, '386dx')).not.to.have.property('busMHz');
+  });
+  it('leaves the clock open while nobody knows the CPU that divides it', () => {
+    expect(on('varnoc-d33', 50, null)).not.to.have.property('busClock');
+  });
+  it('changes nothing where jumpers make the clock', () => {
+    expect(withOscillator(board('varnoc-v66'), 50, '486dx')).to.equal(board('varnoc-v66'));
+  });
+  it('counts in a machine: too fast for its CPU is a clash, and the timer of a first XT is named', () => {
+    const rules = (id: string, cpu: string, oscillator: string) => {
+      const { build, parts: all } = machine({ board: id, items: [{ part: cpu }, { part: oscillator }] });
+      return check(build, all).map((f) => f.rule);
+    };
+    expect(rules('varnoc-d33', 'ashgill-386dx-33', 'oddmere-osc-66-667')).not.to.include('cpu.clock');
+    expect(rules('varnoc-d33', 'ashgill-386dx-25', 'oddmere-osc-66-667')).to.include('cpu.clock');
+    expect(rules('varnoc-d33', 'ashgill-386dx-25', 'oddmere-osc-50-000')).not.to.include('cpu.clock');
+    expect(rules('skerrin-px8', 'velloway-v8-10', 'oddmere-osc-30-000')).to.include('cpu.oscillator');
+    expect(rules('skerrin-px8', 'velloway-v8-10', 'oddmere-osc-14-318')).not.to.include('cpu.oscillator');
+    expect(rules('varnoc-v66', 'ashgill-486dx2-66', 'oddmere-osc-40-000')).to.include('cpu.oscillator');
   });
 });
 

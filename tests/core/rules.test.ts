@@ -51,6 +51,8 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
       ]
     });
   },
+  'cpu.oscillator': () =>
+    made({ board: 'varnoc-v66', items: [{ part: 'ashgill-486dx2-66' }, { part: 'oddmere-osc-40-000' }] }),
   'power.minus5-dram': () => made({ board: 'skerrin-px5', items: [{ part: 'ampstead-t350n' }] }),
   'power.least': () =>
     made({

@@ -37,11 +37,17 @@ async function startChromium(): Promise<Chromium> {
 /** How long a page may take to show something, in ms: far above what it needs, for machines with other work. */
 const PATIENCE = 120_000;
 
+/** How often a page is asked for what is waited for, in ms. */
+const POLLING = 80;
+
 /** A page of 1280 × 800 that keeps what its console complains about. */
 async function openPage(browser: Browser, complaints: string[]): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(PATIENCE);
+  // Without this a page is looked through, and laid out for it, at every frame.
+  const wait = page.waitForFunction.bind(page);
+  page.waitForFunction = (what, options, ...rest) => wait(what, { polling: POLLING, ...options }, ...rest);
   page.on('console', (message) => {
     const said = message.text();
     // On a busy machine the browser notes that a file came before it was wanted; nothing is wrong with the page.
@@ -184,21 +190,29 @@ export async function until(what: () => Promise<boolean>): Promise<void> {
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** Serious findings of the accessibility checker, as `rule: place`. */
-export async function violations(page: Page): Promise<string[]> {
+/**
+ * Serious findings of the accessibility checker, as `rule: place`.
+ * @param only rules that are run; left out: all of them
+ */
+export async function violations(page: Page, only?: string[]): Promise<string[]> {
   // Injected by the debugger, so the page's own policy stays as strict as it is.
-  await page.evaluate(axe);
-  return page.evaluate(async () => {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe);
+  return page.evaluate(async (rules) => {
     const { axe: checker } = window as unknown as {
       axe: {
-        run(): Promise<{ violations: { id: string; impact: string; nodes: { target: string[] }[] }[] }>;
+        run(options: object): Promise<{
+          violations: { id: string; impact: string; nodes: { target: string[] }[] }[];
+        }>;
       };
     };
-    const { violations: found } = await checker.run();
+    const { violations: found } = await checker.run({
+      resultTypes: ['violations'],
+      ...(rules ? { runOnly: rules } : {})
+    });
     return found
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
       .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
-  });
+  }, only);
 }
 
 /** Gives a file to a picker. */

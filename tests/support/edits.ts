@@ -34,6 +34,18 @@ const inSetting =
 export const edits: Record<string, Edit> = {
   chosen: inSetting('chosen'),
   asFound: inSetting('asFound'),
+  picture: (build, parts, r) => {
+    const item = r.pick([build.board, ...build.items]);
+    const block = parts.get(item.part)!.blocks[0];
+    if (!block) return build;
+    const picture = {
+      at: '2026-11-28',
+      state: { switches: { 1: r.pick(['on', 'off'] as const) } },
+      told: 0,
+      image: 'data:image/png;base64,AAAA'
+    };
+    return withItem(build, item.id, (i) => ({ ...i, pictures: { ...i.pictures, [block.id]: picture } }));
+  },
   lock: (build, parts, r) => {
     const item = r.pick([build.board, ...build.items]);
     const setting = settingOf(item, parts, r);

@@ -1,9 +1,18 @@
-import { fpuSuits, oscillatorFor, runs, shownMemory, waitStates } from '../../src/lib/core/boards';
+import {
+  fpuSuits,
+  oscillatorFor,
+  readOffered,
+  runs,
+  shownMemory,
+  waitStates,
+  withOscillator
+} from '../../src/lib/core/boards';
 import { diskNumber, floppyLetter } from '../../src/lib/core/cabling';
 import {
   Build,
   CpuFamily,
   SlotBus,
+  hasFacts,
   hex,
   type Part,
   type Ribbon,
@@ -211,6 +220,19 @@ export const questions: Record<string, (asked: string) => string> = {
   oscillator: (asked) => {
     const [cpu, mhz] = words(asked);
     return String(Math.round(oscillatorFor(CpuFamily.parse(cpu), Number(mhz)).mhz * 100) / 100);
+  },
+  /** `286 40` → MHz of the bus of a board that has this oscillator in its socket */
+  'oscillator exchanged': (asked) => {
+    const [cpu, mhz] = words(asked);
+    const plain = board('at', ['isa16']);
+    if (!hasFacts(plain, 'board')) return 'no board';
+    const clocked = withOscillator(plain, Number(mhz), cpu === 'unknown' ? null : CpuFamily.parse(cpu));
+    const { value } = readOffered(
+      clocked.board.busClock,
+      () => undefined,
+      () => false
+    );
+    return String(value ?? 'unknown');
   },
   /** `387dx with 386dx` */
   fpu: (asked) => {

@@ -1,5 +1,6 @@
 import {
   CornersError,
+  cutOut,
   readBlock,
   type BlockSeen,
   type BlockShape,
@@ -13,12 +14,18 @@ export interface PhotoMessage {
   shape: BlockShape;
 }
 export type PhotoReply =
-  { kind: 'read'; value: BlockSeen } | { kind: 'corners' } | { kind: 'error'; message: string };
+  | { kind: 'read'; value: BlockSeen; cutOut: Raster }
+  | { kind: 'corners' }
+  | { kind: 'error'; message: string };
 
 self.onmessage = ({ data }: MessageEvent<PhotoMessage>) => {
   let reply: PhotoReply;
   try {
-    reply = { kind: 'read', value: readBlock(data.raster, data.corners, data.shape) };
+    reply = {
+      kind: 'read',
+      value: readBlock(data.raster, data.corners, data.shape),
+      cutOut: cutOut(data.raster, data.corners)
+    };
   } catch (error) {
     reply =
       error instanceof CornersError

@@ -10,10 +10,12 @@ import {
   encodeFacts,
   factsTold,
   foundState,
+  isAsPictured,
   isByHand,
   meaningsOf,
   readRow,
   recordBlock,
+  recordPicture,
   recordPosition,
   unrecorded
 } from '../../../src/lib/core/settings';
@@ -142,6 +144,23 @@ describe('what was found', () => {
     expect(foundState(px8, set, 'sw1')).to.deep.equal({ switches: { 2: 'on', 5: 'on', 6: 'on' } });
     const off = recordPosition(set, px8, 'display', null);
     expect(foundState(px8, off, 'sw1')).to.deep.equal({ switches: { 2: 'on' } });
+  });
+  it('keeps the photograph that a block was read from, and tells when it stands otherwise since', () => {
+    const picture = {
+      at: '2026-11-28',
+      state: { switches: { 2: 'on', 5: 'off', 6: 'off' } },
+      told: 1,
+      image: 'data:image/jpeg;base64,AAAA'
+    } as const;
+    const read = recordPicture(blank(px8), px8, 'sw1', picture);
+    expect(read.asFound).to.deep.equal({ fpu: 'no', display: 'mono' });
+    expect(isAsPictured(px8, read, 'sw1')).to.equal(true);
+    expect(isAsPictured(px8, read, 'sw2'), 'no picture of it').to.equal(null);
+    const more = recordBlock(read, px8, 'sw1', { switches: { 1: 'on', 2: 'on', 5: 'off', 6: 'off' } });
+    expect(isAsPictured(px8, more, 'sw1'), 'one more was looked at').to.equal(true);
+    const set = recordPosition(read, px8, 'display', 'own-bios');
+    expect(isAsPictured(px8, set, 'sw1')).to.equal(false);
+    expect(recordBlock(set, px8, 'sw1', null), 'forgotten with its picture').to.deep.equal(blank(px8));
   });
   it('recording the state of positions gives those positions, on every part', () => {
     for (const p of all)

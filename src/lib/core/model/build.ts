@@ -15,6 +15,20 @@ const Text = z.string().max(4000);
 const Positions = z.record(Id, Id);
 
 /** One physical specimen: a part, where it sits, and how its settings stand. */
+/** A block cut out of a photograph and straightened, with what was read from it. */
+export const BlockPicture = z.strictObject({
+  at: z.iso.date(),
+  /** What it was read as, and confirmed. */
+  state: State,
+  /** Places that the picture left open or showed otherwise, and that somebody told by looking. */
+  told: z.number().int().min(0).max(40),
+  image: z
+    .string()
+    .max(12_000)
+    .regex(/^data:image\/(?:jpeg|png|webp);base64,[A-Za-z0-9+/]+={0,2}$/, 'is no picture')
+});
+export type BlockPicture = z.output<typeof BlockPicture>;
+
 export const Item = z.strictObject({
   id: Id,
   part: Id,
@@ -52,6 +66,11 @@ export const Item = z.strictObject({
   asFound: Positions.default({}),
   /** Blocks as they were seen, where that says more than the positions: half looked at, or in no table. */
   seen: z.record(Id, State).optional(),
+  /** Photographs of blocks from which they were read. */
+  pictures: z
+    .record(Id, BlockPicture)
+    .refine((all) => Object.keys(all).length <= 24, 'at most 24 pictures')
+    .optional(),
   /** Positions the plan wants. A setting that is not listed stays as found. */
   chosen: Positions.default({}),
   /** Settings on which the user's word is final. */
@@ -208,7 +227,7 @@ export const Build = z.strictObject({
  * that may be left out, so older releases read it; anything else is a new version.
  */
 export const FORMAT_VERSION = 1;
-export const FORMAT_MINOR = 9;
+export const FORMAT_MINOR = 10;
 export const FORMAT_NAME = 'yellow-jumper/build';
 
 /** One file: a build and every part it uses, so that it opens on another machine. */

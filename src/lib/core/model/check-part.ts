@@ -226,7 +226,7 @@ const WHERE: Readonly<Record<StateForm, string>> = {
   value: 'a value is typed into a program'
 };
 
-function stateProblem(state: State, block: Block): string[] {
+export function stateProblem(state: State, block: Block): string[] {
   const form = formOf(state);
   return BLOCK_KINDS[block.kind].state === form
     ? BEYOND[form](state, placesOf(block))

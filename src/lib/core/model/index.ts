@@ -19,7 +19,7 @@ export * from './rescue';
 export * from './notebook';
 export * from './problem';
 export * from './names';
-export { PART_LIMITS, checkPart, repeated } from './check-part';
+export { PART_LIMITS, checkPart, repeated, stateProblem } from './check-part';
 export { forbidden } from './constraints';
 export { checkBuild, checkFile, partSet } from './check-build';
 export { upgrade } from './upgrade';

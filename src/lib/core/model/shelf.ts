@@ -73,7 +73,9 @@ export const PhotoMarks = z
     z.strictObject({
       x: z.number().min(0).max(100),
       y: z.number().min(0).max(100),
-      text: z.string().trim().min(1, 'say what it is').max(200)
+      text: z.string().trim().min(1, 'say what it is').max(200),
+      /** The block, pin, slot or cable of the part that it stands on, as `markPlaces` names it. */
+      on: z.string().max(120).optional()
     })
   )
   .max(60);

@@ -12,3 +12,4 @@ export {
 } from './board';
 export { factOf, withTelling, OFFERED, type Telling } from './tells';
 export { TRIED, aloneOn, isAboutTried, triedIn } from './try-in';
+export { markPlaces, type MarkPlace } from './mark-places';

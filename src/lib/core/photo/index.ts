@@ -1,4 +1,4 @@
 export * from './dip';
 export * from './header';
 export * from './block';
-export { CornersError, mappingOf, type Corners, type Point, type Raster } from './straighten';
+export { CornersError, cutOut, mappingOf, type Corners, type Point, type Raster } from './straighten';

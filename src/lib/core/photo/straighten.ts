@@ -98,6 +98,21 @@ export function straighten(raster: Raster, corners: Corners, width: number, heig
   return { width, height, grey, rgb };
 }
 
+/** The longer side of a cut-out, in pixels. */
+const CUT_OUT = 300;
+
+/** The block cut out of a picture and straightened, in its own proportions: to be kept beside its reading. */
+export function cutOut(raster: Raster, corners: Corners): Raster {
+  const side = (i: number, k: number) =>
+    Math.hypot(corners[i]!.x - corners[k]!.x, corners[i]!.y - corners[k]!.y);
+  const across = side(0, 1) + side(3, 2);
+  const down = side(0, 3) + side(1, 2);
+  const size = (part: number) =>
+    Math.max(16, Math.min(CUT_OUT, Math.round((CUT_OUT * part) / Math.max(across, down))));
+  const flat = straighten(raster, corners, size(across), size(down));
+  return { width: flat.width, height: flat.height, rgb: Uint8ClampedArray.from(flat.rgb) };
+}
+
 /** Mean brightness of a part of a flat picture, its ends as shares of width and height. */
 export function meanOf(flat: Flat, x0: number, x1: number, y0: number, y1: number): number {
   let sum = 0;

@@ -4,7 +4,7 @@ import type { Build, FunctionRef, Item } from '../model';
  * A build as single facts, each under a key: what can be compared, merged and told one by one. Keys:
  * `field/NAME`, `brief/NAME`, `profile/ID`, `pair/…`, `acknowledged/…`, `done/…`, `teardown/ID`, `starts/ID`, `pins/ID`, and for each item
  * `item/ID` (fitted or lying ready), `item/ID/field/NAME`, `item/ID/asFound/SETTING`,
- * `…/chosen/SETTING`, `…/locked/SETTING`, `…/seen/BLOCK` and the lists that name its functions.
+ * `…/chosen/SETTING`, `…/locked/SETTING`, `…/seen/BLOCK`, `…/pictures/BLOCK` and the lists that name its functions.
  */
 export type Units = Map<string, unknown>;
 
@@ -50,11 +50,12 @@ export type Place = 'board' | 'fitted' | 'ready';
 function addItem(units: Units, item: Item, place: Place): void {
   const key = `item/${item.id}`;
   units.set(key, place);
-  const { id: _id, asFound, chosen, locked, seen, ...fields } = item;
+  const { id: _id, asFound, chosen, locked, seen, pictures, ...fields } = item;
   for (const [name, value] of Object.entries(fields)) units.set(`${key}/field/${name}`, value);
   for (const [setting, position] of Object.entries(asFound)) units.set(`${key}/asFound/${setting}`, position);
   for (const [setting, position] of Object.entries(chosen)) units.set(`${key}/chosen/${setting}`, position);
-  for (const [block, state] of Object.entries(seen ?? {})) units.set(`${key}/seen/${block}`, state);
+  for (const [sort, of] of Object.entries({ seen, pictures }))
+    for (const [block, value] of Object.entries(of ?? {})) units.set(`${key}/${sort}/${block}`, value);
   locked.forEach((setting) => units.set(`${key}/locked/${setting}`, true));
 }
 
@@ -124,7 +125,7 @@ function addFact(
   if (kind === 'field') give(item, name, value);
   else if (kind === 'asFound' || kind === 'chosen') item[kind][name] = value as string;
   else if (kind === 'locked') item.locked.push(name);
-  else if (kind === 'seen') giveUnder(item, 'seen', name, value);
+  else if (kind === 'seen' || kind === 'pictures') giveUnder(item, kind, name, value);
   else refs[kind as ListName].push(value);
 }
 

@@ -1,6 +1,7 @@
 import {
   BOARD_ITEM,
   type Block,
+  type BlockPicture,
   type Build,
   type Item,
   type Part,
@@ -64,6 +65,12 @@ export function describe(key: string, from: unknown, to: unknown, facts: Facts):
       const read = (state: unknown): string =>
         block && state ? stateText(block, { state: state as State }) : 'not looked at';
       return { subject, what: `${block?.label ?? name}, as seen`, from: read(from), to: read(to) };
+    }
+    if (sort === 'pictures') {
+      const block = part?.blocks.find((b) => b.id === name);
+      const read = (picture: unknown): string =>
+        picture ? `read on ${(picture as BlockPicture).at}` : NOTHING;
+      return { subject, what: `photograph of ${block?.label ?? name}`, from: read(from), to: read(to) };
     }
     const fn = part?.functions.find((f) => f.id === name);
     return {

@@ -13,8 +13,10 @@ export {
 export {
   blockState,
   foundState,
+  isAsPictured,
   positionShown,
   recordBlock,
+  recordPicture,
   recordPosition,
   unrecorded,
   type Unrecorded

@@ -1,4 +1,12 @@
-import type { Block, Item, Part, Setting, State } from '../model';
+import {
+  sameJson,
+  type Block,
+  type BlockPicture,
+  type Item,
+  type Part,
+  type Setting,
+  type State
+} from '../model';
 import { blockOf, isHandBlock, settingsOn } from './meaning';
 
 type Caps = [number, number][];
@@ -44,6 +52,7 @@ export function positionShown(setting: Setting, state: State): string | undefine
 export function recordBlock(item: Item, part: Part, block: string, state: State | null): Item {
   const asFound = { ...item.asFound };
   const seen = { ...item.seen };
+  const { [block]: _picture, ...pictures } = item.pictures ?? {};
   if (state === null) delete seen[block];
   else seen[block] = state;
   for (const setting of settingsOn(part, block)) {
@@ -51,7 +60,35 @@ export function recordBlock(item: Item, part: Part, block: string, state: State 
     if (shown === undefined) delete asFound[setting.id];
     else asFound[setting.id] = shown;
   }
-  return withSeen({ ...item, asFound }, seen);
+  // What was forgotten has no picture; what was looked at again may stand otherwise than in it, which is told.
+  const { pictures: before, ...rest } = item;
+  const kept = state === null ? pictures : before;
+  return withSeen(
+    { ...rest, asFound, ...(kept && Object.keys(kept).length ? { pictures: kept } : {}) },
+    seen
+  );
+}
+
+/** Writes down what a block looks like with the photograph that it was read from. */
+export const recordPicture = (item: Item, part: Part, block: string, picture: BlockPicture): Item => ({
+  ...recordBlock(item, part, block, picture.state),
+  pictures: { ...item.pictures, [block]: picture }
+});
+
+/** Whether what is recorded of a block now is what its photograph was read as; null: it has none. */
+export function isAsPictured(part: Part, item: Item, block: string): boolean | null {
+  const picture = item.pictures?.[block];
+  if (!picture) return null;
+  const now = foundState(part, item, block);
+  return now !== null && sameState(now, picture.state);
+}
+
+function sameState(a: State, b: State): boolean {
+  if ('caps' in a && 'caps' in b) return sameJson(a.caps.map(pairKey).sort(), b.caps.map(pairKey).sort());
+  // A switch that the picture left open may have been looked at since.
+  if ('switches' in a && 'switches' in b)
+    return Object.entries(b.switches).every(([n, side]) => a.switches[n] === side);
+  return sameJson(a, b);
 }
 
 /** Writes down the position of one setting; null: not looked at. What was seen of the block follows it. */

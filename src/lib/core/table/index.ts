@@ -7,7 +7,7 @@ import type { Assumption, Told } from './meanings';
 
 export { TABLE_LIMITS };
 export { printTable } from './print';
-export { takesRow, withRow, type RowProblem } from './row';
+export { takesRow, withCopy, withRow, type RowProblem } from './row';
 export type { Assumption, ClaimAssumption, LineAs, Question, ReadLine, ReadPosition, ReadSetting, Told };
 
 /** What a pasted table was understood to say. */

@@ -1,4 +1,4 @@
-import type { Block, Part, PartFunction, Setting, State } from '../model';
+import { stateProblem, type Block, type Part, type PartFunction, type Setting, type State } from '../model';
 import { assemble, settingFor, type ReadPosition, type ReadSetting } from './assemble';
 import { claimsOf, mainOf } from './functions';
 import { idOf } from './layout';
@@ -102,7 +102,9 @@ function switchSeats(row: string): Seat[] | RowProblem {
 }
 
 const highest = (seats: readonly Seat[]): number =>
-  Math.max(...seats.flatMap(({ state }) => ('switches' in state ? Object.keys(state.switches).map(Number) : [])));
+  Math.max(
+    ...seats.flatMap(({ state }) => ('switches' in state ? Object.keys(state.switches).map(Number) : []))
+  );
 
 /** Positions of any other block: one value a place, in their order. */
 function placedSeats(block: Block, row: string): Seat[] | RowProblem {
@@ -211,6 +213,20 @@ function merged(
     else out.push({ ...fn, claims: claims.length ? claims : fn.claims, off });
   }
   return out;
+}
+
+/**
+ * A part with a setting copied onto a block, under the next free id. What the setting chooses does not come along: two
+ * settings do not choose one number.
+ * @returns null where the positions do not go onto the block
+ */
+export function withCopy(part: Part, setting: Setting, block: Block): Part | null {
+  if (!setting.positions.every((p) => p.state === undefined || !stateProblem(p.state, block).length))
+    return null;
+  const taken = part.settings.map((s) => s.id);
+  let id = setting.id;
+  for (let n = 2; taken.includes(id); n++) id = `${setting.id}-${n}`;
+  return { ...part, settings: [...part.settings, { ...setting, id, block: block.id }] };
 }
 
 /**

@@ -4,7 +4,7 @@
   import { editor as editorText } from '../text/catalogue';
   import BlockInput from '../parts/BlockInput.svelte';
   import BlockShape from '../parts/BlockShape.svelte';
-  import { takesRow, withRow } from '$lib/core/table';
+  import { takesRow, withCopy, withRow } from '$lib/core/table';
   import { slugOf } from '$lib/core/model';
   import { row as rowText } from '../text/catalogue';
   import Sources from './Sources.svelte';
@@ -14,8 +14,11 @@
     part: Part;
     block: Block;
     change: (part: Part) => void;
+    /** The setting that was copied last, on whatever block. */
+    copied: Setting | null;
+    copy: (setting: Setting) => void;
   }
-  let { part, block, change }: Props = $props();
+  let { part, block, change, copied, copy }: Props = $props();
   const words = editorText;
   let drawn = $state.raw<State | undefined>(undefined);
   let called = $state('');
@@ -23,6 +26,8 @@
   let typed = $state('');
   let problem = $state('');
   const label = $derived(block.label ?? block.id);
+  /** The part with what was copied on this block; null: it does not go there. */
+  const pasted = $derived(copied && withCopy(part, copied, block));
   const own = $derived(part.settings.filter((s) => s.block === block.id));
   const slug = (name: string, taken: readonly string[]) => {
     const base = slugOf(name, 'x').slice(0, 40);
@@ -65,7 +70,7 @@
     change(made);
   }
   /** The same block once more, with its settings, under the next free name. */
-  function copy() {
+  function copyBlock() {
     const stem = /^(.*?)(\d+)$/.exec(label);
     const names = part.blocks.map((b) => b.label ?? b.id);
     let n = stem ? Number(stem[2]) + 1 : 2;
@@ -115,6 +120,11 @@
     called = '';
     drawn = undefined;
   }
+  /** The next position begins as this one stands. */
+  function like(position: Setting['positions'][number]) {
+    drawn = position.state;
+    called = position.label;
+  }
   /** A new position takes no line until somebody says which. */
   function fillTables(of: string, position: string) {
     const withPosition = (f: Part['functions'][number]) => ({
@@ -152,7 +162,10 @@
       /></label
     >
     <BlockShape {block} change={setBlock} />
-    <Button class="act" onclick={copy}>{rowText.copy(label)}</Button>
+    {#if copied && pasted}<Button class="act" onclick={() => change(pasted)}
+        >{rowText.pasteSetting(copied.label)}</Button
+      >{/if}
+    <Button class="act" onclick={copyBlock}>{rowText.copy(label)}</Button>
     <Button class="act" onclick={remove} aria-label={words.removeBlock(label)}>×</Button>
   </div>
   {#each own as s (s.id)}
@@ -179,6 +192,7 @@
           />
           {words.unknown}</label
         >
+        <Button class="act" onclick={() => copy(s)}>{rowText.copySetting(s.label)}</Button>
       </div>
       <ul>
         {#each s.positions as p (p.id)}
@@ -197,6 +211,8 @@
                       ? p.state.bridges.join(', ') || words.none
                       : ''}</span
             >
+            {#if p.state}<Button class="act" onclick={() => like(p)}>{rowText.copyPosition(p.label)}</Button
+              >{/if}
             <Button
               class="act"
               onclick={() => removePosition(s, p.id)}
@@ -228,7 +244,10 @@
   <form class="row" onsubmit={addRow}>
     <label>{rowText.name(label)} <input id="sets-{block.id}" bind:value={setting} maxlength="80" /></label>
     {#if takesRow(block)}
-      <label class="wide">{block.kind === 'dip' ? rowText.valuesSwitches : rowText.values} <input bind:value={typed} maxlength="300" /></label>
+      <label class="wide"
+        >{block.kind === 'dip' ? rowText.valuesSwitches : rowText.values}
+        <input bind:value={typed} maxlength="300" /></label
+      >
     {/if}
     <Button class="act" type="submit" disabled={!setting.trim()}
       >{typed.trim() ? rowText.add : words.addSetting}</Button

@@ -30,14 +30,19 @@
   );
   const CELL = 46;
   /** Photographs of the things in this machine; without the server there are none. */
-  let photos = $state.raw<{ item: string; title: string; photo: ShelfView['photos'][number] }[]>([]);
+  let photos = $state.raw<
+    { item: string; part: string; title: string; photo: ShelfView['photos'][number] }[]
+  >([]);
   onMount(async () => {
     const used = [session.build.board, ...session.build.items].flatMap((i) => i.specimen ?? []);
     for (const id of new Set(used)) {
       const reply = await ask<ShelfView>('GET', `/shelf/${id}`);
       if (!reply.ok) continue;
-      const { title } = reply.value;
-      photos = [...photos, ...reply.value.photos.map((photo) => ({ item: id, title, photo }))];
+      const { title, item } = reply.value;
+      photos = [
+        ...photos,
+        ...reply.value.photos.map((photo) => ({ item: id, part: item.part, title, photo }))
+      ];
     }
   });
 
@@ -105,7 +110,12 @@
   <h2>{words.photos}</h2>
   {#if !photos.length}<p class="quiet">{words.noPhotos}</p>{/if}
   <div class="photos">
-    {#each photos as p (p.photo.id)}<Photo item={p.item} photo={p.photo} title={p.title} />{/each}
+    {#each photos as p (p.photo.id)}<Photo
+        item={p.item}
+        photo={p.photo}
+        title={p.title}
+        part={session.parts.get(p.part)}
+      />{/each}
   </div>
 </section>
 

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { PhotoMarks, ShelfView } from '$lib/core/model';
+  import type { Part, PhotoMarks, ShelfView } from '$lib/core/model';
+  import { markPlaces } from '$lib/core/own';
   import { shelf as shelfText } from '../text/shelf';
 
   interface Props {
@@ -9,8 +10,10 @@
     photo: ShelfView['photos'][number];
     /** Left out: the photograph is only looked at. */
     change?: (marks: PhotoMarks) => void;
+    /** The part that is on it: what marks can be tied to. */
+    part: Part | undefined;
   }
-  let { item, title, alt = title, photo, change }: Props = $props();
+  let { item, title, alt = title, photo, change, part }: Props = $props();
   const words = shelfText;
   let open = $state(-1);
   const R = $derived(Math.max(photo.width, photo.height) / 34);
@@ -35,6 +38,19 @@
       said
         ? photo.marks.map((m, n) => (n === i ? { ...m, text: said } : m))
         : photo.marks.filter((_, n) => n !== i)
+    );
+  const places = $derived(part ? markPlaces(part) : []);
+  const placeOf = (id: string | undefined) => {
+    const found = places.find((p) => p.id === id);
+    return found && words.markPlace[found.kind](found.label);
+  };
+  const tie = (i: number, on: string) =>
+    change?.(
+      photo.marks.map((m, n) => {
+        if (n !== i) return m;
+        const { on: _, ...rest } = m;
+        return on ? { ...rest, on } : rest;
+      })
     );
   /** By keyboard a mark is put in the middle. */
   const addMiddle = () => change?.([...photo.marks, { x: 50, y: 50, text: words.newMark }]);
@@ -63,8 +79,16 @@
               maxlength="200"
               onfocus={() => (open = i)}
               onchange={(e) => set(i, e.currentTarget.value.trim())}
-            /><button onclick={() => set(i, '')} aria-label={words.removeMark(i + 1)}>×</button>
-          {:else}{m.text}{/if}
+            />{#if places.length}<select
+                value={m.on ?? ''}
+                aria-label={words.markOn(i + 1)}
+                onchange={(e) => tie(i, e.currentTarget.value)}
+              >
+                <option value="">{words.markNowhere}</option>
+                {#each places as p (p.id)}<option value={p.id}>{words.markPlace[p.kind](p.label)}</option
+                  >{/each}
+              </select>{/if}<button onclick={() => set(i, '')} aria-label={words.removeMark(i + 1)}>×</button>
+          {:else}{m.text}{#if placeOf(m.on)}<i>, {placeOf(m.on)}</i>{/if}{/if}
         </li>
       {/each}
     </ol>
@@ -119,6 +143,13 @@
     margin: 0.2rem 0;
     padding-left: 1.5rem;
     list-style: decimal;
+  }
+  li select {
+    width: 85%;
+    margin-top: 0.2rem;
+    padding: 0.1rem 0.3rem;
+    border: 1px solid var(--rule);
+    font-size: 0.9rem;
   }
   li input {
     width: 85%;

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { format, parseISO } from 'date-fns';
   import { Button } from 'flowbite-svelte';
-  import { keyOf, type Block, type Item, type Part, type State } from '$lib/core/model';
+  import { keyOf, type Block, type BlockPicture, type Item, type Part, type State } from '$lib/core/model';
   import { lineSettings } from '$lib/core/solver';
   import {
     NotationError,
@@ -8,7 +9,9 @@
     decode,
     foundState,
     readRow,
+    isAsPictured,
     recordBlock,
+    recordPicture,
     settingsOn,
     writeRow,
     type Required
@@ -32,6 +35,7 @@
   const { session } = getBench();
   const name = $derived(block.label ?? block.id);
   const shape = $derived(shapeOf(block));
+  const picture = $derived(item.pictures?.[block.id]);
   const settings = $derived(settingsOn(part, block.id));
   const found = $derived(foundState(part, item, block.id));
   const reading = $derived(
@@ -68,6 +72,12 @@
       state ? words.recorded(`${part.name} ${name}`) : words.forgotten(`${part.name} ${name}`)
     );
   }
+  const recordPhoto = (taken: BlockPicture) =>
+    session.item(
+      item.id,
+      (i) => recordPicture(i, part, block.id, taken),
+      words.recorded(`${part.name} ${name}`)
+    );
   function take(event: SubmitEvent) {
     event.preventDefault();
     try {
@@ -116,7 +126,16 @@
       ><code>{writeRow(block, found)}</code>{/if}
   </form>
   {#if problem}<p class="bad" role="alert">{problem}</p>{/if}
-  {#if shape}<PhotoRead {block} {shape} {record} />{/if}
+  {#if picture}
+    <figure>
+      <img src={picture.image} alt={words.photo.of(name)} />
+      <figcaption>
+        {words.photo.from(format(parseISO(picture.at), 'd MMMM yyyy'), picture.told)}
+        {#if isAsPictured(part, item, block.id) === false}<b class="bad">{words.photo.otherwise}</b>{/if}
+      </figcaption>
+    </figure>
+  {/if}
+  {#if shape}<PhotoRead {block} {shape} record={recordPhoto} />{/if}
   <dl>
     {#each reading as r (r.setting.id)}
       {@const goal = goals[r.setting.id]}

@@ -1,17 +1,19 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import { Button } from 'flowbite-svelte';
-  import type { Block, State } from '$lib/core/model';
-  import type { BlockShape, Corners, Point } from '$lib/core/photo';
+  import { format } from 'date-fns';
+  import type { Block, BlockPicture } from '$lib/core/model';
+  import type { BlockShape, Corners, Point, Raster } from '$lib/core/photo';
   import type { PhotoMessage, PhotoReply } from '$lib/workers/photo';
   import { text } from '../text';
   import { Task } from '../work/task.svelte';
-  import { placesOf, stateOf, type Place } from './photo';
+  import { pictureOf, placesOf, stateOf, toldIn, type Place } from './photo';
 
   interface Props {
     block: Block;
     shape: BlockShape;
-    record: (state: State) => void;
+    /** Takes what was confirmed, with the block as it was cut out. */
+    record: (picture: BlockPicture) => void;
   }
   let { block, shape, record }: Props = $props();
   const words = text.switches.photo;
@@ -23,6 +25,8 @@
   let corners = $state.raw<Point[]>([]);
   let cross = $state.raw<Point | null>(null);
   let places = $state.raw<Place[]>([]);
+  let read = $state.raw<readonly Place[]>([]);
+  let cut: Raster | null = null;
   let trouble = $state('');
   const task = new Task<PhotoMessage, PhotoReply>({
     make: () => new Worker(new URL('../../workers/photo.ts', import.meta.url), { type: 'module' })
@@ -72,7 +76,7 @@
     if (corners.length >= 4) return;
     corners = [...corners, p];
     draw();
-    if (corners.length === 4) read();
+    if (corners.length === 4) readBlock();
   }
   function tap(event: MouseEvent) {
     if (!canvas) return;
@@ -104,7 +108,7 @@
     trouble = '';
     draw();
   }
-  function read() {
+  function readBlock() {
     const ink = canvas?.getContext('2d', { willReadFrequently: true });
     if (!canvas || !ink || !bitmap) return;
     // Without the marks.
@@ -116,8 +120,10 @@
     task.run(
       { raster: { width, height, rgb }, corners: corners as unknown as Corners, shape },
       (reply) => {
-        if (reply.kind === 'read') places = placesOf(block, reply.value);
-        else trouble = reply.kind === 'corners' ? words.badCorners : words.broken;
+        if (reply.kind === 'read') {
+          read = places = placesOf(block, reply.value);
+          cut = reply.cutOut;
+        } else trouble = reply.kind === 'corners' ? words.badCorners : words.broken;
         return false;
       },
       () => (trouble = words.broken)
@@ -129,8 +135,9 @@
       k !== i ? p : p.isDoubtful ? { ...p, isDoubtful: false } : { ...p, isOn: !p.isOn }
     ));
   function take() {
-    if (!reading) return;
-    record(reading);
+    const image = cut && pictureOf(cut);
+    if (!reading || !image) return;
+    record({ at: format(new Date(), 'yyyy-MM-dd'), state: reading, told: toldIn(read, places), image });
     isOpen = false;
     places = [];
     corners = [];

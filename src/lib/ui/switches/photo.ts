@@ -1,5 +1,5 @@
 import type { Block, State } from '$lib/core/model';
-import type { BlockSeen, BlockShape } from '$lib/core/photo';
+import type { BlockSeen, BlockShape, Raster } from '$lib/core/photo';
 import { upSide } from '$lib/core/settings';
 
 /** What a photograph can be read of; null: other kinds of blocks are not read. */
@@ -47,4 +47,23 @@ export function stateOf(block: Block, places: readonly Place[]): State | null {
         return [a!, b!] as [number, number];
       })
   };
+}
+
+/** How many places the picture left open, or showed otherwise than they were confirmed. */
+export const toldIn = (read: readonly Place[], confirmed: readonly Place[]): number =>
+  read.filter((p, i) => (p.isDoubtful && !confirmed[i]?.isDoubtful) || p.isOn !== confirmed[i]?.isOn).length;
+
+/** What is kept of a cut-out, in characters; a build holds it. */
+const MOST_CHARACTERS = 12_000;
+
+/** A cut-out as a picture that a build can hold. */
+export function pictureOf({ width, height, rgb }: Raster): string | null {
+  const canvas = Object.assign(document.createElement('canvas'), { width, height });
+  const ink = canvas.getContext('2d');
+  if (!ink) return null;
+  const rgba = new Uint8ClampedArray(width * height * 4).fill(255);
+  for (let i = 0; i < width * height; i++) rgba.set(rgb.subarray(i * 3, i * 3 + 3), i * 4);
+  ink.putImageData(new ImageData(rgba, width, height), 0, 0);
+  const tries = [0.8, 0.6, 0.4, 0.2].map((quality) => canvas.toDataURL('image/jpeg', quality));
+  return tries.find((image) => image.length <= MOST_CHARACTERS) ?? null;
 }

@@ -57,6 +57,15 @@ export const shelf = {
   newMark: 'what is this?',
   addMark: 'Add a mark',
   markOf: (n: number) => `Mark ${n}`,
+  markOn: (n: number) => `What mark ${n} stands on`,
+  markNowhere: 'on nothing of its description',
+  markPlace: {
+    block: (name: string) => name,
+    pin: (name: string) => `pin 1 of ${name}`,
+    slot: (name: string) => `slot ${name}`,
+    row: (name: string) => `pins: ${name}`,
+    cable: (name: string) => `cable of ${name}`
+  },
   removeMark: (n: number) => `Remove mark ${n}`,
   photoNote: 'JPEG, PNG or WebP. Place and time that the camera wrote into it are taken out.',
   removePhoto: (name: string) => `Delete photograph ${name}`,

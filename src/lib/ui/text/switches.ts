@@ -35,7 +35,11 @@ export const switches = {
     open: (n: number) =>
       n === 1 ? 'One is doubtful: look at the block.' : `${n} are doubtful: look at the block.`,
     sure: 'Nothing is doubtful in it. Compare it with the block all the same.',
-    take: 'Record this reading'
+    take: 'Record this reading',
+    of: (name: string) => `${name}, cut out of its photograph`,
+    from: (day: string, told: number) =>
+      `Read from a photograph on ${day}${told ? `; ${told} ${told === 1 ? 'place was' : 'places were'} told by looking` : ''}.`,
+    otherwise: 'What is recorded now is not what this photograph was read as.'
   },
   rowHint: 'on off … or 5:off',
   rowHintCaps: '2-3, or none',

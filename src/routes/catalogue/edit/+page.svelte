@@ -42,6 +42,7 @@
   let past: Part[] = $state.raw([]);
   let future: Part[] = $state.raw([]);
   let pasted = $state('');
+  let copied: Part['settings'][number] | null = $state.raw(null);
   const problems = $derived.by(() => {
     const parsed = Part.safeParse(part);
     return parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
@@ -266,7 +267,13 @@
       <h2>{pasteText.title}</h2>
       <PasteTable {part} {change} typed={pasted} type={paste} />
       <h2>{words.blocks}</h2>
-      {#each part.blocks as block (block.id)}<BlockEditor {part} {block} {change} />{/each}
+      {#each part.blocks as block (block.id)}<BlockEditor
+          {part}
+          {block}
+          {change}
+          {copied}
+          copy={(setting) => (copied = setting)}
+        />{/each}
       <Button class="act" onclick={() => addBlock('header')}>{words.addHeader}</Button>
       <Button class="act" onclick={() => addBlock('dip')}>{words.addDip}</Button>
       <select

@@ -229,6 +229,7 @@
             <Photo
               item={item.id}
               {photo}
+              {part}
               title={photo.name}
               alt={words.photoAlt(photo.name, view.title)}
               change={(marks) => markPhoto(photo.id, marks)}
