@@ -395,6 +395,94 @@ describe('choosing a machine', () => {
     await page.waitForFunction(() => document.querySelector('aside ul li b') !== null);
   });
 
+  it('takes a board of two switch blocks by hand in no more than forty actions, and knows it as well as its own', async () => {
+    const blocks: [block: string, rows: [sets: string, positions: string][]][] = [
+      [
+        'sw1',
+        [
+          ['FPU', '2: off = fitted, on = not fitted*'],
+          ['Banks', '3-4: on on = 1, off on = 2, on off = 3, off off = 4*'],
+          ['Display', '5-6: off off = mono, on off = colour*'],
+          ['Floppy drives', '7-8: on on = 1*, off on = 2, on off = 3, off off = 4']
+        ]
+      ],
+      [
+        'sw2',
+        [
+          [
+            'Total memory',
+            '1-4: on on on on = 256K, off on on on = 512K, on off on on = 576K, off off on on = 640K*'
+          ],
+          ['Parity', '5: on = on*, off = off']
+        ]
+      ]
+    ];
+    await bench.open('/catalogue/edit?name=QX-88');
+    await page.waitForSelector('#paste-text');
+    let actions = 0;
+    const act = async (what: () => Promise<unknown>) => {
+      actions++;
+      await what();
+    };
+    await act(() => page.select('#p-kind', 'board'));
+    await act(() => page.select('#p-class', 'xt'));
+    await act(async () => {
+      await page.focus('#p-slots');
+      await page.keyboard.type('8 8 8 8');
+    });
+    for (const [block, rows] of blocks) {
+      await act(() => press(page, 'Add a switch block'));
+      await page.waitForFunction((id) => document.activeElement?.id === id, {}, `sets-${block}`);
+      for (const [sets, positions] of rows) {
+        await act(() => page.keyboard.type(sets));
+        await act(async () => {
+          await page.keyboard.press('Tab');
+          await page.keyboard.type(positions);
+          await page.keyboard.press('Enter');
+        });
+        await act(async () => {
+          await page.keyboard.down('Shift');
+          await page.keyboard.press('Tab');
+          await page.keyboard.up('Shift');
+        });
+      }
+    }
+    await act(() => press(page, 'Save the part'));
+    await sees(page, 'Saved.');
+    expect(actions).to.be.at.most(40);
+    const part = await api<{ settings: { positions: object[] }[] }>('/parts/qx-88');
+    expect(part.settings.flatMap((s) => s.positions).length).to.equal(18);
+    // A setting goes onto the other block by copy and paste.
+    await press(page, 'Copy Parity');
+    await press(page, 'Paste Parity here');
+    await sees(page, 'Undo');
+
+    await bench.api('POST', '/builds', { name: 'Whinchat', board: 'qx-88' });
+    await bench.open('/builds/whinchat/switches');
+    const row = 'section[aria-label$=" SW1"] input';
+    await page.waitForSelector(row);
+    await page.type(row, 'off on off off on off off on');
+    await page.keyboard.press('Enter');
+    const board = async () =>
+      (await bench.saved('whinchat')).build as unknown as { board: { asFound: object } };
+    await until(async () => Object.keys((await board()).board.asFound).length >= 3);
+    expect((await board()).board.asFound).to.deep.include({ fpu: 'not-fitted', banks: '4' });
+    expect((await board()).board.asFound).to.include({ 'floppy-drives': '2' });
+    // No drive is there where two are set, and a mono card where the switch says colour.
+    const build = (await bench.saved('whinchat')).build as unknown as { items: object[] } & Record<
+      string,
+      unknown
+    >;
+    const mono = { id: 'mono', part: 'oddmere-mono', slot: '1', asFound: {}, chosen: {}, locked: [] };
+    const { head } = await bench.saved('whinchat');
+    await bench.api('PUT', '/builds/whinchat', { build: { ...build, items: [mono] }, base: head });
+    const { findings } = await api<{ findings: { rule: string; facts?: { fact: string } }[] }>(
+      '/builds/whinchat/check'
+    );
+    expect(findings.map((f) => f.rule)).to.include('video.switch');
+    expect(findings.find((f) => f.rule === 'switch')?.facts?.fact).to.equal('floppies');
+  });
+
   it('keeps a thing on the shelf: tries, a loan, a photograph, a table', async () => {
     await bench.open('/shelf/mono');
     await told('#f-place', 'loft77');

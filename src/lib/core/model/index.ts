@@ -25,6 +25,7 @@ export { checkBuild, checkFile, partSet } from './check-build';
 export { upgrade } from './upgrade';
 export * from './finding';
 export * from './facts-of-kind';
+export { withToldFields } from './told-fields';
 export * from './items';
 export * from './number-words';
 export { sameJson } from './equal';

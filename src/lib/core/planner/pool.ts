@@ -1,4 +1,4 @@
-import { isOfKind, type Brief, type Part, type PartOf } from '../model';
+import { isOfKind, withToldFields, type Brief, type Part, type PartOf } from '../model';
 import { STILL_IN_USE, showsNew } from '../rules';
 import { systemOf } from '../software';
 import type { Bar, Chosen, PlanRequest, Role, Unit, Weights } from './types';
@@ -72,8 +72,9 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
   // In a fixed order, so that the order of the shelf changes nothing.
   const shelf = [...request.shelf].sort((a, b) => (a.specimen < b.specimen ? -1 : 1));
   for (const unit of shelf) byPart.set(unit.part, [...(byPart.get(unit.part) ?? []), unit]);
-  const parts = request.parts.filter((p) => barred(p, request) === null);
-  const byId = new Map(request.parts.map((p) => [p.id, p]));
+  const known = request.parts.map(withToldFields);
+  const parts = known.filter((p) => barred(p, request) === null);
+  const byId = new Map(known.map((p) => [p.id, p]));
   const byKind = new Map<Part['kind'], Part[]>();
   for (const part of parts) byKind.set(part.kind, [...(byKind.get(part.kind) ?? []), part]);
   const units = (id: string) => byPart.get(id) ?? [];

@@ -3,6 +3,7 @@ import {
   PNP_ITEM,
   SYSTEM_ITEM,
   hasFacts,
+  withToldFields,
   type Build,
   type Item,
   type Part,
@@ -45,7 +46,7 @@ export function machine(build: Build, parts: PartSet): Machine {
   const partOf = (item: Item): Part => {
     const part = parts.get(item.part);
     if (!part) throw new Error(`part "${item.part}" of item "${item.id}" is missing`);
-    return part;
+    return withToldFields(part);
   };
   const boardPart = partOf(build.board);
   if (!hasFacts(boardPart, 'board')) throw new Error(`"${boardPart.id}" is not a board`);

@@ -109,13 +109,13 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     want: (kit) => {
       const count = floppies(kit).length;
       return {
-        said: String(count),
+        said: count ? String(count) : 'none, or the fewest that the block can say',
         because: [
           count
             ? `${plural(count, 'floppy drive')} in the machine: ${floppies(kit)
                 .map((d) => d.title)
                 .join(', ')}`
-            : 'no floppy drive is in the machine; the fewest that the block can say'
+            : 'no floppy drive is in the machine'
         ],
         suits: (v) => v === count || (count === 0 && v === 1),
         rank: (v) => Math.abs(Number(v) - count)
