@@ -8,7 +8,14 @@ import {
   type Era,
   type Family
 } from '../../src/lib/core/diagnosis';
-import { bytesOf, displayMemory, keyboardKind, plugsLike, readMode } from '../../src/lib/core/identify';
+import {
+  bytesOf,
+  displayMemory,
+  keyboardKind,
+  plugsLike,
+  readDriveLabel,
+  readMode
+} from '../../src/lib/core/identify';
 import type { StageId } from '../../src/lib/core/model';
 import { channelTimes, floppyCounts, readStatus, seriesOf } from '../../src/lib/core/rescue';
 import { spanWords } from '../../src/lib/words';
@@ -80,6 +87,8 @@ export const startKinds: Record<string, (question: string) => string> = {
       .plugs.map((p) => p.id)
       .join(' ');
   },
+  /** What is printed on a drive → the buses that it may be for. */
+  'drive label': (q) => readDriveLabel(q).buses.join(' ') || 'not said',
   /** `keys 83, lights no`. */
   'keyboard speaks': (q) => {
     const told = new Map(q.split(',').map((s) => s.trim().split(/\s+/) as [string, string]));

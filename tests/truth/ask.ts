@@ -11,10 +11,10 @@ import { diskNumber, floppyLetter } from '../../src/lib/core/cabling';
 import {
   Build,
   CpuFamily,
+  Part,
   SlotBus,
   hasFacts,
   hex,
-  type Part,
   type Ribbon,
   type Select
 } from '../../src/lib/core/model';
@@ -224,7 +224,7 @@ export const questions: Record<string, (asked: string) => string> = {
   /** `286 40` → MHz of the bus of a board that has this oscillator in its socket */
   'oscillator exchanged': (asked) => {
     const [cpu, mhz] = words(asked);
-    const plain = board('at', ['isa16']);
+    const plain = Part.parse(board('at', ['isa16']));
     if (!hasFacts(plain, 'board')) return 'no board';
     const clocked = withOscillator(plain, Number(mhz), cpu === 'unknown' ? null : CpuFamily.parse(cpu));
     const { value } = readOffered(

@@ -7,6 +7,7 @@
     displayMemory,
     keyboardKind,
     plugsLike,
+    readDriveLabel,
     readMode,
     readSupplyLabel,
     type Gender,
@@ -17,9 +18,11 @@
   } from '$lib/core/identify';
   import {
     and,
+    driveBuses,
     genderWords,
     keyboardReasons,
     keyboardWords,
+    labelWeights,
     or,
     placeWords,
     plugLooks,
@@ -93,6 +96,8 @@
 
   let label = $state('');
   const supply = $derived(label.trim() ? readSupplyLabel(label) : null);
+  let driveLabel = $state('');
+  const drive = $derived(driveLabel.trim() ? readDriveLabel(driveLabel) : null);
   const missing = $derived(supply ? LABEL_RAILS.filter((r) => supply.amps[r] === undefined) : []);
 </script>
 
@@ -218,6 +223,31 @@
           <p>{supply.mains ? words.mains(supply.mains) : words.noMains}</p>
           {#if missing.length}<p>{words.notOnIt(and(missing.map((r) => railNames[r])))}</p>{/if}
           {#each supply.odd as piece (piece)}<p class="bad">{words.odd(piece)}</p>{/each}
+        </div>
+      {/if}
+    </div>
+    <div>
+      <h3>{words.drive}</h3>
+      <Label for="drive-label" class="sr-only">{words.drive}</Label>
+      <Input id="drive-label" bind:value={driveLabel} maxlength={400} placeholder={words.driveHint} />
+      {#if drive}
+        <div aria-live="polite">
+          {#if drive.contradicts}<p class="bad">{words.driveContradicts}</p>
+          {:else}
+            <p class="answer">
+              {drive.buses.length
+                ? words.driveIs(or(drive.buses.map((b) => driveBuses[b])))
+                : words.driveOpen}
+            </p>
+          {/if}
+          {#if drive.doNotPlug}<p class="bad">{words.driveStop}</p>{/if}
+          {#if drive.count.length}<p>{words.driveCount(or(drive.count.map(String)))}</p>{/if}
+          <ul>
+            {#each drive.signs as s, i (i)}<li>
+                <b>{s.text}</b> <span>{labelWeights[s.weight]}</span>
+              </li>{/each}
+          </ul>
+          {#if drive.againstHabit}<p>{words.driveHabit}</p>{/if}
         </div>
       {/if}
     </div>

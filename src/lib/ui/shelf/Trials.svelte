@@ -2,6 +2,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Trial } from '$lib/core/model';
   import { fit as fitText } from '../text/fit';
+  import { today } from '../time';
   import { shelf as shelfText } from '../text/shelf';
 
   interface Props {
@@ -25,7 +26,7 @@
     change([
       ...trials,
       {
-        date: new Date().toISOString().slice(0, 10),
+        date: today(),
         result,
         ...(machine.trim() ? { machine: machine.trim() } : {}),
         ...(board ? { board } : {}),

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { format, parseISO } from 'date-fns';
   import { Button } from 'flowbite-svelte';
   import { keyOf, type Block, type BlockPicture, type Item, type Part, type State } from '$lib/core/model';
   import { lineSettings } from '$lib/core/solver';
@@ -20,6 +19,7 @@
   import { getBench } from '../context';
   import BlockInput from '../parts/BlockInput.svelte';
   import { text } from '../text';
+  import { dayText } from '../time';
   import PhotoRead from './PhotoRead.svelte';
   import { shapeOf } from './photo';
 
@@ -130,7 +130,7 @@
     <figure>
       <img src={picture.image} alt={words.photo.of(name)} />
       <figcaption>
-        {words.photo.from(format(parseISO(picture.at), 'd MMMM yyyy'), picture.told)}
+        {words.photo.from(dayText(picture.at), picture.told)}
         {#if isAsPictured(part, item, block.id) === false}<b class="bad">{words.photo.otherwise}</b>{/if}
       </figcaption>
     </figure>

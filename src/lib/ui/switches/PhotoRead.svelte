@@ -1,11 +1,11 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import { Button } from 'flowbite-svelte';
-  import { format } from 'date-fns';
   import type { Block, BlockPicture } from '$lib/core/model';
   import type { BlockShape, Corners, Point, Raster } from '$lib/core/photo';
   import type { PhotoMessage, PhotoReply } from '$lib/workers/photo';
   import { text } from '../text';
+  import { today } from '../time';
   import { Task } from '../work/task.svelte';
   import { pictureOf, placesOf, stateOf, toldIn, type Place } from './photo';
 
@@ -137,7 +137,7 @@
   function take() {
     const image = cut && pictureOf(cut);
     if (!reading || !image) return;
-    record({ at: format(new Date(), 'yyyy-MM-dd'), state: reading, told: toldIn(read, places), image });
+    record({ at: today(), state: reading, told: toldIn(read, places), image });
     isOpen = false;
     places = [];
     corners = [];

@@ -1,5 +1,5 @@
 export const things = {
-  title: 'A plug, a keyboard, a supply, a card’s memory',
+  title: 'A plug, a drive, a keyboard, a supply, a card’s memory',
   plug: 'Which plug is this?',
   place: 'Where it is',
   shape: 'What it looks like',
@@ -44,5 +44,14 @@ export const things = {
   mains: (text: string) => `Mains ${text} V. Read the selector, too.`,
   noMains: 'Mains not on it: read it before power.',
   notOnIt: (rails: string) => `Not on the label, so not known: ${rails}.`,
-  odd: (text: string) => `Not understood: ${text}`
+  odd: (text: string) => `Not understood: ${text}`,
+  drive: 'Label of a drive',
+  driveHint: 'model, numbers, names beside the jumpers',
+  driveIs: (buses: string) => `By its label: ${buses}.`,
+  driveOpen: 'The label does not say how it is plugged. Count the contacts of its connectors.',
+  driveContradicts: 'What is printed contradicts itself: it may be of two drives.',
+  driveHabit: 'The letters behind the model number would say something else. They do not count.',
+  driveCount: (counts: string) => `Count the contacts before plugging: ${counts}.`,
+  driveStop:
+    'Do not plug it on this alone: these look alike or share a plug, and the wrong one can destroy drive or controller.'
 } as const;

@@ -1,4 +1,12 @@
-import type { Gender, KeyboardKind, LabelRail, Place, Shape } from '../../core/identify';
+import type {
+  Gender,
+  KeyboardKind,
+  LabelBus,
+  LabelRail,
+  LabelWeight,
+  Place,
+  Shape
+} from '../../core/identify';
 
 /** Plugs by what they are, with what tells them from those that look like them. */
 export const plugLooks: Record<string, readonly [name: string, tell: string]> = {
@@ -126,6 +134,23 @@ export const keyboardReasons: Record<string, string> = {
   'many-keys': 'Keyboards of 101 keys and more exist for either.',
   'look-switch': 'Look below it, and behind its label, for a switch.',
   'watch-lights': 'Watch its lights as the machine is switched on.'
+};
+
+export const driveBuses: Record<LabelBus, string> = {
+  ata: 'IDE (ATA), 40 pins',
+  xta: '8-bit IDE of the XT, 40 pins',
+  'scsi-50': 'SCSI, 50 pins',
+  'scsi-68': 'wide SCSI, 68 pins',
+  'scsi-80': 'SCSI with one connector of 80 contacts for power and data',
+  'scsi-differential': 'differential SCSI',
+  mfm: 'MFM (ST-506), connectors of 34 and 20',
+  rll: 'RLL (ST-506), connectors of 34 and 20',
+  esdi: 'ESDI, connectors of 34 and 20'
+};
+export const labelWeights: Record<LabelWeight, string> = {
+  printed: 'says so',
+  usual: 'is found on such drives',
+  habit: 'a habit of makers, no more than a hint'
 };
 
 export const railNames: Record<LabelRail, string> = {

@@ -9,6 +9,7 @@
   import Ledger from '$lib/ui/shelf/Ledger.svelte';
   import Trials from '$lib/ui/shelf/Trials.svelte';
   import { text } from '$lib/ui/text';
+  import { today } from '$lib/ui/time';
   import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
   import { shelf as shelfText } from '$lib/ui/text/shelf';
 
@@ -21,7 +22,6 @@
   let lend = $state('');
   const item = $derived(view.item);
   const part = $derived(data.part);
-  const today = () => new Date().toISOString().slice(0, 10);
   const shown = $derived({ id: 'shown', part: item.part, asFound: item.asFound, chosen: {}, locked: [] });
 
   let saving: Promise<void> | null = null;
