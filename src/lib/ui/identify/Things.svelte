@@ -236,7 +236,9 @@
           {:else}
             <p class="answer">
               {drive.buses.length
-                ? words.driveIs(or(drive.buses.map((b) => driveBuses[b])))
+                ? words[drive.count.length ? 'driveMaybe' : 'driveIs'](
+                    or(drive.buses.map((b) => driveBuses[b]))
+                  )
                 : words.driveOpen}
             </p>
           {/if}

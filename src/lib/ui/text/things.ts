@@ -48,6 +48,7 @@ export const things = {
   drive: 'Label of a drive',
   driveHint: 'model, numbers, names beside the jumpers',
   driveIs: (buses: string) => `By its label: ${buses}.`,
+  driveMaybe: (buses: string) => `By its label perhaps: ${buses}.`,
   driveOpen: 'The label does not say how it is plugged. Count the contacts of its connectors.',
   driveContradicts: 'What is printed contradicts itself: it may be of two drives.',
   driveHabit: 'The letters behind the model number would say something else. They do not count.',
