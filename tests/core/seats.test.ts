@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { Build, partSet, type Part, type Slot } from '../../src/lib/core/model';
+import { Build, Part, partSet, type Slot, type Trial } from '../../src/lib/core/model';
 import { fitsSlot } from '../../src/lib/core/planner/services';
 import { freeSlots, machine, narrowed, obstacle, untried } from '../../src/lib/core/resources';
 import { check, type RuleId } from '../../src/lib/core/rules';
@@ -77,5 +77,54 @@ describe('whether a card goes into a slot', () => {
             }
       }
     expect(moves).to.be.greaterThan(0);
+  });
+});
+
+describe('tries of a card in a slot', () => {
+  const board = all.find((p) => p.id === 'skerrin-px8')!;
+  const slot = board.board!.slots[0]!;
+  const of = (claim: 'yes' | 'no' | 'untried', tried: Trial[]) => {
+    const card = Part.parse({
+      ...cards.find((c) => c.card!.bus === 'isa16')!,
+      card: { bus: 'isa16', fallback8: claim }
+    });
+    const build = seated(board, slot, card);
+    const items = build.items.map((i) => ({ ...i, tried }));
+    const own = partSet([board, card, ...all.filter((p) => p.kind === 'bios')]);
+    const found = check({ ...build, items }, own).find((f) => f.rule === 'slot.width');
+    return found && [found.facts.state, found.severity];
+  };
+  const trial = (result: Trial['result'], more: Partial<Trial> = {}): Trial => ({
+    board: 'skerrin-px8',
+    slot: slot.id,
+    clockMHz: 4.77,
+    result,
+    ...more
+  });
+  it('decide in the same board, slot and clock, whatever the catalogue says', () => {
+    for (const claim of ['yes', 'no', 'untried'] as const) {
+      expect(of(claim, [trial('works')]), claim).to.deep.equal(['works', 'note']);
+      expect(of(claim, [trial('does-not')]), claim).to.deep.equal(['cannot', 'clash']);
+      expect(of(claim, [trial('partly')]), claim).to.deep.equal(['cannot', 'clash']);
+      const both = of(claim, [trial('works'), trial('does-not')]);
+      expect(both, `${claim}, both`).to.deep.equal(['untried', 'caution']);
+    }
+  });
+  it('decide nothing elsewhere: another board, another slot, another or no clock', () => {
+    const elsewhere = [
+      trial('does-not', { board: 'skerrin-px5' }),
+      trial('does-not', { slot: 'another' }),
+      trial('does-not', { clockMHz: 8 }),
+      { ...trial('does-not'), clockMHz: undefined },
+      { ...trial('does-not'), slot: undefined }
+    ];
+    for (const [i, t] of elsewhere.entries()) {
+      expect(of('yes', [t as Trial]), String(i)).to.deep.equal(['works', 'note']);
+      expect(of('untried', [t as Trial]), String(i)).to.deep.equal(['untried', 'caution']);
+    }
+    expect(
+      of('no', [trial('works', { clockMHz: 8 })]),
+      'it goes in, and nobody knows of this clock'
+    ).to.deep.equal(['untried', 'caution']);
   });
 });

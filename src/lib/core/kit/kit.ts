@@ -1,4 +1,4 @@
-import { withCarrier, withOscillator } from '../boards';
+import { clocksOf, isaClockOf, readOffered, withCarrier, withOscillator } from '../boards';
 import {
   hasFacts,
   isOfKind,
@@ -171,4 +171,12 @@ export function usedParts(build: Build, parts: PartSet): Part[] {
   const board = parts.get(build.board.part);
   for (const id of board ? relatedParts(board) : []) ids.add(id);
   return [...ids].flatMap((id) => parts.get(id) ?? []);
+}
+
+/** ISA clock in MHz, where it is fixed or somebody looked; null: taken for granted, and so no clock at which a card was tried. */
+export function knownIsaClock({ board, facts, cpu, at, build }: Kit): number | null {
+  const isSeen = (setting: string) => setting in build.board.asFound || setting in build.board.chosen;
+  const { bus } = clocksOf(board, cpu, at, isSeen);
+  if (bus.unseen || readOffered(facts.busDivisor, at, isSeen).unseen) return null;
+  return isaClockOf(board, bus.value, at, isSeen);
 }

@@ -3,6 +3,7 @@ import { Name, line } from './base';
 import { Address } from './address';
 import { DiskRecord, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
+import { Trial } from './shelf';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 import { Start } from './start';
 import { TrialRow } from './trial';
@@ -66,6 +67,8 @@ export const Item = z.strictObject({
   asFound: Positions.default({}),
   /** Blocks as they were seen, where that says more than the positions: half looked at, or in no table. */
   seen: z.record(Id, State).optional(),
+  /** Tries of this card in slots, here and elsewhere: they stand above what the catalogue says of its kind. */
+  tried: z.array(Trial).max(60, 'at most 60 tries').optional(),
   /** Photographs of blocks from which they were read. */
   pictures: z
     .record(Id, BlockPicture)

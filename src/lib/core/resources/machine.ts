@@ -14,6 +14,7 @@ import {
   type Slot
 } from '../model';
 import { seatOf, type Misfit, type Seat } from './seating';
+import { workedHere } from './tried';
 import { isPnp, pnpPart, systemPart } from './system';
 
 /** An item of the machine with its part and what its seat gives it. */
@@ -65,7 +66,9 @@ export function machine(build: Build, parts: PartSet): Machine {
     const slot = item.slot === undefined ? undefined : slots.get(item.slot);
     if (!part.card) return part.functions.length ? [onBoard(item, part)] : [];
     if (!slot) return [];
-    const { seat, misfit } = seatOf(part, slot);
+    const { seat, misfit: told } = seatOf(part, slot);
+    // What was tried stands above what the catalogue says of such cards.
+    const misfit = told?.why === 'eight-bit' && workedHere(item, build.board.part, slot) ? null : told;
     return [{ item, part, slot, seat, misfit, title: item.label ?? part.name }];
   });
   const fixed = (id: string, part: Part) => onBoard(emptyItem(id, part.id), part);

@@ -143,7 +143,8 @@ const itemFields: Record<string, string> = {
   ribbons: 'cables on it',
   terminated: 'terminators',
   specimen: 'thing of the shelf',
-  disk: 'setup, tries and plan of the medium'
+  disk: 'setup, tries and plan of the medium',
+  tried: 'tries in slots'
 };
 const buildFields: Record<string, string> = {
   name: 'name',
@@ -224,6 +225,7 @@ function fieldText(name: string, fact: unknown, { parts }: Facts): string {
   if (name === 'part' && typeof fact === 'string') return parts.get(fact)?.name ?? fact;
   if ((name === 'slot' || name === 'slotAsFound') && fact === undefined) return 'no slot';
   if (name === 'slot' || name === 'slotAsFound') return `slot ${String(fact)}`;
+  if (name === 'tried') return String(Array.isArray(fact) ? fact.length : 0);
   return value(fact);
 }
 

@@ -1,5 +1,5 @@
 import type { Owner, Thing, Wish } from '../model';
-import type { Obstacle, Unreachable } from '../resources';
+import type { Obstacle, TriedHere, Unreachable } from '../resources';
 import type { Barrier, Verdict } from '../storage';
 import type { Fault } from '../cabling';
 import type { Meant } from '../settings';
@@ -79,7 +79,13 @@ export interface FactsOf {
 
   // Seats
   'slot.kind': Slotted & { why: Obstacle };
-  'slot.width': Slotted & { state: 'works' | 'untried' | 'cannot' };
+  /** `claim`: what the catalogue says. Tries in this very slot at this clock decide; others are told. */
+  'slot.width': Slotted & {
+    state: 'works' | 'untried' | 'cannot';
+    claim: 'yes' | 'no' | 'untried';
+    same: TriedHere;
+    other: TriedHere;
+  };
   /** The slot goes by the card-selected line, or the card wants to be bus master, and nobody has tried it. */
   'slot.untried': Slotted & { why: 'select' | 'master' };
   'slot.taken': { a: Thing; b: Thing; slot: string };

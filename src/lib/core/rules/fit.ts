@@ -1,5 +1,6 @@
 import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
-import { excludeEachOther, freeSlots, isOn, narrowed, untried, type Fitted } from '../resources';
+import { knownIsaClock } from '../kit';
+import { excludeEachOther, freeSlots, isOn, triedHere, untried, type Fitted } from '../resources';
 import { isByHand } from '../settings';
 import { isFixed } from '../solver';
 import type { Case } from './finding';
@@ -29,33 +30,48 @@ const slotKind: Rule = (s) =>
       about: seatOfCard(f),
       fixes: freeSlotFixes(s, f.part, f.item.id)
     };
-    const facts = { card: thingOf(f), slot: slotName(f) };
-    return misfit.why === 'eight-bit'
-      ? [{ rule: 'slot.width', severity: 'clash', ...common, facts: { ...facts, state: 'cannot' } }]
-      : [
-          {
-            rule: 'slot.kind',
-            severity: misfit.why === 'memory-board' ? 'stop' : 'clash',
-            ...common,
-            facts: { ...facts, why: misfit }
-          }
-        ];
+    // Told by its width.
+    if (misfit.why === 'eight-bit') return [];
+    return [
+      {
+        rule: 'slot.kind',
+        severity: misfit.why === 'memory-board' ? 'stop' : 'clash',
+        ...common,
+        facts: { card: thingOf(f), slot: slotName(f), why: misfit }
+      }
+    ];
   });
 
-/** Whether a 16-bit card works in an 8-bit slot is a fact of the model that has to be tried. */
-const slotNarrow: Rule = ({ m }) =>
-  m.fitted.flatMap((f): Case[] => {
-    const state = f.slot ? narrowed(f.part, f.slot) : null;
-    return state === null
-      ? []
-      : [
-          {
-            rule: 'slot.width',
-            severity: state === 'works' ? 'note' : 'caution',
-            about: seatOfCard(f),
-            facts: { card: thingOf(f), slot: slotName(f), state }
-          }
-        ];
+const CLAIMED = { yes: 'works', no: 'cannot', untried: 'untried' } as const;
+const WIDTH_SEVERITY = { works: 'note', untried: 'caution', cannot: 'clash' } as const;
+
+/** Whether a 16-bit card works in an 8-bit slot has to be tried: tries in this slot at this clock decide, else the catalogue. */
+const slotNarrow: Rule = (s) =>
+  s.m.fitted.flatMap((f): Case[] => {
+    if (f.slot?.bus !== 'isa8' || f.part.card?.bus !== 'isa16') return [];
+    const claim = f.part.card.fallback8;
+    const { same, other } = triedHere(f.item, s.m.build.board.part, f.slot, knownIsaClock(s.kit));
+    // Tries that contradict one another leave it open, as a success at another clock does where the catalogue says no.
+    const told =
+      same.works && same.not
+        ? 'untried'
+        : same.works
+          ? 'works'
+          : same.not
+            ? 'cannot'
+            : f.misfit?.why !== 'eight-bit' && claim === 'no'
+              ? 'untried'
+              : CLAIMED[claim];
+    if (told === 'cannot' && !inUse(s, f)) return [];
+    return [
+      {
+        rule: 'slot.width',
+        severity: WIDTH_SEVERITY[told],
+        about: seatOfCard(f),
+        facts: { card: thingOf(f), slot: slotName(f), state: told, claim, same, other },
+        ...(told === 'cannot' ? { fixes: freeSlotFixes(s, f.part, f.item.id) } : {})
+      }
+    ];
   });
 
 /** The short slot of the first XT hears a card only by a line that many cards leave alone; a bus master has to be let. */

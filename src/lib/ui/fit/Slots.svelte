@@ -1,15 +1,16 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { clocksOf, families } from '$lib/core/boards';
-  import { kitOf } from '$lib/core/kit';
+  import { kitOf, knownIsaClock } from '$lib/core/kit';
   import { isBad, registry } from '$lib/core/rules';
   import { busName } from '$lib/words';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import type { ShelfView, Slot } from '$lib/core/model';
+  import type { Item, ShelfView, Slot } from '$lib/core/model';
   import { fit as fitText } from '../text/fit';
   import Bays from './Bays.svelte';
-  import { addPart, fitSpecimen, seat, setOne, takeOut } from './edit';
+  import { today } from '../time';
+  import { addPart, fitSpecimen, noteTry, seat, setOne, takeOut, takeTries, untoldTries } from './edit';
 
   let { shelf }: { shelf: readonly ShelfView[] } = $props();
   const words = fitText;
@@ -44,6 +45,20 @@
       works: all.reduce((n, t) => n + t.works, 0),
       not: all.reduce((n, t) => n + t.not, 0)
     };
+  }
+
+  let away = $state(false);
+  async function tried(item: Item, slot: Slot, does: boolean) {
+    const mhz = knownIsaClock(kit);
+    away =
+      (await noteTry(session, item.id, {
+        date: today(),
+        build: session.build.id,
+        board: session.build.board.part,
+        slot: slot.id,
+        ...(mhz === null ? {} : { clockMHz: mhz }),
+        result: does ? 'works' : 'does-not'
+      })) === false;
   }
 
   function drop(slot: string | undefined, event: DragEvent) {
@@ -122,6 +137,7 @@
 
 {#if kit.m.board.part.blocks.some((b) => b.kind === 'bay')}<Bays {kit} />{/if}
 
+{#if away}<p class="bad" role="alert">{words.triedAway}</p>{/if}
 <ol class="slots">
   {#each slots as slot (slot.id)}
     {@const items = cards.filter((i) => i.slot === slot.id)}
@@ -185,7 +201,22 @@
               aria-label={words.takeOutLabel(part.name)}>×</Button
             >
             {#if slot.bus === 'isa8' && part.card?.bus === 'isa16'}
+              {@const untold = untoldTries(
+                item,
+                shelf.find((v) => v.item.id === item.specimen)
+              )}
               <small>{t.works + t.not ? words.tried(t.works, t.not) : words.untried}</small>
+              {#if untold.length}<Button class="act" onclick={() => takeTries(session, item.id, untold)}
+                  >{words.takeTries(untold.length)}</Button
+                >{/if}
+              {#each [true, false] as does (does)}
+                <Button
+                  class="act"
+                  onclick={() => tried(item, slot, does)}
+                  aria-label={words.triedLabel(item.label ?? part.name, does)}
+                  >{does ? words.worksHere : words.notHere}</Button
+                >
+              {/each}
             {/if}
           </div>
         {:else}<span class="quiet"

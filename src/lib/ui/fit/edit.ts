@@ -1,5 +1,13 @@
 import { firstSlot } from '../../core/resources';
-import { newItemId, seatItem, type Item, type Part, type ShelfView } from '../../core/model';
+import {
+  newItemId,
+  sameJson,
+  seatItem,
+  type Item,
+  type Part,
+  type ShelfView,
+  type Trial
+} from '../../core/model';
 import { applyFix } from '../../core/solver';
 import type { Session } from '../record/session.svelte';
 import { ask } from '../record/send';
@@ -47,12 +55,49 @@ export async function fitSpecimen(session: Session, thing: ShelfView, slot?: str
   addPart(session, reply.value, {
     specimen: thing.item.id,
     asFound: thing.item.asFound,
+    ...(thing.kind === 'card' && thing.item.trials.length
+      ? { tried: thing.item.trials.slice(-MOST_TRIED) }
+      : {}),
     ...(made || real ? { disk: { ...(made ? { made } : {}), ...(real ? { real } : {}), tries: [] } } : {}),
     ...(slot ? { slot } : {}),
     ...(thing.item.label ? { label: thing.item.label } : {})
   });
   return true;
 }
+
+/** Tries that a build keeps of one card. */
+const MOST_TRIED = 60;
+
+/**
+ * Writes down what became of a card where it sits: in the build, and on the shelf where the card is a thing of it.
+ * @returns whether the shelf has it too; null: the card is no thing of the shelf
+ */
+export async function noteTry(session: Session, id: string, trial: Trial): Promise<boolean | null> {
+  const { specimen } = session.build.items.find((i) => i.id === id) ?? {};
+  session.item(
+    id,
+    (item) => ({ ...item, tried: [...(item.tried ?? []), trial].slice(-MOST_TRIED) }),
+    fitText.triedDone
+  );
+  if (specimen === undefined) return null;
+  const kept = await ask<ShelfView>('GET', `/shelf/${specimen}`);
+  if (!kept.ok) return false;
+  const { item, version } = kept.value;
+  const sent = { ...item, trials: [...item.trials, trial] };
+  return (await ask('PUT', `/shelf/${specimen}`, { item: sent, version })).ok;
+}
+
+/** Tries that the shelf has of a card and the build has not: written down since it was fitted. */
+export const untoldTries = (item: Item, thing: ShelfView | undefined): Trial[] =>
+  (thing?.item.trials ?? []).filter((t) => !(item.tried ?? []).some((k) => sameJson(k, t)));
+
+/** Takes them over. */
+export const takeTries = (session: Session, id: string, trials: readonly Trial[]): void =>
+  session.item(
+    id,
+    (item) => ({ ...item, tried: [...(item.tried ?? []), ...trials].slice(-MOST_TRIED) }),
+    fitText.triedDone
+  );
 
 /** Seats a card; one that is there already changes places with it. */
 export function seat(session: Session, id: string, slot: string | undefined): void {

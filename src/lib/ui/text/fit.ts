@@ -20,6 +20,14 @@ export const fit = {
   roomFor: (n: number) => `room for ${n} mm`,
   tried: (works: number, not: number) => `tried in an 8-bit slot: works ${works}, does not ${not}`,
   untried: 'nobody has tried it in an 8-bit slot',
+  worksHere: 'It works here',
+  notHere: 'It does not work here',
+  triedLabel: (name: string, does: boolean) =>
+    does ? `Write down: ${name} works in this slot` : `Write down: ${name} does not work in this slot`,
+  triedDone: 'a try was written down',
+  triedAway: 'It is written down in this build; the shelf could not be reached.',
+  takeTries: (n: number) =>
+    n === 1 ? 'Take over a try from the shelf' : `Take over ${n} tries from the shelf`,
   toSlot: (name: string) => `Slot of ${name}`,
   noSlot: 'no slot',
   takeOut: 'Take out',

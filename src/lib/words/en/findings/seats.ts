@@ -1,9 +1,33 @@
+import type { TriedHere } from '../../../core/resources';
+import type { FactsOf } from '../../../core/rules';
 import { counted, sentence } from '../language';
 import { obstacleWords } from '../reach';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
 const settings = counted('setting', 'settings');
+
+/** What tries of a card in this slot say, and against what the catalogue says of its kind. */
+function widthWords({ card, state, claim, same, other }: FactsOf['slot.width']): string {
+  const narrow = 'as an 8-bit card, without IRQ 10 and up and without DMA 0 and 5 to 7';
+  const on = (tried: TriedHere) => (tried.last ? `, last on ${tried.last}` : '');
+  const elsewhere =
+    other.works + other.not && !(same.works + same.not)
+      ? ` In this slot it was tried at another clock, or at one that nobody wrote down: works ${other.works}, does not ${other.not}${on(other)}.`
+      : '';
+  if (same.works && same.not)
+    return `${the(card)} was tried in this slot at this clock: works ${same.works}, does not ${same.not}${on(same)}. Something else decides it: another setting, another card, heat.`;
+  if (same.works)
+    return `${the(card)} was seen to work in this slot at this clock${on(same)}: ${narrow}.${claim === 'no' ? ' The catalogue says that such cards do not; what was tried counts.' : ''}`;
+  if (same.not)
+    return `${the(card)} was tried in this slot at this clock and did not work${on(same)}.${claim === 'yes' ? ' The catalogue says that such cards do; what was tried counts.' : ''}`;
+  if (state === 'works') return `${the(card)} works there ${narrow}.${elsewhere}`;
+  if (state === 'cannot')
+    return `${the(card)} will not work there: it is a 16-bit card that does not work in an 8-bit slot.${elsewhere}`;
+  return elsewhere
+    ? `${the(card)} may work there, and only ${narrow}.${elsewhere}`
+    : `Nobody has tried ${the(card)} in an 8-bit slot. It may not be found at all.`;
+}
 
 export const seats: WordsOf<
   | 'slot.kind'
@@ -29,17 +53,12 @@ export const seats: WordsOf<
         : `${the(card)} will not work there: ${obstacleWords(why)}.`,
     why: sentence(obstacleWords(why))
   }),
-  'slot.width': ({ card, slot, state }) => ({
+  'slot.width': (f) => ({
     title:
-      state === 'cannot'
-        ? `${card.name} does not belong in slot ${slot}`
-        : `${card.name} is in an 8-bit slot`,
-    sentence:
-      state === 'cannot'
-        ? `${the(card)} will not work there: it is a 16-bit card that does not work in an 8-bit slot.`
-        : state === 'works'
-          ? `${the(card)} works there as an 8-bit card, without IRQ 10 and up and without DMA 0 and 5 to 7.`
-          : `Nobody has tried ${the(card)} in an 8-bit slot. It may not be found at all.`,
+      f.state === 'cannot'
+        ? `${f.card.name} does not belong in slot ${f.slot}`
+        : `${f.card.name} is in an 8-bit slot`,
+    sentence: widthWords(f),
     why: 'Whether a 16-bit card works in an 8-bit slot depends on the card and has to be tried.'
   }),
   'slot.untried': ({ card, slot, why }) =>
