@@ -38,9 +38,12 @@
     )
   );
 
+  const NONE = { works: 0, not: 0 };
+  /** Tries that were written down here since the page was opened. */
+  let noted = $state.raw<Record<string, typeof NONE>>({});
   /** Tries in 8-bit slots of specimens of this part. */
   function tries(part: string): { works: number; not: number } {
-    const all = shelf.filter((v) => v.item.part === part).map((v) => v.tried8);
+    const all = [...shelf.filter((v) => v.item.part === part).map((v) => v.tried8), noted[part] ?? NONE];
     return {
       works: all.reduce((n, t) => n + t.works, 0),
       not: all.reduce((n, t) => n + t.not, 0)
@@ -50,6 +53,11 @@
   let away = $state(false);
   async function tried(item: Item, slot: Slot, does: boolean) {
     const mhz = knownIsaClock(kit);
+    const before = noted[item.part] ?? NONE;
+    noted = {
+      ...noted,
+      [item.part]: { works: before.works + (does ? 1 : 0), not: before.not + (does ? 0 : 1) }
+    };
     away =
       (await noteTry(session, item.id, {
         date: today(),

@@ -56,7 +56,7 @@ export const seats: WordsOf<
   'slot.width': (f) => ({
     title:
       f.state === 'cannot'
-        ? `${f.card.name} does not belong in slot ${f.slot}`
+        ? `${f.card.name} ${f.same.not ? 'did not work' : 'does not belong'} in slot ${f.slot}`
         : `${f.card.name} is in an 8-bit slot`,
     sentence: widthWords(f),
     why: 'Whether a 16-bit card works in an 8-bit slot depends on the card and has to be tried.'
