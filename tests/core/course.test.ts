@@ -15,6 +15,7 @@ import { kitOf } from '../../src/lib/core/kit';
 import { Start } from '../../src/lib/core/model';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
+import { torture } from '../support/torture';
 
 const kit = kitOf(demo('turnstone'), parts);
 const era = eraOf(kit);
@@ -62,7 +63,7 @@ describe('a simulated machine with hidden faults', () => {
   it('ends with a machine that runs, whichever way it is played', () => {
     const r = new Seeded(17);
     const random = () => r.next();
-    for (let n = 0; n < 12; n++) {
+    for (let n = 0; n < torture(40, 5); n++) {
       const begun = beginCourse(modes, dealt(modes, 'two', random), era, 'A', random);
       const advised = playAdvised(begun, random);
       expect(runs(advised.course) || advised.course.tests >= 40, `course ${n}`).to.equal(true);

@@ -10,7 +10,7 @@ import {
   readVolts,
   voltsSay,
   type Rail
-} from '../../src/lib/core/diagnosis';
+} from '../../src/lib/core/rails';
 import { RailReadings } from '../../src/lib/core/model';
 import { railAdviceWords, railVerdictWords, railWhyWords } from '../../src/lib/words';
 

@@ -53,6 +53,10 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
   },
   'cpu.oscillator': () =>
     made({ board: 'varnoc-v66', items: [{ part: 'ashgill-486dx2-66' }, { part: 'oddmere-osc-40-000' }] }),
+  'power.rails': () => {
+    const { build, parts } = made({ board: 'varnoc-v66', items: [] });
+    return { build: { ...build, mishap: { at: '2026-11-28T12:00:00.000Z' } }, parts };
+  },
   'power.minus5-dram': () => made({ board: 'skerrin-px5', items: [{ part: 'ampstead-t350n' }] }),
   'power.least': () =>
     made({

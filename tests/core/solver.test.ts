@@ -9,6 +9,7 @@ import { bombs } from '../support/bombs';
 import { board, card, jumper, jumpered, machineOf, checkKnown, type ClaimIn } from '../support/make';
 import { randomMachine } from '../support/machines';
 import { solveMilp } from '../support/milp';
+import { torture } from '../support/torture';
 
 const vector = (objective: Record<string, number>) => LEVELS.map((level) => objective[level]);
 
@@ -229,14 +230,14 @@ describe('properties of resolve', () => {
 
 describe('resolve against a general MILP solver', () => {
   it('agrees on machines beyond brute force', async () => {
-    for (let seed = 1; seed <= 14; seed++) {
+    for (let seed = 1; seed <= torture(60, 8); seed++) {
       const [build, parts] = benchMachine(seed, 6 + (seed % 5), seed % 2 === 0 ? 'adversarial' : 'plain');
       const got = resolve(build, parts, { alternatives: 0, relaxations: 0 });
       const expected = await solveMilp(build, parts, false);
       if (got.status === 'solved') expect(vector(got.objective), `bench ${seed}`).to.deep.equal(expected);
       else expect(expected, `bench ${seed}`).to.equal(null);
     }
-    for (let seed = 501; seed <= 520; seed++) {
+    for (let seed = 501; seed <= torture(600, 510); seed++) {
       const { build, parts } = randomMachine(seed, { cards: 7, tight: 0.2 });
       const got = resolve(build, parts, { alternatives: 0, relaxations: 0, allowOff: true });
       const expected = await solveMilp(build, parts, true);

@@ -96,6 +96,10 @@ export function firstPower(answers: PowerAnswers): PowerScore {
   };
 }
 
+/** The level of a machine: what the answers give, and the highest after its plugs were exchanged. */
+export const levelNow = (build: Pick<Build, 'firstPower' | 'mishap'>): Level =>
+  build.mishap ? 3 : firstPower(build.firstPower ?? {}).level;
+
 /** Checks in their order up to a level. */
 export const checksUpTo = (level: Level): string[] =>
   ([0, 1, 2, 3] as const).filter((l) => l <= level).flatMap((l) => [...POWER_CHECKS[l].checks]);
@@ -126,7 +130,7 @@ const PROVED_BY_RUNNING: ReadonlySet<string> = new Set([
  * of whoever skipped it.
  */
 export function powerSteps(build: Pick<Build, 'firstPower' | 'powerChecks' | 'starts'>): PowerStep[] {
-  const { level } = firstPower(build.firstPower ?? {});
+  const level = levelNow(build);
   const ran = Object.values(build.starts ?? {}).some((s) => s.reached === 'prompt' && !s.stays);
   const step = (kind: PowerStep['kind'], id: string): PowerStep => {
     const key = `${kind} ${id}`;

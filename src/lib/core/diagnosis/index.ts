@@ -20,4 +20,3 @@ export * from './trial-table';
 export * from './trial-text';
 export * from './machine';
 export * from './first-power';
-export * from './rails';

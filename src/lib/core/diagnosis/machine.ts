@@ -8,7 +8,6 @@ import { episodeOf, stepsOf } from './episode';
 import { eraOf, modesOf, type FaultMode } from './modes';
 import { nextTests, type Valued } from './next-test';
 import type { FaultSet } from './sets';
-import { railStops } from './rails';
 import { shownBy, type NoShow } from './shown';
 import { orderOf } from './trace';
 import { asItStands, unseenModes } from './unseen';
@@ -122,10 +121,9 @@ export function diagnoseMachine(build: Build, parts: PartSet, starts: readonly S
   const modes = [...modesOf(kit, era, findings), ...unseenModes(stands, parts, kit, era, findings)];
   const episode = episodeOf(starts);
   const diagnosis = diagnose(modes, episode, era, family);
-  // A rail that was measured short is a stop like one that the checks found.
+  // A rail that was measured short is a stop that the checks found.
   const mayStart =
     !findings.some((f) => f.severity === 'stop') &&
-    !railStops(build).length &&
     !episode.some((s) => s.read?.test === 'ohms' && s.read.found);
   return {
     era,

@@ -228,6 +228,8 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'power.minus5-dram': { at: 'memory', stops: 1 },
   'power.rail': { at: 'fetch', stops: 0.2, power: { runs: 0.7, twitch: 0.3 } },
   'power.start': 'hint',
+  // It was seen already: the meter says so, and no setting.
+  'power.rails': 'hint',
   'power.least': 'hint',
   'power.minus5': 'use',
   // Leads for drives: which drive goes without is the builder's choice.

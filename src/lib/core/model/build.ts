@@ -8,7 +8,7 @@ import { Budget, Source, Strictness, Wants, Wish } from './wishes';
 import { Start } from './start';
 import { TrialRow } from './trial';
 import { Intake } from './intake';
-import { Rails } from './rails';
+import { Mishap, Rails, ShortStep } from './rails';
 import { RescueDisk } from './rescue';
 import { BootRecord } from './boot';
 
@@ -189,6 +189,10 @@ export const Build = z.strictObject({
   trials: z.array(TrialRow).max(200, 'at most 200 trials').optional(),
   /** What a meter showed at the plugs. */
   rails: Rails.optional(),
+  /** Readings on the way to a short, by halves. */
+  shortHunt: z.array(ShortStep).max(60, 'at most 60 readings').optional(),
+  /** The plugs were exchanged under power. */
+  mishap: Mishap.optional(),
   /** Answers before the first power, by question; what is left out is not known. */
   firstPower: z
     .record(z.string().max(20), z.string().max(20))

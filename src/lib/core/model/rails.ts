@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Id } from './base';
 
 /** Plugs and sockets at which rails are read. */
 export const PLUGS = ['at', 'atx20', 'drive', 'floppy', 'slot'] as const;
@@ -27,3 +28,15 @@ export const Rails = z.partialRecord(
   RailReadings
 );
 export type Rails = z.output<typeof Rails>;
+
+/** A reading on the way to a short: what was taken out, and whether the rail was short all the same. */
+export const ShortStep = z.strictObject({
+  out: z.array(Id).max(60),
+  isShort: z.boolean(),
+  at: z.iso.datetime()
+});
+export type ShortStep = z.output<typeof ShortStep>;
+
+/** The two plugs of an AT-class board were exchanged under power. `cased`: the case joined both grounds; left out: unknown. */
+export const Mishap = z.strictObject({ at: z.iso.datetime(), cased: z.boolean().optional() });
+export type Mishap = z.output<typeof Mishap>;

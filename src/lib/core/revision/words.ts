@@ -147,6 +147,8 @@ const itemFields: Record<string, string> = {
   tried: 'tries in slots'
 };
 const buildFields: Record<string, string> = {
+  shortHunt: 'readings on the way to a short',
+  mishap: 'exchanged plugs',
   name: 'name',
   notes: 'notes',
   date: 'stands for',

@@ -1,4 +1,5 @@
-import type { Owner, Thing, Wish } from '../model';
+import type { Owner, PlugId, Thing, Wish } from '../model';
+import type { Rail } from '../rails';
 import type { Obstacle, TriedHere, Unreachable } from '../resources';
 import type { Barrier, Verdict } from '../storage';
 import type { Fault } from '../cabling';
@@ -249,6 +250,8 @@ export interface FactsOf {
   'power.minus5-dram': { supply: Thing; board: Thing };
   'power.rail': { supply: Thing; rail: string; amps: number; limit: number };
   'power.start': { amps: number; limit: number };
+  /** Rails that were measured short or wrong; `exchanged`: the plugs were, and the ohms are to be read first. */
+  'power.rails': { why: 'read'; plug: PlugId; rails: Rail[] } | { why: 'exchanged'; cased: boolean | null };
   'power.least': { supply: Thing; needs: number; gets: number };
   'power.minus5': { supply: Thing; needy: string[] };
   'power.plugs': { supply: Thing; missing: number; has: Leads; needs: Leads };

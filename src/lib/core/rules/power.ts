@@ -1,5 +1,6 @@
 import { thingOf } from '../model';
 import { powerOf, railName } from '../power';
+import { afterMishap, railStops } from '../rails';
 import type { Case } from './finding';
 import type { Rule } from './rule';
 
@@ -134,4 +135,24 @@ const form: Rule = ({ kit, m }) => {
   return out;
 };
 
-export const powerRules: readonly Rule[] = [threeSupply, rail, start, least, minus5, plugs, form];
+/** What a meter showed at the plugs, and what happened to them. */
+const measured: Rule = ({ m }) => [
+  ...railStops(m.build).map((stop): Case => ({
+    rule: 'power.rails',
+    key: stop.plug,
+    about: ['board'],
+    facts: { why: 'read', ...stop }
+  })),
+  ...(afterMishap(m.build) === 'ohms'
+    ? [
+        {
+          rule: 'power.rails' as const,
+          key: 'exchanged',
+          about: ['board'],
+          facts: { why: 'exchanged' as const, cased: m.build.mishap?.cased ?? null }
+        }
+      ]
+    : [])
+];
+
+export const powerRules: readonly Rule[] = [measured, threeSupply, rail, start, least, minus5, plugs, form];

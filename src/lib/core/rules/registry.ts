@@ -154,6 +154,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'power.minus5-dram': entry(power, 'stop', enclosure),
   'power.rail': entry(power, 'clash', enclosure),
   'power.start': entry(power, 'caution', enclosure),
+  'power.rails': entry(power, 'stop'),
   'power.least': entry(power, 'caution', enclosure),
   'power.minus5': entry(power, 'clash', enclosure),
   'power.plugs': entry(power, 'clash', enclosure),

@@ -4,6 +4,7 @@
     POWER_CHECKS,
     POWER_QUESTIONS,
     firstPower,
+    levelNow,
     notePower,
     openStops,
     powerSteps,
@@ -15,7 +16,7 @@
 
   const { session } = getBench();
   const answers = $derived(session.build.firstPower ?? {});
-  const told = $derived(firstPower(answers));
+  const told = $derived({ ...firstPower(answers), level: levelNow(session.build) });
   const lifts = $derived(told.couldChange.filter((c) => c.levels[1] > told.level));
   const steps = $derived(powerSteps(session.build));
   const blocking = $derived(openStops(steps).length);

@@ -1,8 +1,16 @@
 <script lang="ts">
-  import { Checkbox, Input, Label, Select } from 'flowbite-svelte';
-  import { pinsFor, plugSays, railAdvice } from '$lib/core/diagnosis';
-  import { PLUGS, type PlugId, type RailReadings } from '$lib/core/model';
-  import { plugWords, railAdviceWords, railVerdictWords, railWhyWords, railWords } from '$lib/words';
+  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { afterMishap, hungOn, huntShort, pinsFor, plugSays, railAdvice } from '$lib/core/rails';
+  import { PLUGS, type Mishap, type PlugId, type RailReadings, type ShortStep } from '$lib/core/model';
+  import {
+    huntWords,
+    mishapWords,
+    plugWords,
+    railAdviceWords,
+    railVerdictWords,
+    railWhyWords,
+    railWords
+  } from '$lib/words';
   import { getBench } from '../context';
   import { start } from '../text/start';
   import { timeText } from '../time';
@@ -18,6 +26,25 @@
   const of = (n: number) => told.find((p) => p.n === n);
   const advice = $derived(railAdvice(plug, kind, told));
 
+  const steps = $derived(session.build.shortHunt ?? []);
+  const hung = $derived(hungOn(session.build, session.parts));
+  const hunt = $derived(huntShort(hung, steps));
+  const mishap = $derived(afterMishap(session.build));
+  const isHunting = $derived(steps.length > 0 || advice.some((a) => a.what === 'halve'));
+  const titleOf = (id: string) => hung.find((h) => h.id === id)?.title ?? words.gone;
+
+  function step(isShort: boolean) {
+    const out = hunt.out.map((h) => h.id);
+    setHunt([...steps, { out, isShort, at: new Date().toISOString() }]);
+  }
+  function setHunt(next: readonly ShortStep[]) {
+    const { shortHunt: _, ...build } = session.build;
+    session.change(next.length ? { ...build, shortHunt: [...next] } : build, words.huntNoted);
+  }
+  function setMishap(next: Mishap | null) {
+    const { mishap: _, ...build } = session.build;
+    session.change(next ? { ...build, mishap: next } : build, words.mishapNoted);
+  }
   function keep(change: Partial<RailReadings>) {
     const next = { ...readings, ...change, at: new Date().toISOString() };
     session.change(
@@ -121,7 +148,69 @@
   {:else if readings.at}<p class="quiet">{words.when(timeText(readings.at))}</p>{/if}
 </div>
 
+{#if isHunting}
+  <section aria-live="polite">
+    <h2>{words.hunt}</h2>
+    {#if steps.length}
+      <ol>
+        {#each steps as s, i (i)}
+          <li>
+            {words.outWas(s.out.map(titleOf))}: <b>{s.isShort ? words.isShort : words.isGone}</b>
+            <Button
+              class="act"
+              aria-label={words.dropStep(i + 1)}
+              onclick={() => setHunt(steps.filter((x) => x !== s))}>×</Button
+            >
+          </li>
+        {/each}
+      </ol>
+    {/if}
+    <p class={hunt.state === 'next' ? 'ask' : 'sum'}>{huntWords(hunt)}</p>
+    {#if hunt.state === 'next' || (hunt.state === 'found' && !hunt.isConfirmed)}
+      <Button class="act main" onclick={() => step(true)}>{words.isShort}</Button>
+      <Button class="act main" onclick={() => step(false)}>{words.isGone}</Button>
+    {/if}
+    {#if steps.length}<Button class="act" onclick={() => setHunt([])}>{words.huntAgain}</Button>{/if}
+  </section>
+{/if}
+{#if plug === 'at'}
+  <details open={mishap !== null}>
+    <summary>{words.mishap}</summary>
+    {#if mishap && session.build.mishap}
+      <p class={mishap === 'ohms' ? 'bad' : 'ask'}>{mishapWords[mishap]}</p>
+      <Label for="rail-cased">{words.cased}</Label>
+      <Select
+        id="rail-cased"
+        placeholder=""
+        items={Object.entries(words.casedAnswers).map(([value, name]) => ({ value, name }))}
+        value={session.build.mishap.cased === undefined
+          ? 'unknown'
+          : session.build.mishap.cased
+            ? 'yes'
+            : 'no'}
+        onchange={(e) => {
+          const told = e.currentTarget.value;
+          setMishap({
+            at: session.build.mishap?.at ?? new Date().toISOString(),
+            ...(told === 'unknown' ? {} : { cased: told === 'yes' })
+          });
+        }}
+      />
+      <Button class="act" onclick={() => setMishap(null)}>{words.mishapNot}</Button>
+    {:else}
+      <p>{words.mishapAsk}</p>
+      <Button class="act" onclick={() => setMishap({ at: new Date().toISOString() })}
+        >{words.mishapYes}</Button
+      >
+    {/if}
+  </details>
+{/if}
+
 <style>
+  section ol {
+    padding-left: 1.5rem;
+    list-style: decimal;
+  }
   p {
     margin: 0.4rem 0;
   }

@@ -33,7 +33,27 @@ export const start = {
     odd: (text: string) => `“${text}” was not understood.`,
     nothing: 'Nothing has been read at this plug.',
     when: (at: string) => `Last reading ${at}.`,
-    noted: (plug: string) => `readings at the ${plug}`
+    noted: (plug: string) => `readings at the ${plug}`,
+    hunt: 'Where is the short?',
+    isShort: 'Still short',
+    isGone: 'The short is gone',
+    outWas: (names: readonly string[]) => `Without ${names.join(', ')}`,
+    gone: 'something that is no more in the machine',
+    dropStep: (n: number) => `Delete reading ${n}`,
+    huntAgain: 'Begin again',
+    huntNoted: 'a reading on the way to a short',
+    mishap: 'Were the two plugs exchanged?',
+    mishapAsk:
+      'If it was switched on with the red wires in the middle, say so before anything else is tried.',
+    mishapYes: 'They were exchanged, under power',
+    mishapNot: 'No, they were not',
+    mishapNoted: 'exchanged plugs',
+    cased: 'Was the board in a metal case?',
+    casedAnswers: {
+      unknown: 'not known',
+      yes: 'yes: the case joined both grounds',
+      no: 'no, on the bench'
+    }
   },
   trials: {
     lead: 'Swap parts one by one and write each arrangement down with its result. One thing changed per trial says most. A part that failed ohms, smelled or got hot goes into no other machine.',

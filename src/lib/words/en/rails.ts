@@ -1,4 +1,4 @@
-import type { Rail, RailAdvice, RailSays, RailWhy } from '../../core/diagnosis';
+import type { Hung, Rail, RailAdvice, RailSays, RailWhy, ShortHunt } from '../../core/rails';
 import type { PlugId } from '../../core/model';
 import { and } from './language';
 
@@ -63,7 +63,7 @@ export function railAdviceWords(advice: RailAdvice): string {
     case 'stop':
       return `Stop at ${list(advice.rails)}: do not switch on again before it is found.`;
     case 'halve':
-      return 'To find the short: unplug the drives, take half of the cards out, read again, then the next half. At the last single card read the pins of its edge.';
+      return 'Find the short by halves: below it says what to take out before each reading.';
     case 'compare':
       return `${list(advice.rails)}: read a like board, or this one with the cards out. A factor of five below the like one outweighs the table.`;
     case 'supply':
@@ -76,3 +76,35 @@ export function railAdviceWords(advice: RailAdvice): string {
       return 'Every rail of this plug was read and is right.';
   }
 }
+
+const edge: Record<Hung['kind'], string> = {
+  card: 'Out of the machine, read the pins of its edge to ground: +5 V at B3 and B29, +12 V at B9, −5 V at B5, −12 V at B7.',
+  drive: 'Read the pins of its power socket to ground.',
+  keyboard: 'Look along its lead, and read its plug to ground.'
+};
+
+/** What to do next on the way to a short. */
+export function huntWords({ state, out, isConfirmed }: ShortHunt): string {
+  switch (state) {
+    case 'next':
+      return `Unplugged from the wall, take off: ${and(out.map((h) => h.title))}. Everything else stays in. Then read the rail again.`;
+    case 'found': {
+      const [it] = out;
+      if (!it) return '';
+      return isConfirmed
+        ? `The short goes with ${it.title} alone. ${edge[it.kind]} It goes into no other machine.`
+        : `By what was read it is ${it.title}. Put everything else back and read once with only this out: the short has to be gone.`;
+    }
+    case 'board':
+      return 'Everything is off, and it is short all the same: it is on the board, or a plug is not off. Look for a tantalum capacitor or a foreign piece of metal first. With the supply and all cards off, 1 A at no more than 1 V into the rail in its own polarity, eyes protected: the part that gets warm, or the smallest millivolts. Leave it to somebody who does this if you never did.';
+    case 'contradiction':
+      return 'One short does not explain these readings: there are two, or it comes and goes as something is moved. Begin again with everything off, and put one thing back at a time.';
+  }
+}
+
+/** After the plugs of the board were exchanged under power. */
+export const mishapWords = {
+  ohms: 'Unplug it and put the plugs right. Read the ohms of every rail of the board below, supply off: until they pass nothing is switched on.',
+  checks:
+    'The rails passed since. Go on with the checks of level 3 before power; of the chips suspect memory and serial ports first. It may have survived; nobody can say so before it runs.'
+} as const;

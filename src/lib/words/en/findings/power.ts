@@ -1,4 +1,5 @@
 import { amps, and, capital, counted, or } from '../language';
+import { railStopWords, railWords } from '../rails';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -18,6 +19,7 @@ export const power: WordsOf<
   | 'power.rail'
   | 'power.start'
   | 'power.least'
+  | 'power.rails'
   | 'power.minus5'
   | 'power.plugs'
   | 'power.form'
@@ -39,6 +41,18 @@ export const power: WordsOf<
     sentence: `${amps(takes)} for some seconds, and the supply has ${amps(limit)}: it may shut down at power-on. A spin-up delay or one drive less helps.`,
     why: 'Hard disks draw most while they spin up.'
   }),
+  'power.rails': (f) =>
+    f.why === 'exchanged'
+      ? {
+          title: 'The power plugs were exchanged',
+          sentence: `Do not switch on: unplug it, put the plugs right, black wires in the middle, and read the ohms of the board under Start, Rails. ${f.cased === true ? 'In a case both grounds are joined, so the supply cuts off at once: it may have survived.' : f.cased === false ? 'Without a case the logic got its 5 V the wrong way round: mostly it does not survive.' : 'Whether it survived nobody can say before.'}`,
+          why: 'Exchanged, ground gets +5 V, and +5 V gets ground and −12 V. Memory and serial chips go first.'
+        }
+      : {
+          title: `${capital(and(f.rails.map((r) => railWords[r])))} measured short or wrong`,
+          sentence: railStopWords(f),
+          why: 'A supply that is switched on into a short burns what made it, or what feeds it.'
+        },
   'power.least': ({ supply, needs, gets }) => ({
     title: 'Too little load for the power supply',
     sentence: `${the(supply)} needs a load of ${amps(needs)} on +5 V and gets ${amps(gets)}: it may click and stay off. The board is not at fault then.`,

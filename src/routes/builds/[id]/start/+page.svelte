@@ -2,7 +2,8 @@
   import { onDestroy, tick, untrack } from 'svelte';
   import { Button } from 'flowbite-svelte';
   import { page } from '$app/state';
-  import { addStart, railStops, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import { addStart, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import { railStops } from '$lib/core/rails';
   import type { Start } from '$lib/core/model';
   import { railStopWords, startWords } from '$lib/words';
   import { getBench } from '$lib/ui/context';

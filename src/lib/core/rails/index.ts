@@ -1,0 +1,3 @@
+export * from './readings';
+export * from './halving';
+export * from './mishap';
