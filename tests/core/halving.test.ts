@@ -7,8 +7,16 @@ import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
 
 const things = (drives: number, cards: number): Hung[] => [
-  ...Array.from({ length: drives }, (_, i): Hung => ({ id: `d${i}`, title: `drive ${i}`, kind: 'drive' })),
-  ...Array.from({ length: cards }, (_, i): Hung => ({ id: `c${i}`, title: `card ${i}`, kind: 'card' }))
+  ...Array.from({ length: drives }, (_, i): Hung => ({
+    id: `d${i}`,
+    thing: { name: `drive ${i}`, what: { kind: 'keyboard' } },
+    kind: 'drive'
+  })),
+  ...Array.from({ length: cards }, (_, i): Hung => ({
+    id: `c${i}`,
+    thing: { name: `card ${i}`, what: { kind: 'keyboard' } },
+    kind: 'card'
+  }))
 ];
 
 describe('finding a short by halves', () => {

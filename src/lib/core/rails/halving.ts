@@ -1,9 +1,9 @@
-import type { Build, PartSet, ShortStep } from '../model';
+import { thingOf, type Build, type PartSet, type ShortStep, type Thing } from '../model';
 
 /** What hangs on the rails of a machine and can be taken off, the quickest first. */
 export interface Hung {
   id: string;
-  title: string;
+  thing: Thing;
   kind: 'drive' | 'keyboard' | 'card';
 }
 
@@ -27,10 +27,10 @@ export function hungOn(build: Build, parts: PartSet): Hung[] {
   return build.items
     .flatMap((item): Hung[] => {
       const part = parts.get(item.part);
-      const title = item.label ?? part?.name ?? item.part;
-      if (part?.kind === 'drive') return [{ id: item.id, title, kind: 'drive' }];
-      if (part?.kind === 'keyboard') return [{ id: item.id, title, kind: 'keyboard' }];
-      return part?.card && item.slot !== undefined ? [{ id: item.id, title, kind: 'card' }] : [];
+      if (!part) return [];
+      const thing = thingOf(item.label === undefined ? { part } : { part, title: item.label });
+      if (part.kind === 'drive' || part.kind === 'keyboard') return [{ id: item.id, thing, kind: part.kind }];
+      return part.card && item.slot !== undefined ? [{ id: item.id, thing, kind: 'card' }] : [];
     })
     .sort((a, b) => ORDER[a.kind] - ORDER[b.kind]);
 }

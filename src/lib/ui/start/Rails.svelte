@@ -31,7 +31,7 @@
   const hunt = $derived(huntShort(hung, steps));
   const mishap = $derived(afterMishap(session.build));
   const isHunting = $derived(steps.length > 0 || advice.some((a) => a.what === 'halve'));
-  const titleOf = (id: string) => hung.find((h) => h.id === id)?.title ?? words.gone;
+  const titleOf = (id: string) => hung.find((h) => h.id === id)?.thing.name ?? words.gone;
 
   function step(isShort: boolean) {
     const out = hunt.out.map((h) => h.id);

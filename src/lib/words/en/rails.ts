@@ -1,6 +1,7 @@
 import type { Hung, Rail, RailAdvice, RailSays, RailWhy, ShortHunt } from '../../core/rails';
 import type { PlugId } from '../../core/model';
 import { and } from './language';
+import { the } from './things';
 
 export const railWords: Record<Rail, string> = {
   '+5': '+5 V',
@@ -87,13 +88,13 @@ const edge: Record<Hung['kind'], string> = {
 export function huntWords({ state, out, isConfirmed }: ShortHunt): string {
   switch (state) {
     case 'next':
-      return `Unplugged from the wall, take off: ${and(out.map((h) => h.title))}. Everything else stays in. Then read the rail again.`;
+      return `Unplugged from the wall, take off: ${and(out.map((h) => the(h.thing)))}. Everything else stays in. Then read the rail again.`;
     case 'found': {
       const [it] = out;
       if (!it) return '';
       return isConfirmed
-        ? `The short goes with ${it.title} alone. ${edge[it.kind]} It goes into no other machine.`
-        : `By what was read it is ${it.title}. Put everything else back and read once with only this out: the short has to be gone.`;
+        ? `The short goes with ${the(it.thing)} alone. ${edge[it.kind]} It goes into no other machine.`
+        : `By what was read it is ${the(it.thing)}. Put everything else back and read once with only this out: the short has to be gone.`;
     }
     case 'board':
       return 'Everything is off, and it is short all the same: it is on the board, or a plug is not off. Look for a tantalum capacitor or a foreign piece of metal first. With the supply and all cards off, 1 A at no more than 1 V into the rail in its own polarity, eyes protected: the part that gets warm, or the smallest millivolts. Leave it to somebody who does this if you never did.';
@@ -104,7 +105,7 @@ export function huntWords({ state, out, isConfirmed }: ShortHunt): string {
 
 /** After the plugs of the board were exchanged under power. */
 export const mishapWords = {
-  ohms: 'Unplug it and put the plugs right. Read the ohms of every rail of the board below, supply off: until they pass nothing is switched on.',
+  ohms: 'Unplug it and put the plugs right. Read the ohms of every rail of the board here, supply off: until they pass nothing is switched on.',
   checks:
     'The rails passed since. Go on with the checks of level 3 before power; of the chips suspect memory and serial ports first. It may have survived; nobody can say so before it runs.'
 } as const;
