@@ -53,6 +53,16 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
   },
   'cpu.oscillator': () =>
     made({ board: 'varnoc-v66', items: [{ part: 'ashgill-486dx2-66' }, { part: 'oddmere-osc-40-000' }] }),
+  'part.bad': () => {
+    const { build, parts } = made({ board: 'varnoc-v66', items: [{ part: 'brim-v16', slot: '1' }] });
+    const foundBad = { at: '2026-11-28', by: 'start' as const, why: 'hot at once' };
+    return { build: { ...build, items: build.items.map((i) => ({ ...i, foundBad })) }, parts };
+  },
+  'part.borrowed': () => {
+    const { build, parts } = made({ board: 'varnoc-v66', items: [{ part: 'brim-v16', slot: '1' }] });
+    const borrowed = { from: 'plover', name: 'Plover', at: '2026-11-28' };
+    return { build: { ...build, items: build.items.map((i) => ({ ...i, borrowed })) }, parts };
+  },
   'power.rails': () => {
     const { build, parts } = made({ board: 'varnoc-v66', items: [] });
     return { build: { ...build, mishap: { at: '2026-11-28T12:00:00.000Z' } }, parts };

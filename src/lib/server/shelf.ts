@@ -104,12 +104,15 @@ export class ShelfStore {
   }
 
   /** In which builds each specimen sits. */
-  private async uses(): Promise<Map<string, { build: string; name: string }[]>> {
-    const out = new Map<string, { build: string; name: string }[]>();
+  private async uses(): Promise<Map<string, ShelfView['usedIn']>> {
+    const out = new Map<string, ShelfView['usedIn']>();
     for (const row of await this.builds.list())
       for (const item of row.summary.items)
         if (item.specimen)
-          out.set(item.specimen, [...(out.get(item.specimen) ?? []), { build: row.id, name: row.name }]);
+          out.set(item.specimen, [
+            ...(out.get(item.specimen) ?? []),
+            { build: row.id, name: row.name, borrowed: item.borrowed ?? false }
+          ]);
     return out;
   }
 

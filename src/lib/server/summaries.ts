@@ -34,6 +34,8 @@ export interface ItemRow {
   slot: string | null;
   /** The shelf item that it is. */
   specimen?: string;
+  /** On loan from another machine. */
+  borrowed?: boolean;
 }
 
 export interface Row {
@@ -90,7 +92,8 @@ export function looseSummary(document: string, parts: PartSet): Summary {
           maker: part?.maker ?? '',
           where,
           slot: textOr(item.slot, null),
-          ...(typeof item.specimen === 'string' ? { specimen: item.specimen } : {})
+          ...(typeof item.specimen === 'string' ? { specimen: item.specimen } : {}),
+          ...(isObject(item.borrowed) ? { borrowed: true } : {})
         }
       ];
     };

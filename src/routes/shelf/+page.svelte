@@ -91,7 +91,8 @@
           >{#if v.lentTo}<b class="lent">{words.lentTo(v.lentTo)}</b>{:else}{v.item.place ?? ''}{/if}</span
         >
         <span class="used">
-          {#each v.usedIn as u (u.build)}<a href="/builds/{u.build}/fit">{u.name}</a
+          {#each v.usedIn as u (u.build)}<a href="/builds/{u.build}/fit"
+              >{u.borrowed ? words.onLoanTo(u.name) : u.name}</a
             >{:else}{words.nowhere}{/each}
         </span>
         <Button class="act" onclick={() => toBin(v)} aria-label="{words.toBin}: {v.title}">×</Button>

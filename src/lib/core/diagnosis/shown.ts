@@ -257,6 +257,8 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   switch: wrongSwitch,
 
   'kit.missing': 'hint',
+  'part.bad': (f, kit) => lostPart(f, kit),
+  'part.borrowed': 'hint',
   'bay.no-battery': 'hint',
   'bay.out': 'hint',
 

@@ -67,6 +67,12 @@ export const Item = z.strictObject({
   asFound: Positions.default({}),
   /** Blocks as they were seen, where that says more than the positions: half looked at, or in no table. */
   seen: z.record(Id, State).optional(),
+  /** It was found bad: by what was tried here, or the shelf says so. */
+  foundBad: z
+    .strictObject({ at: z.iso.date(), by: z.enum(['start', 'shelf']), why: line(200).optional() })
+    .optional(),
+  /** On loan from another machine: neither of the two is as it was. */
+  borrowed: z.strictObject({ from: Id, name: line(120), at: z.iso.date() }).optional(),
   /** Tries of this card in slots, here and elsewhere: they stand above what the catalogue says of its kind. */
   tried: z.array(Trial).max(60, 'at most 60 tries').optional(),
   /** Photographs of blocks from which they were read. */

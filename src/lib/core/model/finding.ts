@@ -43,7 +43,8 @@ export type FixLabel =
   | { kind: 'geometry'; cylinders: number }
   | { kind: 'drive-type'; type: string }
   | { kind: 'never-together' }
-  | { kind: 'battery-off' };
+  | { kind: 'battery-off' }
+  | { kind: 'out'; part: string };
 
 /** A change that the application can make, and how to call it. */
 export interface OfferedFix {

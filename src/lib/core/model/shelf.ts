@@ -90,7 +90,7 @@ export interface ShelfView {
   kind: Part['kind'];
   summary: string;
   /** Builds in which this very specimen sits. */
-  usedIn: { build: string; name: string }[];
+  usedIn: { build: string; name: string; borrowed: boolean }[];
   lentTo: string | null;
   tried8: ReturnType<typeof triedIn8Bit>;
   photos: { id: string; name: string; width: number; height: number; marks: PhotoMarks }[];

@@ -144,7 +144,9 @@ const itemFields: Record<string, string> = {
   terminated: 'terminators',
   specimen: 'thing of the shelf',
   disk: 'setup, tries and plan of the medium',
-  tried: 'tries in slots'
+  tried: 'tries in slots',
+  foundBad: 'found bad',
+  borrowed: 'on loan'
 };
 const buildFields: Record<string, string> = {
   shortHunt: 'readings on the way to a short',

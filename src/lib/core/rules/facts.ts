@@ -110,6 +110,8 @@ export interface FactsOf {
   'unknown.board': { board: Thing; open: OpenFact[] };
   'unknown.bios': Record<string, never>;
   'kit.missing': { missing: MissingKind[] };
+  'part.bad': { part: Thing; at: string; by: 'start' | 'shelf'; why: string | null };
+  'part.borrowed': { part: Thing; from: string; at: string };
   /** A portable whose battery does not fit in as its bays are. */
   'bay.no-battery': { machine: Thing; bays: string[]; isSeen: boolean };
   /** A drive whose module is not in a bay now. */

@@ -16,6 +16,7 @@ import { powerRules } from './power';
 import { programRules } from './programs';
 import type { Rule } from './rule';
 import { seatRules } from './seat';
+import { specimenRules } from './specimens';
 import { switchRules } from './switches';
 import { unknownRules } from './unknown';
 import { videoRules } from './video';
@@ -35,7 +36,8 @@ export const rules: readonly Rule[] = [
   ...diskRules,
   ...switchRules,
   ...briefRules,
-  ...programRules
+  ...programRules,
+  ...specimenRules
 ];
 
 /**

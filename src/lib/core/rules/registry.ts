@@ -179,6 +179,8 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'evidence.conflict': entry(at('switches'), 'caution'),
   switch: entry(at('switches'), ['clash', 'stop', 'caution', 'note']),
 
+  'part.bad': entry(at('parts'), 'clash'),
+  'part.borrowed': entry(at('parts'), 'note'),
   'kit.missing': entry(at('parts'), 'note', { hides: 'other' }),
 
   'period.early': entry(fit('time'), ['caution', 'note'], { about: 'period' }),

@@ -174,6 +174,7 @@ export const ItemReply = z.object({
   where: z.enum(['board', 'fitted', 'ready']),
   slot: z.string().nullable(),
   specimen: z.string().optional(),
+  borrowed: z.boolean().optional(),
   build: z.string(),
   buildName: z.string()
 });
@@ -265,7 +266,7 @@ export const ShelfReply = z.object({
   maker: z.string(),
   kind: z.string(),
   summary: z.string(),
-  usedIn: z.array(z.object({ build: z.string(), name: z.string() })),
+  usedIn: z.array(z.object({ build: z.string(), name: z.string(), borrowed: z.boolean() })),
   lentTo: z.string().nullable(),
   photos: z.array(
     z.object({

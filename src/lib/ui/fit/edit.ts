@@ -13,6 +13,7 @@ import type { Session } from '../record/session.svelte';
 import { ask } from '../record/send';
 import { text } from '../text';
 import { fit as fitText } from '../text/fit';
+import { today } from '../time';
 
 /** Puts a part into the machine: a card into its best free slot, anything else where it is told. */
 export function addPart(session: Session, part: Part, extra: Partial<Item> = {}): string {
@@ -60,9 +61,43 @@ export async function fitSpecimen(session: Session, thing: ShelfView, slot?: str
       : {}),
     ...(made || real ? { disk: { ...(made ? { made } : {}), ...(real ? { real } : {}), tries: [] } } : {}),
     ...(slot ? { slot } : {}),
+    ...statusOf(session, thing),
     ...(thing.item.label ? { label: thing.item.label } : {})
   });
   return true;
+}
+
+/** What the shelf knows of a thing that matters in a machine: that it is bad, and that another machine lacks it now. */
+function statusOf(session: Session, { item, usedIn }: ShelfView): Pick<Item, 'foundBad' | 'borrowed'> {
+  const at = today();
+  const owner = usedIn.find((u) => u.build !== session.build.id && !u.borrowed);
+  const isBad = item.condition === 'faulty' || item.condition === 'parts-only';
+  return {
+    ...(isBad ? { foundBad: { at, by: 'shelf' as const } } : {}),
+    ...(owner ? { borrowed: { from: owner.build, name: owner.name, at } } : {})
+  };
+}
+
+/**
+ * Writes down that a part was found bad, in the build and on the shelf; null takes it back in the build.
+ * @returns whether the shelf has it too; null: the part is no thing of the shelf, or it was taken back
+ */
+export async function noteBad(session: Session, id: string, why: string | null): Promise<boolean | null> {
+  const at = today();
+  session.item(
+    id,
+    ({ foundBad: _, ...item }) => (why === null ? item : { ...item, foundBad: { at, by: 'start', why } }),
+    fitText.badDone
+  );
+  const items = [session.build.board, ...session.build.items];
+  const { specimen } = items.find((i) => i.id === id) ?? {};
+  if (specimen === undefined || why === null) return null;
+  const kept = await ask<ShelfView>('GET', `/shelf/${specimen}`);
+  if (!kept.ok) return false;
+  const { item, version } = kept.value;
+  const notes = [item.notes, fitText.badNote(at, why)].filter(Boolean).join('\n').slice(-2000);
+  return (await ask('PUT', `/shelf/${specimen}`, { item: { ...item, condition: 'faulty', notes }, version }))
+    .ok;
 }
 
 /** Tries that a build keeps of one card. */

@@ -15,7 +15,9 @@
     testWords,
     verdictWords
   } from '$lib/words';
+  import type { Item } from '$lib/core/model';
   import { getBench } from '../context';
+  import { noteBad } from '../fit/edit';
   import { start as words } from '../text/start';
 
   interface Props {
@@ -43,6 +45,11 @@
       .filter((c) => c.verdict !== 'untested' && c.mode.prior < 1)
       .sort((a, b) => b.posterior - a.posterior)
   );
+  /** The part of the build that a suspect is; a supply or a drive that nobody entered is none. */
+  const itemOf = (c: ComponentVerdict): Item | undefined =>
+    [session.build.board, ...session.build.items].find((i) => i.id === c.mode.item);
+  let away = $state(false);
+  const bad = async (id: string, why: string) => (away = (await noteBad(session, id, why)) === false);
   const untested = $derived(d.components.filter((c) => c.verdict === 'untested'));
   const stops = $derived(d.stops.filter((s) => s.p >= 0.05).slice(0, 3));
   const cut = $derived(Math.round(100 * (1 - d.covered)));
@@ -111,10 +118,27 @@
           <td class="quiet" title="{words.figure(c.prior)} → {words.figure(c.posterior)}"
             >{chanceWords(c.posterior)}</td
           >
+          <td>
+            {#if itemOf(c)}
+              {@const item = itemOf(c)}
+              {#if item?.foundBad}<button
+                  type="button"
+                  class="act"
+                  onclick={() => noteBad(session, item.id, null)}>{words.notBad}</button
+                >
+              {:else if item && c.verdict === 'implicated'}<button
+                  type="button"
+                  class="act"
+                  aria-label={words.isBadOf(named(c))}
+                  onclick={() => bad(item.id, named(c))}>{words.isBad}</button
+                >{/if}
+            {/if}
+          </td>
         </tr>
       {/each}
     </tbody>
   </table>
+  {#if away}<p class="bad" role="alert">{words.badAway}</p>{/if}
   {#if untested.length}
     <p class="untested"><b>{words.untested}:</b> {untested.map(named).join(', ')}.</p>
   {/if}

@@ -24,6 +24,8 @@ export const fit = {
   notHere: 'It does not work here',
   triedLabel: (name: string, does: boolean) =>
     does ? `Write down: ${name} works in this slot` : `Write down: ${name} does not work in this slot`,
+  badDone: 'a part was found bad',
+  badNote: (day: string, why: string) => `${day}: found bad, ${why}`,
   triedDone: 'a try was written down',
   triedAway: 'It is written down in this build; the shelf could not be reached.',
   takeTries: (n: number) =>

@@ -32,6 +32,7 @@ export const shelf = {
   asFound: 'Settings as found',
   notLooked: 'not looked at',
   usedIn: 'Used in',
+  onLoanTo: (name: string) => `on loan to ${name}`,
   nowhere: 'in no machine',
   lentTo: (to: string) => `lent to ${to}`,
   loans: 'Loans',

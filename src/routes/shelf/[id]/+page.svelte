@@ -177,7 +177,8 @@
       </div>
       <p>
         <b>{words.usedIn}</b>
-        {#each view.usedIn as u (u.build)}<a class="used" href="/builds/{u.build}/fit">{u.name}</a
+        {#each view.usedIn as u (u.build)}<a class="used" href="/builds/{u.build}/fit"
+            >{u.borrowed ? words.onLoanTo(u.name) : u.name}</a
           >{:else}{words.nowhere}{/each}
       </p>
       <h2>{words.trials}</h2>

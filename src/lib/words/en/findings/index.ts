@@ -53,6 +53,8 @@ export function fixLabel(label: FixLabel): string {
       return `Enter type ${label.type}`;
     case 'never-together':
       return 'I never use both at once';
+    case 'out':
+      return `Take ${label.part} out`;
     case 'battery-off':
       return 'It has been removed';
   }

@@ -1,5 +1,5 @@
 import type { MissingKind, OpenFact } from '../../../core/rules';
-import { and } from '../language';
+import { and, capital } from '../language';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -24,7 +24,9 @@ export const missingNames: Record<MissingKind, string> = {
   keyboard: 'keyboard'
 };
 
-export const unknown: WordsOf<'unknown.board' | 'unknown.bios' | 'kit.missing'> = {
+export const unknown: WordsOf<
+  'unknown.board' | 'unknown.bios' | 'kit.missing' | 'part.bad' | 'part.borrowed'
+> = {
   'unknown.board': ({ board, open }) => ({
     title: `${board.name}: ${open.map((o) => openFacts[o][0]).join(', ')} unknown`,
     sentence: `Not checked because of that on ${the(board)}: ${open.map((o) => openFacts[o][1]).join('; ')}.`,
@@ -35,6 +37,16 @@ export const unknown: WordsOf<'unknown.board' | 'unknown.bios' | 'kit.missing'> 
     sentence:
       'Not checked because of that: how large a disk it can use, which floppy drives it knows, and whether it looks for ROMs on cards.',
     why: 'The BIOS decides which drives are seen, how much of them, and what the machine boots from.'
+  }),
+  'part.bad': ({ part, at, by, why }) => ({
+    title: `${part.name} was found bad`,
+    sentence: `${by === 'shelf' ? `The shelf says so of ${the(part)}` : `${capital(the(part))} was found bad in this machine`} on ${at}${why ? `: ${why}` : ''}. Take it out, or put another one in.`,
+    why: 'What was found on this very part stands above everything that is known of its kind.'
+  }),
+  'part.borrowed': ({ part, from, at }) => ({
+    title: `${part.name} is on loan from ${from}`,
+    sentence: `${capital(the(part))} came from ${from} on ${at}. A cure with a loan is no repair, and ${from} is no reference until it is back.`,
+    why: 'With a part away a machine is another machine: what is compared with it has to name the difference.'
   }),
   'kit.missing': ({ missing: kinds }) => ({
     title: 'Not entered yet',
