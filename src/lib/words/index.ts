@@ -18,6 +18,7 @@ export * from './en/boot-files';
 export * from './en/boot-programs';
 export * from './en/first-power';
 export * from './en/rails';
+export * from './en/rail-advice';
 export * from './en/rescue';
 export * from './en/seen-things';
 export * from './en/start';

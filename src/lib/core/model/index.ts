@@ -14,6 +14,7 @@ export * from './start';
 export * from './trial';
 export * from './block-kinds';
 export * from './intake';
+export * from './plugs';
 export * from './rails';
 export * from './rescue';
 export * from './notebook';

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { Id } from './base';
+import { PLUGS } from './plugs';
 
-/** Plugs and sockets at which rails are read. */
-export const PLUGS = ['at', 'atx20', 'drive', 'floppy', 'slot'] as const;
 export const PlugId = z.enum(PLUGS);
 export type PlugId = z.output<typeof PlugId>;
 

@@ -9,4 +9,6 @@ export * from './infer';
 export * from './partition';
 export * from './letters';
 export * from './setup';
+export * from './geometry-tries';
+export * from './layers';
 export * from './ruler';

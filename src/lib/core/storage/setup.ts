@@ -1,5 +1,4 @@
 import { barriers, type Barrier, type Setup, type Way } from './barriers';
-import { largestPartition } from './fat';
 import { sectorsOf, type Geometry } from './geometry';
 import { INT13, translate, type Logical, type Translation } from './translation';
 import { fitTypes, type DriveType } from './types';
@@ -222,68 +221,6 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
 }
 const isTyped = (c: SetupChoice) => c.geometry !== null;
 
-/** One try of a geometry in a machine: cylinders typed, and what happened. */
-export interface GeometryTry {
-  cylinders: number;
-  result: 'started' | 'hung' | 'too-small' | 'not-found';
-}
-
-export interface NextGeometry {
-  /** Cylinders to try next; null when it is found. */
-  cylinders: number | null;
-  why: string;
-}
-
-/** Cylinder counts at which setups of the time stop, with what stops there. */
-const boundaries: readonly (readonly [number, string])[] = [
-  [1024, 'INT 13h without translation'],
-  [4095, 'a 12-bit cylinder field'],
-  [6322, 'a BIOS that hangs above it'],
-  [8192, 'bit-shift: 128 heads, the last that DOS takes'],
-  [15_360, 'the revised shift with 15 heads'],
-  [16_383, 'what every larger drive reports']
-];
-
-/**
- * The next cylinder count to try: the known boundary between what started and what hung, else the middle.
- * @param most cylinders of the drive
- * @param expected cylinders that should work by what is known of the BIOS
- */
-export function nextGeometry(tries: readonly GeometryTry[], most: number, expected = most): NextGeometry {
-  const low = Math.max(0, ...tries.filter((t) => t.result === 'started').map((t) => t.cylinders));
-  const high = Math.min(most + 1, ...tries.filter((t) => t.result !== 'started').map((t) => t.cylinders));
-  if (!tries.length)
-    return expected < most
-      ? { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' }
-      : { cylinders: most, why: 'The drive as it reports itself.' };
-  if (low >= high)
-    return {
-      cylinders: null,
-      why: `It started with ${low} and failed with ${high}: something else differs between those tries.`
-    };
-  if (low === most) return { cylinders: null, why: `All ${most} cylinders work.` };
-  if (low + 1 >= high) return { cylinders: null, why: `${low} is the most that works here.` };
-  // What is known of the BIOS is tried before what is known of BIOSes in general.
-  if (expected > low && expected < Math.min(high, most))
-    return { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' };
-  const between = boundaries.filter(([n]) => n > low && n < high);
-  if (between.length) {
-    const [n, what] = between[between.length >> 1];
-    return {
-      cylinders: n,
-      why: `${low ? `${low} started` : 'Nothing has started yet'}${high <= most ? `, ${high} did not` : ''}: heading for ${n}, ${what}.`
-    };
-  }
-  const known = boundaries.find(([n]) => n === low);
-  if (known && high <= most)
-    return { cylinders: null, why: `${low} is probably the most that works: ${known[1]}.` };
-  const middle = Math.floor((low + high) / 2);
-  return {
-    cylinders: middle,
-    why: `Halfway between ${low} and ${high}; no known boundary lies between.`
-  };
-}
-
 export interface Verdict {
   grade: 'stop' | 'caution' | 'note' | 'fine';
   text: string;
@@ -316,60 +253,4 @@ export function guard(
     });
   else if (past < 0) out.push({ grade: 'note', text: `Safe, but ${bytes(-past)} bytes are not used.` });
   return out.length ? out : [{ grade: 'fine', text: 'Declared just as it is.' }];
-}
-
-export interface Layer {
-  who: 'drive' | 'controller' | 'BIOS' | 'ROM' | 'DOS' | 'FAT';
-  /** Sectors that it sees, or that one partition takes. */
-  sectors: number;
-  label: string;
-  /** It stops short of the drive. */
-  isShort: boolean;
-}
-
-/**
- * How far each layer sees into a drive, from the drive outwards.
- * @param typed the drive as it was typed into the setup, in place of what it says of itself
- */
-export function layers(
-  drive: DriveSize,
-  facts: SetupFacts,
-  dos: number | null,
-  typed: DriveSize = drive
-): Layer[] {
-  const { physical } = drive;
-  const total = drive.total ?? sectorsOf(physical);
-  const { geometry, usable } = offered(typed.physical, facts, typed.total);
-  const stop = barriersOf(typed, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
-  const bios = Math.min(usable, stop?.sectors ?? Infinity);
-  const chs = ({ cylinders, heads, sectors }: Geometry) => `${cylinders} / ${heads} / ${sectors}`;
-  const made: Omit<Layer, 'isShort'>[] = [
-    {
-      who: 'drive',
-      sectors: total,
-      label: drive.byNumber ? `${total.toLocaleString('en')} blocks` : chs(physical)
-    },
-    {
-      who: 'controller',
-      sectors: drive.byNumber ? 2 ** 32 - 1 : drive.translates ? 2 ** 28 : total,
-      label: drive.byNumber ? 'block numbers' : drive.translates ? '28-bit LBA' : 'as the drive'
-    },
-    {
-      who: facts.isRom ? 'ROM' : 'BIOS',
-      sectors: bios,
-      label:
-        facts.translation === 'none' || facts.translation === 'scsi'
-          ? chs(geometry)
-          : `${facts.translation}: ${chs(geometry)}`
-    },
-    {
-      who: 'DOS',
-      sectors: dos === null || dos >= 7 ? 2 ** 32 - 1 : INT13.cylinders * 255 * 63,
-      label: dos === null || dos >= 7 ? 'sector numbers' : 'INT 13h'
-    },
-    { who: 'FAT', sectors: largestPartition(dos ?? 6), label: 'one partition' }
-  ];
-  // What rounding to whole cylinders leaves, and the one kept for diagnostics, stops nobody.
-  const rounding = geometry.heads * geometry.sectors * (facts.keepsLast ? 2 : 1);
-  return made.map((l) => ({ ...l, isShort: total - l.sectors >= rounding && l.who !== 'FAT' }));
 }

@@ -5,9 +5,9 @@
   import { getBench } from '../context';
   import { text } from '../text';
   import FindingRow from './FindingRow.svelte';
-  import Selected from './Selected.svelte';
 
   const { session, planner } = getBench();
+  const selectedPanel = () => import('./Selected.svelte');
   /** Loaded with the solver when the page has been drawn, so that they are there when the server is away. */
   const planPanel = () => import('./Plan.svelte');
   const whyPanel = () => import('./Why.svelte');
@@ -47,7 +47,7 @@
         {:else}<p class="clear">{text.tray.nothingFound(session.checked.hiding.length)}</p>{/if}
       {/if}
     {/if}
-    <Selected />
+    {#await selectedPanel() then { default: Selected }}<Selected />{/await}
     {#if notes.length && planner.state !== 'plan'}
       <details bind:open={showsNotes}>
         <summary>{text.tray.notes(notes.length)}</summary>

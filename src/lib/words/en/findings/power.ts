@@ -1,5 +1,5 @@
 import { amps, and, capital, counted, or } from '../language';
-import { railStopWords, railWords } from '../rails';
+import { railList, railStopWords } from '../rails';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -49,7 +49,7 @@ export const power: WordsOf<
           why: 'Exchanged, ground gets +5 V, and +5 V gets ground and −12 V. Memory and serial chips go first.'
         }
       : {
-          title: `${capital(and(f.rails.map((r) => railWords[r])))} measured short or wrong`,
+          title: `${capital(railList(f.rails))} measured short or wrong`,
           sentence: railStopWords(f),
           why: 'A supply that is switched on into a short burns what made it, or what feeds it.'
         },
