@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
-import { press, sees, useBench } from '../support/browser';
+import { press, sees, until, useBench } from '../support/browser';
 
 describe('a machine that does not start', () => {
   const bench = useBench();
@@ -33,6 +33,62 @@ describe('a machine that does not start', () => {
     await sees(page, 'Note what happened at the last start');
     await press(page, 'Undo');
     await sees(page, 'contacts of the first memory bank');
+  });
+
+  it('a suspect that was found bad is a finding, on the shelf too, and can be taken back', async () => {
+    await bench.open('/builds/turnstone/start?view=happened');
+    await press(page, 'running');
+    await press(page, 'text');
+    await page.type('#start-text', '301 keyboard error');
+    await press(page, 'Note this start');
+    await press(page, 'Write down that it is bad: keyboard');
+    await page.waitForFunction(() => document.body.innerText.includes('It is good after all'));
+    const bad = async () => {
+      const { findings } = await bench.api<{ findings: { rule: string; severity: string }[] }>(
+        'GET',
+        '/builds/turnstone/check'
+      );
+      return findings.filter((f) => f.rule === 'part.bad').map((f) => f.severity);
+    };
+    await until(async () => (await bad()).join() === 'clash');
+    await press(page, 'It is good after all');
+    await until(async () => (await bad()).length === 0);
+  });
+
+  it('finds a short by halves, and stops a machine whose plugs were exchanged', async () => {
+    await bench.open('/builds/plover/start?view=rails');
+    await page.select('#rail-kind', 'ohms');
+    await page.select('#rail-side', 'board');
+    for (const box of await page.$$('main input[type="checkbox"]')) await box.click();
+    await page.type('#rail-2', '0.6');
+    await page.keyboard.press('Tab');
+    await sees(page, 'Where is the short?');
+    await press(page, 'Still short');
+    await sees(page, 'Without');
+    const steps = async () =>
+      (
+        (await bench.saved('plover')).build as unknown as {
+          shortHunt?: { out: string[]; isShort: boolean }[];
+        }
+      ).shortHunt ?? [];
+    await until(async () => (await steps()).length === 1);
+    expect((await steps())[0]).to.deep.include({ isShort: true });
+    // The short goes with half of the cards, again and again, until one is left.
+    for (
+      let n = 0;
+      n < 6 && !(await page.evaluate(() => document.body.innerText.includes('The short goes with')));
+      n++
+    ) {
+      await press(page, 'The short is gone');
+      await until(async () => (await steps()).length === n + 2);
+    }
+    await sees(page, 'It goes into no other machine');
+    await press(page, 'Begin again');
+    await until(async () => (await steps()).length === 0);
+    await press(page, 'They were exchanged, under power');
+    await sees(page, 'put the plugs right');
+    await page.goto(`${bench.server.url}/builds/plover/start?view=power`);
+    await sees(page, 'Do not switch on');
   });
 
   it('goes on by what was done between starts, and ends with the old part put back', async () => {

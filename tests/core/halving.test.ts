@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { levelNow } from '../../src/lib/core/diagnosis';
+import { itemOfComponent, levelNow } from '../../src/lib/core/diagnosis';
+import { kitOf } from '../../src/lib/core/kit';
 import type { Build, ShortStep } from '../../src/lib/core/model';
 import { check } from '../../src/lib/core/rules';
 import { ON_BOARD, afterMishap, hungOn, huntShort, type Hung } from '../../src/lib/core/rails';
@@ -65,6 +66,20 @@ describe('finding a short by halves', () => {
     );
     const gone = [{ out: ['gone'], isShort: true, at: '2026-11-28T12:00:00Z' }];
     expect(huntShort(hung, gone).suspects).to.deep.equal([...hung.map((h) => h.id), ON_BOARD]);
+  });
+});
+
+describe('which part a suspect is', () => {
+  it('is the one that was entered, and none where two may be meant', () => {
+    const kit = kitOf(demo('turnstone'), parts);
+    expect(itemOfComponent(kit, 'keyboard')?.id).to.equal(kit.keyboard?.item.id);
+    expect(itemOfComponent(kit, 'board')?.id).to.equal('board');
+    const card = kit.build.items.find((i) => i.slot !== undefined)!;
+    expect(itemOfComponent(kit, card.id)).to.equal(card);
+    expect(itemOfComponent(kit, 'leak')).to.equal(null);
+    const [first] = kit.build.items.filter((i) => parts.get(i.part)?.kind === 'memory');
+    const twice = { ...kit.build, items: [...kit.build.items, { ...first!, id: 'more', place: '9' }] };
+    expect(itemOfComponent(kitOf(twice, parts), 'memory'), 'one of several').to.equal(null);
   });
 });
 

@@ -20,3 +20,4 @@ export * from './trial-table';
 export * from './trial-text';
 export * from './machine';
 export * from './first-power';
+export { itemOfComponent } from './component-item';

@@ -1,5 +1,6 @@
 <script lang="ts">
   import {
+    itemOfComponent,
     testById,
     titlesOf,
     explanations,
@@ -15,6 +16,7 @@
     testWords,
     verdictWords
   } from '$lib/words';
+  import { kitOf } from '$lib/core/kit';
   import type { Item } from '$lib/core/model';
   import { getBench } from '../context';
   import { noteBad } from '../fit/edit';
@@ -46,8 +48,8 @@
       .sort((a, b) => b.posterior - a.posterior)
   );
   /** The part of the build that a suspect is; a supply or a drive that nobody entered is none. */
-  const itemOf = (c: ComponentVerdict): Item | undefined =>
-    [session.build.board, ...session.build.items].find((i) => i.id === c.mode.item);
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const itemOf = (c: ComponentVerdict): Item | null => itemOfComponent(kit, c.component);
   let away = $state(false);
   const bad = async (id: string, why: string) => (away = (await noteBad(session, id, why)) === false);
   const untested = $derived(d.components.filter((c) => c.verdict === 'untested'));
