@@ -483,6 +483,33 @@ describe('choosing a machine', () => {
     expect(findings.find((f) => f.rule === 'switch')?.facts?.fact).to.equal('floppies');
   });
 
+  it('a card that was tried in its slot counts as it was seen, in the build and on the shelf', async () => {
+    await bench.open('/builds/dunlin/fit');
+    await page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
+    await press(page, 'Fit V16');
+    await press(page, 'Write down: V16 does not work in this slot');
+    const width = async () =>
+      (await api<{ findings: { rule: string; severity: string }[] }>('/builds/dunlin/check')).findings
+        .filter((f) => f.rule === 'slot.width')
+        .map((f) => f.severity);
+    await until(async () => (await width()).includes('clash'));
+    const thing = async () =>
+      (await api<{ item: { trials: { board?: string; result: string }[] } }>('/shelf/vga-16')).item.trials;
+    await until(async () => (await thing()).length === 3);
+    expect((await thing()).at(-1)).to.deep.include({ board: 'skerrin-px8', result: 'does-not' });
+    await press(page, 'Undo');
+    await until(async () => !(await width()).includes('clash'));
+    await bench.reload();
+    await sees(page, 'Take over a try from the shelf');
+  });
+
+  it('tells a drive by its label, and a habit of makers as no more than that', async () => {
+    await bench.open('/identify');
+    await page.type('#drive-label', 'QD-1080S ID0 ID1 ID2');
+    await sees(page, 'By its label perhaps: SCSI, 50 pins');
+    await sees(page, 'Do not plug it on this alone');
+  });
+
   it('keeps a thing on the shelf: tries, a loan, a photograph, a table', async () => {
     await bench.open('/shelf/mono');
     await told('#f-place', 'loft77');
