@@ -86,6 +86,14 @@ describe('pasted tables', () => {
       expect(withTable(card, readTable(printed)).blocks, printed).to.deep.equal(part.blocks);
     }
   });
+  it('a letter by itself is a meaning, of a drive with its colon or without', () => {
+    const labels = (text: string) => readTable(text).settings.map((x) => x.positions.map((p) => p.label));
+    expect(labels('JP1 1-2 = A, 2-3 = B')).to.deep.equal([['A', 'B']]);
+    expect(labels('SW1 1-2: off off = A, on off = B, off on = C')).to.deep.equal([['A', 'B', 'C']]);
+    expect(labels('JP1 Drive  1-2 A:  2-3 B:')).to.deep.equal([['drive A', 'drive B']]);
+    expect(labels('Drive select JP1: 1-2 A:, 2-3 B:')).to.deep.equal([['drive A', 'drive B']]);
+    expect(labels('JP1  Alpha  1-2\n     Beta   2-3')).to.deep.equal([['Alpha', 'Beta']]);
+  });
   it('keeps every line, and never fails, whatever is pasted', () => {
     const random = new Seeded(7);
     const words = cases.flatMap((c) => c.text.split(/(\s+)/));

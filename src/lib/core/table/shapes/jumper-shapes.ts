@@ -16,6 +16,34 @@ export const withoutVerbs = (line: string): string =>
 export const driveLetters = (line: string): string =>
   line.replace(/(\d\s*-\s*\d{1,2}\s*[=:]?\s*|[=]\s*)([A-F]):(?=[\s,;)]|$)/g, '$1drive $2');
 
+/** A row of a table is no longer than this. */
+const MOST_IN_ROW = 160;
+const GAPS = /\s{2,}/g;
+const FIRST_ROW = new RegExp(
+  String.raw`^(\s*${REF})(?![0-9A-Za-z])\s*:?\s+(\D[^=|\t]*?|\d+\s*[A-Za-z][^=|\t]*?)\s*:?\s+(\d{1,2}\s*-\s*\d{1,2})(\s*\*?)\s*$`,
+  'i'
+);
+const NEXT_ROW = /^\s{2,}(\D[^=|\t]*?|\d+\s*[A-Za-z][^=|\t]*?)\s*:?\s+(\d{1,2}\s*-\s*\d{1,2})\s*\*?\s*$/;
+
+/**
+ * `JP1  Mono    1-2` with `     Colour  2-3` below it: the first meaning stands in the line of the name, where a heading
+ * would. A row that follows of the same form tells that it is none.
+ */
+export const firstRows = (lines: readonly string[]): string[] =>
+  lines.map((line, i) => {
+    const below = lines[i + 1] ?? '';
+    if (line.length > MOST_IN_ROW || below.length > MOST_IN_ROW) return line;
+    // Wide gaps are no more than gaps, and keep the patterns busy.
+    const [m, next] = [FIRST_ROW.exec(line.replace(GAPS, '  ')), NEXT_ROW.exec(below.replace(GAPS, '  '))];
+    if (!m || !next) return line;
+    const [, name = '', label = '', pair = '', star = ''] = m;
+    const plain = (text: string) => !JUMPER.test(text) && !/\d\s*-\s*\d|[()]/.test(text);
+    const indent = (text: string) => text.search(/\S/);
+    if (indent(line) >= indent(below) || !plain(label) || !plain(next[1] ?? '') || next[2] === pair)
+      return line;
+    return `${name}: ${pair} = ${label}${star}`;
+  });
+
 /** `(one only)`, `- set one jumper only`: how to use the header, and no part of a meaning. */
 export const withoutAdvice = (line: string): string =>
   line

@@ -5,6 +5,7 @@ import {
   defaultColumn,
   defaultSide,
   driveLetters,
+  firstRows,
   membersOfEach,
   movedJumper,
   namesInFront,
@@ -69,7 +70,9 @@ const wording: readonly ((line: string) => string)[] = [
 export function reshape(lines: readonly string[]): Reshaped {
   const pairs: number[] = [];
   const bits: number[] = [];
-  const named = switchLines(lines.map((l) => countedColumns(numberedSides(namedInBrackets(arrows(l))))));
+  const named = switchLines(
+    firstRows(lines).map((l) => countedColumns(numberedSides(namedInBrackets(arrows(l)))))
+  );
   const crossed = crossRows(defaultColumn(named));
   const out = crossed.lines.map((line, i) => {
     const said = wording.reduce((text, rule) => rule(text), line);
