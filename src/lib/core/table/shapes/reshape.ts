@@ -1,3 +1,4 @@
+import { bothWays, crossGrid, orNone, sideBySide, valuesAlong } from './grid-shapes';
 import {
   byHand,
   countedPlaces,
@@ -43,6 +44,7 @@ export interface Reshaped {
 /** `<- default`, `<== factory`: an arrow in front of the word; any other remark behind an arrow is none of the table. */
 const arrows = (line: string): string =>
   line
+    .replace(/\s*<\s*((?:factory|default)(?: setting)?)\s*>/gi, ' ($1)')
     .replace(/\s*<\s*[-=]*\s*((?:factory|default)(?: setting)?)\b/gi, ' ($1)')
     .replace(/\s+<[-=]+\s+[A-Za-z].*$/, '')
     // `… . Default W4`: a sentence of its own.
@@ -50,6 +52,8 @@ const arrows = (line: string): string =>
 
 /** Rules that look at one line, in their order. */
 const wording: readonly ((line: string) => string)[] = [
+  bothWays,
+  orNone,
   slashedSides,
   blockAndNumber,
   movedJumper,
@@ -71,7 +75,9 @@ export function reshape(lines: readonly string[]): Reshaped {
   const pairs: number[] = [];
   const bits: number[] = [];
   const named = switchLines(
-    firstRows(lines).map((l) => countedColumns(numberedSides(namedInBrackets(arrows(l)))))
+    sideBySide(crossGrid(firstRows(lines))).map((l) =>
+      countedColumns(numberedSides(namedInBrackets(arrows(l))))
+    )
   );
   const crossed = crossRows(defaultColumn(named));
   const out = crossed.lines.map((line, i) => {
@@ -79,7 +85,7 @@ export function reshape(lines: readonly string[]): Reshaped {
     const written = inlineBits(said);
     if (written !== said) bits.push(i);
     const inline = subjectFirst(written);
-    const counted = countedPlaces(inline) ?? numbersAlong(inline);
+    const counted = countedPlaces(inline) ?? numbersAlong(inline) ?? valuesAlong(inline);
     if (counted !== null) pairs.push(i);
     return counted ?? inline;
   });
