@@ -91,7 +91,9 @@ describe('the shelf', () => {
       { ...build, items: build.items.map((i) => (i.id === 'video' ? { ...i, specimen: one.item.id } : i)) },
       'x'
     );
-    expect((await shelf.get(one.item.id)).usedIn).to.deep.equal([{ build: 'plover', name: 'Plover' }]);
+    expect((await shelf.get(one.item.id)).usedIn).to.deep.equal([
+      { build: 'plover', name: 'Plover', borrowed: false }
+    ]);
     const lent = await shelf.save(
       one.item.id,
       { ...one.item, loans: [{ to: 'the school', since: '2026-11-01' }] },

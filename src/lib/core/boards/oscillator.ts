@@ -10,7 +10,7 @@ export function oscillatorFor(family: CpuFamily, busMHz: number): { mhz: number;
   return { mhz: Math.round(busMHz * divisor * 1000) / 1000, divisor };
 }
 
-/** Whether the external clock of a board comes from the oscillator in its socket; null: from a chip that its jumpers set. */
+/** Whether an oscillator makes the external clock of a board: no jumper chooses it. */
 export const isClockedByOscillator = ({ busClock }: NonNullable<Part['board']>): boolean =>
   busClock === undefined || Array.isArray(busClock);
 

@@ -52,9 +52,11 @@ const MARKS: readonly [pattern: RegExp, buses: readonly LabelBus[], weight: Labe
   ],
   [/\b(?:HVD|(?:high[- ]voltage[- ])?differential)\b/i, ['scsi-differential'], 'printed'],
   [/\b(?:SCA(?:-?2)?|80[- ]pin)\b/i, ['scsi-80'], 'printed'],
+  // These came after differential drives of the old kind.
+  [/\b(?:LVD(?:\/SE)?|Ultra(?:2|160|320)(?:[- ]?(?:Wide[- ]?)?SCSI)?)\b/i, ['scsi-68', 'scsi-80'], 'printed'],
   [
-    /\b(?:(?:Fast[- ]|Ultra\d?[- ]?)?Wide(?:[- ]?SCSI(?:-?\d)?)?|68[- ]pin|LVD(?:\/SE)?|Ultra(?:2|3|160|320)(?:[- ]?SCSI)?)\b/i,
-    ['scsi-68', 'scsi-80'],
+    /\b(?:(?:Fast[- ]|Ultra\d?[- ]?)?Wide(?:[- ]?SCSI(?:-?\d)?)?|68[- ]pin)\b/i,
+    ['scsi-68', 'scsi-80', 'scsi-differential'],
     'printed'
   ],
   [/\b(?:SCSI(?:-?[123])?(?:[- ]interface)?|50[- ]pin)\b/i, SCSI, 'printed'],
@@ -99,16 +101,16 @@ const bySectors = (n: number): readonly LabelBus[] =>
           : [];
 
 /** Contacts by which one tells them: of those with 34 a second connector of 20 comes along. */
-const CONTACTS: Readonly<Record<LabelBus, number>> = {
-  ata: 40,
-  xta: 40,
-  'scsi-50': 50,
-  'scsi-68': 68,
-  'scsi-80': 80,
-  'scsi-differential': 50,
-  mfm: 34,
-  rll: 34,
-  esdi: 34
+const CONTACTS: Readonly<Record<LabelBus, readonly number[]>> = {
+  ata: [40],
+  xta: [40],
+  'scsi-50': [50],
+  'scsi-68': [68],
+  'scsi-80': [80],
+  'scsi-differential': [50, 68],
+  mfm: [34],
+  rll: [34],
+  esdi: [34]
 };
 /** Plugs that fit one another though what comes out of them does not. */
 const LOOK_ALIKES: readonly (readonly LabelBus[])[] = [
@@ -160,7 +162,7 @@ export function readDriveLabel(text: string): DriveLabel {
     buses,
     contradicts,
     againstHabit: habits.length > 0 && said.length > 0 && narrowed.length === 0,
-    count: isPrinted ? [] : [...new Set(buses.map((b) => CONTACTS[b]))],
+    count: isPrinted ? [] : [...new Set(buses.flatMap((b) => CONTACTS[b]))],
     doNotPlug: contradicts || alike || buses.includes('scsi-differential') || (buses.length > 0 && !isPrinted)
   };
 }
