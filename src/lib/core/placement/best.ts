@@ -18,7 +18,7 @@ export interface Placed {
 /** Nodes that each layout may take in one round, before all of them are searched as far as it goes. */
 const ROUNDS = [500, 20_000];
 /** Nodes of all layouts together: what is not decided by then is not called optimal. */
-const MOST_NODES = 300_000;
+const MOST_NODES = 200_000;
 
 /**
  * The layout that leaves programs most, with its placement: a page frame here or there, a window more or less. A layout
