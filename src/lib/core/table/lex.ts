@@ -57,6 +57,11 @@ export const plain = (line: string): string =>
     .replace(/[□○◯]/g, '-')
     .replace(/→|⇒|={1,2}>|-{1,3}>|\.{3,}|…+|—{2,}/g, ' = ')
     .replace(/^\s*[•·]\s*/, '')
+    // A blank to be filled in, and a lever that is down.
+    .replace(/(?<=^|\s)_{2,}(?=\s|$)/g, '-')
+    .replace(/(?<=^|\s)dn(?=\s|$)/gi, 'down')
+    // `JP3+JP4 = DMA 1`: both of them.
+    .replace(new RegExp(`(?<![0-9A-Za-z])(${NAME})\\s*\\+\\s*(?=${NAME}(?![0-9A-Za-z]))`, 'gi'), '$1 & ')
     .replace(/"([^"]*)"/g, '$1')
     // `1234   Address`: the switches of a block without blanks between them.
     .replace(
