@@ -31,6 +31,7 @@ export class Session {
   canRedo = $state(false);
   trouble: Trouble = $state.raw({ kind: 'fine' });
   collision: Collision | null = $state.raw(null);
+  private isColliding = false;
   /** Another window saved a state and it is shown now. */
   followed = $state(false);
   /** Changes that wait for the server. */
@@ -322,7 +323,10 @@ export class Session {
   private collide(theirs: Saved): void {
     this.trial = null;
     this.trouble = { kind: 'fine' };
-    void this.collideNow(theirs);
+    // One at a time: a second one would take away what is being decided. What comes meanwhile is met at the next save.
+    if (this.isColliding || this.collision) return;
+    this.isColliding = true;
+    void this.collideNow(theirs).finally(() => (this.isColliding = false));
   }
 
   /** Shows a state that was made on the server at this page's wish. */
