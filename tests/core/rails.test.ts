@@ -153,4 +153,13 @@ describe('a plug as a whole', () => {
       expect(railAdviceWords({ what })).to.match(/\.$/);
     expect(railAdviceWords({ what: 'stop', rails: ['+5', '-12'] })).to.match(/\+5 V and −12 V/);
   });
+
+  it('a short on the side of the supply is sought on its leads, not in cards', () => {
+    const told = (side: 'board' | 'supply') => {
+      const readings = { at: '2026-11-28T12:00:00.000Z', side, off: true, pins: { 2: '0.4' } };
+      return railAdvice('at', 'ohms', plugSays('at', 'ohms', readings), side).map((a) => a.what);
+    };
+    expect(told('board')).to.deep.equal(['stop', 'halve']);
+    expect(told('supply')).to.deep.equal(['stop', 'leads']);
+  });
 });

@@ -222,6 +222,7 @@ export function plugSays(plug: PlugId, kind: 'ohms' | 'volts', readings: RailRea
 export type RailAdvice =
   | { what: 'stop'; rails: Rail[] }
   | { what: 'halve'; rails: Rail[] }
+  | { what: 'leads'; rails: Rail[] }
   | { what: 'compare'; rails: Rail[] }
   | { what: 'supply' | 'again' | 'fine' | 'load' };
 
@@ -230,8 +231,14 @@ const unique = (list: readonly PinSays[]): Rail[] => [...new Set(list.map((p) =>
 /**
  * What follows from the readings of a plug, the most urgent first. All is only well where every rail of the plug was
  * read and none is open.
+ * @param side of the pulled plug at which the ohms were read; left out: the board's
  */
-export function railAdvice(plug: PlugId, kind: 'ohms' | 'volts', read: readonly PinSays[]): RailAdvice[] {
+export function railAdvice(
+  plug: PlugId,
+  kind: 'ohms' | 'volts',
+  read: readonly PinSays[],
+  side?: RailReadings['side']
+): RailAdvice[] {
   const of = (v: RailVerdict) => read.filter((p) => p.says?.verdict === v);
   const shorts = unique(of('short'));
   const rails = pinsFor(plug, kind)
@@ -247,7 +254,8 @@ export function railAdvice(plug: PlugId, kind: 'ohms' | 'volts', read: readonly 
     ...(shorts.length
       ? [
           { what: 'stop' as const, rails: shorts },
-          { what: 'halve' as const, rails: shorts }
+          // Behind a pulled plug no card hangs on the supply, only what is on its other leads.
+          { what: side === 'supply' ? ('leads' as const) : ('halve' as const), rails: shorts }
         ]
       : []),
     ...(kind === 'volts' && goodHeld && others.length && others.every((p) => p.says?.verdict === 'pass')

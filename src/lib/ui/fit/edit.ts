@@ -5,6 +5,7 @@ import {
   seatItem,
   type Item,
   type Part,
+  type ShelfItem,
   type ShelfView,
   type Trial
 } from '../../core/model';
@@ -78,6 +79,14 @@ function statusOf(session: Session, { item, usedIn }: ShelfView): Pick<Item, 'fo
   };
 }
 
+/** Changes a thing on the shelf as it is there now. @returns whether it was saved */
+async function onShelf(id: string, change: (item: ShelfItem) => ShelfItem): Promise<boolean> {
+  const kept = await ask<ShelfView>('GET', `/shelf/${id}`);
+  if (!kept.ok) return false;
+  const { item, version } = kept.value;
+  return (await ask('PUT', `/shelf/${id}`, { item: change(item), version })).ok;
+}
+
 /**
  * Writes down that a part was found bad, in the build and on the shelf; null takes it back in the build.
  * @returns whether the shelf has it too; null: the part is no thing of the shelf, or it was taken back
@@ -92,12 +101,11 @@ export async function noteBad(session: Session, id: string, why: string | null):
   const items = [session.build.board, ...session.build.items];
   const { specimen } = items.find((i) => i.id === id) ?? {};
   if (specimen === undefined || why === null) return null;
-  const kept = await ask<ShelfView>('GET', `/shelf/${specimen}`);
-  if (!kept.ok) return false;
-  const { item, version } = kept.value;
-  const notes = [item.notes, fitText.badNote(at, why)].filter(Boolean).join('\n').slice(-2000);
-  return (await ask('PUT', `/shelf/${specimen}`, { item: { ...item, condition: 'faulty', notes }, version }))
-    .ok;
+  return onShelf(specimen, (item) => ({
+    ...item,
+    condition: 'faulty',
+    notes: [item.notes, fitText.badNote(at, why)].filter(Boolean).join('\n').slice(-2000)
+  }));
 }
 
 /** Tries that a build keeps of one card. */
@@ -115,11 +123,7 @@ export async function noteTry(session: Session, id: string, trial: Trial): Promi
     fitText.triedDone
   );
   if (specimen === undefined) return null;
-  const kept = await ask<ShelfView>('GET', `/shelf/${specimen}`);
-  if (!kept.ok) return false;
-  const { item, version } = kept.value;
-  const sent = { ...item, trials: [...item.trials, trial] };
-  return (await ask('PUT', `/shelf/${specimen}`, { item: sent, version })).ok;
+  return onShelf(specimen, (item) => ({ ...item, trials: [...item.trials, trial] }));
 }
 
 /** Tries that the shelf has of a card and the build has not: written down since it was fitted. */

@@ -24,7 +24,7 @@
   const pins = $derived(pinsFor(plug, kind));
   const told = $derived(plugSays(plug, kind, readings));
   const of = (n: number) => told.find((p) => p.n === n);
-  const advice = $derived(railAdvice(plug, kind, told));
+  const advice = $derived(railAdvice(plug, kind, told, readings.side));
 
   const steps = $derived(session.build.shortHunt ?? []);
   const hung = $derived(hungOn(session.build, session.parts));

@@ -72,12 +72,14 @@
       state ? words.recorded(`${part.name} ${name}`) : words.forgotten(`${part.name} ${name}`)
     );
   }
-  const recordPhoto = (taken: BlockPicture) =>
-    session.item(
-      item.id,
-      (i) => recordPicture(i, part, block.id, taken),
-      words.recorded(`${part.name} ${name}`)
-    );
+  const recordPhoto = (state: State, taken: BlockPicture | null) =>
+    taken
+      ? session.item(
+          item.id,
+          (i) => recordPicture(i, part, block.id, taken),
+          words.recorded(`${part.name} ${name}`)
+        )
+      : record(state);
   function take(event: SubmitEvent) {
     event.preventDefault();
     try {

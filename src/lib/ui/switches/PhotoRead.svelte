@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import { Button } from 'flowbite-svelte';
-  import type { Block, BlockPicture } from '$lib/core/model';
+  import type { Block, BlockPicture, State } from '$lib/core/model';
   import type { BlockShape, Corners, Point, Raster } from '$lib/core/photo';
   import type { PhotoMessage, PhotoReply } from '$lib/workers/photo';
   import { text } from '../text';
@@ -12,8 +12,8 @@
   interface Props {
     block: Block;
     shape: BlockShape;
-    /** Takes what was confirmed, with the block as it was cut out. */
-    record: (picture: BlockPicture) => void;
+    /** Takes what was confirmed, with the block as it was cut out; null: no picture of it could be made. */
+    record: (state: State, picture: BlockPicture | null) => void;
   }
   let { block, shape, record }: Props = $props();
   const words = text.switches.photo;
@@ -136,8 +136,8 @@
     ));
   function take() {
     const image = cut && pictureOf(cut);
-    if (!reading || !image) return;
-    record({ at: today(), state: reading, told: toldIn(read, places), image });
+    if (!reading) return;
+    record(reading, image ? { at: today(), state: reading, told: toldIn(read, places), image } : null);
     isOpen = false;
     places = [];
     corners = [];

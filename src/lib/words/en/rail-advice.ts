@@ -38,6 +38,8 @@ export function railAdviceWords(advice: RailAdvice): string {
       return `Stop at ${railList(advice.rails)}: do not switch on again before it is found.`;
     case 'halve':
       return 'Find the short by halves: below it says what to take out before each reading.';
+    case 'leads':
+      return 'Pull every drive off the leads of the supply and read again. Still short: it is inside the supply, which only a qualified person opens. Gone: one of the drives; put them back one at a time.';
     case 'compare':
       return `${railList(advice.rails)}: read a like board, or this one with the cards out. A factor of five below the like one outweighs the table.`;
     case 'supply':
