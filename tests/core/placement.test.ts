@@ -11,6 +11,7 @@ import {
   type Line,
   type Present
 } from '../../src/lib/core/placement';
+import { Packs } from '../../src/lib/core/placement/packs';
 import { line } from '../support/line';
 import { Seeded } from '../support/random';
 import { torture } from '../support/torture';
@@ -140,6 +141,31 @@ describe('placing in upper memory', () => {
     expect(cut.low).to.be.at.least(whole.low);
   });
 
+  it('sees that two regions wait for each other, though each could hold its lines', () => {
+    // Above, x must start before y and u before v; but x waits for v, and u for y.
+    const lines = [
+      line('x', 1, 900, 500, ['v']),
+      line('y', 1, 400, 400),
+      line('u', 1, 1900, 1100, ['y']),
+      line('v', 1, 800, 800)
+    ];
+    const regions = [900, 1900];
+    const packs = new Packs(lines);
+    const { packing } = packs.fill(regions, 0, 1000);
+    expect(packing).to.deep.equal({ stay: 2800, sets: [0b0011, 0b1100] });
+    expect(packs.orderOf(packing!, regions)).to.equal(null);
+    const found = place(lines, regions);
+    expect([found.status, found.low]).to.deep.equal(['optimal', brute(lines, regions)]);
+    expect(found.low).to.be.greaterThan(0);
+  });
+
+  it('has room for what stays, whatever is said of the start', () => {
+    const lines = [line('late', 1, 100, 3000)];
+    expect(place(lines, [2000]).low).to.equal(3000);
+    expect(placeByDos(lines, [2000]).low).to.equal(3000);
+    expect(place(lines, [3000]).low).to.equal(0);
+  });
+
   it('says which line has no order', () => {
     const c = line('driver', 0, 10, 10, ['program']);
     const a = line('program', 1, 10, 10);
@@ -248,6 +274,25 @@ describe('the best layout of upper memory', () => {
     }).filter(({ alone }) => alone.every((s) => s === 'best-found'));
     expect(cut.length).to.be.greaterThan(0);
     for (const { best } of cut) expect(best).to.equal('best-found');
+  });
+  it('is proved for a hundred crowded layouts of fourteen lines in six regions', () => {
+    for (const seed of [30, 40]) {
+      const r = new Seeded(seed);
+      const lines = Array.from({ length: 14 }, (_, i): Line => {
+        const stay = 1000 + r.int(30_000);
+        const after = i % 4 === 3 ? [`l${i - 1}`] : [];
+        return line(`l${i}`, i < 7 ? 0 : 1, stay + r.int(30_000), stay, after, r.chance(0.12));
+      });
+      const room = lines.reduce((n, l) => n + l.stay, 0) * 0.95;
+      const layouts = Array.from({ length: 100 }, () => {
+        const shares = Array.from({ length: 6 }, () => 30 + r.int(100));
+        const all = shares.reduce((a, b) => a + b, 0);
+        return { freeBytes: 614_400, regions: shares.map((s) => Math.floor((room * s) / all)) };
+      });
+      const best = placeBest(lines, layouts)!;
+      expect(best.placement.status).to.equal('optimal');
+      expect(best.most).to.equal(614_400 - best.placement.low);
+    }
   });
   it('has nothing below what was asked for, and says so', () => {
     const lines = [line('a', 0, 900, 900), line('b', 1, 800, 800)];

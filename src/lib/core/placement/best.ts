@@ -1,5 +1,5 @@
-import { Fills } from './fills';
-import { PLACE_LIMITS, leastLow, place, placeByOrder, type Line, type Placement } from './place';
+import type { Line } from './line';
+import { PLACE_LIMITS, leastLow, place, placeByOrder, sharedFor, type Placement } from './place';
 
 /** One way to lay out upper memory: what is free with nothing loaded, and its regions. Bytes. */
 export interface Layout {
@@ -32,7 +32,7 @@ export function placeBest(
   mostNodes: number = PLACE_LIMITS.nodes
 ): Placed | null {
   let best: { at: number; placement: Placement; value: number } | null = null;
-  const fills = new Fills(lines);
+  const shared = sharedFor(lines);
   let open = layouts.map((layout, at) => ({
     layout,
     at,
@@ -53,7 +53,7 @@ export function placeBest(
         left.push({ layout, at, most });
         continue;
       }
-      const placement = place(lines, layout.regions, may, layout.freeBytes - least + 1, fills);
+      const placement = place(lines, layout.regions, may, layout.freeBytes - least + 1, shared);
       spent += placement.nodes;
       if (placement.status === 'no-order') return null;
       const value = layout.freeBytes - placement.low;

@@ -1,4 +1,4 @@
-import { needOf, peakOf, type Line } from './place';
+import { needOf, peakOf, type Line } from './line';
 
 /** Fills that are kept; beyond them only the sizes count. */
 const MOST_FILLS = 2_000_000;

@@ -1,4 +1,5 @@
 export * from './best';
+export * from './line';
 export * from './place';
 export * from './present';
 export * from './starts';

@@ -1,21 +1,6 @@
 import { Fills } from './fills';
-
-/** A driver or resident program as a line of a start-up file. Sizes in bytes. */
-export interface Line {
-  name: string;
-  /** 0: CONFIG.SYS, 1: AUTOEXEC.BAT. All lines of the first come before those of the second. */
-  stage: 0 | 1;
-  /** Bytes in one piece while it starts: image, header blocks, its own copy of the environment. */
-  load: number;
-  /** Bytes that stay. */
-  stay: number;
-  /** Lines that must have been loaded before it. */
-  after: readonly string[];
-  /** It may be loaded into upper memory. */
-  high: boolean;
-  /** It starts low and moves itself: above it needs only what stays. */
-  movesItself: boolean;
-}
+import { blockedLine, needOf, peakOf, predecessors, type Line } from './line';
+import { PACK_LINES, Packs, type Packing } from './packs';
 
 /** Where a line lies: 0 is conventional memory, 1 and up the upper regions. */
 export interface PlacedLine {
@@ -41,35 +26,7 @@ export interface Placement {
 
 export const PLACE_LIMITS = { lines: 24, regions: 12, nodes: 1_000_000 } as const;
 
-export const needOf = (line: Line): number => (line.movesItself ? line.stay : line.load);
-/** How much larger a line is while it starts. The larger it is, the earlier it goes into a region. */
-export const peakOf = (line: Line): number => needOf(line) - line.stay;
 const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
-
-/** Predecessors as bits; a name that is no line of the list asks nothing. */
-function before(lines: readonly Line[]): number[] {
-  const place = new Map(lines.map((l, i) => [l.name, i]));
-  return lines.map((l) =>
-    l.after.reduce((bits, name) => (place.has(name) ? bits | (1 << place.get(name)!) : bits), 0)
-  );
-}
-
-/** Why lines have no order: the first line that waits for itself, or a line of CONFIG.SYS for one of AUTOEXEC.BAT. */
-export function blockedLine(lines: readonly Line[]): string | null {
-  const names = new Set(lines.map((l) => l.name));
-  const done = new Set<string>();
-  const config = lines.filter((l) => l.stage === 0);
-  for (let went = true; went;) {
-    went = false;
-    for (const l of lines) {
-      const waits = l.after.some((name) => names.has(name) && !done.has(name));
-      if (done.has(l.name) || waits || (l.stage === 1 && config.some((c) => !done.has(c.name)))) continue;
-      done.add(l.name);
-      went = true;
-    }
-  }
-  return lines.find((l) => !done.has(l.name))?.name ?? null;
-}
 
 /** Lines in an order that is legal, as near to the given one as that is. */
 function legalOrder(lines: readonly Line[]): Line[] {
@@ -86,6 +43,18 @@ function legalOrder(lines: readonly Line[]): Line[] {
   return out;
 }
 
+/** What is worked out once for lines, whatever the regions: prices that were found before are a good beginning. */
+interface Shared {
+  fills: Fills;
+  /** Where there are too many lines, or no order: null. */
+  packs: Packs | null;
+}
+
+export const sharedFor = (lines: readonly Line[]): Shared => ({
+  fills: new Fills(lines),
+  packs: lines.length <= PACK_LINES && blockedLine(lines) === null ? new Packs(lines) : null
+});
+
 /**
  * Places lines so that conventional memory keeps as much as it can: order and region of each, by branch and bound.
  *
@@ -96,26 +65,25 @@ function legalOrder(lines: readonly Line[]): Line[] {
  * @param regions free bytes of each upper region, at most `PLACE_LIMITS.regions`
  * @param mostNodes where the search is cut off; its answer is then never called optimal
  * @param below only plans that leave fewer bytes low than this are looked for
- * @param fills of the same lines, where other regions were looked at before: prices found there are a good beginning
+ * @param shared of the same lines, where other regions were looked at before
  */
 export function place(
   lines: readonly Line[],
   regions: readonly number[],
   mostNodes: number = PLACE_LIMITS.nodes,
   below = Infinity,
-  fills = new Fills(lines)
+  shared: Shared = sharedFor(lines)
 ): Placement {
   const n = lines.length;
   const total = sum(lines.map((l) => l.stay));
-  const bound = leastLow(lines, regions);
+  let bound = leastLow(lines, regions);
   if (blockedLine(lines) !== null)
     return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
   if (n > PLACE_LIMITS.lines) {
     const found = placeByDos(legalOrder(lines), regions);
     return { ...found, status: found.low === bound ? 'optimal' : 'best-found', bound, nodes: 0 };
   }
-  const pre = before(lines);
-  const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
+  const pre = predecessors(lines);
   const full = 2 ** n - 1;
   const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]) - peakOf(lines[a]) || a - b);
   const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
@@ -157,8 +125,8 @@ export function place(
     for (const i of rank) {
       const bit = 1 << i;
       const line = lines[i];
-      if (done & bit || pre[i] & ~done || (line.stage === 1 && config & ~done)) continue;
-      const isLater = last < 0 || rankOf[i] > rankOf[last] || lines[last].stage !== line.stage;
+      if (done & bit || pre[i] & ~done) continue;
+      const isLater = last < 0 || rankOf[i] > rankOf[last];
       if (!isLater && !(pre[i] & (1 << last))) continue;
       if (line.high) {
         // The tightest region first; equal ones are one choice.
@@ -180,6 +148,20 @@ export function place(
       trail.pop();
     }
   };
+  /** A packing as a plan, if the regions do not wait for each other. */
+  const inOrder = (of: Packs, packing: Packing): typeof best | null => {
+    const order = of.orderOf(packing, regions);
+    return (
+      order && {
+        low: total - packing.stay,
+        order: order.map((i) => ({
+          name: lines[i].name,
+          region: packing.sets.findIndex((set) => set & (1 << i)) + 1
+        })),
+        free: regions.map((f, r) => f - of.stayOf(packing.sets[r]))
+      }
+    );
+  };
   const notBelow = (): Placement => ({
     status: 'not-below',
     low: total,
@@ -188,17 +170,26 @@ export function place(
     free: [...regions],
     nodes
   });
+  const { fills, packs } = shared;
   const can = openLines(lines, regions);
   // A hasty search is not worth the prices either: they take longer than it does.
-  const isPriced = n >= PRICED_FROM && mostNodes > HASTY_NODES;
+  const isPriced = !packs && mostNodes > HASTY_NODES;
   if (isPriced && below < Infinity) {
     fills.improve(can.set, regions, can.low + can.rest - below);
     if (rootBound(can, regions, fills) >= below) return notBelow();
   }
-  const first = beam(lines, regions, rank, pre, config, mostNodes > HASTY_NODES ? BEAM : HASTY_BEAM);
+  const first = beam(lines, regions, rank, pre, isPriced ? BEAM : HASTY_BEAM);
   if (first && first.low < best.low) best = first;
+  if (packs && best.low > bound) {
+    const packed = packs.fill(regions, total - best.low + 1, mostNodes);
+    nodes += packed.nodes;
+    if (packed.status === 'none') bound = best.low;
+    else if (packed.packing) {
+      bound = Math.max(bound, total - packed.packing.stay);
+      best = inOrder(packs, packed.packing) ?? best;
+    }
+  }
   if (best.low > bound) {
-    // Of few lines every plan is looked at sooner than the prices are found.
     if (isPriced) fills.improve(can.set, regions, can.low + can.rest - best.low);
     go(0, -1, [...regions], 0);
   }
@@ -234,12 +225,11 @@ const rootBound = (
   fills: Fills
 ): number => low + Math.max(0, Math.ceil(rest - fills.most(set, regions)));
 
-const PRICED_FROM = 10;
 /** A search of so many nodes only looks whether the first good plan can be bettered. */
 export const HASTY_NODES = 1000;
 /** Plans that are carried along while a first good one is looked for. */
 const BEAM = 300;
-const HASTY_BEAM = 40;
+const HASTY_BEAM = 20;
 
 /** A good plan, found quickly: lines in their best order, of each number of lines placed only the best plans kept. */
 function beam(
@@ -247,15 +237,12 @@ function beam(
   regions: readonly number[],
   rank: readonly number[],
   pre: readonly number[],
-  config: number,
   width: number
 ): { low: number; order: PlacedLine[]; free: number[] } | null {
   let plans = [{ low: 0, order: [] as PlacedLine[], free: [...regions] }];
   let done = 0;
   for (let k = 0; k < lines.length; k++) {
-    const i = rank.find(
-      (x) => !(done & (1 << x)) && !(pre[x] & ~done) && !(lines[x].stage === 1 && config & ~done)
-    );
+    const i = rank.find((x) => !(done & (1 << x)) && !(pre[x] & ~done));
     if (i === undefined) return null;
     const line = lines[i];
     done |= 1 << i;
@@ -314,8 +301,7 @@ export function bestOrderByDos(
 ): Pick<Placement, 'low' | 'order' | 'free'> | null {
   const MOST = 12;
   if (lines.length > MOST || blockedLine(lines) !== null) return null;
-  const pre = before(lines);
-  const config = lines.reduce((bits, l, i) => (l.stage === 0 ? bits | (1 << i) : bits), 0);
+  const pre = predecessors(lines);
   const seen = new Map<string, number>();
   let best: { low: number; order: number[] } | null = null;
   const go = (done: number, free: readonly number[], low: number, order: readonly number[]): void => {
@@ -330,7 +316,7 @@ export function bestOrderByDos(
     seen.set(key, low);
     lines.forEach((line, i) => {
       const bit = 1 << i;
-      if (done & bit || pre[i] & ~done || (line.stage === 1 && config & ~done)) return;
+      if (done & bit || pre[i] & ~done) return;
       const step = placeByDos([line], free);
       go(done | bit, step.free, low + step.low, [...order, i]);
     });

@@ -1,4 +1,5 @@
-import { needOf, type Line, type PlacedLine, type Placement } from './place';
+import { needOf, type Line } from './line';
+import type { PlacedLine, Placement } from './place';
 
 /** How lines lie at present: their order, and the region that each is put into; what is not named is new. */
 export type Present = readonly PlacedLine[];

@@ -1,5 +1,6 @@
 import { placeBest, type Layout, type Placed } from './best';
-import type { Line, Placement } from './place';
+import type { Line } from './line';
+import type { Placement } from './place';
 
 /** A memory manager, with what is free when nothing else is loaded. */
 export interface Manager {
