@@ -7,7 +7,7 @@ import {
   type Power,
   type StageId
 } from '../core/model';
-import { readBeeps, readScreen, testById } from '../core/diagnosis';
+import { cardOutIn, readBeeps, readScreen, testById } from '../core/diagnosis';
 
 const KEYS = [
   'power',
@@ -58,8 +58,12 @@ function readText(value: string): Reading {
 
 const tests = (): string => [...testById.keys()].join(', ');
 
-function readAfter(value: string): Reading {
-  return value === 'nothing' || testById.has(value)
+/** @param items parts of the machine, of which one card may have been left out */
+function readAfter(value: string, items: readonly string[]): Reading {
+  const card = cardOutIn(value);
+  if (card !== null && !items.includes(card))
+    return { wrong: `"${card}" is no part of this build; write without and one of ${items.join(', ')}` };
+  return value === 'nothing' || card !== null || testById.has(value)
     ? { told: { after: value } }
     : { wrong: `"${value}" is no test; write nothing or one of ${tests()}` };
 }
@@ -114,7 +118,7 @@ const oneOf =
   };
 const readDark = oneOf('screen', ['dark', 'text'], SCREEN);
 
-const READERS: Partial<Record<Key, (value: string) => Reading>> = {
+const READERS: Partial<Record<Key, (value: string, items: readonly string[]) => Reading>> = {
   beeps: (value) =>
     readBeeps(value)
       ? { told: { beeps: value } }
@@ -137,11 +141,12 @@ const READERS: Partial<Record<Key, (value: string) => Reading>> = {
 /**
  * Reads starts from a few lines: `power: runs`, `beeps: 1 long 2 short`, `screen: dark sure`, `reached: memory count`,
  * `stays: yes`, `messages: settings, keyboard`, `text: Keyboard error`. A line that is left out was not looked at. A
- * line of dashes begins the next start; there `after: reseat-memory` says what was done before it, and `read: ohms no`
- * is a reading instead of a start.
+ * line of dashes begins the next start; there `after: reseat-memory` says what was done before it (`after: without sound`: only that card was out), and `read:
+ * ohms no` is a reading instead of a start.
+ * @param items parts of the machine by their names in the build
  * @throws InvalidDocument naming the line
  */
-export function readStarts(text: string, at: string): Start[] {
+export function readStarts(text: string, at: string, items: readonly string[] = []): Start[] {
   const problems: { path: string; message: string }[] = [];
   const starts: { line: number; told: Record<string, unknown> }[] = [{ line: 1, told: {} }];
   text.split(/\r?\n/).forEach((line, i) => {
@@ -153,7 +158,7 @@ export function readStarts(text: string, at: string): Start[] {
     const value = m?.[2] ?? '';
     if (!key || !KEYS.includes(key))
       return void say(`is not understood; write one of ${KEYS.join(', ')}, a colon and what was seen`);
-    const reading = READERS[key]?.(value) ?? { told: { [key]: value } };
+    const reading = READERS[key]?.(value, items) ?? { told: { [key]: value } };
     if ('wrong' in reading) return void say(reading.wrong);
     const { told } = starts.at(-1)!;
     const messages = [...((told.messages as string[]) ?? []), ...((reading.told.messages as string[]) ?? [])];

@@ -14,8 +14,8 @@ export interface BenchTest {
   reads?: { finds: (m: FaultMode) => boolean; sure: number };
   /** It is followed by a start in which these faults are gone with the chance `sure`. */
   removes?: { cures: (m: FaultMode) => boolean; sure: number };
-  /** It is followed by a start in which the part that was taken out last is back. */
-  restores?: true;
+  /** It is followed by a start in which these are back that went out with a part before. */
+  restores?: (m: FaultMode) => boolean;
   /** The suspect part goes into another machine, which it may harm. */
   isElsewhere?: true;
 }
@@ -24,6 +24,8 @@ const of =
   (...components: string[]) =>
   (m: FaultMode): boolean =>
     components.includes(m.component);
+
+export const isCard = (m: FaultMode): boolean => m.way === 'card';
 
 /** Tests with their minutes and risks. Estimates. */
 export const benchTests: readonly BenchTest[] = [
@@ -74,7 +76,8 @@ export const benchTests: readonly BenchTest[] = [
     minutes: 10,
     money: 0,
     risk: 0.01,
-    removes: { cures: (m) => m.way === 'card', sure: 0.97 }
+    restores: isCard,
+    removes: { cures: isCard, sure: 0.97 }
   },
   { id: 'other-monitor', minutes: 3, money: 0, risk: 0, removes: { cures: of('monitor'), sure: 0.98 } },
   { id: 'other-display', minutes: 5, money: 0, risk: 0.02, removes: { cures: of('display'), sure: 0.95 } },
@@ -118,7 +121,7 @@ export const benchTests: readonly BenchTest[] = [
     isElsewhere: true,
     reads: { finds: (m) => m.way === 'memory-chip' || m.way === 'memory-high', sure: 0.9 }
   },
-  { id: 'put-back', minutes: 6, money: 0, risk: 0.01, restores: true },
+  { id: 'put-back', minutes: 6, money: 0, risk: 0.01, restores: () => true },
   {
     id: 'boot-floppy',
     minutes: 4,
@@ -129,3 +132,41 @@ export const benchTests: readonly BenchTest[] = [
 ];
 
 export const testById: ReadonlyMap<string, BenchTest> = new Map(benchTests.map((t) => [t.id, t]));
+
+const WITHOUT = 'without ';
+
+/** One card out, all others in: which one it is, once the machine starts without all of them. */
+const withoutCard = (item: string): BenchTest => ({
+  id: WITHOUT + item,
+  minutes: 3,
+  money: 0,
+  risk: 0.01,
+  restores: isCard,
+  removes: { cures: (m) => isCard(m) && m.item === item, sure: 0.97 }
+});
+
+/** The card that a test leaves out; null: it is another test. */
+export const cardOutIn = (id: string): string | null =>
+  id.startsWith(WITHOUT) ? id.slice(WITHOUT.length) : null;
+
+/** A test by its name; undefined: there is none. */
+export function testOf(id: string): BenchTest | undefined {
+  const card = cardOutIn(id);
+  return card ? withoutCard(card) : testById.get(id);
+}
+
+/** Tests for a machine: the general ones, and one for each of its cards. */
+export function testsOf(modes: readonly FaultMode[]): BenchTest[] {
+  const cards = modes.flatMap((m) => (isCard(m) && m.item ? [m.item] : []));
+  return [...benchTests, ...(cards.length > 1 ? cards.map(withoutCard) : [])];
+}
+
+/**
+ * What lies outside with the cards that were taken out: while they do, a machine that runs is no end yet.
+ * @param done tests by their names, the oldest first
+ */
+export function outWithCards(done: readonly string[]): (m: FaultMode) => boolean {
+  const last = done.findLast((id) => id === 'strip' || id === 'put-back' || cardOutIn(id) !== null);
+  if (last === 'strip') return isCard;
+  return (m) => last !== undefined && isCard(m) && m.item === cardOutIn(last);
+}

@@ -1,5 +1,6 @@
 import { STAGES, type StageId, type Start } from '../model';
 import { benchTests, testById, type BenchTest } from './bench-tests';
+import { afterTest } from './episode';
 import { readBeeps, soundIn, soundsOf, type Era, type Family, type Sound } from './families';
 import { MISSES, heardAs } from './likelihood';
 import type { FaultMode } from './modes';
@@ -77,6 +78,9 @@ export const BEEP_PATTERNS = [
 const patternOf = (family: Family, sound: Sound): string | undefined =>
   BEEP_PATTERNS.find((p) => soundIn(family, readBeeps(p)!) === sound);
 
+/** A good monitor was tried elsewhere before so often. */
+const KNOWN_GOOD = 0.5;
+
 /** What somebody notes who looks and listens with care, and mishears or overlooks now and then. */
 function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {
   const sounds = soundsOf(family);
@@ -94,7 +98,8 @@ function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {
     ...(beeps ? { beeps } : {}),
     screen: t.screen,
     ...(t.screen === 'dark'
-      ? { darkSure: true }
+      ? // Whoever tried the monitor elsewhere knows that it is good; one that is bad does not pass for that.
+        { darkSure: !t.isHidden && random() < KNOWN_GOOD }
       : {
           messages: [...new Set(t.messages)].filter(() => random() >= MISSES.message),
           ...(lastSeen ? { reached: lastSeen, ...(t.stop ? { stays: true } : {}) } : {})
@@ -163,15 +168,15 @@ export function perform(course: Course, test: BenchTest, random: Random): Course
     return { ...paid, notes: [...paid.notes, { at: AT, read: { test: test.id, found } }] };
   }
   if (test.id === 'listen') return started(paid, 'nothing', random);
-  if (test.restores) {
-    const left = [...new Set([...paid.left, ...paid.out])].sort((a, b) => a - b);
-    return started({ ...paid, left, out: [] }, test.id, random);
-  }
-  const gone = paid.left.filter((i) => test.removes!.cures(paid.modes[i]));
-  const works = gone.length > 0 && random() < test.removes!.sure;
-  const out = works ? gone.filter((i) => paid.modes[i].cure === 'exchange') : [];
-  const left = works ? paid.left.filter((i) => !gone.includes(i)) : paid.left;
-  return started({ ...paid, left, out }, test.id, random);
+  const ways = afterTest(paid.modes, { p: 1, now: paid.left, out: paid.out }, test);
+  const { now, out } =
+    ways[
+      drawn(
+        ways.map((w) => w.p),
+        random
+      )
+    ];
+  return started({ ...paid, left: now, out }, test.id, random);
 }
 
 /** Minutes to make good what no test of the list makes good: an estimate. */

@@ -1,6 +1,6 @@
 import { STAGES, type MessageId, type StageId, type Start } from '../model';
 import { FAMILIES, familyPriors, type Era, type Family } from './families';
-import { testById } from './bench-tests';
+import { testOf } from './bench-tests';
 import { pathsOf, stepsOf, type Step } from './episode';
 import { likelihoodOf, type Observed } from './likelihood';
 import type { FaultMode } from './modes';
@@ -188,9 +188,7 @@ function weigh(
   most: number
 ): Weighing {
   const frames = families.map((f) =>
-    frameOf(modes, f, era, (m) =>
-      steps.some((x) => x.kind === 'read' && testById.get(x.test)?.reads?.finds(m))
-    )
+    frameOf(modes, f, era, (m) => steps.some((x) => x.kind === 'read' && testOf(x.test)?.reads?.finds(m)))
   );
   const seen = steps.flatMap((x): Observed[] => (x.kind === 'start' ? [x.seen] : []));
   const always = modes.flatMap((m, i) => (m.prior >= 1 ? [i] : []));
@@ -235,9 +233,9 @@ function weigh(
         });
         if (here <= 0) continue;
         all += here;
-        const left = path.left.at(-1) ?? faults;
-        const key = left.join();
-        now.set(key, { faults: left, p: (now.get(key)?.p ?? 0) + here });
+        const { wrong } = path;
+        const key = wrong.join();
+        now.set(key, { faults: wrong, p: (now.get(key)?.p ?? 0) + here });
       }
     });
     if (all <= 0) continue;

@@ -1,5 +1,5 @@
 import type { Start } from '../model';
-import { testById } from './bench-tests';
+import { isCard, outWithCards, testOf, type BenchTest } from './bench-tests';
 import { observed, type Observed } from './likelihood';
 import type { FaultMode } from './modes';
 import type { FaultSet } from './sets';
@@ -29,33 +29,45 @@ export const stepsOf = (starts: readonly Start[]): Step[] =>
 export interface Path {
   p: number;
   left: FaultSet[];
+  /** What is wrong at the end, cards counted that lie outside. */
+  wrong: FaultSet;
 }
 
-interface Going extends Path {
+/** What is wrong at a moment, with the chance that it came to that. */
+export interface Standing {
+  p: number;
   now: FaultSet;
-  /** Taken out with a part by the last exchange. */
+  /** Out with parts that were taken out. */
   out: FaultSet;
 }
+type Going = Omit<Path, 'wrong'> & Standing;
 
 /** Chance of a reading, if these are wrong. */
 function readingOf(modes: readonly FaultMode[], now: FaultSet, test: string, found: boolean): number {
-  const reads = testById.get(test)?.reads;
+  const reads = testOf(test)?.reads;
   if (!reads) return 1;
   const hit = now.some((i) => reads.finds(modes[i])) ? reads.sure : 1 - reads.sure;
   return found ? hit : 1 - hit;
 }
 
-function afterTest(modes: readonly FaultMode[], going: Going, id: string): Going[] {
-  const test = testById.get(id);
-  if (test?.restores) return [{ ...going, now: merged(going.now, going.out), out: [] }];
-  if (!test?.removes) return [going];
-  const { cures, sure } = test.removes;
-  const gone = going.now.filter((i) => cures(modes[i]));
-  if (!gone.length) return [{ ...going, out: [] }];
-  const out = gone.filter((i) => modes[i].cure === 'exchange');
+/** How a test can go: it takes away what it cures, or fails to. What went out with a part stays out, unless put back. */
+export function afterTest<T extends Standing>(
+  modes: readonly FaultMode[],
+  going: T,
+  { restores, removes }: Pick<BenchTest, 'restores' | 'removes'>
+): T[] {
+  if (!restores && !removes) return [going];
+  const back = restores ? going.out.filter((i) => restores(modes[i])) : [];
+  // Cards lie outside until they are put back; another part is exchanged for good with the next test.
+  const still = going.out.filter((i) => !back.includes(i) && isCard(modes[i]));
+  const then = { ...going, now: merged(going.now, back), out: still };
+  if (!removes) return [then];
+  const gone = then.now.filter((i) => removes.cures(modes[i]));
+  if (!gone.length) return [then];
+  const out = [...still, ...gone.filter((i) => modes[i].cure === 'exchange')];
   return [
-    { ...going, p: going.p * sure, now: going.now.filter((i) => !gone.includes(i)), out },
-    { ...going, p: going.p * (1 - sure), out: [] }
+    { ...then, p: then.p * removes.sure, now: then.now.filter((i) => !gone.includes(i)), out },
+    { ...then, p: then.p * (1 - removes.sure) }
   ];
 }
 
@@ -69,9 +81,24 @@ export function pathsOf(modes: readonly FaultMode[], faults: FaultSet, steps: re
     all =
       step.kind === 'read'
         ? all.map((g) => ({ ...g, p: g.p * readingOf(modes, g.now, step.test, step.found) }))
-        : (step.after === null ? all : all.flatMap((g) => afterTest(modes, g, step.after!))).map((g) => ({
+        : (step.after === null
+            ? all
+            : all.flatMap((g) => afterTest(modes, g, testOf(step.after!) ?? {}))
+          ).map((g) => ({
             ...g,
             left: [...g.left, g.now]
           }));
-  return all;
+  const isOut = outWithCards(doneIn(steps));
+  return all.map(({ p, left, now, out }) => ({
+    p,
+    left,
+    wrong: merged(
+      now,
+      out.filter((i) => isOut(modes[i]))
+    )
+  }));
 }
+
+/** Tests after which the machine was switched on, the oldest first. */
+export const doneIn = (steps: readonly Step[]): string[] =>
+  steps.flatMap((s) => (s.kind === 'start' && s.after !== null ? [s.after] : []));

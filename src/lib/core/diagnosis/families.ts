@@ -62,7 +62,9 @@ const toldApart = (family: Family): readonly Sound[] => [
     Object.values(sounds[family])
       .flatMap((s) => Object.keys(s) as Sound[])
       .filter((s) => s !== 'none')
-  )
+  ),
+  // Two short beeps of the originals: there is something to read.
+  ...(family === 'P' ? (['summary'] as const) : [])
 ];
 const TOLD_APART: Record<Family, readonly Sound[]> = {
   P: toldApart('P'),

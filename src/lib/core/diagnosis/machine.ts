@@ -68,28 +68,33 @@ export interface MachineDiagnosis {
   tests: Valued[];
 }
 
-/** A fault that what was seen speaks for no more than its prior did. */
-const LIFTED = 1.3;
+/** What was seen must be so many times likelier with a fault than without it, for the fault to be told. */
+const LIFTED = 2;
+
+/** Shares of explanations by their faults. */
+const sharesOf = (d: Diagnosis): ReadonlyMap<string, number> =>
+  new Map(d.post.sets.map(({ faults, p }) => [faults.join(), p]));
 
 /**
  * The faults of an explanation that are worth saying: of what the checks know to be wrong what accounts for the stop
- * or a message, and of the rest, where that accounts for it already, only what the start speaks for.
+ * or a message, and of the rest only those without which what was seen would be less likely. A fault that a dark screen
+ * hides, or that lies behind the stop, is as likely as it was: nothing that was seen speaks for it.
  */
-export function toldFaults(d: Diagnosis, faults: FaultSet): FaultSet {
+export function toldFaults(d: Diagnosis, faults: FaultSet, shares = sharesOf(d)): FaultSet {
   const stop = d.stops[0]?.stage ?? null;
   const accounts = ({ effect }: FaultMode): boolean =>
     (stop !== null && effectAt(effect, stop) !== null) ||
     [effect.says, effect.then?.says].some((m) => m !== undefined && d.said.includes(m)) ||
     (effect.dark === true && d.isDark);
-  const certain = faults.filter((i) => d.modes[i].prior >= 1 && accounts(d.modes[i]));
-  const free = faults.filter((i) => d.modes[i].prior < 1);
-  if (!certain.length) return free;
-  const each = new Map(d.components.flatMap((c) => c.modes).map((m) => [m.id, m]));
-  const isLifted = (i: number): boolean => {
-    const m = each.get(d.modes[i].id);
-    return m !== undefined && m.posterior > LIFTED * m.prior;
-  };
-  return [...certain, ...free.filter(isLifted)].sort((x, y) => x - y);
+  const isCertain = (i: number): boolean => d.modes[i].prior >= 1;
+  let told = faults;
+  for (const i of faults) {
+    const { prior } = d.modes[i];
+    const less = told.filter((x) => x !== i);
+    const [have, without] = [shares.get(told.join()) ?? 0, shares.get(less.join()) ?? 0];
+    if (!isCertain(i) && have <= (LIFTED * without * prior) / (1 - prior)) told = less;
+  }
+  return told.filter((i) => !isCertain(i) || accounts(d.modes[i]));
 }
 
 export interface Explained {
@@ -100,8 +105,9 @@ export interface Explained {
 /** Explanations by what is worth saying of them: those that say the same are one. */
 export function explanations(d: Diagnosis): Explained[] {
   const out = new Map<string, Explained>();
+  const shares = sharesOf(d);
   for (const { faults, p } of d.post.sets) {
-    const told = toldFaults(d, faults);
+    const told = toldFaults(d, faults, shares);
     const key = told.join();
     const there = out.get(key);
     if (there) there.p += p;

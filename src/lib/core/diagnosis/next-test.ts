@@ -1,12 +1,13 @@
 import type { Diagnosis } from './diagnose';
-import type { Step } from './episode';
+import { doneIn, type Step } from './episode';
+import { firstRepair } from './first-repair';
 import { soundsOf, type Era, type Family } from './families';
 import { heardAs } from './likelihood';
-import { benchTests, testById, type BenchTest } from './bench-tests';
+import { outWithCards, testById, testOf, testsOf, type BenchTest } from './bench-tests';
 import { gain, mixed, type Outcomes } from './information';
 import type { FaultMode } from './modes';
 import type { FaultSet } from './sets';
-import { orderOf, traces } from './trace';
+import { traces } from './trace';
 
 export interface Valued {
   /** What the test is and costs, as plain data. */
@@ -103,17 +104,12 @@ export function nextTests(
   const pulled = d.now.sets.reduce((sum, s) => sum + s.p * pullsDown(d.modes, s.faults), 0);
   const isRisky = pulled >= RISKY;
   const of = family ?? d.families[0].family;
-  const order = orderOf(of, era);
   const kept = d.now.sets.slice(0, MOST_SETS);
   const total = kept.reduce((s, x) => s + x.p, 0);
   const post = { ...d.now, sets: kept.map((s) => ({ ...s, p: s.p / total })) };
-  // The first repair is that of the earliest fault that keeps the machine from going on or from being seen.
-  const first = (list: FaultSet): number | undefined =>
-    [...list].sort((a, b) => order.indexOf(d.modes[a].effect.at) - order.indexOf(d.modes[b].effect.at))[0];
+  const first = firstRepair(d, of, era);
   const need = (faults: FaultSet): string => {
-    const hinders = faults.filter((i) => d.modes[i].effect.stops > 0 || d.modes[i].effect.dark);
-    // What only leaves a message is a repair for a machine that comes to its prompt.
-    const one = first(hinders.length || d.stops[0]?.stage !== null ? hinders : faults);
+    const one = first(faults);
     return one === undefined ? 'nothing' : d.modes[one].id;
   };
   const known = new Map<string, Outcomes>();
@@ -123,9 +119,11 @@ export function nextTests(
     known.set(key, there);
     return there;
   };
+  const isOut = outWithCards(doneIn(steps));
   const outcome =
-    ({ reads, removes }: BenchTest) =>
-    (faults: FaultSet): Outcomes => {
+    ({ reads, removes, restores }: BenchTest) =>
+    (wrong: FaultSet): Outcomes => {
+      const faults = restores ? wrong : wrong.filter((i) => !isOut(d.modes[i]));
       if (reads) {
         const found = faults.filter((i) => reads.finds(d.modes[i]));
         const p = found.length ? reads.sure : 1 - reads.sure;
@@ -140,11 +138,13 @@ export function nextTests(
   const readIn = new Set(steps.flatMap((s) => (s.kind === 'read' ? [s.test] : [])));
   const railsRead = steps.some((s) => s.kind === 'read' && s.test === 'ohms' && !s.found);
   /** The rails are measured first, then whatever else is only read. */
-  const before = (t: Valued['test']) => (t.id === 'ohms' ? 0 : isReading(testById.get(t.id)!) ? 1 : 2);
-  const repeat = gain(post, start, need);
+  const before = (t: Valued['test']) => (t.id === 'ohms' ? 0 : isReading(testOf(t.id)!) ? 1 : 2);
+  const repeat = gain(post, outcome(testById.get('listen')!), need);
+  /** The same with everything back that was taken out. */
+  const wholeRepeat = gain(post, start, need);
   const cure = lastCure(steps);
-  return benchTests
-    .filter((t) => !t.restores && !readIn.has(t.id))
+  return testsOf(d.modes)
+    .filter((t) => t.id !== 'put-back' && !readIn.has(t.id))
     .filter((t) => (isReading(t) && !t.isElsewhere) || (mayStart && !(isRisky && t.id === 'listen')))
     .filter((t) =>
       t.reads
@@ -153,7 +153,8 @@ export function nextTests(
     )
     .map((test): Valued => {
       const bits = test.id === 'listen' ? repeat : gain(post, outcome(test), need);
-      const beyondRepeat = test.reads || test.id === 'listen' ? bits : Math.max(0, bits - repeat);
+      const mere = test.restores ? wholeRepeat : repeat;
+      const beyondRepeat = test.reads || test.id === 'listen' ? bits : Math.max(0, bits - mere);
       const { id, minutes, money, risk } = test;
       const guard = test.isElsewhere ? (railsRead ? null : 'ohms-first') : null;
       return {

@@ -1,10 +1,10 @@
 import { perform, repair, runs, FIXED_ORDER, type Course, type Random } from './course';
-import { testById } from './bench-tests';
+import { outWithCards, testOf } from './bench-tests';
 import { diagnose, type Diagnosis } from './diagnose';
-import { episodeOf, stepsOf } from './episode';
+import { doneIn, episodeOf, stepsOf } from './episode';
+import { firstRepair } from './first-repair';
 import { explanations } from './machine';
 import { nextTests } from './next-test';
-import { orderOf } from './trace';
 
 /** A course is given up after so many tests. */
 export const MOST_TESTS = 40;
@@ -15,7 +15,7 @@ export interface Played {
   course: Course;
   /** What was told after the first start, the likeliest first, as sets of modes. */
   first: readonly (readonly number[])[];
-  /** What was told before the first repair, after the tests; the same as `first` where none was made. */
+  /** What was told after the tests, before the first repair if there was one. */
   last: readonly (readonly number[])[];
   /** Repairs that were of something that was wrong, and all that were made. */
   right: number;
@@ -25,14 +25,12 @@ export interface Played {
 const weighed = (course: Course): Diagnosis =>
   diagnose(course.modes, episodeOf(course.notes), course.era, course.family);
 
-/** The component that hinders first, with its chance: what would be repaired now. */
-function firstRepair(d: Diagnosis, course: Course): { mode: number; p: number } | null {
-  const order = orderOf(course.family, course.era);
+/** The component that would be repaired now, with its chance. */
+function likeliestRepair(d: Diagnosis, course: Course): { mode: number; p: number } | null {
+  const firstOf = firstRepair(d, course.family, course.era);
   const each = new Map<string, { mode: number; p: number }>();
   for (const { faults, p } of d.now.sets) {
-    const first = [...faults].sort(
-      (a, b) => order.indexOf(d.modes[a].effect.at) - order.indexOf(d.modes[b].effect.at)
-    )[0];
+    const first = firstOf(faults);
     if (first === undefined) continue;
     const { component } = d.modes[first];
     const there = each.get(component);
@@ -41,15 +39,27 @@ function firstRepair(d: Diagnosis, course: Course): { mode: number; p: number } 
   return [...each.values()].sort((a, b) => b.p - a.p)[0] ?? null;
 }
 
+/**
+ * The machine runs, whole, and not by luck: one good start after bad ones, with nothing changed between them, says only
+ * that the fault comes and goes.
+ */
+export function isMended(course: Course): boolean {
+  if (!runs(course)) return false;
+  const steps = stepsOf(episodeOf(course.notes));
+  const isOut = outWithCards(doneIn(steps));
+  const starts = course.notes.filter((n) => !n.read);
+  return !course.modes.some(isOut) && (starts.length === 1 || starts.at(-1)?.after !== 'nothing');
+}
+
 /** Plays a course as the product advises: the best test, until one repair is sure enough. */
 export function playAdvised(begun: Course, random: Random): Played {
   let course = begun;
   const first = explanations(weighed(course)).map((e) => e.faults);
   let last = first;
   let [right, repairs] = [0, 0];
-  while (!runs(course) && course.tests < MOST_TESTS) {
+  while (!isMended(course) && course.tests < MOST_TESTS) {
     const d = weighed(course);
-    const fix = firstRepair(d, course);
+    const fix = likeliestRepair(d, course);
     const best = nextTests(d, course.era, course.family, stepsOf(episodeOf(course.notes))).find(
       (t) => !t.isRefused
     );
@@ -59,9 +69,10 @@ export function playAdvised(begun: Course, random: Random): Played {
       const { component } = course.modes[fix.mode];
       if (course.left.some((i) => course.modes[i].component === component)) right++;
       course = repair(course, fix.mode, random);
-    } else if (best) course = perform(course, testById.get(best.test.id)!, random);
-    else course = perform(course, testById.get('listen')!, random);
+    } else if (best) course = perform(course, testOf(best.test.id)!, random);
+    else course = perform(course, testOf('listen')!, random);
   }
+  if (!repairs) last = explanations(weighed(course)).map((e) => e.faults);
   return { course, first, last, right, repairs };
 }
 

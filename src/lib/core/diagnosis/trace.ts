@@ -12,7 +12,7 @@ export interface Trace {
   stop: StageId | null;
   sound: Sound;
   screen: 'dark' | 'text';
-  /** Dark though the start goes on: the monitor, its lead or its settings. */
+  /** Dark though there is a picture: the monitor, its lead or its settings. */
   isHidden?: true;
   messages: MessageId[];
 }
@@ -95,7 +95,8 @@ function walk(
     const says = here.flatMap((e) => e.says ?? []);
     if (goesOn < 1) {
       const p = left * (1 - goesOn);
-      const isSeen = !dark && isAfter(order, stage, 'display');
+      const hasPicture = isAfter(order, stage, 'display');
+      const isSeen = hasPicture && !dark;
       for (const [sound, q] of soundsAt(stage, family, order, messages.length > 0))
         out.push({
           p: p * q,
@@ -103,6 +104,7 @@ function walk(
           stop: stage,
           sound,
           screen: isSeen ? 'text' : 'dark',
+          ...(hasPicture && dark ? { isHidden: true as const } : {}),
           messages: isSeen ? [...messages, ...says] : []
         });
     }

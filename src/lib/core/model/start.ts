@@ -67,7 +67,7 @@ export const Start = z.strictObject({
    * What was done since the start before: a test by its name, `nothing` for only switching on again. Left out: something
    * else was changed, or nobody said, and what was seen before no longer counts.
    */
-  after: z.string().max(40).optional(),
+  after: z.string().max(80).optional(),
   /** Not a start: something was measured or looked at, and the fault it looks for was there or not. */
   read: z.strictObject({ test: z.string().max(40), found: z.boolean() }).optional(),
   note: z.string().max(400).optional()

@@ -56,7 +56,11 @@ export function diagnoseReport(machine: Machine, told?: string): object {
   const starts =
     told === undefined
       ? startsOf(machine.build).map(([, s]) => s)
-      : readStarts(told, new Date(0).toISOString());
+      : readStarts(
+          told,
+          new Date(0).toISOString(),
+          machine.build.items.map((i) => i.id)
+        );
   if (!starts.length)
     throw new InvalidDocument(
       [{ path: '', message: 'no start is noted in it; give a text with what was seen' }],
@@ -95,7 +99,7 @@ export function diagnoseReport(machine: Machine, told?: string): object {
     })),
     tests: tests.map(({ test, bits, beyondRepeat, isRefused, guard }) => ({
       test: test.id,
-      ...testWords[test.id],
+      ...testWords(test.id, titleOf),
       minutes: test.minutes,
       bits: round(bits),
       beyondRepeat: round(beyondRepeat),
@@ -131,5 +135,5 @@ export function lastStartOf({ build, parts }: Machine): LastStart | null {
         .sort((a, b) => b.posterior - a.posterior)
         .slice(0, MOST_SUSPECTS)
         .map((c) => componentWords(c.component, c.mode, titleOf));
-  return { at: last.at, said: startWords(last), isGood, suspects };
+  return { at: last.at, said: startWords(last, titleOf), isGood, suspects };
 }

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
-  import { benchTests, readBeeps, readScreen } from '$lib/core/diagnosis';
+  import { eraOf, modesOf, readBeeps, readScreen, testsOf, titlesOf } from '$lib/core/diagnosis';
+  import { kitOf } from '$lib/core/kit';
   import { MESSAGES, STAGES, type MessageId, type Power, type StageId, type Start } from '$lib/core/model';
   import { messageWords, stageWords, testWords } from '$lib/words';
+  import { getBench } from '../context';
   import { start as words } from '../text/start';
   import Clock from './Clock.svelte';
   import Tapper from './Tapper.svelte';
@@ -18,13 +20,16 @@
   let trouble = $state('');
   let read = $state('');
   const readAs = $derived(read.trim() ? readScreen(read) : null);
-  const since = [
+  const { session } = getBench();
+  const titleOf = $derived(titlesOf(session.build, session.parts));
+  const kit = $derived(kitOf(session.build, session.parts, session.machine));
+  const since = $derived([
     { value: '', name: words.sinceUnsaid },
     { value: 'nothing', name: words.sinceNothing },
-    ...benchTests
+    ...testsOf(modesOf(kit, eraOf(kit), []))
       .filter((t) => t.id !== 'listen' && t.id !== 'set-right' && !t.reads)
-      .map((t) => ({ value: t.id, name: testWords[t.id]?.what ?? t.id }))
-  ];
+      .map((t) => ({ value: t.id, name: testWords(t.id, titleOf).what }))
+  ]);
   const beepsOk = $derived(!draft.beeps || readBeeps(draft.beeps) !== null);
   const powers = Object.entries(words.powers) as [Power, string][];
   const seenStages = STAGES.filter(

@@ -3,15 +3,15 @@
   import { Button, Label, Select } from 'flowbite-svelte';
   import {
     beginCourse,
-    benchTests,
     dealt,
     eraOf,
     FAMILIES,
     familyPriors,
+    isMended,
     modesOf,
     perform,
     repair,
-    runs,
+    testsOf,
     titlesOf,
     type BenchTest,
     type Course,
@@ -39,11 +39,11 @@
   });
   onDestroy(() => task.close());
 
-  const isOver = $derived(course !== null && (isTold || runs(course)));
+  const isOver = $derived(course !== null && (isTold || isMended(course)));
   const offered = $derived(
     course
-      ? benchTests.filter(
-          (t) => t.id !== 'set-right' && (t.id === 'listen' || !t.restores || course!.out.length > 0)
+      ? testsOf(course.modes).filter(
+          (t) => t.id !== 'set-right' && (t.id !== 'put-back' || course!.out.length > 0)
         )
       : []
   );
@@ -79,7 +79,7 @@
   }
   function step(next: Course) {
     course = next;
-    if (runs(next)) end();
+    if (isMended(next)) end();
   }
   const test = (t: BenchTest) => step(perform(course!, t, Math.random));
   function mend() {
@@ -112,11 +112,11 @@
     <div>
       <h2>{words.notes}</h2>
       <ol aria-live="polite">
-        {#each course.notes as n, i (i)}<li>{startWords(n)}</li>{/each}
+        {#each course.notes as n, i (i)}<li>{startWords(n, titleOf)}</li>{/each}
       </ol>
       <p class="spent">{words.spent(course.minutes, course.tests)}</p>
       {#if isOver}
-        {#if runs(course)}<p class="over">{words.runs}</p>{/if}
+        {#if isMended(course)}<p class="over">{words.runs}</p>{/if}
         <p>{words.truth(named(course.hidden))}</p>
         {#if task.isRunning}<Working
             what={words.judging}
@@ -124,7 +124,7 @@
             onstop={() => task.stop()}
           />{/if}
         {#if judged}
-          <p class="over">{words.compare(runs(course), course.minutes, judged.minutes)}</p>
+          <p class="over">{words.compare(isMended(course), course.minutes, judged.minutes)}</p>
           <h2>{words.told}</h2>
           <ol>
             {#each judged.told as e (e.faults.join())}<li>{named(e.faults)}, {chanceWords(e.p)}</li>{/each}
@@ -154,7 +154,7 @@
           {#each offered as t (t.id)}
             <li>
               <button type="button" class="act" onclick={() => test(t)}>
-                {testWords[t.id]?.what ?? t.id} <small>{words.takes(t.minutes)}</small>
+                {testWords(t.id, titleOf).what} <small>{words.takes(t.minutes)}</small>
               </button>
             </li>
           {/each}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import {
     itemOfComponent,
-    testById,
+    testOf,
     titlesOf,
     explanations,
     type ComponentVerdict,
@@ -84,10 +84,10 @@
   <ol class="tests">
     {#each found.tests.filter((t) => !t.isRefused).slice(0, MOST) as { test } (test.id)}
       <li>
-        <b>{testWords[test.id]?.what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br
-        />{testWords[test.id]?.how}
+        <b>{testWords(test.id, titleOf).what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br
+        />{testWords(test.id, titleOf).how}
         <div class="answers">
-          {#if testById.get(test.id)?.reads}
+          {#if testOf(test.id)?.reads}
             {@const [yes, no] = readWords(test.id)}
             <button type="button" class="act" onclick={() => read(test.id, true)}>{yes}</button>
             <button type="button" class="act" onclick={() => read(test.id, false)}>{no}</button>
@@ -104,7 +104,7 @@
       <p class="quiet">
         {found.tests
           .filter((t) => t.isRefused)
-          .map((t) => `${testWords[t.test.id]?.what}${t.guard ? ` (${words.guards[t.guard]})` : ''}`)
+          .map((t) => `${testWords(t.test.id, titleOf).what}${t.guard ? ` (${words.guards[t.guard]})` : ''}`)
           .join(' · ')}
       </p>
     </details>

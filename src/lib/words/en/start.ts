@@ -1,4 +1,5 @@
-import type { BenchTest, FaultMode, Verdict } from '../../core/diagnosis';
+import type { FaultMode, Verdict } from '../../core/diagnosis';
+import { cardOutIn } from '../../core/diagnosis/bench-tests';
 import type { MessageId, Power, StageId, Start } from '../../core/model';
 import { capital } from './language';
 import { tell } from './findings';
@@ -137,7 +138,11 @@ export const verdictWords: Record<Verdict, string> = {
 export const chanceWords = (p: number): string =>
   p >= 0.6 ? 'likely' : p >= 0.25 ? 'quite possible' : p >= 0.08 ? 'possible' : p >= 0.01 ? 'rare' : 'hardly';
 
-export const testWords: Record<string, { what: string; how: string }> = {
+interface TestTold {
+  what: string;
+  how: string;
+}
+const tests: Record<string, TestTold> = {
   'set-right': {
     what: 'Set right what the checks found wrong, then start',
     how: 'The bench sheet has the moves; tick them off there, so that this page knows.'
@@ -172,7 +177,10 @@ export const testWords: Record<string, { what: string; how: string }> = {
     what: 'Reseat CPU and BIOS ROM',
     how: 'Pin 1 first. The cooler goes back on before power.'
   },
-  strip: { what: 'Take every card but the video card out', how: 'Then put them back one for each start.' },
+  strip: {
+    what: 'Take every card but the video card out',
+    how: 'Power off and unplugged. Note which slot each sat in. If it starts then, leave out one at a time.'
+  },
   'other-monitor': {
     what: 'Try a monitor that is known good',
     how: 'Only one of the right kind: a wrong signal can damage it.'
@@ -219,6 +227,18 @@ export const testWords: Record<string, { what: string; how: string }> = {
     how: 'Write nothing to the hard disk meanwhile.'
   }
 };
+
+/** What a test is called, and how it is done. */
+export function testWords(id: string, titleOf: TitleOf): TestTold {
+  const card = cardOutIn(id);
+  return card
+    ? {
+        what: `Leave only ${titleOf(card) ?? 'this card'} out`,
+        how: 'All other cards in, each in its slot. Power off and unplugged first.'
+      }
+    : (tests[id] ?? { what: id, how: '' });
+}
+
 /** What a reading says when the fault was there, and when not. */
 const readings: Record<string, readonly [yes: string, no: string]> = {
   ohms: ['A rail reads short', 'No rail is short'],
@@ -233,11 +253,11 @@ export const readWords = (test: string): readonly [yes: string, no: string] =>
   readings[test] ?? ['It was there', 'It was not there'];
 
 /** A start or a reading in one line, as it was noted. */
-export function startWords(s: Start): string {
+export function startWords(s: Start, titleOf: TitleOf): string {
   if (s.read)
-    return `${testWords[s.read.test]?.what ?? s.read.test}: ${readWords(s.read.test)[s.read.found ? 0 : 1].toLowerCase()}`;
+    return `${testWords(s.read.test, titleOf).what}: ${readWords(s.read.test)[s.read.found ? 0 : 1].toLowerCase()}`;
   const told = [
-    s.after && s.after !== 'nothing' ? `after “${testWords[s.after]?.what ?? s.after}”` : null,
+    s.after && s.after !== 'nothing' ? `after “${testWords(s.after, titleOf).what}”` : null,
     s.after === 'nothing' ? 'again, nothing changed' : null,
     s.power ? powerWords[s.power] : null,
     s.beeps ? `beeps ${s.beeps}` : null,
@@ -248,5 +268,3 @@ export function startWords(s: Start): string {
   ].filter((t) => t !== null);
   return capital(told.join('; '));
 }
-
-export const testName = (test: Pick<BenchTest, 'id'>): string => testWords[test.id]?.what ?? test.id;

@@ -2,7 +2,7 @@
   import { onDestroy, tick, untrack } from 'svelte';
   import { Button } from 'flowbite-svelte';
   import { page } from '$app/state';
-  import { addStart, removeStart, startsOf, type MachineDiagnosis } from '$lib/core/diagnosis';
+  import { addStart, removeStart, startsOf, titlesOf, type MachineDiagnosis } from '$lib/core/diagnosis';
   import { railStops } from '$lib/core/rails';
   import type { Start } from '$lib/core/model';
   import { railStopWords, startWords } from '$lib/words';
@@ -31,6 +31,7 @@
     views.find((v) => v === page.url.searchParams.get('view')) ?? (started ? 'happened' : 'power')
   );
   const starts = $derived(startsOf(session.build));
+  const titleOf = $derived(titlesOf(session.build, session.parts));
   const last = $derived(starts.at(-1)?.[1] ?? null);
   let found: MachineDiagnosis | null = $state.raw(null);
   let trouble = $state('');
@@ -118,7 +119,7 @@
         <ul>
           {#each [...starts].reverse() as [id, s] (id)}
             <li>
-              <span><small>{timeText(s.at)}</small> {startWords(s)}</span>
+              <span><small>{timeText(s.at)}</small> {startWords(s, titleOf)}</span>
               <Button class="act" aria-label={words.remove(timeText(s.at))} onclick={() => remove(id)}
                 >×</Button
               >

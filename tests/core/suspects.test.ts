@@ -1,0 +1,133 @@
+import { expect } from 'chai';
+import {
+  beginCourse,
+  diagnose,
+  eraOf,
+  explanations,
+  isMended,
+  modesOf,
+  nextTests,
+  perform,
+  stepsOf,
+  testOf,
+  testsOf,
+  traces
+} from '../../src/lib/core/diagnosis';
+import { firstRepair } from '../../src/lib/core/diagnosis/first-repair';
+import { kitOf } from '../../src/lib/core/kit';
+import type { Start } from '../../src/lib/core/model';
+import { demo, parts } from '../support/demo';
+import { Seeded } from '../support/random';
+
+const at = '2026-11-28T20:00:00.000Z';
+const machine = (name: string) => {
+  const kit = kitOf(demo(name), parts);
+  const era = eraOf(kit);
+  return { era, modes: modesOf(kit, era, []) };
+};
+const told = (name: string, family: 'P' | 'A', starts: Omit<Start, 'at'>[]) => {
+  const { era, modes } = machine(name);
+  const d = diagnose(
+    modes,
+    starts.map((s) => ({ at, ...s })),
+    era,
+    family
+  );
+  return { d, modes, era, first: explanations(d).map((e) => e.faults.map((i) => modes[i]!.id).join('+')) };
+};
+
+describe('what is told of a start', () => {
+  it('knows two short beeps of an original as something to read, not as a sound that nothing makes', () => {
+    const { first } = told('turnstone', 'P', [
+      { power: 'runs', beeps: '2', screen: 'text', messages: ['keyboard'] }
+    ]);
+    expect(first[0]).to.equal('keyboard');
+    const { d } = told('turnstone', 'P', [{ power: 'runs', beeps: '2', screen: 'dark' }]);
+    expect(d.stops[0]!.stage, 'it went on though nothing is seen').to.equal(null);
+  });
+
+  it('blames for a dark screen behind a good beep the monitor alone, not what the dark hides', () => {
+    const dark = { power: 'runs', beeps: '1', screen: 'dark' } as const;
+    const { first, d, era, modes } = told('turnstone', 'A', [dark, { ...dark, after: 'nothing' }]);
+    expect(first[0]).to.equal('monitor');
+    const [cell, monitor] = ['cell', 'monitor'].map((id) => modes.findIndex((m) => m.id === id)) as [
+      number,
+      number
+    ];
+    expect(firstRepair(d, 'A', era)([cell, monitor]), 'before a message that nobody can read').to.equal(
+      monitor
+    );
+    expect(firstRepair(d, 'A', era)([cell])).to.equal(cell);
+  });
+
+  it('leaves out a fault that lies hidden, at every stage behind the picture', () => {
+    const { modes, era } = machine('turnstone');
+    const place = (id: string) => modes.findIndex((m) => m.id === id);
+    for (const t of traces(modes, [place('monitor'), place('no-system')], 'A', era)) {
+      expect(t.stop).to.equal('boot');
+      expect(t.isHidden).to.equal(true);
+    }
+  });
+
+  it('tells of a machine that runs that nothing speaks for a fault', () => {
+    const { first } = told('turnstone', 'A', [
+      { power: 'runs', beeps: '1', screen: 'text', messages: [], reached: 'prompt' }
+    ]);
+    expect(first[0]).to.equal('');
+  });
+});
+
+describe('cards taken out one by one', () => {
+  const { modes, era } = machine('turnstone');
+  const cards = modes.filter((m) => m.way === 'card').map((m) => m.item!);
+  const dark: Start = { at, power: 'twitch', screen: 'dark' };
+  const good: Start = { at, power: 'runs', beeps: '1', screen: 'text', messages: [], reached: 'prompt' };
+
+  it('find the one that pulls the rails down, once the machine starts without all of them', () => {
+    expect(cards.length).to.be.greaterThan(2);
+    const notes = [dark, { ...good, after: 'strip' }];
+    const all = diagnose(modes, notes, era, 'A');
+    const next = nextTests(all, era, 'A', stepsOf(notes)).filter(
+      (t) => !t.isRefused && !testOf(t.test.id)!.reads
+    );
+    expect(next[0]!.test.id).to.match(/^without /);
+    const bad = cards[1]!;
+    for (const [item, start] of [
+      [cards[0]!, dark],
+      [bad, good]
+    ] as const)
+      notes.push({ ...start, after: `without ${item}` });
+    // Such a card lets a start through now and then: one good start is a hint, several are more.
+    for (let n = 0; n < 4; n++) notes.push({ ...good, after: 'nothing' });
+    const d = diagnose(modes, notes, era, 'A');
+    const [first] = explanations(d);
+    expect(first!.faults.map((i) => modes[i]!.item)).to.deep.equal([bad]);
+    expect(first!.p).to.be.greaterThan(0.9);
+    expect(d.now.sets[0]!.faults, 'it is still to be repaired').to.deep.equal(first!.faults);
+  });
+
+  it('are no end while one of them is out, nor is one good start among bad ones', () => {
+    const r = new Seeded(8);
+    const random = () => r.next();
+    const fault = modes.findIndex((m) => m.item === cards[0] && m.way === 'card');
+    const course = beginCourse(modes, [fault], era, 'A', random);
+    const stripped = perform(course, testOf('strip')!, random);
+    expect(stripped.left).to.deep.equal([]);
+    expect(isMended(stripped)).to.equal(false);
+    const other = perform(stripped, testOf(`without ${cards[1]}`)!, random);
+    expect(other.left, 'the bad one is back in').to.deep.equal([fault]);
+    const found = perform(other, testOf(`without ${cards[0]}`)!, random);
+    expect([found.left, found.out]).to.deep.equal([[], [fault]]);
+    const bad = { ...course, notes: [dark] };
+    expect(isMended({ ...bad, notes: [dark, { ...good, after: 'nothing' }] })).to.equal(false);
+    expect(isMended({ ...bad, notes: [dark, { ...good, after: 'other-supply' }] })).to.equal(true);
+  });
+
+  it('have a test each where there are several, and none where there is nothing to choose', () => {
+    expect(testsOf(modes).filter((t) => t.id.startsWith('without ')).length).to.equal(cards.length);
+    const one = modes.filter((m) => m.way !== 'card' || m.item === cards[0]);
+    expect(testsOf(one).some((t) => t.id.startsWith('without '))).to.equal(false);
+    expect(testOf('without nothing-such')!.removes!.cures(modes[0]!)).to.equal(false);
+    expect(testOf('no-such-test')).to.equal(undefined);
+  });
+});
