@@ -10,6 +10,7 @@ import {
   playAdvised,
   playFixed,
   playPrior,
+  runs,
   type Course,
   type Deal,
   type FaultMode,
@@ -76,6 +77,8 @@ export function benchDiagnosis(count = 200): Promise<void> {
     first: boolean;
     three: boolean;
     tested: boolean;
+    /** The first start showed that something is wrong. */
+    shown: boolean;
     right: boolean;
     minutes: number[];
     tests: number;
@@ -96,6 +99,7 @@ export function benchDiagnosis(count = 200): Promise<void> {
       first: advised.first.slice(0, 1).some(tells),
       three: advised.first.slice(0, 3).some(tells),
       tested: advised.last.slice(0, 3).some(tells),
+      shown: need.length === 0 || !runs(begun),
       right: advised.repairs === 0 || advised.right === advised.repairs,
       minutes: [advised.course, playFixed(begun, random), playPrior(begun, random)].map((c) => c.minutes),
       tests: advised.course.tests,
@@ -110,15 +114,19 @@ export function benchDiagnosis(count = 200): Promise<void> {
   console.log(
     `${count} hidden faults: first ${percent(rows.map((r) => r.first))}, among the first three ${percent(rows.map((r) => r.three))} after one start, ${percent(rows.map((r) => r.tested))} after the tests; every repair of something wrong ${percent(rows.map((r) => r.right))}; ${mean(rows.map((r) => r.tests)).toFixed(1)} tests`
   );
+  const shown = rows.filter((r) => r.shown);
+  console.log(
+    `of the ${shown.length} whose first start showed something or had nothing to show: first ${percent(shown.map((r) => r.first))}, among the first three ${percent(shown.map((r) => r.three))}, after the tests ${percent(shown.map((r) => r.tested))}`
+  );
   console.log(
     `minutes to a machine that runs: advised ${own.toFixed(0)}, fixed order ${fixed.toFixed(0)} (× ${(own / fixed).toFixed(2)}), by prior alone ${prior.toFixed(0)} (× ${(own / prior).toFixed(2)})`
   );
   const m = all[0]!;
   const told = { at: new Date(0).toISOString(), power: 'runs' as const, beeps: '3', screen: 'dark' as const };
-  const runs = <T>(work: () => T) => spread(Array.from({ length: 40 }, () => timed(work)));
+  const times = <T>(work: () => T) => spread(Array.from({ length: 40 }, () => timed(work)));
   const d = diagnose(m.modes, [told], m.era, m.family);
   console.log(
-    `${m.modes.length} modes: diagnosis ${runs(() => diagnose(m.modes, [told], m.era, m.family))}; next test ${runs(() => nextTests(d, m.era, m.family))}`
+    `${m.modes.length} modes: diagnosis ${times(() => diagnose(m.modes, [told], m.era, m.family))}; next test ${times(() => nextTests(d, m.era, m.family))}`
   );
   return Promise.resolve();
 }

@@ -140,8 +140,7 @@
             id="sight-name"
             value={now.name}
             maxlength={120}
-            onchange={(e) =>
-              change({ ...now, name: (e.currentTarget as HTMLInputElement).value.trim() || words.nameHint })}
+            onchange={(e) => change({ ...now, name: e.currentTarget.value.trim() || words.nameHint })}
           />
         </div>
         <fieldset>
@@ -168,7 +167,7 @@
             onchange={(e) =>
               change({
                 ...now,
-                dates: (e.currentTarget as HTMLInputElement).value
+                dates: e.currentTarget.value
                   .split(/[\s,]+/)
                   .filter(Boolean)
                   .slice(0, 40)

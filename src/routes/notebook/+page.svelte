@@ -105,7 +105,7 @@
           value={now.name}
           maxlength={120}
           onchange={(e) => {
-            const name = (e.currentTarget as HTMLInputElement).value.trim();
+            const name = e.currentTarget.value.trim();
             if (name) change({ ...now, name });
           }}
         />

@@ -103,8 +103,7 @@ const CUT_OUT = 300;
 
 /** The block cut out of a picture and straightened, in its own proportions: to be kept beside its reading. */
 export function cutOut(raster: Raster, corners: Corners): Raster {
-  const side = (i: number, k: number) =>
-    Math.hypot(corners[i]!.x - corners[k]!.x, corners[i]!.y - corners[k]!.y);
+  const side = (i: number, k: number) => Math.hypot(corners[i].x - corners[k].x, corners[i].y - corners[k].y);
   const across = side(0, 1) + side(3, 2);
   const down = side(0, 3) + side(1, 2);
   const size = (part: number) =>

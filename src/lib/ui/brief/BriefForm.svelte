@@ -51,7 +51,7 @@
   function setText(key: 'role' | 'os', event: Event) {
     const { [key]: _old, ...rest } = brief;
     const told = value(event).trim();
-    change({ ...rest, ...(told ? { [key]: told } : {}) } as Brief);
+    change({ ...rest, ...(told ? { [key]: told } : {}) });
   }
   function setBudget(event: Event) {
     const { budget: _old, ...rest } = brief;

@@ -117,10 +117,10 @@
           <button
             type="button"
             class="slot {bus}"
-            aria-label={words.removeSlot(i + 1, words.buses[bus as keyof typeof words.buses] ?? bus)}
+            aria-label={words.removeSlot(i + 1, words.buses[bus] ?? bus)}
             onclick={() => (told.slots = told.slots.filter((_, k) => k !== i))}
             ><b>{i + 1}</b>
-            {words.buses[bus as keyof typeof words.buses] ?? bus} <span aria-hidden="true">×</span></button
+            {words.buses[bus] ?? bus} <span aria-hidden="true">×</span></button
           >
         </li>
       {:else}<li class="none">{words.noSlots}</li>{/each}

@@ -16,7 +16,7 @@
   let { content, rows, refused, done, close }: Props = $props();
   // svelte-ignore state_referenced_locally
   let choices: Record<string, Choice> = $state(
-    Object.fromEntries(rows.map((r) => [r.part.id, r.choices[0]!] as const))
+    Object.fromEntries(rows.map((r) => [r.part.id, r.choices[0]] as const))
   );
   let trouble: string[] = $state([]);
   let busy = $state(false);

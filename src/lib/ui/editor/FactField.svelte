@@ -107,7 +107,7 @@
         maxlength={field.type === 'text' ? field.most : 14}
         placeholder={field.usual === undefined ? '' : words.usual(factOption(field.usual))}
         autocomplete="off"
-        onchange={(e) => typed((e.currentTarget as HTMLInputElement).value)}
+        onchange={(e) => typed(e.currentTarget.value)}
       />
     {:else}
       <Select

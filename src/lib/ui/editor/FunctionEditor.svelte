@@ -61,12 +61,12 @@
   /** Read from a setting, or always the same. */
   function source(i: number, setting: string) {
     const { from: _f, value: _v, ...rest } = fn.claims[i];
-    if (!setting) return setClaim(i, { ...rest, value: 0 } as Claim);
+    if (!setting) return setClaim(i, { ...rest, value: 0 });
     const positions = part.settings.find((s) => s.id === setting)!.positions;
     setClaim(i, {
       ...rest,
       from: { setting, values: Object.fromEntries(positions.map((p) => [p.id, null])) }
-    } as Claim);
+    });
   }
   const settingOf = (claim: Claim) => (claim.from && 'setting' in claim.from ? claim.from.setting : '');
   const offKey = $derived(fn.off[0] ? Object.entries(fn.off[0]).map(([s, p]) => `${s}/${p[0]}`)[0] : '');

@@ -37,7 +37,7 @@
       id="p-etched"
       value={part.look?.etched ?? ''}
       maxlength={60}
-      onchange={(e) => set({ etched: (e.currentTarget as HTMLInputElement).value.trim() || undefined })}
+      onchange={(e) => set({ etched: e.currentTarget.value.trim() || undefined })}
     />
   </div>
 </div>

@@ -39,7 +39,7 @@
 <p class="lead">{words.drivesLead}</p>
 <ul>
   {#each cabled as { drive, controller, told } (drive.item.id)}
-    {@const facts = drive.part.drive!}
+    {@const facts = drive.part.drive}
     {@const plugged = chained.find((p) => p.drive.item.id === drive.item.id)}
     <li>
       <span class="what"

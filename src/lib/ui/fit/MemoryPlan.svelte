@@ -230,7 +230,7 @@
         <input
           bind:value={mhz}
           inputmode="decimal"
-          placeholder={String(Math.round(kit.cpu!.cpu!.coreMHz * 10) / 10)}
+          placeholder={String(Math.round(kit.cpu!.cpu.coreMHz * 10) / 10)}
           maxlength="6"
         /></label
       >

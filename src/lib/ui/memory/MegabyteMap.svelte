@@ -154,7 +154,7 @@
         onkeydown={keys}
         onpointerdown={(e) => {
           dragging = true;
-          (e.currentTarget as SVGGElement).focus();
+          e.currentTarget.focus();
           e.preventDefault();
         }}
       >

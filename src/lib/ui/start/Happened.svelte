@@ -162,7 +162,7 @@
       {#if readAs}
         <p class="read" role="status">
           {readAs.length === 1
-            ? words.readAs(messageWords[readAs[0]!])
+            ? words.readAs(messageWords[readAs[0]])
             : readAs.length
               ? words.readAsOr(readAs.map((m) => messageWords[m]).join(' · '))
               : words.notRead}

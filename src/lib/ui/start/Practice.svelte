@@ -61,7 +61,7 @@
     const modes = modesOf(kit, era, []);
     const x = Math.random();
     const deal: Deal = kind === 'any' ? (x < 0.6 ? 'one' : x < 0.9 ? 'two' : 'none') : kind;
-    const usual = [...FAMILIES].sort((a, b) => familyPriors[era][b] - familyPriors[era][a])[0]!;
+    const usual = [...FAMILIES].sort((a, b) => familyPriors[era][b] - familyPriors[era][a])[0];
     const family = kit.firmware?.firmware?.beeps ?? usual;
     course = beginCourse(modes, dealt(modes, deal, Math.random), era, family, Math.random);
     [isTold, guess, judged, trouble] = [false, '', null, ''];
@@ -91,7 +91,7 @@
     end();
   }
   const named = (faults: readonly number[]) =>
-    faults.length ? faults.map((i) => modeWords(course!.modes[i]!, titleOf)).join(' + ') : words.nothing;
+    faults.length ? faults.map((i) => modeWords(course!.modes[i], titleOf)).join(' + ') : words.nothing;
 </script>
 
 <p class="lead">{words.lead}</p>

@@ -35,7 +35,7 @@
   const d = $derived(found.diagnosis);
   const titleOf = $derived(titlesOf(session.build, session.parts));
   const faultWords = (faults: readonly number[]) =>
-    faults.length ? faults.map((i) => modeWords(d.modes[i]!, titleOf)).join(' + ') : words.nothing;
+    faults.length ? faults.map((i) => modeWords(d.modes[i], titleOf)).join(' + ') : words.nothing;
   const named = (c: ComponentVerdict) => componentWords(c.component, c.mode, titleOf);
   const best = $derived(
     explanations(d)
@@ -64,7 +64,7 @@
     {#each best as set (set.faults.join())}
       <li>
         <b>{faultWords(set.faults)}</b>
-        {#if set.faults.length && set.faults.every((i) => d.modes[i]!.prior >= 1)}
+        {#if set.faults.length && set.faults.every((i) => d.modes[i].prior >= 1)}
           <span class="chance">{words.byChecks}</span>
         {:else}
           <span class="chance" title={words.figure(set.p)}
@@ -145,7 +145,7 @@
     <p class="untested"><b>{words.untested}:</b> {untested.map(named).join(', ')}.</p>
   {/if}
   <p class="quiet">
-    {words.family(found.family ? words.families[found.family] : null, words.families[d.families[0]!.family])}
+    {words.family(found.family ? words.families[found.family] : null, words.families[d.families[0].family])}
     {#if cut >= 5}{words.cut(cut)}{/if}
     {words.estimate}
   </p>

@@ -95,8 +95,8 @@
     if (move) {
       const by = event.shiftKey ? 1 : STEP;
       cross = {
-        x: Math.min(canvas.width, Math.max(0, at.x + move[0]! * by)),
-        y: Math.min(canvas.height, Math.max(0, at.y + move[1]! * by))
+        x: Math.min(canvas.width, Math.max(0, at.x + move[0] * by)),
+        y: Math.min(canvas.height, Math.max(0, at.y + move[1] * by))
       };
       draw();
       event.preventDefault();

@@ -44,7 +44,7 @@ export function stateOf(block: Block, places: readonly Place[]): State | null {
       .filter((p) => p.isOn)
       .map((p) => {
         const [a, b] = p.name.split('–').map(Number);
-        return [a!, b!] as [number, number];
+        return [a, b] as [number, number];
       })
   };
 }

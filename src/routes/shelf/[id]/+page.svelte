@@ -55,7 +55,7 @@
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
   function setText(key: 'label' | 'place' | 'notes' | 'bought', event: Event) {
     const { [key]: _old, ...rest } = item;
-    void change({ ...rest, ...(value(event) ? { [key]: value(event) } : {}) } as ShelfItem);
+    void change({ ...rest, ...(value(event) ? { [key]: value(event) } : {}) });
   }
   function setCost(event: Event) {
     const { cost: _old, ...rest } = item;

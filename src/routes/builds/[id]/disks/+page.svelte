@@ -55,7 +55,7 @@
     (isLook ? diskOfPart(kit, other!, whatIf) : all.find((d) => d.drive.item.id === picked)) ?? all[0] ?? null
   );
   const controllers = $derived(
-    disk ? kit.controllers.filter((c) => speaks(c, disk.drive.part.drive!.interface)) : []
+    disk ? kit.controllers.filter((c) => speaks(c, disk.drive.part.drive.interface)) : []
   );
   const keyOf = (c: { item: string; fn: { id: string } }) => `${c.item}/${c.fn.id}`;
   function chooseController(value: string) {
