@@ -4,13 +4,13 @@ import {
   memoryNeeds,
   programSheets,
   reservedList,
-  slowDowns,
   windowsLimits
 } from '../../src/lib/core/boot';
 import { explainFiles } from '../../src/lib/core/boot-files';
 import { kitOf, totalKiB } from '../../src/lib/core/kit';
 import { OwnDriver, type Build } from '../../src/lib/core/model';
 import { lineMeaningWords, slowWays, wayOverWords } from '../../src/lib/words';
+import { slowDowns } from '../../src/lib/core/software';
 import { parts } from '../support/demo';
 import { planOf, withBrief, text, program } from '../support/boot';
 

@@ -71,6 +71,28 @@ describe('what a program asks', () => {
       }
     });
 
+  it('is not out of reach where the machine can be slowed down: then it only asks for that', () => {
+    const program = (to: number, from?: number): Profile => ({
+      id: 'p',
+      name: 'P',
+      needs: [],
+      wants: { speed: { to, ...(from === undefined ? {} : { from }) } }
+    });
+    const offer = { ...exactly({}), speed: 100 };
+    const turbo = { means: 'turbo', factor: [1.3, 4] } as const;
+    const cache = { means: 'l1-off', factor: [3, 8] } as const;
+    const fast = (to: number, slow: Offer['slow'], from?: number) => {
+      const [found] = unmet(program(to, from), { ...offer, slow });
+      return found?.rule === 'software.fast' ? [found.hard, found.facts.by] : found;
+    };
+    expect(fast(30, [])).to.deep.equal([true, []]);
+    expect(fast(30, [turbo, cache])).to.deep.equal([false, ['turbo']]);
+    expect(fast(5, [turbo, cache]), 'both together').to.deep.equal([false, ['turbo', 'l1-off']]);
+    expect(fast(2, [turbo, cache]), 'not even both').to.deep.equal([true, []]);
+    expect(fast(40, [cache], 35), 'slower than it may be').to.deep.equal([true, []]);
+    expect(fast(100, [])).to.equal(undefined);
+  });
+
   it('every rule is asked by some profile', () => {
     for (const [rule, taking] of Object.entries(takings))
       expect(

@@ -8,7 +8,7 @@ import {
   socketTakes,
   type BankFill
 } from '../../src/lib/core/boards';
-import { partSet, type Build, type Item, type Part } from '../../src/lib/core/model';
+import { isOfKind, partSet, type Build, type Item, type Part, type PartOf } from '../../src/lib/core/model';
 import { middlePrice, middleWeights, type PlanRequest } from '../../src/lib/core/planner';
 import { assemble } from '../../src/lib/core/planner/assemble';
 import { poolOf, weighSides } from '../../src/lib/core/planner/pool';
@@ -31,13 +31,15 @@ export function bruteBest(request: PlanRequest): number | null {
   const year = brief.date ? Number(brief.date.slice(0, 4)) : null;
   const strict = brief.strictness === 'convenient' ? 0.2 : 1;
   const of = (test: (p: Part) => unknown) => pool.parts.filter(test);
-  const option = (list: { part: Part; count: number; place?: string }[]): Option => ({
+  const option = <P extends Part>(list: { part: P; count: number; place?: string }[]): Option<P> => ({
     parts: list,
     mask: 0n,
     soft: 0n,
     weight: 0
   });
-  const one = (part: Part) => ({ part, count: 1 });
+  const ofKind = <K extends Part['kind']>(kind: K) =>
+    pool.parts.filter((p): p is PartOf<K> => isOfKind(p, kind));
+  const one = <P extends Part>(part: P) => ({ part, count: 1 });
   const maybe = (kind: Part['kind']): (Part | null)[] => {
     const list = of((p) => p.kind === kind);
     return list.length ? list : [null];
@@ -91,8 +93,8 @@ export function bruteBest(request: PlanRequest): number | null {
   const subsets = Array.from({ length: 1 << others.length }, (_, bits) =>
     others.filter((_c, i) => bits & (1 << i))
   );
-  const drives = of((p) => p.drive?.medium === 'hard');
-  const floppies = of((p) => p.drive?.interface === 'floppy');
+  const drives = ofKind('drive').filter((p) => p.drive.medium === 'hard');
+  const floppies = ofKind('drive').filter((p) => p.drive.interface === 'floppy');
   for (const { base, memories } of machines())
     for (const memory of memories)
       for (const card of of((p) => p.card && p.video && p.video.standard !== '3d-only'))
@@ -158,14 +160,19 @@ export function bruteBest(request: PlanRequest): number | null {
   }
 
   function machines(): { base: Base; memories: { part: Part; count: number; place: string }[][] }[] {
-    return of((p) => p.board).flatMap((board) => {
-      const soldered = board.board!.cpuSocket?.soldered;
-      const cpus = soldered ? [null] : of((p) => p.cpu && socketTakes(board, p));
+    return ofKind('board').flatMap((board) => {
+      const soldered = board.board.cpuSocket?.soldered;
+      const cpus = soldered ? [null] : ofKind('cpu').filter((p) => socketTakes(board, p));
       return cpus.flatMap((cpu) => {
         const own = cpu ?? parts.get(soldered ?? '');
         const settings = own ? settingsFor(board, own) : {};
         if (!settings) return [];
-        const base: Base = { ...option([one(board), ...(cpu ? [one(cpu)] : [])]), board, cpu, settings };
+        const base: Base = {
+          ...option<Part>([one(board), ...(cpu ? [one(cpu)] : [])]),
+          board,
+          cpu,
+          settings
+        };
         return [{ base, memories: memoriesOf(board, own ?? null) }];
       });
     });

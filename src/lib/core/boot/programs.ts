@@ -1,37 +1,10 @@
-import { clocksOf, families, speedIndex } from '../boards';
+import { clocksOf, speedIndex } from '../boards';
 import type { Kit } from '../kit';
 import type { Profile, Tried } from '../model';
-import { offerOf, unmet, type Unmet } from '../software';
-import { meaningsOf } from '../settings';
+import { offerOf, slowDowns, unmet, waysIn, type SlowDown, type Unmet } from '../software';
 import { expectationOf, type Found, type SoundCard } from './expect';
 import type { BootPlan, PlannedStart, ProgramVerdict } from './plan';
 import type { Group } from './wanted';
-
-/** A means to slow a machine down, with the factor that it usually has. From the domain's table; each to be measured once. */
-export interface SlowDown {
-  means: 'turbo' | 'waits' | 'l2-off' | 'l1-off' | 'multiplier' | 'software';
-  factor: readonly [least: number, most: number];
-}
-
-/** Means that a machine of this class has. */
-export function slowDowns(kit: Kit): SlowDown[] {
-  const family = kit.cpu?.cpu?.family;
-  if (!family) return [];
-  const { rank } = families[family];
-  const out: SlowDown[] = [];
-  if (kit.facts.headers?.some((h) => h.kind === 'turbo-switch'))
-    out.push({ means: 'turbo', factor: [1.3, 4] });
-  const told = meaningsOf(kit.board).map((m) => m.fact);
-  if ((rank === 1 || rank === 2) && told.includes('wait-states'))
-    out.push({ means: 'waits', factor: [1.1, 1.6] });
-  if (kit.facts.cacheKiB) out.push({ means: 'l2-off', factor: [1.05, 1.4] });
-  if (rank === 3) out.push({ means: 'l1-off', factor: [3, 8] });
-  if (rank >= 4) out.push({ means: 'l1-off', factor: [8, 25] });
-  if (kit.facts.multiplier && !Array.isArray(kit.facts.multiplier))
-    out.push({ means: 'multiplier', factor: [1.3, 4] });
-  if (rank >= 3) out.push({ means: 'software', factor: [1.1, 8] });
-  return out;
-}
 
 /** How a program's window of speed meets this machine. */
 export interface SpeedFit {
@@ -41,18 +14,6 @@ export interface SpeedFit {
   verdict: 'fits' | 'too-slow' | 'too-fast';
   /** Means that bring the machine into the window, the mildest first; together where one is not enough. */
   slow: SlowDown[][];
-}
-
-/** Means, alone or two together, after which the index may lie in the window. */
-function waysIn(index: number, from: number, to: number, means: readonly SlowDown[]): SlowDown[][] {
-  const fits = (list: readonly SlowDown[]): boolean => {
-    const most = list.reduce((n, m) => n * m.factor[1], 1);
-    const least = list.reduce((n, m) => n * m.factor[0], 1);
-    return index / most <= to && index / least >= from;
-  };
-  const alone = means.filter((m) => fits([m])).map((m) => [m]);
-  if (alone.length) return alone;
-  return means.flatMap((a, i) => means.slice(i + 1).flatMap((b) => (fits([a, b]) ? [[a, b]] : [])));
 }
 
 export function speedFit(kit: Kit, profile: Profile): SpeedFit | null {

@@ -1,4 +1,4 @@
-import type { Brief, Build, Item, Part, PartSet } from '../model';
+import type { Brief, Build, Item, Part, PartOf, PartSet } from '../model';
 import { chain } from '../video';
 import { kitOf } from '../kit';
 import { powerOf } from '../power';
@@ -12,7 +12,7 @@ export interface Choice {
   memory: Option;
   display: Option;
   audio: Option;
-  storage: Option;
+  storage: Option<PartOf<'drive'>>;
   services: Option;
 }
 
@@ -103,7 +103,7 @@ function twiceOff(part: Part, provided: ReadonlySet<string>): Record<string, str
 
 /** What the board is to be told of the first display, and the card of its monitor. */
 function displaySetting(choice: Choice): Record<string, string> {
-  const told = choice.base.board.board!.displaySwitch;
+  const told = choice.base.board.board.displaySwitch;
   const card = choice.display.parts.find((p) => p.part.video && p.part.video.standard !== '3d-only')?.part;
   if (!told) return {};
   const standard = card?.video?.standard ?? 'vga';
@@ -121,9 +121,9 @@ function cabledMonitors(items: Item[], choice: Choice): Item[] {
   const card = choice.display.parts.find((p) => p.part.video && p.part.video.standard !== '3d-only')?.part;
   const monitor = choice.display.parts.find((p) => p.part.monitor)?.part;
   if (!card || !monitor) return items;
-  const told = card.video!.monitorSwitch;
-  if (!told) return items;
-  const shows = chain(card.video!, monitor.monitor!)
+  const told = card.video?.monitorSwitch;
+  if (!told || !card.video || !monitor.monitor) return items;
+  const shows = chain(card.video, monitor.monitor)
     .filter((c) => c.verdict === 'shown')
     .map((c) => c.mode.id);
   const wanted = shows.includes('ega-350')
@@ -140,8 +140,8 @@ function cabledMonitors(items: Item[], choice: Choice): Item[] {
 }
 
 /** A slot for each card, those with the fewest choices first; null when there is none. */
-export function seatCards(board: Part, cards: readonly Part[]): Map<Part, string> | null {
-  const slots = board.board!.slots;
+export function seatCards(board: PartOf<'board'>, cards: readonly Part[]): Map<Part, string> | null {
+  const slots = board.board.slots;
   const order = ['isa8', 'agp', 'isa16', 'pci', 'vlb', 'memory-board', 'pc-card'];
   const wanted = cards
     .map((card) => ({
@@ -192,31 +192,28 @@ const MOST_TRIMS = 24;
 
 /** Case, supply and keyboard in the order of what they add, each set fitting the board and what it must carry. */
 export function trims(pool: Pool, choice: Choice, build: Build, parts: PartSet): Trim[] {
-  const facts = choice.base.board.board!;
+  const facts = choice.base.board.board;
   const { rails: needs } = powerOf(kitOf(build, parts));
-  const sorts = [
-    sortOf(pool, 'case', (p) => !facts.form || p.chassis!.forms.includes(facts.form)),
-    sortOf(pool, 'supply', (p) => {
-      const { form, rails } = p.supply!;
-      const plugs =
-        !facts.powerPlug || facts.powerPlug === 'either' || (form === 'atx') === (facts.powerPlug === 'atx');
-      return plugs && needs.every((r) => r.amps <= rails[r.rail] || (r.rail === 'v3' && rails.v3 === 0));
-    }),
-    sortOf(
-      pool,
-      'keyboard',
-      (p) => facts.keyboard?.protocols.some((x) => p.keyboard!.protocols.includes(x)) ?? true
-    )
-  ];
-  if (sorts.some((s) => s === null)) return [];
-  const [cases, supplies, keyboards] = sorts as (Part | null)[][];
+  const cases = sortOf(pool, 'case', (p) => !facts.form || p.chassis.forms.includes(facts.form));
+  const supplies = sortOf(pool, 'supply', (p) => {
+    const { form, rails } = p.supply;
+    const plugs =
+      !facts.powerPlug || facts.powerPlug === 'either' || (form === 'atx') === (facts.powerPlug === 'atx');
+    return plugs && needs.every((r) => r.amps <= rails[r.rail] || (r.rail === 'v3' && rails.v3 === 0));
+  });
+  const keyboards = sortOf(
+    pool,
+    'keyboard',
+    (p) => facts.keyboard?.protocols.some((x) => p.keyboard.protocols.includes(x)) ?? true
+  );
+  if (!cases || !supplies || !keyboards) return [];
   const out: Trim[] = [];
   for (const chassis of cases)
     for (const supply of supplies) {
-      if (chassis && supply && !chassis.chassis!.supply.includes(supply.supply!.form)) continue;
+      if (chassis && supply && !chassis.chassis.supply.includes(supply.supply.form)) continue;
       for (const keyboard of keyboards) {
-        const trim = [chassis, supply, keyboard].filter((p): p is Part => p !== null);
-        const otherPlug = keyboard && facts.keyboard && keyboard.keyboard!.plug !== facts.keyboard.plug;
+        const trim = [chassis, supply, keyboard].filter((p) => p !== null);
+        const otherPlug = keyboard && facts.keyboard && keyboard.keyboard.plug !== facts.keyboard.plug;
         out.push({
           trim,
           weight:
@@ -229,7 +226,11 @@ export function trims(pool: Pool, choice: Choice, build: Build, parts: PartSet):
 }
 
 /** Parts of a sort that fit, the lightest first; `[null]` when the pool has none of the sort, null when none fits. */
-function sortOf(pool: Pool, kind: Part['kind'], fits: (part: Part) => boolean): (Part | null)[] | null {
+function sortOf<K extends Part['kind']>(
+  pool: Pool,
+  kind: K,
+  fits: (part: PartOf<K>) => boolean
+): (PartOf<K> | null)[] | null {
   const all = pool.of(kind);
   if (!all.length) return [null];
   const fixed = all.filter((p) => pool.fixed.has(p.id));

@@ -1,4 +1,14 @@
-import type { Brief, MonitorFacts, Part, PartFunction, Picture, Profile, VideoFacts } from '../model';
+import type {
+  Brief,
+  MonitorFacts,
+  Part,
+  PartFunction,
+  PartOf,
+  PartWith,
+  Picture,
+  Profile,
+  VideoFacts
+} from '../model';
 import { pictures as everyPicture } from '../model';
 import {
   families,
@@ -14,7 +24,7 @@ import {
   type Filling
 } from '../boards';
 import { showsColour } from '../rules';
-import { suitsSystem, systemOf, unmet, type Area, type Offer } from '../software';
+import { slowDownsOf, suitsSystem, systemOf, unmet, type Area, type Offer } from '../software';
 import { chain, gives } from '../video';
 import { tally, weighSides, type Pool } from './pool';
 
@@ -22,8 +32,8 @@ import { tally, weighSides, type Pool } from './pool';
 export type Mask = bigint;
 
 /** One way to fill a role of the machine. */
-export interface Option {
-  parts: { part: Part; count: number; place?: string }[];
+export interface Option<P extends Part = Part> {
+  parts: { part: P; count: number; place?: string }[];
   /** Programs whose wants in this role are met. */
   mask: Mask;
   /** Programs that will run, but not as meant, because of this choice. */
@@ -109,8 +119,8 @@ export function withFixed<T extends Option>(
 }
 
 export interface Base extends Option {
-  board: Part;
-  cpu: Part | null;
+  board: PartOf<'board'>;
+  cpu: PartOf<'cpu'> | null;
   /** Positions of the board that suit the CPU. */
   settings: Record<string, string>;
 }
@@ -123,8 +133,13 @@ export function bases(pool: Pool, brief: Brief): Base[] {
     brief.profiles.some((p) => p.wants?.fpu) ||
     [...pool.fixed].some((id) => pool.get(id)?.kind === 'fpu');
   const out: Base[] = [];
-  const make = (board: Part, cpu: Part | null, fpu: Part | null, settings: Record<string, string>) => {
-    const facts = (cpu ?? pool.get(board.board!.cpuSocket?.soldered ?? ''))?.cpu;
+  const make = (
+    board: PartOf<'board'>,
+    cpu: PartOf<'cpu'> | null,
+    fpu: Part | null,
+    settings: Record<string, string>
+  ) => {
+    const facts = (cpu ?? pool.cpuOf(board))?.cpu;
     if (!suitsSystem(brief.os, { cpu: facts?.family })) return;
     const core = facts ? coreOf(board, facts, settings) : null;
     const parts = [board, ...(cpu ? [cpu] : []), ...(fpu ? [fpu] : [])].map((part) => ({ part, count: 1 }));
@@ -136,12 +151,13 @@ export function bases(pool: Pool, brief: Brief): Base[] {
       weight:
         parts.reduce((n, p) => n + pool.weigh(p.part), 0) +
         // Known before anything else is chosen: its battery is one thing to watch.
-        weighSides({ cautions: board.board!.battery === 'barrel' ? 1 : 0 }, pool.weights),
+        weighSides({ cautions: board.board.battery === 'barrel' ? 1 : 0 }, pool.weights),
       ...masksOf(
         brief.profiles,
         {
           cpu: facts?.family ?? null,
           speed: facts && core !== null ? speedIndex(facts, core) : null,
+          slow: facts ? slowDownsOf(board, facts.family) : [],
           fpu: facts?.fpu || fpu !== null
         },
         ['cpu']
@@ -151,20 +167,22 @@ export function bases(pool: Pool, brief: Brief): Base[] {
   // A machine that is sold as one is taken as it is, not planned.
   for (const board of pool.of('board').filter((b) => !b.board?.closed)) {
     const soldered = board.board?.cpuSocket?.soldered;
-    const cpus: (Part | null)[] = soldered ? [null] : pool.of('cpu').filter((cpu) => socketTakes(board, cpu));
+    const cpus: (PartOf<'cpu'> | null)[] = soldered
+      ? [null]
+      : pool.of('cpu').filter((cpu) => socketTakes(board, cpu));
     for (const cpu of cpus) {
-      const own = cpu ?? pool.get(soldered ?? '');
+      const own = cpu ?? pool.cpuOf(board);
       const settings = own ? settingsFor(board, own) : {};
       if (!settings) continue;
-      if (!mustFpu || own?.cpu!.fpu) make(board, cpu, null, settings);
-      if (wantsFpu && own && !own.cpu!.fpu)
+      if (!mustFpu || own?.cpu.fpu) make(board, cpu, null, settings);
+      if (wantsFpu && own && !own.cpu.fpu)
         for (const fpu of pool.of('fpu')) {
           const { kind, mhz } = fpu.fpu;
-          const core = coreOf(board, own.cpu!, settings) ?? own.cpu!.coreMHz;
+          const core = coreOf(board, own.cpu, settings) ?? own.cpu.coreMHz;
           const needed = kind === '287' ? (core * 2) / 3 : core;
           if (
             (board.board.fpuSockets ?? []).includes(kind) &&
-            fpuSuits(kind, own.cpu!.family) &&
+            fpuSuits(kind, own.cpu.family) &&
             !tooFast(needed, mhz)
           )
             make(board, cpu, fpu, withFpuSwitch(board, settings));
@@ -178,23 +196,27 @@ export function bases(pool: Pool, brief: Brief): Base[] {
 const boardSorts = new WeakMap<Part, string>();
 
 /** Everything by which another choice can tell two boards apart: they are of one sort when it is the same. */
-function sortOfBoard(board: Part): string {
+function sortOfBoard(board: PartOf<'board'>): string {
   const known = boardSorts.get(board);
   if (known !== undefined) return known;
-  const { slots, memory, keyboard, form, powerPlug, firmware, battery, class: cls } = board.board!;
+  const { slots, memory, keyboard, form, powerPlug, firmware, battery, class: cls } = board.board;
   const facts = [cls, slots, memory, keyboard, form, powerPlug, firmware, battery];
   const sort = JSON.stringify([facts, board.video, board.functions, board.power]);
   boardSorts.set(board, sort);
   return sort;
 }
 
-const withFpuSwitch = (board: Part, settings: Record<string, string>) => {
-  const told = board.board!.fpuSwitch;
+const withFpuSwitch = (board: PartOf<'board'>, settings: Record<string, string>) => {
+  const told = board.board.fpuSwitch;
   return told ? { ...settings, [told.setting]: told.fitted } : settings;
 };
 
-function coreOf(board: Part, cpu: NonNullable<Part['cpu']>, settings: Record<string, string>): number | null {
-  const { busClock } = board.board!;
+function coreOf(
+  board: PartOf<'board'>,
+  cpu: NonNullable<Part['cpu']>,
+  settings: Record<string, string>
+): number | null {
+  const { busClock } = board.board;
   const bus = !busClock
     ? null
     : Array.isArray(busClock)
@@ -208,9 +230,9 @@ function coreOf(board: Part, cpu: NonNullable<Part['cpu']>, settings: Record<str
 
 /** Fillings of a base, with an expanded-memory board where programs want one and the CPU makes none itself. */
 export function memories(pool: Pool, base: Base, brief: Brief): (Option & { filling: Filling | null })[] {
-  const facts = base.board.board!.memory;
+  const facts = base.board.board.memory;
   if (!facts) return [{ parts: [], ...masksOf(brief.profiles, {}, ['memory']), weight: 0, filling: null }];
-  const cpu = base.cpu ?? pool.get(base.board.board!.cpuSocket?.soldered ?? '');
+  const cpu = base.cpu ?? pool.cpuOf(base.board);
   const family = cpu?.cpu?.family ?? null;
   const { dos } = systemOf(brief.os);
   const reach = family ? families[family].reachKiB : Infinity;
@@ -241,7 +263,7 @@ export function memories(pool: Pool, base: Base, brief: Brief): (Option & { fill
         ...(ems ? [{ part: ems, count: 1 }] : [])
       ];
       const memory = {
-        base: freeBase(shown, dos ?? 6, base.board.board!.class === 'at'),
+        base: freeBase(shown, dos ?? 6, base.board.board.class === 'at'),
         extended: shown.extended,
         expanded: Math.max(own, ems?.functions.find((f) => f.kind === 'ems')?.memoryKiB ?? 0)
       };
@@ -283,8 +305,14 @@ export interface DisplayOption extends Option {
 }
 
 /** Every card with every monitor that shows something of it; `null` stands for the board's own display. */
-export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOption[] {
-  const cards = own ? [own] : pool.of('card').filter((p) => p.video && p.video.standard !== '3d-only');
+export function displays(pool: Pool, brief: Brief, own: PartWith<'video'> | null): DisplayOption[] {
+  const cards = own
+    ? [own]
+    : pool
+        .of('card')
+        .filter((p): p is PartOf<'card'> & PartWith<'video'> =>
+          Boolean(p.video && p.video.standard !== '3d-only')
+        );
   const extra = brief.profiles.some((p) => p.wants?.display?.includes('3d'))
     ? pool.of('card').filter((p) => p.video?.standard === '3d-only')
     : [];
@@ -292,8 +320,8 @@ export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOpt
   const inColour = (brief.wishes ?? []).some((w) => w.kind === 'colour');
   for (const card of cards)
     for (const monitor of pool.of('monitor')) {
-      if (inColour && !(monitor.monitor.colour && showsColour(card.video!))) continue;
-      const pictures = picturesOn(card.video!, monitor.monitor);
+      if (inColour && !(monitor.monitor.colour && showsColour(card.video))) continue;
+      const pictures = picturesOn(card.video, monitor.monitor);
       if (!pictures) continue;
       const make = (add: Part[], more: Picture[]) => {
         const parts = [...(own ? [] : [card]), ...add, monitor].map((part) => ({ part, count: 1 }));
@@ -305,7 +333,7 @@ export function displays(pool: Pool, brief: Brief, own: Part | null): DisplayOpt
         });
       };
       make([], []);
-      if (card.video!.standard === 'vga') for (const only3d of extra) make([only3d], ['3d']);
+      if (card.video.standard === 'vga') for (const only3d of extra) make([only3d], ['3d']);
     }
   const kept = withFixed(pool, options, (p) => (!own && !!p.video) || p.kind === 'monitor');
   return narrowed(

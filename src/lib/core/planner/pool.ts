@@ -1,4 +1,12 @@
-import { isOfKind, withToldFields, type Brief, type Part, type PartOf } from '../model';
+import {
+  hasFacts,
+  isOfKind,
+  withToldFields,
+  type Brief,
+  type Part,
+  type PartOf,
+  type PartWith
+} from '../model';
 import { STILL_IN_USE, showsNew } from '../rules';
 import { systemOf } from '../software';
 import type { Bar, Chosen, PlanRequest, Role, Unit, Weights } from './types';
@@ -12,6 +20,8 @@ export interface Pool {
   parts: Part[];
   of<K extends Part['kind']>(kind: K): PartOf<K>[];
   get(id: string): Part | undefined;
+  /** The CPU that is soldered to a board; null: it has a socket, or nobody knows the CPU. */
+  cpuOf(board: PartWith<'board'>): PartWith<'cpu'> | null;
   fixed: ReadonlySet<string>;
   weights: Weights;
   /** Units of a part on the shelf. */
@@ -97,6 +107,10 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
     of: <K extends Part['kind']>(kind: K) =>
       (byKind.get(kind) ?? []).filter((p): p is PartOf<K> => isOfKind(p, kind)),
     get: (id) => byId.get(id),
+    cpuOf: ({ board }) => {
+      const cpu = byId.get(board.cpuSocket?.soldered ?? '');
+      return cpu && hasFacts(cpu, 'cpu') ? cpu : null;
+    },
     fixed: fixedParts(request),
     weights,
     units,

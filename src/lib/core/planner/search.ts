@@ -1,4 +1,13 @@
-import { partSet, type Brief, type CpuFamily, type Part, type PartOf, type PartSet } from '../model';
+import {
+  hasFacts,
+  partSet,
+  type Brief,
+  type CpuFamily,
+  type Part,
+  type PartOf,
+  type PartSet,
+  type PartWith
+} from '../model';
 import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
 import { workOut } from './leaf';
@@ -53,6 +62,9 @@ const isMemoryCard = ({ functions }: Part): boolean => functions.some((f) => f.k
 const driversRun = ({ parts }: Option, family: CpuFamily | undefined): boolean =>
   family === undefined || parts.every(({ part: { driver } }) => !driver || runs(family, driver.cpu));
 
+/** Storage that the cards beside a choice of sound can run. */
+type Served = Map<Option, Option<PartOf<'drive'>>[]>;
+
 class Run {
   best: Plan | null = null;
   readonly sound: Plan[] = [];
@@ -60,7 +72,7 @@ class Run {
   private readonly counted = new Map<string, { reason: Reason; count: number }>();
   private readonly full: Mask;
   private readonly audio: Option[];
-  private readonly storage: Option[];
+  private readonly storage: Option<PartOf<'drive'>>[];
   private readonly choices: { needs: Need[]; mask: Mask; soft: Mask }[];
   private readonly wished: Need[];
   private readonly freeDisplays: DisplayOption[];
@@ -77,7 +89,7 @@ class Run {
   /** Everything that a choice of drives asks, with the wishes, each once; and what each asks, by its place there. */
   private readonly needs: Need[] = [];
   private readonly asks: number[][];
-  private readonly servedOn = new Map<string, Map<Option, Option[]>>();
+  private readonly servedOn = new Map<string, Served>();
   private steps = 0;
   private readonly known = new Map<string, Option[]>();
 
@@ -206,8 +218,8 @@ class Run {
   }
 
   /** Whether a case, a supply and a keyboard for a board are to be had at all. */
-  private hasTrim(board: Part): boolean {
-    const facts = board.board!;
+  private hasTrim(board: PartOf<'board'>): boolean {
+    const facts = board.board;
     const some = <K extends Part['kind']>(kind: K, fits: (p: PartOf<K>) => boolean) => {
       const all = this.pool.of(kind);
       return all.length === 0 || all.some(fits);
@@ -228,14 +240,14 @@ class Run {
    * For each choice of sound the drives that something can run beside it on a board, and what the brief wants beside
    * them; known before memory and display are gone through.
    */
-  private served(base: Base): Map<Option, Option[]> {
+  private served(base: Base): Served {
     const family = this.familyOf(base);
     const key = `${base.board.id} ${family}`;
     const known = this.servedOn.get(key);
     if (known) return known;
     const could = servable(this.pool, base.board, this.needs);
     const run = this.storage.map((o) => driversRun(o, family));
-    const out = new Map<Option, Option[]>();
+    const out: Served = new Map();
     for (const audio of this.audio) {
       const met = could(audio.parts.map((p) => p.part));
       out.set(
@@ -248,11 +260,11 @@ class Run {
   }
 
   private familyOf({ board, cpu }: Base): CpuFamily | undefined {
-    return (cpu ?? this.pool.get(board.board!.cpuSocket?.soldered ?? ''))?.cpu?.family;
+    return (cpu ?? this.pool.cpuOf(board))?.cpu.family;
   }
 
   /** Whether the cards that must be in find slots on a board, and what the brief wants can be provided. */
-  private canServe(board: Part): boolean {
+  private canServe(board: PartOf<'board'>): boolean {
     if (!seatCards(board, this.must)) return false;
     const have = this.pool.parts.filter((p) => p.audio && p.card && seats(board, p));
     const needs = this.wished.filter((n) => n.kind === 'function');
@@ -260,14 +272,14 @@ class Run {
     return covers(this.pool, board, have, needs, this.must).length > 0;
   }
 
-  private displaysOf(board: Part): Option[] {
-    const all = board.video ? this.own(board) : this.freeDisplays;
+  private displaysOf(board: PartOf<'board'>): Option[] {
+    const all = hasFacts(board, 'video') ? this.own(board) : this.freeDisplays;
     return all
       .filter((o) => o.parts.every((p) => !p.part.card || seats(board, p.part)))
       .sort((a, b) => a.weight - b.weight);
   }
 
-  private own(board: Part): DisplayOption[] {
+  private own(board: PartWith<'video'>): DisplayOption[] {
     const known = this.ownDisplays.get(board.id) ?? displays(this.pool, this.brief, board);
     this.ownDisplays.set(board.id, known);
     // The board's own display may be switched off for a card.
@@ -320,7 +332,7 @@ class Run {
   /** Whether as many slots stay free as the brief wants. */
   private leavesSlots(choice: Choice): boolean {
     const cards = partsOf(choice).filter((p) => p.part.card).length;
-    return choice.base.board.board!.slots.length - cards >= this.spare;
+    return choice.base.board.board.slots.length - cards >= this.spare;
   }
 
   private costOf(option: Option): number {

@@ -1,4 +1,4 @@
-import type { Brief, DriveInterface, Part, Wish } from '../model';
+import type { Brief, DriveInterface, Part, PartOf, PartWith, Wish } from '../model';
 import { narrowed, obstacle, untried } from '../resources';
 import { serving } from '../software';
 import { controllerRate, floppyRate } from '../storage';
@@ -14,13 +14,13 @@ export type Need =
 const MOST_CARDS = 4;
 
 /** What the drives of a machine ask of its controllers. */
-export function driveNeeds(drives: readonly Part[]): Need[] {
+export function driveNeeds(drives: readonly PartWith<'drive'>[]): Need[] {
   const by = new Map<DriveInterface, { units: number; rate: number }>();
   for (const { drive } of drives) {
-    const had = by.get(drive!.interface) ?? { units: 0, rate: 0 };
-    by.set(drive!.interface, {
+    const had = by.get(drive.interface) ?? { units: 0, rate: 0 };
+    by.set(drive.interface, {
       units: had.units + 1,
-      rate: Math.max(had.rate, drive!.floppyKiB ? floppyRate(drive!.floppyKiB) : 0)
+      rate: Math.max(had.rate, drive.floppyKiB ? floppyRate(drive.floppyKiB) : 0)
     });
   }
   return [...by].map(([speaks, n]) => ({ kind: 'drive', speaks, ...n }));
@@ -70,8 +70,8 @@ function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterfa
 }
 
 /** Which parts can run drives on a board: where its BIOS knows no hard disks, only those with a ROM of their own. */
-function trustedOn(pool: Pool, board: Part): (part: Part, speaks: DriveInterface) => boolean {
-  const firmware = pool.get(board.board!.firmware ?? '')?.firmware;
+function trustedOn(pool: Pool, board: PartOf<'board'>): (part: Part, speaks: DriveInterface) => boolean {
+  const firmware = pool.get(board.board.firmware ?? '')?.firmware;
   const needsRom = firmware !== undefined && firmware.disk.types === 0;
   return (part, speaks) =>
     !needsRom ||
@@ -86,7 +86,7 @@ function trustedOn(pool: Pool, board: Part): (part: Part, speaks: DriveInterface
  */
 export function servable(
   pool: Pool,
-  board: Part,
+  board: PartOf<'board'>,
   needs: readonly Need[]
 ): (audio: readonly Part[]) => boolean[] {
   const trusted = trustedOn(pool, board);
@@ -103,7 +103,7 @@ export function servable(
  */
 export function covers(
   pool: Pool,
-  board: Part,
+  board: PartOf<'board'>,
   have: readonly Part[],
   needs: readonly Need[],
   must: readonly Part[],
@@ -161,8 +161,8 @@ export function covers(
 }
 
 /** Whether a board has a slot in which a card works. */
-export const seats = (board: Part, card: Part): boolean =>
-  board.board!.slots.some((slot) => fitsSlot(card, slot));
+export const seats = (board: PartOf<'board'>, card: Part): boolean =>
+  board.board.slots.some((slot) => fitsSlot(card, slot));
 
 /** Whether a card goes into a slot and is known to work there. */
 export const fitsSlot = (card: Part, slot: NonNullable<Part['board']>['slots'][number]): boolean =>

@@ -1,21 +1,23 @@
 import { floppySizes } from '../rules';
-import type { Brief, Part } from '../model';
+import type { Brief, Part, PartOf } from '../model';
 import { suitsSystem, systemOf } from '../software';
 import { mediaOf } from '../storage';
 import { masksOf, narrowed, withFixed, type Option } from './options';
 import type { Pool } from './pool';
 
+type Drive = PartOf<'drive'>;
+
 /** Hard disk, optical drive and floppies together. At least one floppy drive, and a disk for Windows. */
-export function storages(pool: Pool, brief: Brief): Option[] {
+export function storages(pool: Pool, brief: Brief): Option<Drive>[] {
   const drives = pool.of('drive');
   const { windows } = systemOf(brief.os);
   const of = (test: (d: NonNullable<Part['drive']>) => boolean) => drives.filter((p) => test(p.drive));
-  const one = (parts: Part[], key: (p: Part) => string) =>
+  const one = (parts: Drive[], key: (p: Drive) => string) =>
     narrowed(
       pool,
       parts.map((part) => ({
         parts: [{ part, count: 1 }],
-        ...masksOf(brief.profiles, { diskMiB: Math.floor((part.drive!.sectors ?? 0) / 2048), cdrom: true }, [
+        ...masksOf(brief.profiles, { diskMiB: Math.floor((part.drive.sectors ?? 0) / 2048), cdrom: true }, [
           'storage'
         ]),
         weight: pool.weigh(part)
@@ -30,15 +32,15 @@ export function storages(pool: Pool, brief: Brief): Option[] {
         d.scsi?.signals !== 'differential' &&
         suitsSystem(brief.os, { diskMiB: Math.floor((d.sectors ?? 0) / 2048) })
     ),
-    (p) => `${p.drive!.interface} ${p.drive!.medium}`
+    (p) => `${p.drive.interface} ${p.drive.medium}`
   );
   const opticals = one(
     of((d) => d.medium === 'optical'),
-    (p) => `${p.drive!.interface} ${p.driver?.cpu ?? ''}`
+    (p) => `${p.drive.interface} ${p.driver?.cpu ?? ''}`
   );
   const floppies = one(
     of((d) => d.interface === 'floppy'),
-    (p) => `${p.drive!.floppyKiB} ${p.drive!.medium}`
+    (p) => `${p.drive.floppyKiB} ${p.drive.medium}`
   );
   const wishes = (brief.wishes ?? []).flatMap((w) => (w.kind === 'have' ? [w.what] : []));
   const mustCd = wishes.includes('cdrom');
@@ -53,7 +55,7 @@ export function storages(pool: Pool, brief: Brief): Option[] {
     ? floppies.flatMap((a, i) =>
         floppies
           .slice(i + 1)
-          .filter((b) => b.drive!.floppyKiB !== a.drive!.floppyKiB)
+          .filter((b) => b.drive.floppyKiB !== a.drive.floppyKiB)
           .map((b) => [a, b])
       )
     : [];
@@ -61,26 +63,26 @@ export function storages(pool: Pool, brief: Brief): Option[] {
   const mustBeQuiet = (brief.wishes ?? []).some((w) => w.kind === 'quiet');
   const needsDisk = windows !== null || mustTurn;
   const sizes = wishes.flatMap((w) => (w === 'floppy-5' || w === 'floppy-3' ? [floppySizes[w]] : []));
-  const meetsWishes = (set: readonly Part[]) =>
-    sizes.every((size) => set.some((f) => size.includes(f.drive!.floppyKiB ?? 0)));
-  const options: Option[] = [];
+  const meetsWishes = (set: readonly Drive[]) =>
+    sizes.every((size) => set.some((f) => size.includes(f.drive.floppyKiB ?? 0)));
+  const options: Option<Drive>[] = [];
   for (const hard of [
     ...(needsDisk ? [] : [null]),
     ...hards.filter(
-      ({ drive }) => (!mustTurn || drive!.medium === 'hard') && (!mustBeQuiet || drive!.medium !== 'hard')
+      ({ drive }) => (!mustTurn || drive.medium === 'hard') && (!mustBeQuiet || drive.medium !== 'hard')
     )
   ])
     for (const optical of mustCd ? opticals : wantsCd ? [null, ...opticals] : [null])
       for (const set of [...floppies.map((f) => [f]), ...pairs].filter(meetsWishes)) {
-        const parts = [hard, optical, ...set].filter((p): p is Part => p !== null);
+        const parts = [hard, optical, ...set].filter((p): p is Drive => p !== null);
         options.push({
           parts: parts.map((part) => ({ part, count: 1 })),
           ...masksOf(
             brief.profiles,
             {
-              diskMiB: hard ? Math.floor((hard.drive!.sectors ?? 0) / 2048) : null,
+              diskMiB: hard ? Math.floor((hard.drive.sectors ?? 0) / 2048) : null,
               cdrom: optical !== null,
-              floppies: set.flatMap((f) => mediaOf(f.drive!.floppyKiB ?? 0).reads)
+              floppies: set.flatMap((f) => mediaOf(f.drive.floppyKiB ?? 0).reads)
             },
             ['storage']
           ),
@@ -92,7 +94,7 @@ export function storages(pool: Pool, brief: Brief): Option[] {
     pool,
     kept,
     (o) =>
-      `${o.parts.map((p) => p.part.drive!.interface + (p.part.drive!.floppyKiB ?? '')).join()} ${o.mask} ${o.soft}`
+      `${o.parts.map((p) => p.part.drive.interface + (p.part.drive.floppyKiB ?? '')).join()} ${o.mask} ${o.soft}`
   );
 }
 

@@ -1,4 +1,5 @@
 export * from './offer';
 export * from './systems';
+export * from './slowing';
 export * from './unmet';
 export * from './own-program';

@@ -5,6 +5,7 @@ import { cablesOf, expandedKiB, totalKiB, type Kit } from '../kit';
 import { powerState } from '../resources';
 import { mediaOf } from '../storage';
 import { gives, hookedMonitors } from '../video';
+import { slowDowns, type SlowDown } from './slowing';
 import { systemOf } from './systems';
 
 /** What a machine has to give to a program. Null means that nobody entered it yet. */
@@ -12,6 +13,8 @@ export interface Offer {
   cpu: CpuFamily | null;
   /** Speed index; see the CPU table. */
   speed: number | null;
+  /** Means to slow the machine down. */
+  slow?: readonly SlowDown[];
   fpu: boolean;
   /** KiB; null while no memory is entered. */
   memory: { base: number; extended: number; expanded: number } | null;
@@ -53,6 +56,7 @@ export function offerOf(kit: Kit): Offer {
   return {
     cpu: cpu?.family ?? null,
     speed: cpu && core !== null ? speedIndex(cpu, core) : null,
+    slow: slowDowns(kit),
     fpu: (cpu?.fpu ?? false) || kit.fpu !== null,
     memory: memoryOf(kit, dos ?? 6),
     pictures: picturesOf(kit),

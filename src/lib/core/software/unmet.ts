@@ -2,6 +2,7 @@ import type { Ability, CpuFamily, FunctionKind, Picture, Profile, Wants } from '
 import { families, runs } from '../boards';
 import { pictureKiB } from '../video';
 import type { Offer } from './offer';
+import { waysIn, type SlowDown } from './slowing';
 
 /** The part of a machine that a want is about: what a planner decides at one time. */
 export type Area = 'cpu' | 'memory' | 'display' | 'audio' | 'storage' | 'ports' | 'system';
@@ -10,7 +11,7 @@ export type Area = 'cpu' | 'memory' | 'display' | 'audio' | 'storage' | 'ports' 
 export type UnmetFacts =
   | { rule: 'software.cpu'; facts: { needs: CpuFamily; has: CpuFamily } }
   | { rule: 'software.slow'; facts: { needs: number; has: number; severe: boolean } }
-  | { rule: 'software.fast'; facts: { most: number; has: number; severe: boolean } }
+  | { rule: 'software.fast'; facts: { most: number; has: number; severe: boolean; by: SlowDown['means'][] } }
   | { rule: 'software.fpu'; facts: { refuses: boolean } }
   | { rule: 'software.base'; facts: { needsKiB: number; hasKiB: number } }
   | { rule: 'software.extended'; facts: { needsKiB: number; hasKiB: number } }
@@ -75,8 +76,10 @@ const tests: readonly [area: Area, find: (wants: Wants, offer: Offer) => Found |
     'cpu',
     ({ speed }, offer) => {
       if (speed?.to === undefined || offer.speed === null || offer.speed <= speed.to) return null;
-      const severe = offer.speed > speed.to * RACES;
-      return { rule: 'software.fast', facts: { most: speed.to, has: offer.speed, severe }, hard: severe };
+      const [way = []] = waysIn(offer.speed, speed.from ?? 0, speed.to, offer.slow ?? []);
+      const by = way.map((m) => m.means);
+      const severe = offer.speed > speed.to * RACES && !by.length;
+      return { rule: 'software.fast', facts: { most: speed.to, has: offer.speed, severe, by }, hard: severe };
     }
   ],
   [

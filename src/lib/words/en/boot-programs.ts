@@ -1,5 +1,6 @@
-import type { InstallStep, SlowDown, WindowsLimit } from '../../core/boot';
+import type { InstallStep, WindowsLimit } from '../../core/boot';
 import type { Tried } from '../../core/model';
+import type { SlowDown } from '../../core/software';
 import { kib as kibText, mhz, or } from './language';
 
 export const slowWords: Record<SlowDown['means'], string> = {
@@ -13,7 +14,9 @@ export const slowWords: Record<SlowDown['means'], string> = {
 
 /** Ways to slow a machine down for a program: `turbo switch, or cache of the CPU off and turbo switch`. */
 export const slowWays = (ways: readonly (readonly SlowDown[])[]): string =>
-  or(ways.slice(0, 4).map((w) => w.map((m) => slowWords[m.means]).join(' and ')));
+  or(ways.slice(0, 4).map((w) => slowWay(w.map((m) => m.means))));
+export const slowWay = (means: readonly SlowDown['means'][]): string =>
+  means.map((m) => slowWords[m]).join(' and ');
 
 export const triedWords: Record<Tried['result'], string> = {
   works: 'works',

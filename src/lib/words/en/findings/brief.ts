@@ -1,6 +1,7 @@
 import type { Ability, FunctionKind, Picture, Wish } from '../../../core/model';
 import type { FactsOf } from '../../../core/rules';
 import { and, counted, kib, or } from '../language';
+import { slowWay } from '../boot-programs';
 import { floppyName, the } from '../things';
 import type { Told, WordsOf } from './told';
 
@@ -179,11 +180,13 @@ export const brief: WordsOf<
       ? `Too slow: speed index ${has}, and it needs ${needs} or more.`
       : `It will crawl: speed index ${has}, and it needs ${needs} or more.`
   ),
-  'software.fast': lacks(({ most, has, severe }) =>
-    severe
-      ? `Too fast to use: speed index ${has}, and it is made for ${most} at most.`
-      : `It will run too fast: speed index ${has}, and it is made for ${most} at most.`
-  ),
+  'software.fast': lacks(({ most, has, severe, by }) => {
+    const why = `speed index ${has}, and it is made for ${most} at most.`;
+    if (severe) return `Too fast to use: ${why}`;
+    return by.length
+      ? `It will run too fast as it stands: ${why} It may come down with ${slowWay(by)}: measure once.`
+      : `It will run too fast: ${why}`;
+  }),
   'software.fpu': lacks(({ refuses }) =>
     refuses ? 'It refuses to start without an FPU.' : 'Without an FPU it calculates slowly.'
   ),
