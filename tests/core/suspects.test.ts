@@ -6,6 +6,7 @@ import {
   explanations,
   isMended,
   modesOf,
+  needsTwo,
   nextTests,
   perform,
   stepsOf,
@@ -77,6 +78,17 @@ describe('what is told of a start', () => {
   });
 });
 
+describe('two faults', () => {
+  it('are said where no single one explains what was seen', () => {
+    const both = told('turnstone', 'A', [
+      { power: 'runs', beeps: '1', screen: 'text', messages: ['settings', 'keyboard'], reached: 'prompt' }
+    ]);
+    expect(needsTwo(both.d, explanations(both.d))).to.equal(true);
+    const one = told('turnstone', 'A', [{ power: 'runs', beeps: '8', screen: 'dark' }]);
+    expect(needsTwo(one.d, explanations(one.d))).to.equal(false);
+  });
+});
+
 describe('cards taken out one by one', () => {
   const { modes, era } = machine('turnstone');
   const cards = modes.filter((m) => m.way === 'card').map((m) => m.item!);
@@ -91,6 +103,9 @@ describe('cards taken out one by one', () => {
       (t) => !t.isRefused && !testOf(t.test.id)!.reads
     );
     expect(next[0]!.test.id).to.match(/^without /);
+    expect(needsTwo(all, explanations(all)), 'the flat battery of many explains nothing here').to.equal(
+      false
+    );
     const bad = cards[1]!;
     for (const [item, start] of [
       [cards[0]!, dark],

@@ -45,8 +45,6 @@ export interface Diagnosis {
   components: ComponentVerdict[];
   /** Chances that nothing, one, two, three things are wrong, of what the start came to. */
   sizes: number[];
-  /** No single fault explains what was seen. */
-  isTwo: boolean;
   /** Share of what is possible that sets of three cover. */
   covered: number;
   /** Messages that were read at the last start. */
@@ -311,8 +309,6 @@ export function diagnose(
   const post: Posterior = { sets: w.sets, evidence: 1, covered: w.covered };
   const last = starts.findLast((s) => !s.read);
   const now = [...w.now.values()].sort((a, b) => b.p - a.p);
-  const sizes = bySize(post);
-  const certain = modes.filter((m) => m.prior >= 1).length;
   const order = orderOf([...w.families].sort((a, b) => b[1] - a[1])[0][0], era);
   const stops = w.stops.map((own, s) => ({
     stage: order[s] ?? null,
@@ -324,8 +320,7 @@ export function diagnose(
     post,
     now: { ...post, sets: now },
     components: verdicts(modes, w, stops, order),
-    sizes,
-    isTwo: sizes.slice(certain + 2).reduce((a, b) => a + b, 0) > 0.5,
+    sizes: bySize(post),
     covered: w.covered,
     said: last?.messages ?? [],
     isDark: last?.screen === 'dark',

@@ -116,6 +116,13 @@ export function explanations(d: Diagnosis): Explained[] {
   return [...out.values()].sort((a, b) => b.p - a.p);
 }
 
+/** No single fault explains what was seen, beside what the checks know. What may be wrong without a sign does not count. */
+export const needsTwo = (d: Diagnosis, told: readonly Explained[]): boolean =>
+  told.reduce(
+    (sum, { faults, p }) => (faults.filter((i) => d.modes[i].prior < 1).length > 1 ? sum + p : sum),
+    0
+  ) > 0.5;
+
 /**
  * What is wrong with a machine, from its last start and what was seen and done before it that still counts. Settings
  * that are only planned are not set yet; those that nobody looked at may stand elsewhere.

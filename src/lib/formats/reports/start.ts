@@ -1,4 +1,4 @@
-import { diagnoseMachine, explanations, rehearse, startsOf, titlesOf } from '../../core/diagnosis';
+import { diagnoseMachine, explanations, needsTwo, rehearse, startsOf, titlesOf } from '../../core/diagnosis';
 import { InvalidDocument } from '../../core/model';
 import {
   chanceWords,
@@ -68,6 +68,7 @@ export function diagnoseReport(machine: Machine, told?: string): object {
     );
   const { era, family, episode, diagnosis: d, tests } = diagnoseMachine(machine.build, machine.parts, starts);
   const titleOf = titlesOf(machine.build, machine.parts);
+  const explained = explanations(d);
   return {
     class: era,
     family: family ?? 'unknown',
@@ -79,15 +80,13 @@ export function diagnoseReport(machine: Machine, told?: string): object {
       words: s.stage ? stageWords[s.stage] : 'it came to the prompt',
       p: round(s.p)
     })),
-    explanations: explanations(d)
-      .slice(0, 8)
-      .map((s) => ({
-        faults: s.faults.map((i) => d.modes[i].id),
-        says: s.faults.map((i) => modeWords(d.modes[i], titleOf)),
-        p: round(s.p),
-        words: chanceWords(s.p)
-      })),
-    twoFaults: d.isTwo,
+    explanations: explained.slice(0, 8).map((s) => ({
+      faults: s.faults.map((i) => d.modes[i].id),
+      says: s.faults.map((i) => modeWords(d.modes[i], titleOf)),
+      p: round(s.p),
+      words: chanceWords(s.p)
+    })),
+    twoFaults: needsTwo(d, explained),
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({
       component: c.component,

@@ -4,6 +4,7 @@
     testOf,
     titlesOf,
     explanations,
+    needsTwo,
     type ComponentVerdict,
     type MachineDiagnosis
   } from '$lib/core/diagnosis';
@@ -37,11 +38,8 @@
   const faultWords = (faults: readonly number[]) =>
     faults.length ? faults.map((i) => modeWords(d.modes[i], titleOf)).join(' + ') : words.nothing;
   const named = (c: ComponentVerdict) => componentWords(c.component, c.mode, titleOf);
-  const best = $derived(
-    explanations(d)
-      .slice(0, MOST)
-      .filter((s) => s.p >= 0.01)
-  );
+  const explained = $derived(explanations(d));
+  const best = $derived(explained.slice(0, MOST).filter((s) => s.p >= 0.01));
   const told = $derived(
     d.components
       .filter((c) => c.verdict !== 'untested' && c.mode.prior < 1)
@@ -59,7 +57,7 @@
 
 <section>
   <h2>{words.best}</h2>
-  {#if d.isTwo}<p class="two">{words.two}</p>{/if}
+  {#if needsTwo(d, explained)}<p class="two">{words.two}</p>{/if}
   <ol>
     {#each best as set (set.faults.join())}
       <li>
