@@ -7,6 +7,7 @@
   import Looks from '$lib/ui/identify/Looks.svelte';
   import Things from '$lib/ui/identify/Things.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
+  import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
   import { identify as identifyText } from '$lib/ui/text/catalogue';
@@ -125,11 +126,7 @@
         >{words.forget(now.name)}</Button
       >{/if}
   </div>
-  {#if deleted}{@const record = deleted}
-    <p role="status">
-      {words.deleted(record.name)}
-      <Button class="act" onclick={() => restore(record)}>{words.restore}</Button>
-    </p>{/if}
+  {#if deleted}{@const record = deleted}<Deleted name={record.name} bringBack={() => restore(record)} />{/if}
   {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
   <div class="body">
     <section>

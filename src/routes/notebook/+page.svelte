@@ -8,6 +8,7 @@
   import Merged from '$lib/ui/notebook/Merged.svelte';
   import Tries from '$lib/ui/notebook/Tries.svelte';
   import BlockShape from '$lib/ui/parts/BlockShape.svelte';
+  import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
   import { notebook as notebookText } from '$lib/ui/text/notebook';
@@ -94,6 +95,10 @@
         >{words.remove(now.name)}</Button
       >{/if}
   </div>
+  {#if keeping.deleted}{@const record = keeping.deleted}<Deleted
+      name={record.name}
+      bringBack={() => keeping.bringBack(record)}
+    />{/if}
   {#if keeping.trouble}<p class="bad" role="alert">{keeping.trouble}</p>{/if}
   <p class="sr-only" role="status">{keeping.saved ? words.saved : ''}</p>
   <div class="body">

@@ -14,6 +14,8 @@ export class Keeping {
   now: Notebook = $state.raw()!;
   trouble = $state('');
   saved = $state(false);
+  /** The notebook that was deleted last, until it is brought back. */
+  deleted: Notebook | null = $state.raw(null);
   private saving: Promise<void> | null = null;
 
   constructor(kept: Kept[], fresh: Notebook, open: string | null) {
@@ -63,8 +65,21 @@ export class Keeping {
   }
 
   async remove(id: string, fresh: Notebook): Promise<void> {
-    await ask('DELETE', `/notebooks/${id}`);
+    // A change that is still being saved would bring it back by itself.
+    await this.saving;
+    const reply = await ask('DELETE', `/notebooks/${id}`);
+    if (!reply.ok) {
+      this.trouble = 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
+      return;
+    }
+    this.deleted = this.kept.find((k) => k.notebook.id === id)?.notebook ?? null;
     this.kept = this.kept.filter((k) => k.notebook.id !== id);
     this.open(this.kept[0]?.notebook ?? fresh);
+  }
+
+  bringBack(notebook: Notebook): void {
+    this.deleted = null;
+    this.open(notebook);
+    this.change(notebook);
   }
 }

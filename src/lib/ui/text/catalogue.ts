@@ -278,8 +278,6 @@ export const identify = {
   nameHint: 'Unnamed',
   findFeature: 'Find a feature',
   forget: (name: string) => `Delete ${name}`,
-  deleted: (name: string) => `${name} was deleted.`,
-  restore: 'Bring it back',
   seen: 'there',
   notSeen: 'not there',
   notLooked: '—',

@@ -65,6 +65,8 @@ export const shell = {
     ['?', 'this list']
   ],
   notRead: (name: string, why: string) => `${name}: ${why}`,
+  deleted: (name: string) => `${name} was deleted.`,
+  bringBack: 'Bring it back',
   damagedRows: (ids: readonly string[]) =>
     `What is kept of ${ids.join(', ')} is damaged and not shown. Nothing of it was deleted: “Save everything” takes it along as it is.`,
   broken: {

@@ -14,6 +14,7 @@
   import TryIn from '$lib/ui/editor/TryIn.svelte';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import { ask, problemLines } from '$lib/ui/record/send';
+  import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { kindWord, kindWords } from '$lib/words';
   import { text } from '$lib/ui/text';
@@ -39,6 +40,8 @@
   let part: Part = $state.raw(data.isOwn || !data.part ? base : { ...base, id: `${base.id}-2`.slice(0, 60) });
   let trouble = $state<string[]>([]);
   let saved = $state(false);
+  /** Name of the part that was deleted last, until it is brought back. */
+  let deleted = $state('');
   let past: Part[] = $state.raw([]);
   let future: Part[] = $state.raw([]);
   let pasted = $state('');
@@ -183,14 +186,19 @@
     trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
     saved = reply.ok;
     if (reply.ok) {
+      deleted = '';
       localStorage.removeItem(KEY);
       await goto(`/catalogue/edit?id=${part.id}`, { replaceState: true, noScroll: true, keepFocus: true });
     }
   }
   async function remove() {
     const reply = await ask('DELETE', `/parts/${part.id}`);
-    if (reply.ok) await goto('/catalogue');
-    else trouble = 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+    if (reply.ok) {
+      // It stays in the editor, and in the browser: saving it brings it back.
+      localStorage.setItem(KEY, JSON.stringify(part));
+      [deleted, saved] = [part.name, false];
+      await goto('/catalogue/edit', { replaceState: true, noScroll: true, keepFocus: true });
+    } else trouble = 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
   }
 </script>
 
@@ -328,6 +336,7 @@
       {#if part.card || part.board}<TryIn {part} builds={data.builds} related={data.related} sound={problems.length === 0} />{/if}
       {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
       <p role="status">{saved ? words.saved : ''}</p>
+      {#if deleted}<Deleted name={deleted} bringBack={save} />{/if}
       <Button class="act" disabled={!past.length} onclick={undo}>{words.undo}</Button>
       <Button class="act" disabled={!future.length} onclick={redo}>{words.redo}</Button>
       <Button class="act main" disabled={problems.length > 0} onclick={save}>{words.save}</Button>

@@ -4,6 +4,7 @@
   import type { PhotoMarks, ShelfItem, ShelfView } from '$lib/core/model';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
   import { ask, problemLines, type Reply } from '$lib/ui/record/send';
+  import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import Photo from '$lib/ui/sheet/Photo.svelte';
   import Ledger from '$lib/ui/shelf/Ledger.svelte';
@@ -95,12 +96,39 @@
     trouble = reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
     view = reply.ok ? { ...view, photos: reply.value.photos } : { ...view, photos: before.photos };
   }
-  async function removePhoto(id: string) {
-    const reply = await ask('DELETE', `/shelf/${item.id}/photos/${id}`);
-    if (reply.ok) view = { ...view, photos: view.photos.filter((p) => p.id !== id) };
+  const troubleOf = (reply: Reply<unknown>): string[] =>
+    reply.ok ? [] : 'away' in reply ? [text.serverGone] : problemLines(reply.problem);
+  /** The photograph that was deleted last, until it is brought back. */
+  let deleted: { photo: ShelfView['photos'][number]; picture: Blob } | null = $state.raw(null);
+
+  async function removePhoto(photo: ShelfView['photos'][number]) {
+    const path = `/shelf/${item.id}/photos/${photo.id}`;
+    const picture = await fetch(`/api/v1${path}`).then(
+      (r) => (r.ok ? r.blob() : null),
+      () => null
+    );
+    // Without its picture at hand it could not be brought back.
+    if (!picture) return void (trouble = [text.serverGone]);
+    const reply = await ask('DELETE', path);
+    trouble = troubleOf(reply);
+    if (!reply.ok) return;
+    view = { ...view, photos: view.photos.filter((p) => p.id !== photo.id) };
+    deleted = { photo, picture };
+  }
+  async function bringBack({ photo, picture }: NonNullable<typeof deleted>) {
+    const path = `/shelf/${item.id}/photos`;
+    const before = new Set(view.photos.map((p) => p.id));
+    const reply = await ask<ShelfView>('POST', `${path}?name=${encodeURIComponent(photo.name)}`, picture);
+    trouble = troubleOf(reply);
+    if (!reply.ok) return;
+    deleted = null;
+    view = { ...view, photos: reply.value.photos };
+    const back = view.photos.find((p) => !before.has(p.id));
+    if (back && photo.marks.length) await markPhoto(back.id, photo.marks);
   }
   async function toBin() {
     const reply = await ask('DELETE', `/shelf/${item.id}`);
+    trouble = troubleOf(reply);
     if (reply.ok) await goto('/shelf');
   }
 </script>
@@ -241,14 +269,16 @@
               target="_blank"
               rel="noreferrer">{words.wholePhoto}</a
             >
-            <Button
-              class="act"
-              onclick={() => removePhoto(photo.id)}
-              aria-label={words.removePhoto(photo.name)}>{words.deletePhoto}</Button
+            <Button class="act" onclick={() => removePhoto(photo)} aria-label={words.removePhoto(photo.name)}
+              >{words.deletePhoto}</Button
             >
           </div>
         {/each}
       </div>
+      {#if deleted}{@const record = deleted}<Deleted
+          name={record.photo.name}
+          bringBack={() => bringBack(record)}
+        />{/if}
       <label class="act file"
         >{words.addPhoto}<input
           type="file"
