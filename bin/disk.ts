@@ -232,5 +232,5 @@ function opened(file: string): number {
       `${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code})`}\n`
     );
   }
-  throw new DiskUsage(`${file}: is no file\n`);
+  throw new DiskUsage(`${file}: is not a file\n`);
 }

@@ -69,7 +69,7 @@ export async function photoReport([file, ...rest]: readonly string[]): Promise<o
     }
   } catch (error) {
     if (error instanceof SettingsUsage) throw error;
-    throw new SettingsUsage(`${file}: is no picture that can be read\n`);
+    throw new SettingsUsage(`${file}: is not a picture that can be read\n`);
   }
   const { info, data } = picture;
   const raster = { width: info.width, height: info.height, rgb: new Uint8Array(data) };

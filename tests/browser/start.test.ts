@@ -16,7 +16,7 @@ describe('a machine that does not start', () => {
     await sees(page, 'Choose what you saw or heard first');
     await press(page, 'running');
     await page.type('#start-beeps', 'loud');
-    await sees(page, 'is no pattern of beeps');
+    await sees(page, 'is not a pattern of beeps');
     await page.$eval('#start-beeps', (e) => ((e as HTMLInputElement).value = ''));
     await page.type('#start-beeps', '3');
     await press(page, 'dark');
@@ -255,7 +255,7 @@ describe('a machine that does not start', () => {
     };
     await page.type('#trial-line', 'H1 ??: fails');
     await page.keyboard.press('Enter');
-    await sees(page, 'is no thing');
+    await sees(page, 'is not a thing');
     await page.click('#trial-line', { count: 3 });
     await page.keyboard.press('Backspace');
     for (const text of ['H1 K1 T2 D1: fails', 'H1 K2 T2 D1: ok', 'H1 K1 T2 D2: ok', 'H2 K1 T2 D1: fails'])

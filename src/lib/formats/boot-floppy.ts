@@ -36,7 +36,8 @@ const ascii = (b: Uint8Array, at: number, text: string): void => b.set(bytesOf(t
 
 function shortName(name: string): string {
   const m = /^([A-Z0-9_$~!#%&@'{}()-]{1,8})(?:\.([A-Z0-9_$~!#%&@'{}()-]{1,3}))?$/.exec(name);
-  if (!m) throw new FloppyImageError(`"${name}" is no file name of DOS: eight letters, a dot, three letters`);
+  if (!m)
+    throw new FloppyImageError(`"${name}" is not a file name of DOS: eight letters, a dot, three letters`);
   return m[1].padEnd(8) + (m[2] ?? '').padEnd(3);
 }
 

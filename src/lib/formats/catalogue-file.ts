@@ -244,7 +244,7 @@ function claimOf(claim: Raw, by: string | undefined, positions: ReadonlyMap<stri
   if (typeof told === 'number') return { resource, value: told, ...rest };
   const setting = told === 'by' ? by : String(told).replace(/^by /, '');
   const known = positions.get(setting ?? '');
-  if (!setting || !known) throw new Error(`a claim is read from "${String(told)}", which is no setting`);
+  if (!setting || !known) throw new Error(`a claim is read from "${String(told)}", which is not a setting`);
   const base = resource === 'io' || resource === 'memory' ? 16 : 10;
   const numbers = known.map((p): [string, number | null] => {
     if (isMap(values)) return [p, (values[p] as number | undefined) ?? null];

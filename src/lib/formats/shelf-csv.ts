@@ -115,7 +115,7 @@ function readRow(
     });
   const cost = cell('cost').replace(',', '.');
   if (cost && !Number.isFinite(Number(cost)))
-    problems.push({ path: 'cost', message: `"${cost}" is no number` });
+    problems.push({ path: 'cost', message: `"${cost}" is not a number` });
   const part = id ? parts.get(id) : undefined;
   const asFound: Record<string, string> = {};
   for (const pair of cell('settings')
@@ -126,7 +126,7 @@ function readRow(
     if (part && !found?.positions.some((p) => p.id === position))
       problems.push({
         path: 'settings',
-        message: `"${pair.trim()}" is no setting and position of ${part.name}`
+        message: `"${pair.trim()}" is not a setting and position of ${part.name}`
       });
     else asFound[setting] = position;
   }

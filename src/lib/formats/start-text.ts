@@ -42,7 +42,7 @@ function readMessages(value: string): Reading {
   const unknown = list.find((x) => !(MESSAGES as readonly string[]).includes(x) && x !== 'none');
   return unknown === undefined
     ? { told: { messages: list.filter((x) => x !== 'none') } }
-    : { wrong: `"${unknown}" is no message; write none or some of ${MESSAGES.join(', ')}` };
+    : { wrong: `"${unknown}" is not a message; write none or some of ${MESSAGES.join(', ')}` };
 }
 
 function readText(value: string): Reading {
@@ -52,7 +52,7 @@ function readText(value: string): Reading {
     : {
         wrong: found.length
           ? `"${value}" may be ${found.join(' or ')}; write messages: and one of them`
-          : `"${value}" is no text that is known; write messages: and some of ${MESSAGES.join(', ')}, or note:`
+          : `"${value}" is not a text that is known; write messages: and some of ${MESSAGES.join(', ')}, or note:`
       };
 }
 
@@ -62,10 +62,10 @@ const tests = (): string => [...testById.keys()].join(', ');
 function readAfter(value: string, items: readonly string[]): Reading {
   const card = cardOutIn(value);
   if (card !== null && !items.includes(card))
-    return { wrong: `"${card}" is no part of this build; write without and one of ${items.join(', ')}` };
+    return { wrong: `"${card}" is not a part of this build; write without and one of ${items.join(', ')}` };
   return value === 'nothing' || card !== null || testById.has(value)
     ? { told: { after: value } }
-    : { wrong: `"${value}" is no test; write nothing or one of ${tests()}` };
+    : { wrong: `"${value}" is not a test; write nothing or one of ${tests()}` };
 }
 
 function readReading(value: string): Reading {
@@ -73,7 +73,7 @@ function readReading(value: string): Reading {
   const found = yesNo(said);
   return !testById.get(test)?.reads
     ? {
-        wrong: `"${test}" is no reading; write one of ${[...testById.values()].flatMap((t) => (t.reads ? [t.id] : [])).join(', ')}`
+        wrong: `"${test}" is not a reading; write one of ${[...testById.values()].flatMap((t) => (t.reads ? [t.id] : [])).join(', ')}`
       }
     : found === null
       ? { wrong: `say after ${test} whether the fault was there: yes or no` }
@@ -122,7 +122,7 @@ const READERS: Partial<Record<Key, (value: string, items: readonly string[]) => 
   beeps: (value) =>
     readBeeps(value)
       ? { told: { beeps: value } }
-      : { wrong: `"${value}" is no pattern of beeps; write none, 3, 1 long 2 short, 1-3-3 or repeated` },
+      : { wrong: `"${value}" is not a pattern of beeps; write none, 3, 1 long 2 short, 1-3-3 or repeated` },
   power: oneOf('power', ['still', 'twitch', 'ticks', 'runs'], POWER),
   screen: (value) => {
     const isSure = /\s+sure$/i.test(value);

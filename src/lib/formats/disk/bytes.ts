@@ -83,7 +83,7 @@ const addressLike = (word: string, next: string | undefined): boolean =>
   /^(?:[0-9a-f]{4}:[0-9a-f]{4}:?|[0-9a-f]{3,8}:|[0-9a-f]{6,8})$/i.test(word) ||
   (/^[0-9a-f]{4}$/i.test(word) && /^[0-9a-f]{2}$/i.test(next ?? ''));
 
-/** Bytes at the start of a row, up to what is no pair of hex digits; at most 32. */
+/** Bytes at the start of a row, up to what is not a pair of hex digits; at most 32. */
 function hexBytes(words: readonly string[]): number[] {
   const out: number[] = [];
   for (const word of words) {

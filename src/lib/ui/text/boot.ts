@@ -1,7 +1,7 @@
 export const boot = {
   planning: 'Working the starts out',
   planTrouble: {
-    'too-long': 'It took too long and was ended. Take a wish or a driver off, and it may end in time.',
+    'too-long': 'It took too long and was ended. Remove a wish or a driver, and it may finish in time.',
     broken: 'The starts could not be worked out. Try again.',
     stopped: 'It was stopped. What is shown is not of this state; open this page again to work it out.'
   },
@@ -78,7 +78,8 @@ export const boot = {
   ofDos: 'comes with DOS',
   handChanged: 'a driver was noted as in hand or missing',
   missing: (n: number) => (n === 1 ? 'One driver is missing.' : `${n} drivers are missing.`),
-  open: (n: number) => (n === 1 ? 'Of one driver nobody knows.' : `Of ${n} drivers nobody knows.`),
+  open: (n: number) =>
+    n === 1 ? 'Nobody has said about one driver.' : `Nobody has said about ${n} drivers.`,
   refused: 'Not possible here',
   wishes: {
     title: 'Wishes',
@@ -101,7 +102,7 @@ export const boot = {
     low === high
       ? `${(low / 1024).toFixed(1)} KiB stay`
       : `${(low / 1024).toFixed(0)}–${(high / 1024).toFixed(0)} KiB stay`,
-  folders: 'Folders are the usual ones. Nobody has looked whether they are so on this disk.',
+  folders: 'Folders are the usual ones. Nobody has checked that this disk has them.',
   noReady: 'There is no plan yet.',
   droppable: (name: string) => `Without ${name} one start fewer would do.`,
   ownDriver: {
@@ -119,7 +120,7 @@ export const boot = {
     remove: (name: string) => `Remove ${name}`
   },
   // Programs
-  programsLead: 'What to choose in the set-up of each program, from this machine as it stands.',
+  programsLead: 'What to choose in the set-up of each program on this machine.',
   programsNone: 'The brief names no program yet.',
   programAdded: (name: string) => `${name} was added to the brief`,
   print: 'Print these cards',
@@ -173,7 +174,7 @@ export const boot = {
   lockUp: 'If it locks up on the first run, look in this order',
   lockUps: [
     'The read port lies on the address of a card: choose another.',
-    'A line was given away that a card set by hand drives: reserve it.',
+    'A line that a card set by hand drives was given away: reserve it.',
     'The CD or game port of the card meets the channel on the board: switch it off.',
     'The configuration manager was loaded high: load it low.',
     'Then try with display, disk and this card only, and add the others one by one.'
@@ -204,7 +205,7 @@ export const boot = {
       ? 'Every driver for Windows is noted as in hand.'
       : `${n === 1 ? 'One driver for this Windows is' : `${n} drivers for this Windows are`} not noted as in hand. Do not wipe the disk before they are.`,
   windowsLimits: 'Limits that this machine meets',
-  windowsNoLimits: 'None of the limits in the table is met by what is entered.',
+  windowsNoLimits: 'Nothing that is entered runs into a limit of the table.',
   windowsNeeds: 'What this Windows needs at the least is checked under Brief.',
   // Own files
   lineByLine: 'Line by line',

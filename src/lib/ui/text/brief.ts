@@ -137,7 +137,7 @@ export const plan = {
   none: 'Nothing fits this brief',
   noneSoFar: 'Stopped before anything that fits was found',
   noneLead: 'Drop any one of these and a machine becomes possible.',
-  noDrops: 'Nothing in the brief stands in the way alone: there is no machine among the known parts.',
+  noDrops: 'Nothing in the brief is in the way by itself: there is no machine among the known parts.',
   against: 'Why it failed',
   drop: 'Drop and propose again',
   dropWords: {

@@ -215,7 +215,7 @@ export const tryIn = {
   label: 'Try it in a build',
   none: 'nowhere',
   alone: 'alone, with nothing on it',
-  notYet: 'It is checked as soon as it has nothing wrong in itself.',
+  notYet: 'It is checked as soon as the part itself has nothing wrong.',
   asking: 'Checking …',
   nothing: 'No finding about it at the positions assumed so far. What nobody knows of it is not checked.',
   more: (n: number) => `${n} more.`
@@ -231,7 +231,7 @@ export const row = {
       `${typed} positions for ${places} places. Give the block more places first.`,
     defaults: 'Only one position is the default.',
     switches:
-      'Not understood. Say which switches, how they stand and what that means: 3-4: off off = 640, on off = 512*'
+      'Not understood. Say which switches, how they are set and what that means: 3-4: off off = 640, on off = 512*'
   },
   valuesSwitches: 'Its positions, as 3-4: off off = 640, on off = 512*',
   copySetting: (name: string) => `Copy ${name}`,

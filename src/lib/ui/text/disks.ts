@@ -15,7 +15,7 @@ export const disks = {
   lead: 'How much of the drive each layer can address, and what to enter in the setup.',
   none: 'No hard disk or flash card is in this build. Add one under Parts, or choose one above to look at it.',
   pick: 'Drive',
-  others: 'Another drive, only looked at',
+  others: 'Another drive, just to look at',
   noneHere: 'none in this build',
   controllerOf: 'Controller',
   noController: 'none supports this interface',
@@ -229,7 +229,8 @@ export const disks = {
   burnNo: 'No chip has just this size; cut the reading to size first.',
 
   cabling: 'Cable and jumpers',
-  cablingLead: 'Where each drive hangs, how it is jumpered, and how it should be. Write down what you see.',
+  cablingLead:
+    'Which cable each drive is on, how it is jumpered, and how it should be. Write down what you see.',
   noCable: 'No cable of this machine runs a hard disk or an optical drive.',
   interfaceOf: (name: string) => `Interface of ${name}`,
   ribbon: 'Cable',

@@ -71,7 +71,7 @@ export const fit = {
     from: 'Modules',
     sources: { any: 'any, the shelf first', shelf: 'from the shelf only' },
     badSize: (told: string) => `"${told}" is not understood. Enter a size such as 640 KiB or 4 MiB`,
-    noWay: (size: string) => `No filling of this board counts ${size}.`,
+    noWay: (size: string) => `No filling of this board gives a count of ${size}.`,
     counts: (size: string) => `counts ${size}`,
     cost: (shelf: number, buy: number, cost: number) =>
       buy === 0

@@ -12,7 +12,7 @@ export const log = {
   nothing: 'Nothing differs.',
   more: counted('more change', 'more changes'),
   named: 'Named states only',
-  noneNamed: 'No state has a name yet. Name one that worked: it is found again in years.',
+  noneNamed: 'No state has a name yet. Name one that worked, and you will find it again years from now.',
   older: 'Show older',
   compare: 'Against now',
   compareTitle: 'From this state to now',

@@ -19,6 +19,6 @@ export const practice = {
   judging: 'Playing it by the advice of this page',
   compare: (isDone: boolean, own: number, advised: number) =>
     `You ${isDone ? 'took' : 'stopped after'} ${Math.round(own)} minutes. By the advice of this page it takes about ${Math.round(advised)}.`,
-  told: 'Of what you noted it would say now',
+  told: 'What it would say now from your notes',
   broken: 'It could not be worked out. Try again.'
 } as const;

@@ -42,7 +42,7 @@ export const rescue = {
   stop: 'Stop a pass when less than one new sector a minute comes, or its sound changes.',
   status: 'What a status means',
   statusHint: '11h · 80 · 0x10',
-  noStatus: (text: string) => `“${text}” is no status that is known.`,
+  noStatus: (text: string) => `“${text}” is not a status that is known.`,
   moving: 'Before it is moved',
   park: 'Stepper drives without self-parking are parked by a program first. Not known: park. Moved only when switched off, and never knocked.',
   held: 'Held back',

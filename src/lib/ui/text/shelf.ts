@@ -2,7 +2,7 @@ import { counted } from './count';
 
 export const shelf = {
   title: 'Shelf',
-  lead: 'What you own: where it lies, how it stands, what it was tried in.',
+  lead: 'What you own: where it is, what condition it is in, what it was tried in.',
   find: 'Find: a name, a place, a condition, lent',
   findLabel: 'Find on the shelf',
   shown: (n: number, total: number) => `${n} of ${total}`,
@@ -68,13 +68,13 @@ export const shelf = {
     cable: (name: string) => `cable of ${name}`
   },
   removeMark: (n: number) => `Remove mark ${n}`,
-  photoNote: 'JPEG, PNG or WebP. Place and time that the camera wrote into it are taken out.',
+  photoNote: 'JPEG, PNG or WebP. The place and time stored by the camera are removed.',
   removePhoto: (name: string) => `Delete photograph ${name}`,
   photoAlt: (name: string, thing: string) => `${name}, photograph of ${thing}`,
   toBin: 'To the bin',
   back2: 'All things',
   saved: 'Saved.',
-  stale: 'Changed in another window in between; you see that state now. Make your change again.',
+  stale: 'Changed in another window meanwhile; you see that state now. Make your change again.',
   tableTitle: (n: number, bad: number) =>
     `${counted('row', 'rows')(n)} can be taken in${bad ? `, ${bad} cannot` : ''}`,
   tableLine: (n: number) => `line ${n}`,

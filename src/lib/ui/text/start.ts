@@ -1,6 +1,6 @@
 export const start = {
   title: 'Start',
-  lead: 'What a start will look like, what it did, and which part that speaks for. Not looked at is different from not there.',
+  lead: 'What a start will look like, what it did, and which part that points to. Not looked at is different from not there.',
   views: {
     intake: 'As found',
     power: 'May I switch on?',
@@ -25,7 +25,7 @@ export const start = {
     loaded: 'a load hangs on the supply',
     live: 'The machine is live. One hand, one probe, ground first; keep off the inside of the supply and of a tube monitor. In a slot read +5 V at B29 against B31 only.',
     turned:
-      'On this plug +5 V is pin 1 and +12 V pin 4: the other way round than on the big one. It can be pushed on askew.',
+      'On this plug +5 V is pin 1 and +12 V pin 4: the reverse of the big one. It can be pushed on askew.',
     blacks: 'Two plugs, the black wires together in the middle. The first PC supplies have no pin 2.',
     reference: 'the black lead',
     ohmsHint: '120 · 4k7 · open · 30 climbing',
@@ -101,7 +101,7 @@ export const start = {
   beeps: 'Beeps',
   beepsHint: '3 · 1 long 2 short · 1-3-3 · none',
   badBeeps: (text: string) =>
-    `“${text}” is no pattern of beeps. Write none, 3, 1 long 2 short, 1-3-3 or repeated.`,
+    `“${text}” is not a pattern of beeps. Write none, 3, 1 long 2 short, 1-3-3 or repeated.`,
   tap: 'Tap the rhythm: hold for a long one',
   tapped: (text: string) => `Tapped: ${text}`,
   clearTap: 'Tap again',
@@ -147,7 +147,7 @@ export const start = {
   working: 'Weighing what may be wrong',
   broken: 'It could not be worked out. Try again.',
   tooLong: 'It took too long and was ended.',
-  ask: 'Note what happened at the last start: fan, beeps, screen. Then this says what it speaks for, and what to try next.',
+  ask: 'Note what happened at the last start: fan, beeps, screen. Then this says what it points to, and what to try next.',
   stood: 'Where it stood',
   prompt: 'it came to the prompt',
   best: 'What may be wrong',
@@ -163,7 +163,7 @@ export const start = {
   badAway: 'It is written down in this build; the shelf could not be reached.',
   tests: 'What to try next',
   minutes: (n: number) => (n === 1 ? '1 minute' : `${n} minutes`),
-  refused: 'These are not worth it now',
+  refused: 'Not worth it now',
   guards: { 'ohms-first': 'measure its rails first' },
   didIt: 'Done: note the next start',
   family: (known: string | null, likely: string) =>
@@ -180,14 +180,13 @@ export const start = {
     'All chances are estimates, good to a factor of two or three. Nothing is called dead before it was reached.',
   figure: (p: number) => `${(100 * p).toFixed(p < 0.1 ? 1 : 0)} %`,
   // Rehearsal
-  rehearsalLead:
-    'The start of this build, with what the checks call wrong. No hardware fault is taken for granted.',
+  rehearsalLead: 'The start of this build, with what the checks call wrong. No hardware fault is assumed.',
   which: 'Settings',
   whiches: { found: 'as found', chosen: 'as planned' },
   forbidden: 'Not to be switched on so',
   misfits: 'It cannot be put together so',
   later: 'Shows only later, in DOS or in a program',
-  notEntered: (what: string) => `Not entered in this build, so taken as there and right: ${what}.`,
+  notEntered: (what: string) => `Not entered in this build, so assumed present and in order: ${what}.`,
   unseen: (n: number) =>
     n === 1
       ? '1 setting was never looked at; this takes it at its usual position.'
@@ -200,7 +199,7 @@ export const start = {
   mayStop: 'It may stand here',
   says: 'It goes on with a message',
   clear:
-    'Of what was checked nothing shows on the way to the prompt. What nobody looked at, and faults of the hardware, are not in this.',
+    'Nothing that was checked will show on the way to the prompt. What nobody looked at, and hardware faults, are not part of this.',
   unknownOrder: 'The order of this BIOS is not known; the usual one is shown.',
   stopFirst: 'Do not power on: the checks have a stop. See the findings, and mend it first.',
   caution: 'Mains and monitors can kill. A supply or a monitor is opened by a qualified person only.'

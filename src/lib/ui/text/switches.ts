@@ -16,7 +16,7 @@ export const switches = {
   row: (name: string) => `Type a row for ${name}`,
   photo: {
     pick: 'Read it from a photograph',
-    noPicture: 'This file is no picture that can be read.',
+    noPicture: 'This file is not a picture that can be read.',
     badCorners:
       'These corners are not those of a block. Go round it: top left, top right, bottom right, bottom left.',
     broken: 'It could not be read. Try again.',
@@ -67,17 +67,17 @@ export const switches = {
   facts: 'What the build says',
   together: (names: string) => `change together: ${names}`,
 
-  movesLead: 'What differs, worst first, and what the machine does if it is left so.',
+  movesLead: 'What differs, worst first, and what the machine does if it is left like that.',
   take: (n: number) => `Choose all ${n} as asked`,
   choose: 'Choose',
   takeOne: (label: string) => `Choose ${label} as asked, on every block`,
   takeNote: 'chosen as the build asks',
   allRight: 'Nothing differs: every setting that the build asks for is where it should be.',
   notCompared:
-    'Nothing was compared: this build says of no switch where it should stand. Enter what is in the machine under Fit, or resolve the lines.',
+    'Nothing was compared: this build does not say where any switch should stand. Enter what is in the machine under Fit, or resolve the lines.',
   severity: { stop: 'Stop', clash: 'Clash', unseen: 'Not looked at', caution: 'Caution', note: 'Note' },
   from: (found: string | undefined) => (found === undefined ? 'not looked at' : found),
-  ifLeft: 'If it is left so:',
+  ifLeft: 'If left like that:',
   done: 'Done',
   doneLabel: (what: string) => `Done: ${what}`,
   ticked: (what: string) => `done: ${what}`,

@@ -71,7 +71,7 @@ export const tray = {
   why: 'Why not',
   whyTitle: (card: string, block: string, to: string) => `${card} ${block} to ${to}?`,
   after: (n: number | undefined) => `It can work after ${n ?? 'some'} moves:`,
-  whereverTheyGo: 'Wherever the others go, it cannot. These stand against it:',
+  whereverTheyGo: 'Wherever the others go, it cannot. These block it:',
   understood: 'Understood',
   bracket: 'bracket',
   rearEdge: 'rear edge',

@@ -77,7 +77,7 @@ export function limitWords(limit: WindowsLimit): string {
     case 'sees':
       return `Windows 3.x sees at most ${kibText(limit.most)} through HIMEM.SYS.`;
     case 'fast':
-      return `At ${mhz(limit.mhz)} Windows 95 may stop with a protection error at start, on some CPUs from 350 MHz on. Slow down for the installation, then update. It is no fault of the memory.`;
+      return `At ${mhz(limit.mhz)} Windows 95 may stop with a protection error at start, on some CPUs from 350 MHz on. Slow down for the installation, then update. It is not a fault of the memory.`;
     case 'disk-32':
       return 'Windows 95 does not support disks above 32 GB.';
     case 'disk-48':

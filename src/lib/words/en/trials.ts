@@ -46,7 +46,7 @@ export function factorWords({ factor, verdict, with: others, p }: FactorReading)
 export const ceilingWords = ({ safe, fails }: Ceiling): string =>
   [
     safe
-      ? `Safe up to ${safe.mhz} MHz by ${safe.starts} good starts, which still allow a failure rate of ${percent(safe.failsAtMost)}. A start is no soak: let it run 30 minutes under full load, and settle one step lower.`
+      ? `Safe up to ${safe.mhz} MHz by ${safe.starts} good starts, which still allow a failure rate of ${percent(safe.failsAtMost)}. A start is not a soak: let it run 30 minutes under full load, and settle one step lower.`
       : 'No clock has five good starts below the first failure yet.',
     fails ? `It fails at ${fails.mhz} MHz (${fails.good} of ${fails.starts} good).` : ''
   ]
@@ -65,7 +65,7 @@ export const sometimesWords = ({ things, factors, good, starts, interval, untilF
       : ': too few for a rate'
   }.${
     untilFixed
-      ? ` After a repair only ${untilFixed} good starts in a row under this very condition speak for “fixed”.`
+      ? ` After a repair only ${untilFixed} good starts in a row under this very condition point to “fixed”.`
       : ''
   }`;
 
@@ -75,11 +75,11 @@ export function trialTrouble(read: Extract<ReadTrial, { wrong: string[] }>): str
   const which = said.length ? and(said) : 'That';
   switch (read.why) {
     case 'things':
-      return `${which} is no thing. Write K1, or a sort and a name such as cable grey, with commas between them.`;
+      return `${which} is not a thing. Write K1, or a sort and a name such as cable grey, with commas between them.`;
     case 'twice':
       return `There are two of the sort ${and([...read.wrong])}. Things of one sort take each other’s place: give each its own.`;
     case 'result':
-      return `${which} is no result. Write works, fails, 3 of 11, or fails x 3.`;
+      return `${which} is not a result. Write works, fails, 3 of 11, or fails x 3.`;
     case 'words':
       return `${which} was not understood. Write things, conditions in brackets, a colon and the result: H1 K1 [cold]: fails.`;
   }

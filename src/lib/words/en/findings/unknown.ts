@@ -45,8 +45,8 @@ export const unknown: WordsOf<
   }),
   'part.borrowed': ({ part, from, at }) => ({
     title: `${part.name} is on loan from ${from}`,
-    sentence: `${capital(the(part))} came from ${from} on ${at}. A cure with a loan is no repair, and ${from} is no reference until it is back.`,
-    why: 'With a part away a machine is another machine: what is compared with it has to name the difference.'
+    sentence: `${capital(the(part))} came from ${from} on ${at}. A cure with a borrowed part is not a repair, and ${from} is not a reference until the part is back.`,
+    why: 'With a part missing it is a different machine: whatever is compared with it has to name the difference.'
   }),
   'kit.missing': ({ missing: kinds }) => ({
     title: 'Not entered yet',
