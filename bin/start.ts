@@ -5,8 +5,8 @@ import { SettingsUsage } from './settings';
 export const START_USAGE = `  rehearse FILE [--planned]     the start of a build, settings as found or as planned: stages, where it stops and why
   diagnose FILE [START]         what is wrong, from the last start in the build or from a small text with lines such as
                                 "power: runs", "beeps: 3", "screen: dark", "reached: count", "messages: settings",
-                                "text: Keyboard error"; after a line "---" the next one: "after: reseat-memory", or a
-                                reading "read: ohms no"
+                                "text: Keyboard error"; after a line "---" the next one: "after: reseat-memory"
+                                or "after: without ITEM" (only that card was out), or a reading "read: ohms no"
 `;
 
 const text = (file: string | undefined): string => {

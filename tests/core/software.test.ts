@@ -86,9 +86,10 @@ describe('what a program asks', () => {
       return found?.rule === 'software.fast' ? [found.hard, found.facts.by] : found;
     };
     expect(fast(30, [])).to.deep.equal([true, []]);
-    expect(fast(30, [turbo, cache])).to.deep.equal([false, ['turbo']]);
-    expect(fast(5, [turbo, cache]), 'both together').to.deep.equal([false, ['turbo', 'l1-off']]);
-    expect(fast(2, [turbo, cache]), 'not even both').to.deep.equal([true, []]);
+    expect(fast(50, [turbo, cache])).to.deep.equal([false, ['turbo']]);
+    expect(fast(30, [turbo, cache]), 'by turbo only at its utmost').to.deep.equal([false, ['l1-off']]);
+    expect(fast(10, [turbo, cache]), 'both together').to.deep.equal([false, ['turbo', 'l1-off']]);
+    expect(fast(5, [turbo, cache]), 'not even both').to.deep.equal([true, []]);
     expect(fast(40, [cache], 35), 'slower than it may be').to.deep.equal([true, []]);
     expect(fast(100, [])).to.equal(undefined);
   });

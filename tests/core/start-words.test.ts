@@ -21,6 +21,10 @@ describe('what was seen and heard of a start, as people write it', () => {
     expect(soundIn('A', { kind: 'count', n: 8 })).to.equal('display');
     expect(soundIn('C', { kind: 'groups', groups: [1, 1, 4] })).to.equal('rom');
     expect(() => readStarts('beeps: loud', AT)).to.throw('line 1');
+    const left = 'after: without sound\npower: runs';
+    expect(readStarts(left, AT, ['sound'])[0]!.after).to.equal('without sound');
+    expect(() => readStarts(left, AT, ['serial'])).to.throw('"sound" is not a part of this build');
+    expect(() => readStarts('after: without\npower: runs', AT, ['sound'])).to.throw('is not a test');
     // What people say for it; and the line that was not understood is named.
     expect(readStarts('power: on\nscreen: black\nreached: memory count', AT)).to.deep.equal([
       { at: AT, power: 'runs', screen: 'dark', reached: 'count' }

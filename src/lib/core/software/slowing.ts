@@ -35,10 +35,19 @@ export function slowDowns(kit: Kit): SlowDown[] {
 /**
  * Means, alone or two together, after which the speed index may lie in a window, the mildest first.
  * @param from least index of the window; 0: none
+ * @param reach `likely`: with the middle of each factor, not only with the most that it can be
  */
-export function waysIn(index: number, from: number, to: number, means: readonly SlowDown[]): SlowDown[][] {
+export function waysIn(
+  index: number,
+  from: number,
+  to: number,
+  means: readonly SlowDown[],
+  reach: 'may' | 'likely' = 'may'
+): SlowDown[][] {
+  const upTo = ({ factor: [low, high] }: SlowDown): number =>
+    reach === 'may' ? high : Math.sqrt(low * high);
   const fits = (list: readonly SlowDown[]): boolean => {
-    const most = list.reduce((n, m) => n * m.factor[1], 1);
+    const most = list.reduce((n, m) => n * upTo(m), 1);
     const least = list.reduce((n, m) => n * m.factor[0], 1);
     return index / most <= to && index / least >= from;
   };

@@ -76,7 +76,7 @@ const tests: readonly [area: Area, find: (wants: Wants, offer: Offer) => Found |
     'cpu',
     ({ speed }, offer) => {
       if (speed?.to === undefined || offer.speed === null || offer.speed <= speed.to) return null;
-      const [way = []] = waysIn(offer.speed, speed.from ?? 0, speed.to, offer.slow ?? []);
+      const [way = []] = waysIn(offer.speed, speed.from ?? 0, speed.to, offer.slow ?? [], 'likely');
       const by = way.map((m) => m.means);
       const severe = offer.speed > speed.to * RACES && !by.length;
       return { rule: 'software.fast', facts: { most: speed.to, has: offer.speed, severe, by }, hard: severe };

@@ -168,7 +168,7 @@ export const cpu: WordsOf<
       case 'pair':
         return {
           title: `${f.fpu.name} does not work with ${f.cpu.name}`,
-          sentence: `A ${family(f.kind)} is no FPU for a ${family(f.family)}: programs will not find it, or the machine hangs. Take it out.`,
+          sentence: `A ${family(f.kind)} is not an FPU for a ${family(f.family)}: programs will not find it, or the machine hangs. Take it out.`,
           why
         };
       case 'slow':
