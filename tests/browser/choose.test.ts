@@ -42,6 +42,7 @@ describe('choosing a machine', () => {
     await press(page, 'Propose machines');
     await sees(page, 'Best by your weights');
     await sees(page, 'runs 1 of 1');
+    await sees(page, 'Also needed:');
     await type('#why-part', 'Digit 16');
     await press(page, 'Add Digit 16');
     await page.waitForSelector('.answer');
@@ -50,6 +51,9 @@ describe('choosing a machine', () => {
     await sees(page, 'CPU and FPU');
     const { findings } = await api<{ findings: { severity: string }[] }>('/builds/oystercatcher/check');
     expect(findings.filter((f) => f.severity === 'clash' || f.severity === 'stop')).to.deep.equal([]);
+    await bench.open('/builds/oystercatcher/bench?view=cables');
+    await sees(page, 'Have at hand');
+    await sees(page, 'Floppy cable, 34 wires');
   });
 
   it('says what to drop from an impossible brief, and goes on when it is dropped', async () => {

@@ -22,4 +22,5 @@ export * from './en/rail-advice';
 export * from './en/rescue';
 export * from './en/seen-things';
 export * from './en/start';
+export { sundryWords } from './en/sundries';
 export * from './en/trials';

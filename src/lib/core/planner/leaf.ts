@@ -1,7 +1,9 @@
-import type { Brief, Build, PartSet } from '../model';
+import { kitOf, type Kit } from '../kit';
+import type { Brief, PartSet } from '../model';
 import { check, isBad, registry, type Finding } from '../rules';
 import { planned } from '../settings';
 import { choose, resolve } from '../solver';
+import { sundriesOf } from '../sundries';
 import { assemble, partsOf, trims, withTrim, type Choice } from './assemble';
 import { tally, weighSides, type Pool } from './pool';
 import type { Chosen, Criteria, Plan, Reason, Role } from './types';
@@ -52,7 +54,7 @@ export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet
     const findings = check(build, parts);
     const against = findings.filter(endsPlan);
     if (!against.length) {
-      const plan = planOf(pool, brief, build, choice, trim, findings, result.moves.length);
+      const plan = planOf(pool, brief, kitOf(build, parts), choice, trim, findings, result.moves.length);
       if (!best || plan.score < best.plan.score) best = { plan, weight };
       continue;
     }
@@ -66,12 +68,13 @@ export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet
 function planOf(
   pool: Pool,
   brief: Brief,
-  build: Build,
+  kit: Kit,
   choice: Choice,
   trim: readonly { id: string }[],
   findings: readonly Finding[],
   moves: number
 ): Plan {
+  const { build } = kit;
   const roles: [Role, { part: { id: string }; count: number }[]][] = [
     ['base', choice.base.parts],
     ['memory', choice.memory.parts],
@@ -115,6 +118,7 @@ function planOf(
     met: brief.profiles.map((p) => p.id).filter((id) => !missed.some((m) => m.profile === id)),
     missed,
     rough,
-    moves
+    moves,
+    sundries: sundriesOf(kit, findings)
   };
 }

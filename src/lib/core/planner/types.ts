@@ -1,5 +1,6 @@
 import type { Brief, Build, Part } from '../model';
 import type { Finding } from '../rules';
+import type { Sundry } from '../sundries';
 
 /** One thing on the shelf, as the planner sees it. */
 export interface Unit {
@@ -85,6 +86,8 @@ export interface Plan {
   missed: Shortfall[];
   /** Settings that must be moved from where they were found. */
   moves: number;
+  /** Cables, cooler, adapters: what is on no list of parts. */
+  sundries: Sundry[];
 }
 
 export interface Search {

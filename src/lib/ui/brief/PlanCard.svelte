@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import { thingOf, whatOf, type Part } from '$lib/core/model';
   import { sides, type Plan, type Role } from '$lib/core/planner';
-  import { tell, the, whatWords } from '$lib/words';
+  import { sundryWords, tell, the, whatWords } from '$lib/words';
   import { plan as planText } from '../text/brief';
 
   interface Props {
@@ -72,6 +72,13 @@
       {/if}
     {/each}
   </dl>
+  <details>
+    <summary>{words.sundries(plan.sundries.length)}</summary>
+    <ul>
+      {#each plan.sundries.map(sundryWords) as line, i (i)}<li>{line}</li>{/each}
+    </ul>
+    <p class="why">{words.sundriesNote}</p>
+  </details>
   {#if given.length}
     <details open={index === 0}>
       <summary>{words.gaveUp}</summary>
@@ -162,5 +169,9 @@
     margin: 0.2rem 0 0;
     padding-left: 1.1rem;
     font-size: 0.92rem;
+    list-style: square;
+  }
+  li + li {
+    margin-top: 0.15rem;
   }
 </style>

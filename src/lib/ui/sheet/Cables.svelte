@@ -1,6 +1,8 @@
 <script lang="ts">
   import { kitOf } from '$lib/core/kit';
   import type { PinHeader, ShelfView } from '$lib/core/model';
+  import { sundriesOf } from '$lib/core/sundries';
+  import { sundryWords } from '$lib/words';
   import { onMount } from 'svelte';
   import { getBench } from '../context';
   import { ask } from '../record/send';
@@ -13,6 +15,7 @@
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const headers = $derived(kit.facts.headers ?? []);
   const pins = $derived(session.build.pins ?? {});
+  const sundries = $derived(sundriesOf(kit, session.checked.findings));
   const isAt = $derived(kit.facts.powerPlug !== 'atx');
   /** Cables that go to a card: they come off when it is exchanged. */
   const onCards = $derived(
@@ -91,6 +94,15 @@
 </div>
 {#if headers.some((h) => h.kind === 'turbo-switch')}<p>{words.turbo}</p>{/if}
 <p>{words.diskLed}</p>
+{#if sundries.length}
+  <section>
+    <h2>{words.sundries}</h2>
+    <p class="lead">{words.sundriesLead}</p>
+    <ul>
+      {#each sundries.map(sundryWords) as line, i (i)}<li>{line}</li>{/each}
+    </ul>
+  </section>
+{/if}
 {#if onCards.length}
   <section>
     <h2>{words.exchange}</h2>

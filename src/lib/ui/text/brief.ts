@@ -132,6 +132,8 @@ export const plan = {
   },
   onShelf: 'shelf',
   buy: (cost: number) => `buy ≈ ${cost}`,
+  sundries: (n: number) => `Also needed: ${counted('small thing', 'small things')(n)}`,
+  sundriesNote: 'Not in the cost: cables, cooling, adapters. Look at what you have first.',
   gaveUp: 'Given up',
   moves: (n: number) => `${counted('setting', 'settings')(n)} to move`,
   none: 'Nothing fits this brief',

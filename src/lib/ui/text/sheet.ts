@@ -32,6 +32,8 @@ export const sheet = {
   after: 'Lines after this',
   head: { card: 'Card', function: 'Function', lines: 'Lines, ports, memory' },
 
+  sundries: 'Have at hand',
+  sundriesLead: 'What this machine needs beside its parts, as far as they are entered.',
   cablesLead:
     'What sits on which pins of the board: write it down before you unplug it, read it when you plug it back.',
   noHeaders: 'Nobody has described the pins of this board. Write down what you unplug under Taking apart.',
