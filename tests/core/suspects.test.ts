@@ -78,6 +78,25 @@ describe('what is told of a start', () => {
   });
 });
 
+describe('after the plugs were exchanged under power', () => {
+  it('memory chips and the logic of the board are suspected more, contacts no more than before', () => {
+    const build = demo('turnstone');
+    const prior = (of: typeof build, id: string) => {
+      const kit = kitOf(of, parts);
+      return modesOf(kit, eraOf(kit), []).find((m) => m.id === id)!.prior;
+    };
+    const after = { ...build, mishap: { at, cased: true } } as typeof build;
+    for (const id of ['memory-chip', 'memory-high', 'board-logic'])
+      expect(prior(after, id), id).to.be.greaterThan(2 * prior(build, id));
+    for (const id of ['memory-contact', 'monitor', 'cell'])
+      expect(prior(after, id), id).to.equal(prior(build, id));
+    const kit = kitOf(after, parts);
+    const modes = modesOf(kit, eraOf(kit), []);
+    const d = diagnose(modes, [{ at, power: 'runs', beeps: '3', screen: 'dark' }], eraOf(kit), 'A');
+    expect(modes[explanations(d)[0]!.faults[0]!]!.id).to.equal('memory-chip');
+  });
+});
+
 describe('two faults', () => {
   it('are said where no single one explains what was seen', () => {
     const both = told('turnstone', 'A', [

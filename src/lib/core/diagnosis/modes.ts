@@ -324,6 +324,20 @@ const foundModes = (kit: Kit, era: Era, findings: readonly Finding[]): FaultMode
   });
 
 /**
+ * After the plugs were exchanged under power ground has +5 V: memory chips go first, and the board's own logic. How many
+ * times the odds are then, an estimate; serial chips go too, and no start shows them.
+ */
+const AFTER_MISHAP: Readonly<Record<string, number>> = {
+  'memory-chip': 8,
+  'memory-high': 8,
+  'board-logic': 3,
+  'keyboard-controller': 3
+};
+
+/** A prior whose odds are so many times as high. */
+const raised = (prior: number, factor = 1): number => (prior * factor) / (1 - prior + prior * factor);
+
+/**
  * Everything that may be wrong with a machine: what its age makes likely, its drives, a card that pulls the bus for
  * each card, and what the checks of the build found, which is certain.
  * @param findings findings that are open
@@ -338,7 +352,7 @@ export function modesOf(kit: Kit, era: Era, findings: readonly Finding[]): Fault
         id,
         way: id,
         component,
-        prior: prior[at],
+        prior: kit.build.mishap ? raised(prior[at], AFTER_MISHAP[id]) : prior[at],
         effect,
         cure
       })),

@@ -144,6 +144,7 @@
   {/if}
   <p class="quiet">
     {words.family(found.family ? words.families[found.family] : null, words.families[d.families[0].family])}
+    {#if session.build.mishap}{words.mishap}{/if}
     {#if cut >= 5}{words.cut(cut)}{/if}
     {words.estimate}
   </p>

@@ -166,6 +166,8 @@ export const start = {
   refused: 'Not worth it now',
   guards: { 'ohms-first': 'measure its rails first' },
   didIt: 'Done: note the next start',
+  mishap:
+    'The plugs were exchanged under power: memory chips and the logic of the board weigh more. Serial chips go too, and no start shows it: test the ports.',
   family: (known: string | null, likely: string) =>
     known
       ? `By the catalogue this BIOS ${known}.`
