@@ -551,6 +551,20 @@ describe('choosing a machine', () => {
     await sees(page, '1 thing came onto the shelf');
   });
 
+  it('writes down whether a drive works on this board', async () => {
+    await bench.open('/builds/plover/fit?view=drives');
+    await sees(page, 'nobody has tried it on this board');
+    await press(page, 'Write down: S210 works on this board');
+    await sees(page, 'tried on this board: works 1, does not 0');
+    await press(page, 'Write down: F1440 does not work on this board');
+    await sees(page, 'F1440 did not work on this board');
+    const { items } = (await bench.saved('plover')).build;
+    await until(async () =>
+      (await bench.saved('plover')).build.items.some((i) => i.tried?.[0]?.result === 'does-not')
+    );
+    expect(items.some((i) => i.tried?.[0]?.result === 'works')).to.equal(true);
+  });
+
   it('compares machines side by side', async () => {
     await bench.open('/compare');
     const selects = () => page.$$('.pick select');

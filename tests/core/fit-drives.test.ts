@@ -17,6 +17,30 @@ describe('drives', () => {
     };
     expect(find(off, 'disk.interface')!.title).to.match(/switched off/);
   });
+  it('what was tried with this very drive on this board stands above the catalogue', () => {
+    const board = 'skerrin-px8';
+    const xt = (...results: ('works' | 'partly' | 'does-not')[]): Case => ({
+      board,
+      items: [
+        { part: 'lanteg-io8', slot: '2' },
+        {
+          part: 'dornfleet-f1440',
+          tried: results.map((result) => ({ board, result, date: '2026-11-28' }))
+        }
+      ]
+    });
+    for (const rule of ['floppy.rate', 'floppy.bios']) {
+      const before = severity(xt(), rule);
+      expect(severity(xt('works'), rule), rule).to.equal('caution');
+      expect(find(xt('works'), rule)!.sentence).to.match(/seen to work on this board \(2026-11-28\)/);
+      expect(severity(xt('does-not'), rule), 'a bad try takes nothing back').to.equal(before);
+    }
+    expect(severity(xt('works', 'does-not'), 'drive.tried'), 'it worked once').to.equal(null);
+    expect(find(xt('does-not', 'partly'), 'drive.tried')!.sentence).to.match(/2 times, last on 2026-11-28/);
+    const elsewhere = xt('does-not');
+    elsewhere.items![1]!.tried![0]!.board = 'varnoc-d33';
+    expect(severity(elsewhere, 'drive.tried'), 'another board says nothing of this one').to.equal(null);
+  });
   it('floppies: rate, BIOS, DOS, the same letter twice', () => {
     const xt = (drive: string, os?: string): Case => ({
       board: 'skerrin-px8',

@@ -53,6 +53,11 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
   },
   'cpu.oscillator': () =>
     made({ board: 'varnoc-v66', items: [{ part: 'ashgill-486dx2-66' }, { part: 'oddmere-osc-40-000' }] }),
+  'drive.tried': () => {
+    const { build, parts } = made({ board: 'varnoc-v66', items: [{ part: 'dornfleet-f1440' }] });
+    const tried = [{ board: 'varnoc-v66', result: 'does-not' as const, date: '2026-11-28' }];
+    return { build: { ...build, items: build.items.map((i) => ({ ...i, tried })) }, parts };
+  },
   'part.bad': () => {
     const { build, parts } = made({ board: 'varnoc-v66', items: [{ part: 'brim-v16', slot: '1' }] });
     const foundBad = { at: '2026-11-28', by: 'start' as const, why: 'hot at once' };

@@ -244,6 +244,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'disk.setup': { at: 'system', stops: 0.6, says: 'no-system' },
   'disk.firmware-base': noBoot,
   'floppy.rate': 'use',
+  'drive.tried': 'hint',
   'floppy.bios': { at: 'floppy', stops: 0, says: 'floppy' },
   'floppy.dos': 'use',
   'floppy.cable': noFloppy,

@@ -12,4 +12,4 @@ export { sharingContext } from './context';
 export { unknownsOf, type Unknown } from './unknown';
 export { ownerOf, ownerOfLine } from './owners';
 export { claimOf, usualClaims, usualOf } from './usual';
-export { triedHere, type TriedHere } from './tried';
+export { triedHere, triedOnBoard, type TriedHere } from './tried';

@@ -40,6 +40,10 @@ const sum = (trials: readonly Trial[]): TriedHere => ({
       .at(-1) ?? null
 });
 
+/** Tries of a drive on this board, whatever runs it there. */
+export const triedOnBoard = (item: Pick<Item, 'tried'>, board: string): TriedHere =>
+  sum((item.tried ?? []).filter((t) => t.board === board));
+
 /** Whether a card was ever seen to work in this slot of this board: no catalogue bars it there any more. */
 export const workedHere = (item: Pick<Item, 'tried'>, board: string, slot: Slot): boolean =>
   triedHere(item, board, slot, null).other.works > 0;

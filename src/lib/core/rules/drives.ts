@@ -1,6 +1,7 @@
 import { thingOf, type DriveFacts, type DriveInterface } from '../model';
 import { chainsOf, faultsOf } from '../cabling';
 import { cablesOf, carries, placeDrives, speaks, type Cabled, hasOwnRom } from '../kit';
+import { triedOnBoard, type TriedHere } from '../resources';
 import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyRate } from '../storage';
 import type { Case } from './finding';
@@ -86,19 +87,36 @@ const floppies = (s: Situation) =>
   cablesOf(s.kit).filter((c) => c.drive.part.drive.interface === 'floppy' && c.drive.part.drive.floppyKiB);
 const kib = (c: Cabled) => c.drive.part.drive.floppyKiB!;
 
+/** What was tried with this very drive on this board, where it worked. */
+const worked = (s: Situation, { drive }: Cabled): TriedHere | null => {
+  const tries = triedOnBoard(drive.item, s.kit.build.board.part);
+  return tries.works ? tries : null;
+};
+
+/** A drive that was tried on this board and never worked there. */
+const triedInVain: Rule = (s) =>
+  s.kit.drives.flatMap((drive): Case[] => {
+    const { works, not, last } = triedOnBoard(drive.item, s.kit.build.board.part);
+    return not && !works
+      ? [{ rule: 'drive.tried', about: [drive.item.id], facts: { drive: thingOf(drive), not, last } }]
+      : [];
+  });
+
 /** The controller must have the data rate of the drive. */
 const floppyRates: Rule = (s) =>
   floppies(s)
     .filter((c) => c.controller && floppyRate(kib(c)) > controllerRate(c.controller.fn.floppyKiB))
     .map((c): Case => ({
       rule: 'floppy.rate',
+      severity: worked(s, c) ? 'caution' : 'clash',
       about: [c.drive.item.id, c.controller!.item],
       facts: {
         drive: thingOf(c.drive),
         kib: kib(c),
         controller: c.controller!.owner,
         rate: controllerRate(c.controller!.fn.floppyKiB),
-        needed: floppyRate(kib(c))
+        needed: floppyRate(kib(c)),
+        worked: worked(s, c)
       }
     }));
 
@@ -113,9 +131,16 @@ const floppyBios: Rule = (s) => {
       const driverHelps = biosTakes(knows, kib(c)) === 'driver';
       return {
         rule: 'floppy.bios',
-        severity: driverHelps ? 'caution' : 'clash',
+        severity: driverHelps || worked(s, c) ? 'caution' : 'clash',
         about: [c.drive.item.id],
-        facts: { drive: thingOf(c.drive), kib: kib(c), bios: bios.name, knows, driverHelps }
+        facts: {
+          drive: thingOf(c.drive),
+          kib: kib(c),
+          bios: bios.name,
+          knows,
+          driverHelps,
+          worked: worked(s, c)
+        }
       };
     });
 };
@@ -208,6 +233,7 @@ export const driveRules: readonly Rule[] = [
   diskInterface,
   twice,
   floppyRates,
+  triedInVain,
   floppyBios,
   floppyDosRule,
   cabling,

@@ -222,8 +222,15 @@ export interface FactsOf {
     | { drive: Thing; why: 'adapter'; supply: Thing };
   'bay.size': { drive: Thing; bay: string; chassis: Thing };
   'bay.rails': { drive: Thing };
-  'floppy.rate': FloppyFacts & { controller: Owner; rate: number; needed: number };
-  'floppy.bios': FloppyFacts & { bios: string; knows: number; driverHelps: boolean };
+  /** `worked`: this very drive was seen to work on this board all the same. */
+  'floppy.rate': FloppyFacts & { controller: Owner; rate: number; needed: number; worked: TriedHere | null };
+  'floppy.bios': FloppyFacts & {
+    bios: string;
+    knows: number;
+    driverHelps: boolean;
+    worked: TriedHere | null;
+  };
+  'drive.tried': { drive: Thing; not: number; last: string | null };
   'floppy.dos': FloppyFacts & { dos: number; needs: number };
   'ata.select': CableFacts<'ata.select'>;
   'st506.select': CableFacts<'st506.select'>;

@@ -2,12 +2,14 @@
   import { Button } from 'flowbite-svelte';
   import { chainsOf, unitsOf, withJumper } from '$lib/core/cabling';
   import { bayKinds, cablesOf, kitOf, placeDrives, speaks } from '$lib/core/kit';
+  import { triedOnBoard } from '$lib/core/resources';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import { catalogue as catalogueText } from '../text/catalogue';
   import { disks as disksText } from '../text/disks';
   import { fit as fitText } from '../text/fit';
-  import { addPart, hangOn, setOne, takeOut } from './edit';
+  import { today } from '../time';
+  import { addPart, hangOn, noteTry, setOne, takeOut } from './edit';
 
   const words = fitText;
   const { session } = getBench();
@@ -31,15 +33,28 @@
     const [to, fn] = told.split('/');
     hangOn(session, drive, told ? { to, function: fn } : null);
   }
+  let away = $state(false);
+  /** What became of a drive on this board: in the build, and on the shelf where it is a thing of it. */
+  async function tried(drive: string, does: boolean) {
+    away =
+      (await noteTry(session, drive, {
+        date: today(),
+        build: session.build.id,
+        board: session.build.board.part,
+        result: does ? 'works' : 'does-not'
+      })) === false;
+  }
   const number = (drive: string, unit: string) =>
     session.change(withJumper(session.build, session.parts, drive, { unit: unit || null }), words.unit);
   const chained = $derived(chainsOf(kit).flatMap((c) => c.drives.map((p) => ({ family: c.family, ...p }))));
 </script>
 
 <p class="lead">{words.drivesLead}</p>
+{#if away}<p class="bad" role="alert">{words.triedAway}</p>{/if}
 <ul>
   {#each cabled as { drive, controller, told } (drive.item.id)}
     {@const facts = drive.part.drive}
+    {@const tries = triedOnBoard(drive.item, session.build.board.part)}
     {@const plugged = chained.find((p) => p.drive.item.id === drive.item.id)}
     <li>
       <span class="what"
@@ -84,6 +99,19 @@
           onclick={() => takeOut(session, drive.item.id)}
           aria-label={words.takeOutLabel(drive.title)}>×</Button
         >
+      </span>
+      <span class="tried">
+        <small
+          >{tries.works + tries.not ? words.driveTried(tries.works, tries.not) : words.driveUntried}</small
+        >
+        {#each [true, false] as does (does)}
+          <Button
+            class="act"
+            onclick={() => tried(drive.item.id, does)}
+            aria-label={words.driveTriedLabel(drive.title, does)}
+            >{does ? words.worksHere : words.notHere}</Button
+          >
+        {/each}
       </span>
     </li>
   {/each}
@@ -161,6 +189,14 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0.3rem;
+  }
+  .tried {
+    grid-column: 1 / -1;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 0.5rem;
+    align-items: center;
+    color: var(--quiet);
   }
   select {
     width: 16.5rem;

@@ -1,3 +1,4 @@
+import type { FactsOf } from '../../../core/rules';
 import { and, capital } from '../language';
 import { floppyName, interfaceName, ownerName, the } from '../things';
 import type { WordsOf } from './told';
@@ -21,6 +22,12 @@ const noPower = {
 
 const interfaceWhy = 'Drive and controller must use the same interface, whatever their plugs look like.';
 
+/** A drive that works against what is known of its kind. */
+const workedWords = (worked: FactsOf['floppy.rate']['worked']): string =>
+  worked
+    ? ` It was seen to work on this board${worked.last ? ` (${worked.last})` : ''}: what was tried counts, and something here is not as the catalogue has it.`
+    : '';
+
 export const drives: WordsOf<
   | 'disk.interface'
   | 'disk.coding'
@@ -31,6 +38,7 @@ export const drives: WordsOf<
   | 'bay.no-battery'
   | 'bay.rails'
   | 'floppy.rate'
+  | 'drive.tried'
   | 'floppy.bios'
   | 'floppy.dos'
   | 'disk.boot'
@@ -110,16 +118,23 @@ export const drives: WordsOf<
     sentence: 'It goes into a 5.25 inch bay: you need rails and a bezel that fits.',
     why: 'A drive needs a bay of its size, or rails.'
   }),
-  'floppy.rate': ({ drive, kib, controller, rate, needed }) => ({
+  'drive.tried': ({ drive, not, last }) => ({
+    title: `${drive.name} did not work on this board`,
+    sentence: `It was tried here ${not === 1 ? 'once' : `${not} times`}${last ? `, last on ${last}` : ''}, and did not work as it should. Find out why before you rely on it.`,
+    why: 'What was tried with this very drive stands above everything that is known of its kind.'
+  }),
+  'floppy.rate': ({ drive, kib, controller, rate, needed, worked }) => ({
     title: `The controller is too slow for ${floppyName(kib)}`,
-    sentence: `${capital(ownerName(controller))} runs at ${rate} kbit/s at most, and ${floppyName(kib)} needs ${needed}: ${drive.name} will not read its own disks, or only the smaller kind.`,
+    sentence: `${capital(ownerName(controller))} runs at ${rate} kbit/s at most, and ${floppyName(kib)} needs ${needed}: ${drive.name} will not read its own disks, or only the smaller kind.${workedWords(worked)}`,
     why: 'The controller must have the data rate of the drive.'
   }),
-  'floppy.bios': ({ kib, bios, knows, driverHelps }) => ({
+  'floppy.bios': ({ kib, bios, knows, driverHelps, worked }) => ({
     title: `The BIOS does not support ${floppyName(kib)}`,
-    sentence: driverHelps
-      ? `${bios} supports up to ${floppyName(knows)}. A driver line (DRIVER.SYS or DRIVPARM) usually makes the drive work, but you cannot boot from it.`
-      : `${bios} supports up to ${floppyName(knows)}: use a controller with its own ROM, or another drive.`,
+    sentence: `${bios} supports up to ${floppyName(knows)}${
+      driverHelps
+        ? '. A driver line (DRIVER.SYS or DRIVPARM) usually makes the drive work, but you cannot boot from it.'
+        : ': use a controller with its own ROM, or another drive.'
+    }${workedWords(worked)}`,
     why: 'The BIOS must know the type of floppy drive.'
   }),
   'floppy.dos': ({ kib, dos, needs }) => ({
