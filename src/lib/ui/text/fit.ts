@@ -23,11 +23,11 @@ export const fit = {
   worksHere: 'It works here',
   notHere: 'It does not work here',
   triedLabel: (name: string, does: boolean) =>
-    does ? `Write down: ${name} works in this slot` : `Write down: ${name} does not work in this slot`,
+    does ? `It works here: ${name} in this slot` : `It does not work here: ${name} in this slot`,
   driveTried: (works: number, not: number) => `tried on this board: works ${works}, does not ${not}`,
   driveUntried: 'nobody has tried it on this board',
   driveTriedLabel: (name: string, does: boolean) =>
-    does ? `Write down: ${name} works on this board` : `Write down: ${name} does not work on this board`,
+    does ? `It works here: ${name} on this board` : `It does not work here: ${name} on this board`,
   badDone: 'a part was found bad',
   badNote: (day: string, why: string) => `${day}: found bad, ${why}`,
   triedDone: 'a try was written down',
