@@ -1,7 +1,7 @@
 import { needOf, peakOf, predecessors, type Line } from './line';
 
 /** Lines up to which every set of them is looked at. */
-export const PACK_LINES = 18;
+export const PACK_LINES = 16;
 /** Pairs of sets that are put together in one question before it is given up. */
 const MOST_PAIRS = 40_000_000;
 
@@ -36,6 +36,8 @@ export class Packs {
   private readonly stay: Float64Array;
   /** Room each set needs in one region, in its best order; endless where a line of it may not go high. */
   private readonly room: Float64Array;
+  /** Sets that any region could hold, the largest first. */
+  private readonly bySize: Int32Array;
   private readonly fitting = new Map<number, Int32Array>();
   private readonly pre: readonly number[];
 
@@ -57,15 +59,15 @@ export class Packs {
         ? Math.max(this.stay[set] + peakOf(line), this.room[set & ~(1 << last)])
         : Infinity;
     }
+    const sets = Array.from(this.room.keys()).filter((set) => set > 0 && this.room[set] < Infinity);
+    this.bySize = Int32Array.from(sets.sort((a, b) => this.stay[b] - this.stay[a]));
   }
 
   /** Sets that fit in a region of this size, the largest first. */
   private setsIn(size: number): Int32Array {
     const known = this.fitting.get(size);
     if (known) return known;
-    const list: number[] = [];
-    for (let set = 1; set < this.room.length; set++) if (this.room[set] <= size) list.push(set);
-    const sets = Int32Array.from(list.sort((a, b) => this.stay[b] - this.stay[a]));
+    const sets = this.bySize.filter((set) => this.room[set] <= size);
     this.fitting.set(size, sets);
     return sets;
   }
