@@ -63,5 +63,7 @@ export default ts.config(
   ),
   deny(['src/lib/ui/**'], [doors, ...['routes', 'server', 'node', 'database'].map((k) => above[k])]),
   deny(['src/routes/**'], [doors, above.database]),
+  // `sure`, `entryOf`, `lastOf` and `byId` say what is missing. A mark is left where types cannot follow; `npm test` allows 60 (`scripts/test.mjs`).
+  { files: ['src/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'warn' } },
   { files: ['tests/**', 'bench/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } }
 );

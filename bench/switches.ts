@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import { fillingsFor, fillingsShowing } from '../src/lib/core/boards';
 import { kitOf } from '../src/lib/core/kit';
-import { Build, Notebook, partSet } from '../src/lib/core/model';
+import { Build, hasFacts, Notebook, partSet } from '../src/lib/core/model';
 import { middlePrice } from '../src/lib/core/planner';
 import { elementsOf, guessesFor, nextTries, remaining, templatesOf } from '../src/lib/core/puzzle';
 import { differences, required } from '../src/lib/core/settings';
@@ -38,7 +38,7 @@ export function benchSwitches(): Promise<void> {
   console.log(
     `notebook: ${guesses.length} guesses from ${templates.length} tables; templates ${median(() => templatesOf(parts.values()))} ms, next try ${median(() => nextTries(book, remaining(guesses, elementsOf(book), book.tries)))} ms`
   );
-  const modules = [...parts.values()].filter((p) => p.module);
+  const modules = [...parts.values()].filter((p) => hasFacts(p, 'module'));
   const asked = {
     targetKiB: 640,
     stock: new Map<string, number>(),

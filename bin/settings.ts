@@ -5,7 +5,8 @@ import {
   type FactValue,
   type Part,
   type PartSet,
-  type State
+  type State,
+  hasFacts
 } from '../src/lib/core/model';
 import { middlePrice } from '../src/lib/core/planner';
 import {
@@ -96,7 +97,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     if (option === '--count') return { part: part.id, count: size, ...fillingsShowing(facts, size) };
     const { fillings, whole } = fillingsFor(
       facts,
-      [...catalogue().values()].filter((p) => p.module),
+      [...catalogue().values()].filter((p) => hasFacts(p, 'module')),
       { targetKiB: size.least, stock: new Map(), from: 'any', price: middlePrice }
     );
     return {

@@ -130,7 +130,7 @@ await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
 await Promise.all([
   steps([
     ['Types of all files', bin('svelte-check'), ['--threshold', 'warning', '--output', 'human']],
-    ['Lint', bin('eslint'), ['.']],
+    ['Lint', bin('eslint'), ['--max-warnings', '60', '.']],
     ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
   ]),
   buildApplication()

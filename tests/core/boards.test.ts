@@ -16,8 +16,8 @@ import {
   speedIndex,
   type BankFill
 } from '../../src/lib/core/boards';
-import type { MemoryFacts, Part } from '../../src/lib/core/model';
-import { parts } from '../support/demo';
+import { hasFacts, type MemoryFacts, type Part, type PartWith } from '../../src/lib/core/model';
+import { parts, withFacts } from '../support/demo';
 
 const part = (id: string): Part => parts.get(id)!;
 const all = [...parts.values()];
@@ -25,7 +25,12 @@ const all = [...parts.values()];
 describe('clocks', () => {
   it('core is bus times factor, and a doubled part has its factor inside', () => {
     const at = (_: string, s: string) => ({ clock: '25', volts: '5v' })[s];
-    const { bus, factor, core } = clocksOf(part('varnoc-v66'), part('ashgill-486dx2-50'), at, () => true);
+    const { bus, factor, core } = clocksOf(
+      withFacts('varnoc-v66', 'board'),
+      part('ashgill-486dx2-50'),
+      at,
+      () => true
+    );
     expect([bus.value, factor, core]).to.deep.equal([25, 2, 50]);
   });
   it('one code means other factors on other parts', () => {
@@ -36,8 +41,8 @@ describe('clocks', () => {
   });
   it('every setting that is proposed for a CPU is at most its rating', () => {
     let pairs = 0;
-    for (const board of all.filter((p) => p.board?.cpuSocket))
-      for (const cpu of all.filter((p) => p.cpu && socketTakes(board, p))) {
+    for (const board of all.filter((p) => hasFacts(p, 'board')))
+      for (const cpu of all.filter((p) => hasFacts(p, 'cpu')).filter((p) => socketTakes(board, p))) {
         const settings = settingsFor(board, cpu);
         if (!settings) continue;
         pairs++;
@@ -100,7 +105,7 @@ describe('memory', () => {
   });
 
   /** Every way to put modules of one kind into each bank or leave it empty, looked at one by one. */
-  function brute(facts: MemoryFacts, modules: readonly Part[]): Set<number> {
+  function brute(facts: MemoryFacts, modules: readonly PartWith<'module'>[]): Set<number> {
     const out = new Set<number>();
     const walk = (i: number, fills: BankFill[]): void => {
       if (i === facts.banks.length) {
@@ -122,14 +127,14 @@ describe('memory', () => {
         if (moduleFits(facts, facts.banks[i], m))
           walk(i + 1, [
             ...fills,
-            { bank: facts.banks[i].id, module: m.module!, count: facts.banks[i].sockets }
+            { bank: facts.banks[i].id, module: m.module, count: facts.banks[i].sockets }
           ]);
     };
     walk(0, []);
     return out;
   }
   it('the fillings of every board are those that brute force finds', () => {
-    const modules = all.filter((p) => p.module);
+    const modules = all.filter((p) => hasFacts(p, 'module'));
     for (const board of all.filter((p) => p.board?.memory && p.board.memory.banks.length <= 3)) {
       const facts = board.board!.memory!;
       const got = fillings(facts, modules, (p, n) => n * (p.price?.low ?? 0)).map((f) => f.kib);
@@ -138,7 +143,7 @@ describe('memory', () => {
     }
   });
   it('no filling is part full or too large, and the cheaper of two is taken', () => {
-    const modules = all.filter((p) => p.module);
+    const modules = all.filter((p) => hasFacts(p, 'module'));
     for (const board of all.filter((p) => p.board?.memory)) {
       const facts = board.board!.memory!;
       for (const filling of fillings(facts, modules, (p, n) => n * (p.price?.low ?? 0))) {

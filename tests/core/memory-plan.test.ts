@@ -10,17 +10,17 @@ import {
   shownMemory,
   waitStates
 } from '../../src/lib/core/boards';
-import type { MemoryFacts, Part } from '../../src/lib/core/model';
+import { hasFacts, type MemoryFacts, type Part, type PartWith } from '../../src/lib/core/model';
 import { parts } from '../support/demo';
 
-const module = (id: string, kib: number, ns = 70, form = 'simm30'): Part =>
+const module = (id: string, kib: number, ns = 70, form = 'simm30'): PartWith<'module'> =>
   ({
     id,
     kind: 'memory',
     maker: 'M',
     name: id,
     module: { form, kib, ns, parity: true, type: 'fpm', sides: 1 }
-  }) as unknown as Part;
+  }) as unknown as PartWith<'module'>;
 const board = (extra: Partial<MemoryFacts>): MemoryFacts => ({
   onboardKiB: 0,
   banks: [],
@@ -44,7 +44,7 @@ const alike = (chosen: readonly (Part | null | undefined)[]): string =>
     .join()}`;
 
 /** Every assignment of a module, or none, to each bank, judged by the words of the rule alone. */
-function brute(facts: MemoryFacts, modules: Part[]): string[] {
+function brute(facts: MemoryFacts, modules: PartWith<'module'>[]): string[] {
   const out: string[] = [];
   const walk = (i: number, chosen: (Part | null)[]): void => {
     if (i < facts.banks.length) {
@@ -134,7 +134,7 @@ describe('the memory planner', () => {
       if (!facts?.banks.length) continue;
       const { fillings } = fillingsFor(
         facts,
-        [...parts.values()].filter((x) => x.module),
+        [...parts.values()].filter((x) => hasFacts(x, 'module')),
         {
           targetKiB: 0,
           stock: new Map(),

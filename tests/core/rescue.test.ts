@@ -37,10 +37,7 @@ describe('rescue of a disk', () => {
     expect(times.get('parallel')).to.equal('24 min');
     expect(times.get('network-8')).to.equal('12 min');
     expect(Math.round(channelTimes(bytes)[0]!.seconds)).to.equal(244);
-    expect(floppyCounts(bytes)).to.deep.equal([
-      { id: '360', count: 118 },
-      { id: '1440', count: 30 }
-    ]);
+    expect(floppyCounts(bytes)).to.deep.equal({ f360: 118, f1440: 30 });
   });
 
   it('tells the chance of one more start, and below five starts only counts', () => {

@@ -8,7 +8,15 @@ import {
   socketTakes,
   type BankFill
 } from '../../src/lib/core/boards';
-import { isOfKind, partSet, type Build, type Item, type Part, type PartOf } from '../../src/lib/core/model';
+import {
+  hasFacts,
+  isOfKind,
+  partSet,
+  type Build,
+  type Item,
+  type Part,
+  type PartOf
+} from '../../src/lib/core/model';
 import { middlePrice, middleWeights, type PlanRequest } from '../../src/lib/core/planner';
 import { assemble } from '../../src/lib/core/planner/assemble';
 import { poolOf, weighSides } from '../../src/lib/core/planner/pool';
@@ -164,7 +172,8 @@ export function bruteBest(request: PlanRequest): number | null {
       const soldered = board.board.cpuSocket?.soldered;
       const cpus = soldered ? [null] : ofKind('cpu').filter((p) => socketTakes(board, p));
       return cpus.flatMap((cpu) => {
-        const own = cpu ?? parts.get(soldered ?? '');
+        const fixed = parts.get(soldered ?? '');
+        const own = cpu ?? (fixed && hasFacts(fixed, 'cpu') ? fixed : null);
         const settings = own ? settingsFor(board, own) : {};
         if (!settings) return [];
         const base: Base = {
@@ -203,7 +212,7 @@ export function bruteBest(request: PlanRequest): number | null {
         return;
       }
       walk(i + 1, list);
-      for (const part of of((p) => p.module))
+      for (const part of ofKind('memory'))
         if (moduleFits(facts, facts.banks[i], part))
           walk(i + 1, [...list, { part, count: facts.banks[i].sockets, place: facts.banks[i].id }]);
     };

@@ -54,8 +54,9 @@ export const startKinds: Record<string, (question: string) => string> = {
   /** `serial-9600 42519040`. */
   'time for': (q) => {
     const [id, bytes] = q.split(/\s+/) as [string, string];
-    const floppy = floppyCounts(Number(bytes)).find((f) => f.id === id);
-    if (floppy) return String(floppy.count);
+    const { f360, f1440 } = floppyCounts(Number(bytes));
+    if (id === '360') return String(f360);
+    if (id === '1440') return String(f1440);
     const channel = channelTimes(Number(bytes)).find((c) => c.id === id);
     return channel ? spanWords(channel.seconds) : fail(q);
   },

@@ -1,3 +1,4 @@
+import { byId } from '../core/model';
 import type { BootPlan, NoPlan } from '../core/boot';
 import { check } from '../core/rules';
 import type { Build, PartSet, Severity, Tick } from '../core/model';
@@ -104,10 +105,10 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
   const owners = new Map<string, { owner: string; function: string; lines: string[] }>();
   for (const line of lines) {
     const key = `${line.item}/${line.function}`;
-    const fitted = m.find(line.item)!;
+    const fitted = m.get(line.item);
     const row = owners.get(key) ?? {
       owner: fitted.slot ? `${fitted.title}, slot ${fitted.slot.id}` : fitted.title,
-      function: fitted.part.functions.find((f) => f.id === line.function)!.label,
+      function: byId(fitted.part.functions, line.function).label,
       lines: []
     };
     row.lines.push(lineText(line));
@@ -140,7 +141,7 @@ function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Mac
     if (found !== undefined || known?.actions.some((a) => a.setting === setting.id)) continue;
     if (!known && item !== m.board.item.id) continue;
     const block = part.blocks.find((b) => b.id === setting.block);
-    const position = setting.positions.find((p) => p.id === wanted)!;
+    const position = byId(setting.positions, wanted);
     const stands = block ? stateText(block, position) : position.label;
     const action = {
       setting: setting.id,
@@ -211,8 +212,8 @@ function setStep(build: Build, m: Machine, job: CardJob): Step[] {
   const bySetting = new Map<string, StepAction>();
   for (const { setting = '', block, text } of job.actions) {
     const known = bySetting.get(setting);
-    const item = m.find(job.item)!.item;
-    const told = m.find(job.item)!.part.settings.find((s) => s.id === setting);
+    const item = m.get(job.item).item;
+    const told = m.get(job.item).part.settings.find((s) => s.id === setting);
     const position = told && positionOf(item, told);
     if (known) known.text += ` ${text}`;
     else
@@ -232,7 +233,7 @@ function setStep(build: Build, m: Machine, job: CardJob): Step[] {
     ...bySetting.values()
   ];
   if (!actions.length) return [];
-  const facts = meaningsOf(m.find(job.item)!.part)
+  const facts = meaningsOf(m.get(job.item).part)
     .filter((meant) => actions.some((a) => a.setting === meant.setting.id))
     .map((meant) => meant.fact);
   return [

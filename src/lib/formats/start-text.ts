@@ -5,7 +5,8 @@ import {
   Start,
   zodProblems,
   type Power,
-  type StageId
+  type StageId,
+  lastOf
 } from '../core/model';
 import { cardOutIn, readBeeps, readScreen, testById } from '../core/diagnosis';
 
@@ -160,7 +161,7 @@ export function readStarts(text: string, at: string, items: readonly string[] = 
       return void say(`is not understood; write one of ${KEYS.join(', ')}, a colon and what was seen`);
     const reading = READERS[key]?.(value, items) ?? { told: { [key]: value } };
     if ('wrong' in reading) return void say(reading.wrong);
-    const { told } = starts.at(-1)!;
+    const { told } = lastOf(starts);
     const messages = [...((told.messages as string[]) ?? []), ...((reading.told.messages as string[]) ?? [])];
     Object.assign(told, reading.told, 'messages' in reading.told ? { messages } : {});
   });

@@ -13,7 +13,7 @@ export const csv = (fields: string[], data: (string | number)[][]): string =>
 export function claimsCsv(build: Build, parts: PartSet): string {
   const m = machine(build, parts);
   const rows = linesAt(m, standing(m)).map((line) => {
-    const fitted = m.find(line.item)!;
+    const fitted = m.get(line.item);
     const label = fitted.part.functions.find((fn) => fn.id === line.function)?.label ?? line.function;
     const ranged = line.resource === 'io' || line.resource === 'memory';
     const digits = line.resource === 'memory' ? 5 : 3;

@@ -155,7 +155,8 @@ export class BuildStore {
   private kept(document: string): Build {
     const state = this.read.get(document) ?? readKept(document);
     this.read.set(document, state);
-    if (this.read.size > MOST_READ) this.read.delete(this.read.keys().next().value!);
+    if (this.read.size > MOST_READ)
+      for (const [oldest] of [...this.read].slice(0, 1)) this.read.delete(oldest);
     return state;
   }
 

@@ -1,4 +1,4 @@
-import { InvalidDocument, type PartSet } from '../core/model';
+import { InvalidDocument, type PartSet, entryOf } from '../core/model';
 import type { Db } from './database';
 import { Refused } from './errors';
 import type { Changes } from './events';
@@ -81,5 +81,5 @@ function used(summary: Summary, parts: PartSet): PartSet {
     const board = parts.get(id)?.board;
     for (const more of [board?.firmware, board?.cpuSocket?.soldered]) if (more) ids.add(more);
   }
-  return new Map([...ids].flatMap((id) => (parts.has(id) ? [[id, parts.get(id)!] as const] : [])));
+  return new Map([...ids].flatMap((id) => (parts.has(id) ? [[id, entryOf(parts, id)] as const] : [])));
 }

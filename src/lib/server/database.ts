@@ -1,3 +1,4 @@
+import { entryOf } from '../core/model';
 import { accessSync, chmodSync, constants, existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
@@ -225,7 +226,7 @@ export async function userVersion(db: Db): Promise<number> {
 const drivers = new WeakMap<Db, SqliteDriver>();
 
 /** A number that changes when another program changed the file. @param db as it was opened, no transaction */
-export const dataVersion = (db: Db): Promise<number> => drivers.get(db)!.dataVersion();
+export const dataVersion = (db: Db): Promise<number> => entryOf(drivers, db).dataVersion();
 
 /** Applies the migrations from a version on, each in a transaction of its own. */
 export async function migrate(db: Db, from: number, to = migrations.length): Promise<void> {

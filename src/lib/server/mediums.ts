@@ -9,14 +9,16 @@ import { readKept } from './summaries';
  * @returns whether anything on the shelf changed
  */
 export async function teachMediums(trx: Db, before: string, after: Build, at: string): Promise<boolean> {
-  const media = after.items.filter((i) => i.specimen !== undefined);
+  const media = after.items.flatMap(({ id, specimen, disk }) =>
+    specimen === undefined ? [] : [{ id, specimen, disk }]
+  );
   if (!media.length) return false;
   const old = oldItems(before);
   let isTaught = false;
   for (const { id, specimen, disk } of media) {
     const was = old?.find((i) => i.id === id && i.specimen === specimen)?.disk;
     if (!old || sameJson(was, disk)) continue;
-    isTaught = (await teach(trx, specimen!, (medium) => mediumAfter(medium, was, disk), at)) || isTaught;
+    isTaught = (await teach(trx, specimen, (medium) => mediumAfter(medium, was, disk), at)) || isTaught;
   }
   return isTaught;
 }

@@ -6,7 +6,8 @@ import {
   freeIdOf,
   zodProblems,
   type PartSet,
-  type Problem
+  type Problem,
+  entryOf
 } from '../core/model';
 import { incoming, withPartIds, type Choice, type Incoming } from '../core/own';
 import type { ReadParts } from '../formats';
@@ -80,7 +81,7 @@ export class OwnParts {
     );
     this.builds.forget();
     this.builds.changes.tell({ kind: 'all' });
-    return { ...part, id: names.get(part.id)! };
+    return { ...part, id: entryOf(names, part.id) };
   }
 
   /** Parts of one's own, in the order of their ids. */
@@ -123,7 +124,7 @@ export class OwnParts {
     const going = chosen.filter((r) => r.choice !== 'leave');
     await transact(this.builds.db, async (trx) => {
       for (const { part } of going) {
-        const id = names.get(part.id)!;
+        const id = entryOf(names, part.id);
         const values = { id, document: JSON.stringify({ ...withPartIds(part, names), id }), at };
         await trx
           .insertInto('parts')

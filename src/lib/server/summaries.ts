@@ -121,11 +121,7 @@ export function looseSummary(document: string, parts: PartSet): Summary {
 }
 
 /** A build in a list, with the text of its present state where its summary has to be made anew. */
-interface Listed {
-  row: Omit<Row, 'summary'>;
-  summary: Summary | null;
-  document: string | null;
-}
+type Listed = { row: Omit<Row, 'summary'> } & ({ summary: Summary } | { summary: null; document: string });
 
 /** All builds with what is kept of their summaries. `key` names the rules and parts by which those were made. */
 async function listed(db: Db, key: string): Promise<Listed[]> {
@@ -143,7 +139,7 @@ async function listed(db: Db, key: string): Promise<Listed[]> {
     const state = kept
       ? null
       : await db.selectFrom('revisions').select('document').where('id', '=', row.head).executeTakeFirst();
-    out.push({ row, summary: kept, document: kept ? null : (state?.document ?? '') });
+    out.push(kept ? { row, summary: kept } : { row, summary: null, document: state?.document ?? '' });
   }
   return out;
 }
@@ -177,11 +173,13 @@ export async function summaries(
   key: string
 ): Promise<{ rows: Row[]; unchecked: Unchecked[] }> {
   const unchecked: Unchecked[] = [];
-  const rows = (await listed(db, key)).map(({ row, summary, document }): Row => {
-    if (summary) return { ...row, summary };
-    const loose = looseSummary(document!, parts);
+  const rows = (await listed(db, key)).map((listed): Row => {
+    const { row } = listed;
+    if (listed.summary) return { ...row, summary: listed.summary };
+    const { document } = listed;
+    const loose = looseSummary(document, parts);
     if (loose.verdict === 'unchecked')
-      unchecked.push({ build: row.id, head: row.head, document: document!, summary: loose });
+      unchecked.push({ build: row.id, head: row.head, document, summary: loose });
     return { ...row, summary: loose };
   });
   return { rows, unchecked };

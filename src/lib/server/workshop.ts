@@ -1,5 +1,6 @@
+import { revisionOf } from '../formats/workshop';
 import { setImmediate as othersFirst } from 'node:timers/promises';
-import { sameJson, type Build, type Problem } from '../core/model';
+import { sameJson, type Build, type Problem, entryOf } from '../core/model';
 import { MAX_ARCHIVE, MAX_UNPACKED, type KeptBuild, type RawBuild } from '../formats';
 import { transact, type Db } from './database';
 import { addRevision, freeId, withPartNames, type BuildStore } from './builds';
@@ -187,7 +188,7 @@ async function takeBuild(
   present: readonly unknown[]
 ): Promise<Arrival> {
   const renamed = kept.revisions.map((r) => ({ ...r, build: withPartNames(r.build, names) }));
-  const now = renamed.find((r) => r.n === kept.head)!.build;
+  const now = revisionOf(renamed, kept.head).build;
   const base = { from: now.id, revisions: renamed.length };
   if (present.some((build) => sameJson(build, now))) return { ...base, id: null };
   const id = await freeId(trx, now.id);
@@ -195,7 +196,7 @@ async function takeBuild(
   const own = (build: Build): Build => ({ ...build, id });
   for (const [i, { n, parent, at, note, mark, build }] of [...renamed].sort((a, b) => a.n - b.n).entries()) {
     if (i % 50 === 49) await othersFirst();
-    const from = parent === null ? null : numbers.get(parent)!;
+    const from = parent === null ? null : entryOf(numbers, parent);
     const number = await addRevision(trx, own(build), from, note, at);
     numbers.set(n, number);
     if (mark !== undefined)
@@ -207,7 +208,7 @@ async function takeBuild(
     .values({
       id,
       name: now.name,
-      head: numbers.get(kept.head)!,
+      head: entryOf(numbers, kept.head),
       created: at,
       updated: at,
       deleted: kept.deleted ?? null

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sure } from '$lib/core/model';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { Button } from 'flowbite-svelte';
@@ -44,7 +45,12 @@
     part
       ? decode(
           part,
-          Object.fromEntries(blocks.flatMap((b) => (stateOf(b.id) ? [[b.id, stateOf(b.id)!]] : [])))
+          Object.fromEntries(
+            blocks.flatMap((b) => {
+              const state = stateOf(b.id);
+              return state ? [[b.id, state]] : [];
+            })
+          )
         )
       : []
   );
@@ -61,6 +67,10 @@
     }
     void goto(`/decode?${query}`, { replaceState: true, noScroll: true, keepFocus: true });
   }
+  const rowOf = (block: (typeof blocks)[number]) => {
+    const state = stateOf(block.id);
+    return state ? writeRow(block, state) : '';
+  };
   function typed(block: (typeof blocks)[number], event: Event) {
     const input = event.currentTarget as HTMLInputElement;
     try {
@@ -106,7 +116,7 @@
             />
             <input
               aria-label={words.row(block.label ?? block.id)}
-              value={stateOf(block.id) ? writeRow(block, stateOf(block.id)!) : ''}
+              value={rowOf(block)}
               placeholder={block.kind === 'dip' ? text.switches.rowHint : text.switches.rowHintCaps}
               onchange={(e) => typed(block, e)}
               maxlength="200"
@@ -119,7 +129,10 @@
       <section>
         <h3>{words.meaning}</h3>
         {#each settings as setting (setting.id)}
-          {@const r = readings.find((x) => x.setting.id === setting.id)!}
+          {@const r = sure(
+            readings.find((x) => x.setting.id === setting.id),
+            'a reading'
+          )}
           <label>
             <span>{setting.label}</span>
             <select

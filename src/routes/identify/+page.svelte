@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { entriesOf } from '$lib/core/model';
   import { goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { Button, Input, Label } from 'flowbite-svelte';
@@ -142,14 +143,14 @@
         </div>
         <fieldset>
           <legend>{words.what}</legend>
-          {#each Object.entries(words.kinds) as [id, name] (id)}
+          {#each entriesOf(words.kinds) as [id, name] (id)}
             <label
               ><input
                 type="radio"
                 name="kind"
                 value={id}
                 checked={now.kind === id}
-                onchange={() => change({ ...now, kind: id as 'board' })}
+                onchange={() => change({ ...now, kind: id })}
               />
               {name}</label
             >

@@ -101,8 +101,13 @@ export interface Clocks {
 }
 
 /** Clock and voltage that a board gives a CPU in these positions. */
-export function clocksOf(board: Part, cpu: Part | null, at: Positions, seen: (s: string) => boolean): Clocks {
-  const facts = board.board!;
+export function clocksOf(
+  board: PartWith<'board'>,
+  cpu: Part | null,
+  at: Positions,
+  seen: (s: string) => boolean
+): Clocks {
+  const facts = board.board;
   const bus = readOffered(facts.busClock, at, seen);
   const code = readOffered(facts.multiplier, at, seen);
   const volts = readOffered(facts.coreVolts, at, seen);
@@ -123,13 +128,13 @@ export function clocksOf(board: Part, cpu: Part | null, at: Positions, seen: (s:
  * @returns null when neither is known
  */
 export function isaClockOf(
-  board: Part,
+  board: PartWith<'board'>,
   busMHz: number | null,
   at: Positions,
   seen: (s: string) => boolean
 ): number | null {
-  const divisor = readOffered(board.board!.busDivisor, at, seen).value;
-  return divisor !== null && busMHz !== null ? busMHz / divisor : (board.board!.busMHz ?? null);
+  const divisor = readOffered(board.board.busDivisor, at, seen).value;
+  return divisor !== null && busMHz !== null ? busMHz / divisor : (board.board.busMHz ?? null);
 }
 
 /** Speed index: core MHz × what the family does in one clock against an 8088. */
@@ -137,9 +142,10 @@ export const speedIndex = (cpu: CpuFacts, coreMHz: number): number =>
   Math.round(coreMHz * families[cpu.family].perMHz * 10) / 10;
 
 /** Positions of a board that suit a CPU: its bus clock, factor and voltage, and the divisor for the ISA bus; null when it has none. */
-export function settingsFor(board: Part, cpu: Part): Record<string, string> | null {
-  const facts = board.board!;
-  const c = cpu.cpu!;
+export function settingsFor(
+  { board: facts }: PartWith<'board'>,
+  { cpu: c }: PartWith<'cpu'>
+): Record<string, string> | null {
   const out: Record<string, string> = {};
   const pick = (
     offered: Offered | undefined,
@@ -150,7 +156,8 @@ export function settingsFor(board: Part, cpu: Part): Record<string, string> | nu
     if (!all.length) return true;
     const good = all.filter((o) => fits(o.value)).sort((a, b) => better(a.value, b.value));
     if (!good.length) return false;
-    if (!Array.isArray(offered) && good[0].position !== null) out[offered!.setting] = good[0].position;
+    if (offered && !Array.isArray(offered) && good[0].position !== null)
+      out[offered.setting] = good[0].position;
     return true;
   };
   const nearest = (wanted: number) => (a: number, b: number) => Math.abs(a - wanted) - Math.abs(b - wanted);
@@ -205,22 +212,24 @@ export function socketTakes(board: Part, cpu: Part): boolean {
 
 /** Whether a carrier goes into the socket of a board. */
 export const carrierFits = (board: Part, carrier: NonNullable<AdapterFacts['cpu']>): boolean =>
-  board.board?.cpuSocket !== undefined &&
-  board.board.cpuSocket.soldered === undefined &&
-  carrier.into.some((s) => pinsFit(board.board!.cpuSocket!.accepts, s));
+  opensTo(board.board?.cpuSocket, carrier.into);
+
+/** Whether anything that goes into one of these sockets can be put into a board's. */
+const opensTo = (socket: NonNullable<Part['board']>['cpuSocket'], sockets: readonly CpuSocket[]): boolean =>
+  socket !== undefined && socket.soldered === undefined && sockets.some((s) => pinsFit(socket.accepts, s));
 
 /**
  * A board as the CPU on a carrier meets it: the sockets of the carrier, and the voltage of its regulator in place of
  * the board's. One that does not go into the socket changes nothing.
  */
 export function withCarrier(board: PartWith<'board'>, carrier: AdapterFacts['cpu']): PartWith<'board'> {
-  if (!carrier || !carrierFits(board, carrier)) return board;
-  const { coreVolts: _, ...facts } = board.board;
+  const { coreVolts: _, cpuSocket, ...facts } = board.board;
+  if (!carrier || !cpuSocket || !carrierFits(board, carrier)) return board;
   return {
     ...board,
     board: {
       ...facts,
-      cpuSocket: { ...facts.cpuSocket!, accepts: [...carrier.takes] },
+      cpuSocket: { ...cpuSocket, accepts: [...carrier.takes] },
       ...(carrier.volts === undefined ? {} : { coreVolts: [carrier.volts] })
     }
   };

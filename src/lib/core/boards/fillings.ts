@@ -1,14 +1,21 @@
-import type { MemoryFacts, Part } from '../model';
+import type { MemoryFacts, PartWith } from '../model';
 import { fittedKiB, type BankFill } from './memory';
+
+/** A module of memory. */
+export type ModulePart = PartWith<'module'>;
 
 /** One way to fill the banks of a board. */
 export interface Filling {
   kib: number;
-  banks: { bank: string; part: Part; count: number }[];
+  banks: { bank: string; part: ModulePart; count: number }[];
 }
 
 /** Whether a module goes into a bank of a board: form, size, kind, parity. Speed is a caution, not a bar. */
-export function moduleFits(facts: MemoryFacts, bank: MemoryFacts['banks'][number], part: Part): boolean {
+export function moduleFits(
+  facts: MemoryFacts,
+  bank: MemoryFacts['banks'][number],
+  part: ModulePart
+): boolean {
   const module = part.module;
   return (
     !!module &&
@@ -37,12 +44,12 @@ const PER_SIZE = 2;
  */
 export function walkFillings(
   facts: MemoryFacts,
-  choices: readonly (readonly Part[])[],
+  choices: readonly (readonly ModulePart[])[],
   most: number,
   visit: (filling: Filling) => boolean
 ): void {
   const walk = (i: number, banks: Filling['banks'], sizes: number[]): void => {
-    const fills: BankFill[] = banks.map((b) => ({ bank: b.bank, module: b.part.module!, count: b.count }));
+    const fills: BankFill[] = banks.map((b) => ({ bank: b.bank, module: b.part.module, count: b.count }));
     const kib = fittedKiB(facts, fills);
     if (kib > most || kib > facts.maxKiB) return;
     // An empty bank at the end is the same filling, visited once: when its last module went in.
@@ -51,9 +58,9 @@ export function walkFillings(
     if (i === facts.banks.length) return;
     const bank = facts.banks[i];
     for (const part of choices[i]) {
-      const size = part.module!.kib;
+      const size = part.module.kib;
       // Without a table of its own a board wants the larger modules first.
-      const last = banks.at(-1)?.part.module!.kib ?? Infinity;
+      const last = banks.at(-1)?.part.module.kib ?? Infinity;
       if (facts.fillings === undefined && size > last) continue;
       walk(i + 1, [...banks, { bank: bank.id, part, count: bank.sockets }], [...sizes, size]);
     }
@@ -73,8 +80,8 @@ export function walkFillings(
  */
 export function fillings(
   facts: MemoryFacts,
-  modules: readonly Part[],
-  cost: (part: Part, count: number) => number,
+  modules: readonly ModulePart[],
+  cost: (part: ModulePart, count: number) => number,
   most = facts.maxKiB
 ): Filling[] {
   const best = new Map<number, { filling: Filling; cost: number }>();
@@ -89,22 +96,22 @@ export function fillings(
 }
 
 function cheapestBySize(
-  modules: readonly Part[],
+  modules: readonly ModulePart[],
   facts: MemoryFacts,
   bank: MemoryFacts['banks'][number],
-  cost: (part: Part, count: number) => number
-): Part[] {
-  const bySize = new Map<number, Part[]>();
+  cost: (part: ModulePart, count: number) => number
+): ModulePart[] {
+  const bySize = new Map<number, ModulePart[]>();
   for (const part of modules)
     if (moduleFits(facts, bank, part)) {
-      const { kib } = part.module!;
+      const { kib } = part.module;
       bySize.set(kib, [...(bySize.get(kib) ?? []), part]);
     }
   return [...bySize.values()].flatMap((list) =>
     [...list]
       .sort(
         (a, b) =>
-          Number(a.module!.ns > facts.ns) - Number(b.module!.ns > facts.ns) ||
+          Number(a.module.ns > facts.ns) - Number(b.module.ns > facts.ns) ||
           cost(a, bank.sockets) - cost(b, bank.sockets) ||
           (a.id < b.id ? -1 : 1)
       )

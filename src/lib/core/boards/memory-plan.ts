@@ -1,5 +1,6 @@
+import { lastOf } from '../model';
 import type { MemoryFacts, Part } from '../model';
-import { moduleFits, walkFillings, type Filling } from './fillings';
+import { moduleFits, walkFillings, type Filling, type ModulePart } from './fillings';
 import { shownMemory, type Shown } from './memory';
 import type { SizeRange } from './sizes';
 
@@ -21,7 +22,7 @@ export interface MemoryQuestion {
   /** Modules on the shelf by part. */
   stock: ReadonlyMap<string, number>;
   from: 'shelf' | 'any';
-  price: (part: Part) => number;
+  price: (part: ModulePart) => number;
 }
 
 /** Most fillings that are visited, and that are answered. */
@@ -34,7 +35,7 @@ export const MOST_FILLINGS = 60;
  */
 export function fillingsFor(
   facts: MemoryFacts,
-  modules: readonly Part[],
+  modules: readonly ModulePart[],
   asked: MemoryQuestion
 ): { fillings: PlannedFilling[]; whole: boolean } {
   const usable = asked.from === 'shelf' ? modules.filter((m) => (asked.stock.get(m.id) ?? 0) > 0) : modules;
@@ -65,14 +66,14 @@ export function fillingsFor(
 }
 
 const alikeOf = (f: Filling) =>
-  `${f.banks.map((b) => `${b.bank}:${b.part.module!.kib}`).join(' ')} ${f.banks
+  `${f.banks.map((b) => `${b.bank}:${b.part.module.kib}`).join(' ')} ${f.banks
     .map((b) => b.part.id)
     .sort()
     .join(' ')}`;
 const idOf = (f: Filling) => f.banks.map((b) => `${b.bank}:${b.part.id}`).join(' ');
 
 function weigh(facts: MemoryFacts, filling: Filling, asked: MemoryQuestion): PlannedFilling {
-  const wanted = new Map<Part, number>();
+  const wanted = new Map<ModulePart, number>();
   for (const { part, count } of filling.banks) wanted.set(part, (wanted.get(part) ?? 0) + count);
   let [cost, fromShelf, toBuy] = [0, 0, 0];
   for (const [part, count] of wanted) {
@@ -81,7 +82,7 @@ function weigh(facts: MemoryFacts, filling: Filling, asked: MemoryQuestion): Pla
     toBuy += count - have;
     cost += (count - have) * asked.price(part);
   }
-  const ns = Math.max(0, ...filling.banks.map((b) => b.part.module!.ns));
+  const ns = Math.max(0, ...filling.banks.map((b) => b.part.module.ns));
   return {
     ...filling,
     shown: shownMemory(filling.kib, facts),
@@ -129,7 +130,7 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
         ? [64, 256]
         : [256, 1024, 4096, 8192, 16384];
   const choices = facts.banks.map((bank) =>
-    sizesOf(bank.forms).map((kib): Part => sizePart(bank.forms[0], kib))
+    sizesOf(bank.forms).map((kib): ModulePart => sizePart(bank.forms[0], kib))
   );
   let visits = 0;
   const look = (kib: number, sizes: number[]) => {
@@ -143,7 +144,7 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
         sizes,
         idle: [],
         shadowKiB: agree[0],
-        mostShadowKiB: agree.at(-1)!
+        mostShadowKiB: lastOf(agree)
       });
   };
   if (facts.onboardKiB)
@@ -154,7 +155,7 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
   walkFillings(facts, choices, facts.maxKiB, (filling) => {
     if (++visits > MOST_VISITS) return false;
     if (!filling.banks.length) return true;
-    const sizes = facts.banks.map((b) => filling.banks.find((f) => f.bank === b.id)?.part.module!.kib ?? 0);
+    const sizes = facts.banks.map((b) => filling.banks.find((f) => f.bank === b.id)?.part.module.kib ?? 0);
     look(filling.kib, sizes);
     return true;
   });
@@ -162,9 +163,9 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
 }
 
 /** A module of a size, for walking fillings by size alone. */
-function sizePart(form: NonNullable<Part['module']>['form'], kib: number): Part {
+function sizePart(form: NonNullable<Part['module']>['form'], kib: number): ModulePart {
   const module = { form, kib, ns: 60, parity: true, type: 'dram' as const, sides: 1 as const };
-  return { id: `${form}-${kib}`, kind: 'memory', module } as Part;
+  return { id: `${form}-${kib}`, kind: 'memory', module } as ModulePart;
 }
 
 const size = (kib: number) => (kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`);

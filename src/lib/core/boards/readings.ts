@@ -35,15 +35,16 @@ export function clockRows(board: Part, cpu: CpuFacts, code: number | null): Cloc
   const unit = board.board?.clockUnit ?? 'bus';
   const setting = board.settings.find((s) => s.id === told.setting);
   const factor = factorOn(cpu, code);
-  return offers(told).map(({ value, position }) => {
+  return offers(told).flatMap(({ value, position }) => {
+    if (position === null) return [];
     const read = (as: ClockReading['unit']): ClockReading => {
       const busMHz = as === 'bus' ? value : value / factor;
       const coreMHz = busMHz * factor;
       return { unit: as, busMHz, coreMHz, verdict: verdict(cpu, busMHz, coreMHz) };
     };
     return {
-      position: position!,
-      label: setting?.positions.find((p) => p.id === position)?.label ?? position!,
+      position,
+      label: setting?.positions.find((p) => p.id === position)?.label ?? position,
       printed: value,
       readings: unit === 'unknown' ? [read('bus'), read('core')] : [read(unit)]
     };

@@ -20,14 +20,15 @@ const single: readonly string[] = ['xms', 'manager', 'mouse', 'cache', 'keyboard
 export function checkDrivers(s: Situation): Seen[] {
   const loaded = loadedOf(s);
   const rank = rankOf(s.machine);
+  const { cpu } = s.machine;
   const out: Seen[] = [];
   const first = new Map<string, Loaded>();
   for (const l of loaded) {
     const least = l.class ? leastRank[l.class] : undefined;
-    if (least && rank !== null && rank < least.rank)
+    if (least && cpu && rank !== null && rank < least.rank)
       out.push({
         rule: 'driver.cpu',
-        facts: { file: l.file.base, needs: least.needs, has: s.machine.cpu! },
+        facts: { file: l.file.base, needs: least.needs, has: cpu },
         severity: 'clash',
         ...at(l)
       });
@@ -68,9 +69,9 @@ export function checkCd(s: Situation): Seen[] {
   const out: Seen[] = [];
   drivers.forEach((d, i) => {
     const name = deviceName(d.file.args);
-    const before = drivers.slice(0, i).find((x) => name !== null && deviceName(x.file.args) === name);
-    if (before)
-      out.push({ rule: 'cd.twice', facts: { name: name!, first: before.n }, severity: 'clash', ...at(d) });
+    const before = drivers.slice(0, i).find((x) => deviceName(x.file.args) === name);
+    if (before && name !== null)
+      out.push({ rule: 'cd.twice', facts: { name, first: before.n }, severity: 'clash', ...at(d) });
   });
   const lastLine = s.config.find((l) => l.kind === 'directive' && l.word.startsWith('LASTDRIVE'));
   const last = (lastLine?.value.trim()[0] ?? 'E').toUpperCase();
@@ -163,7 +164,10 @@ function differing(card: SoundCard, said: ReadonlyMap<string, string>): number {
 /** SET BLASTER against the cards as they are set. */
 export function checkBlaster(s: Situation): Seen[] {
   const { sound } = s.machine;
-  const lines = s.batch.filter(({ line }) => variableOf(line)?.name.trim().toUpperCase() === 'BLASTER');
+  const lines = s.batch.flatMap(({ line }) => {
+    const set = variableOf(line);
+    return set?.name.trim().toUpperCase() === 'BLASTER' ? [{ line, ...set }] : [];
+  });
   const digital = sound.filter((c) => c.port && c.dma);
   if (!lines.length) {
     return digital.slice(0, 1).map((c) => ({
@@ -174,8 +178,7 @@ export function checkBlaster(s: Situation): Seen[] {
       line: 0
     }));
   }
-  return lines.flatMap(({ line }): Seen[] => {
-    const { name, value } = variableOf(line)!;
+  return lines.flatMap(({ line, name, value }): Seen[] => {
     const where = { file: BATCH, line: line.n };
     const out: Seen[] = [];
     if (value.trim() === '') return [];

@@ -91,7 +91,9 @@ function upperMemory(
 /** DEVICEHIGH and LOADHIGH that load low without a word. */
 export function checkHigh(s: Situation): Seen[] {
   const loaded = loadedOf(s);
-  const wanting = loaded.filter((l) => l.high && l.class !== 'xms' && l.class !== 'manager');
+  const wanting = loaded.flatMap((l) =>
+    l.high && l.class !== 'xms' && l.class !== 'manager' ? [{ ...l, high: l.high }] : []
+  );
   const why = upperMemory(s, loaded);
   if (why)
     return wanting.map((l) => ({
@@ -101,14 +103,14 @@ export function checkHigh(s: Situation): Seen[] {
       ...at(l)
     }));
   const { dos } = s.machine;
-  const told = wanting.filter((l) => l.high!.regions.length || l.high!.shrinks);
+  const told = wanting.filter((l) => l.high.regions.length || l.high.shrinks);
   if (dos !== null && dos < 6)
     return told.map((l) => ({ rule: 'region.version', facts: { dos }, severity: 'clash', ...at(l) }));
   const regions = regionsOf(s, loaded, false);
   if (regions === null) return [];
   const withInclude = regionsOf(s, loaded, true) ?? regions;
   return told.flatMap((l): Seen[] => {
-    const worst = Math.max(0, ...l.high!.regions);
+    const worst = Math.max(0, ...l.high.regions);
     return worst > regions.length
       ? [
           {
@@ -266,9 +268,9 @@ export function checkEnvironment(s: Situation): Seen[] {
     said === undefined ? usualEnvironment(dos ?? 5) : Number(said) * (dos !== null && dos < 3.2 ? 16 : 1);
   if (needs <= has) return [];
   const wanted = Math.ceil((needs + 128) / 16) * 16;
-  const edit: Edit | null =
+  const edit =
     shell && said !== undefined && (dos ?? 5) >= 3.2
-      ? { file: CONFIG, line: shell.n, text: shell.text.replace(/\/E:\d+/i, `/E:${wanted}`) }
+      ? ({ file: CONFIG, line: shell.n, text: shell.text.replace(/\/E:\d+/i, `/E:${wanted}`) } satisfies Edit)
       : null;
   return [
     {
@@ -276,7 +278,7 @@ export function checkEnvironment(s: Situation): Seen[] {
       facts: { needs, has, isUsual: said === undefined },
       severity: 'clash',
       edit,
-      ...(edit ? { file: CONFIG, line: shell!.n } : { file: 'AUTOEXEC.BAT' as const, line: last })
+      ...(edit ? { file: edit.file, line: edit.line } : { file: 'AUTOEXEC.BAT' as const, line: last })
     }
   ];
 }

@@ -58,12 +58,10 @@ function configMeaning(l: ConfigLine): LineMeaning {
   if (l.kind === 'header') return { kind: l.word === 'MENU' ? 'menu' : 'block', name: l.word };
   if (menuWords.includes(l.word)) return { kind: 'menu', name: l.value };
   if (l.word === 'INCLUDE') return { kind: 'include', name: l.value };
-  if (l.word === 'SHELL')
-    return {
-      kind: 'shell',
-      path: l.file?.path ?? '',
-      environment: /\/E:(\d+)/i.exec(l.value) ? Number(/\/E:(\d+)/i.exec(l.value)![1]) : null
-    };
+  if (l.word === 'SHELL') {
+    const size = /\/E:(\d+)/i.exec(l.value)?.[1];
+    return { kind: 'shell', path: l.file?.path ?? '', environment: size ? Number(size) : null };
+  }
   if (l.file && l.word.startsWith('DEVICE'))
     return {
       kind: 'driver',

@@ -217,7 +217,7 @@ export function variableOf(
     const m = /\bSET\s+([^=]*)=(.*)$/i.exec(line.text);
     return m ? { name: m[1], value: m[2] } : null;
   }
-  const m =
-    word === 'PATH' || word === 'PROMPT' ? /\b(?:PATH|PROMPT)\s*[=\s]\s*(.*)$/i.exec(line.text) : null;
-  return m ? { name: word!, value: m[1] } : null;
+  if (word !== 'PATH' && word !== 'PROMPT') return null;
+  const m = /\b(?:PATH|PROMPT)\s*[=\s]\s*(.*)$/i.exec(line.text);
+  return m && { name: word, value: m[1] };
 }

@@ -62,33 +62,19 @@ export const loadsNothing: readonly string[] = [
 /** Every line of a start that loads a driver or program, in the order in which DOS comes to it. */
 export function loadedOf({ config, batch }: Pick<Situation, 'config' | 'batch'>): Loaded[] {
   const fromConfig = (words: readonly string[]) =>
-    config
-      .filter((l) => l.kind === 'directive' && words.includes(l.word) && l.file)
-      .map((l): Loaded => ({
-        at: 'CONFIG.SYS',
-        n: l.n,
-        text: l.text,
-        file: l.file!,
-        high: l.high,
-        class: classOf(l.file!, true),
-        maybe: l.asks
-      }));
+    config.flatMap((l): Loaded[] => {
+      if (l.kind !== 'directive' || !words.includes(l.word) || !l.file) return [];
+      const { n, text, file, high } = l;
+      return [{ at: 'CONFIG.SYS', n, text, file, high, class: classOf(file, true), maybe: l.asks }];
+    });
   return [
     ...fromConfig(devices),
     ...fromConfig(installs),
-    ...batch
-      .filter(
-        ({ line: { command } }) => command?.file && !loadsNothing.includes(command.word) && !command.called
-      )
-      .map(({ line, maybe }): Loaded => ({
-        at: 'AUTOEXEC.BAT',
-        n: line.n,
-        text: line.text,
-        file: line.command!.file!,
-        high: line.command!.high,
-        class: classOf(line.command!.file!, false),
-        maybe
-      }))
+    ...batch.flatMap(({ line: { n, text, command }, maybe }): Loaded[] => {
+      if (!command?.file || loadsNothing.includes(command.word) || command.called) return [];
+      const { file, high } = command;
+      return [{ at: 'AUTOEXEC.BAT', n, text, file, high, class: classOf(file, false), maybe }];
+    })
   ];
 }
 

@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 /** What DOS itself takes of the first megabyte, and what each version understands. From the domain's tables of DOS. */
 
 /** A number that differs from machine to machine: the least and the most of it. */
@@ -25,7 +26,7 @@ const kernels: readonly Kernel[] = [
   { from: 2, low: [24, 27], high: null },
   { from: 1, low: [12, 20], high: null }
 ];
-const kernelOf = (dos: number): Kernel => kernels.find((k) => dos >= k.from) ?? kernels.at(-1)!;
+const kernelOf = (dos: number): Kernel => kernels.find((k) => dos >= k.from) ?? lastOf(kernels);
 
 /** KiB that DOS keeps of conventional memory. @returns null where this version cannot load high */
 export const kernelKiB = (dos: number, isHigh: boolean): Span | null =>

@@ -71,7 +71,7 @@ function upperPlans(map: MemoryMap, use: readonly Maybe[], wished: number | unde
   };
   const others = framed
     // The one that leaves the longest pieces first; of equal ones the highest.
-    .sort((a, b) => better(sizes(a), sizes(b)) || b.frame!.from - a.frame!.from)
+    .sort((a, b) => better(sizes(a), sizes(b)) || (b.frame?.from ?? 0) - (a.frame?.from ?? 0))
     .filter((p) => {
       const key = sizes(p).join();
       return seen.has(key) ? false : (seen.add(key), true);

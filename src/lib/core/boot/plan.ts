@@ -1,3 +1,4 @@
+import { byId } from '../model';
 import { families } from '../boards';
 import { totalKiB, type Kit } from '../kit';
 import type { Profile } from '../model';
@@ -257,7 +258,7 @@ export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | No
   const asked = programs.map((p) => within(p, all));
   const answer = fewestStarts(all, [...asked, ...standIns]);
   const starts = answer.chosen.map((c): PlannedStart => {
-    const manager = managers.find((m) => m.id === c.manager)!;
+    const manager = byId(managers, c.manager);
     const used = [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)];
     const { regions } = manager;
     const largest = lines(used, most);

@@ -31,7 +31,7 @@ export function speedFit(kit: Kit, profile: Profile): SpeedFit | null {
     from,
     to,
     verdict,
-    slow: verdict === 'too-fast' ? waysIn(index, from ?? 0, to!, slowDowns(kit)) : []
+    slow: verdict === 'too-fast' && to !== null ? waysIn(index, from ?? 0, to, slowDowns(kit)) : []
   };
 }
 

@@ -133,7 +133,7 @@ export function windowsLimits(kit: Kit): WindowsLimit[] {
     ...(is9x && kib > 1024 * MIB ? [{ what: 'pages' as const, kib }] : []),
     ...(is9x && kib > 1536 * MIB ? [{ what: 'too-much' as const, kib }] : []),
     ...(!is9x && kib > 64 * MIB ? [{ what: 'sees' as const, kib, most: 64 * MIB }] : []),
-    ...(windows === 4 && rank >= 4 && (core ?? 0) >= 350 ? [{ what: 'fast' as const, mhz: core! }] : []),
+    ...(windows === 4 && rank >= 4 && core && core >= 350 ? [{ what: 'fast' as const, mhz: core }] : []),
     ...(windows === 4 && mib > 32_000 ? [{ what: 'disk-32' as const, mib }] : []),
     ...(is9x && mib > 131_072 ? [{ what: 'disk-48' as const, mib }] : [])
   ];

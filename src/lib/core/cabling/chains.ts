@@ -1,3 +1,4 @@
+import { entryOf, byId } from '../model';
 import { cablesOf, type Cabled, type Controller, type Kit, type PlacedDrive } from '../kit';
 import type { DriveInterface, Ribbon, Select } from '../model';
 import { diskNumber, floppyLetter, selectFor } from './lines';
@@ -92,7 +93,7 @@ function halves<T>(list: readonly T[], size: number): T[][] {
 }
 
 function chain(kit: Kit, controller: Controller, family: Family, cabled: readonly Cabled[]): Chain {
-  const host = controller.onBoard ? kit.build.board : kit.build.items.find((i) => i.id === controller.item)!;
+  const host = controller.onBoard ? kit.build.board : byId(kit.build.items, controller.item);
   const told = host.ribbons?.[controller.fn.id];
   // ESDI codes its selects, which a twist would scramble.
   const isEsdi = cabled.some((c) => c.drive.part.drive.interface === 'esdi');
@@ -101,7 +102,7 @@ function chain(kit: Kit, controller: Controller, family: Family, cabled: readonl
   const places = plugs(cabled, family, isTwisted);
   const isOutside = (c: Cabled) => c.drive.part.drive.bay === 'outside' && family === 'scsi';
   const seats = cabled
-    .map((c) => ({ c, plug: places.get(c)!, outside: isOutside(c) }))
+    .map((c) => ({ c, plug: entryOf(places, c), outside: isOutside(c) }))
     .sort((a, b) => Number(b.outside) - Number(a.outside) || a.plug - b.plug);
   const isEnd = (s: (typeof seats)[number]) =>
     seats.every((o) => o.outside !== s.outside || o.plug <= s.plug);

@@ -1,4 +1,4 @@
-import { thingOf, type Build, type Part, type PartSet, type Thing } from '../model';
+import { thingOf, type Build, type Part, type PartSet, type Thing, entryOf } from '../model';
 import { clocksOf, shownMemory, speedIndex } from '../boards';
 import { check, type Finding } from '../rules';
 import { kitOf, totalKiB } from '../kit';
@@ -38,11 +38,11 @@ export function columnOf(build: Build, parts: PartSet): Column {
   const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
   const total = totalKiB(kit);
   const items = [build.board, ...build.items];
-  const own = items.map((i) => parts.get(i.part)!);
+  const own = items.map((i) => entryOf(parts, i.part));
   const titled = (test: (p: Part) => unknown) =>
     build.items
-      .filter((i) => test(parts.get(i.part)!))
-      .map((i) => thingOf({ part: parts.get(i.part)!, title: i.label ?? parts.get(i.part)!.name }));
+      .filter((i) => test(entryOf(parts, i.part)))
+      .map((i) => thingOf({ part: entryOf(parts, i.part), title: i.label ?? entryOf(parts, i.part).name }));
   const count = (severity: Finding['severity']) => findings.filter((f) => f.severity === severity).length;
   const years = own.flatMap((p) => (p.sold ? [p.sold.from] : []));
   return {
@@ -64,9 +64,9 @@ export function columnOf(build: Build, parts: PartSet): Column {
       all: kit.facts.slots.length
     },
     youngest: years.length ? Math.max(...years) : null,
-    cost: items.reduce((n, i) => n + middlePrice(parts.get(i.part)!) * (i.count ?? 1), 0),
+    cost: items.reduce((n, i) => n + middlePrice(entryOf(parts, i.part)) * (i.count ?? 1), 0),
     moves: items.reduce((n, item) => {
-      const settings = parts.get(item.part)!.settings;
+      const settings = entryOf(parts, item.part).settings;
       return n + settings.filter((s) => positionOf(item, s) !== foundPosition(item, s)).length;
     }, 0),
     stops: count('stop'),

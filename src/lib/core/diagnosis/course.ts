@@ -1,4 +1,4 @@
-import { STAGES, type StageId, type Start } from '../model';
+import { STAGES, type StageId, type Start, entryOf } from '../model';
 import { benchTests, testById, type BenchTest } from './bench-tests';
 import { afterTest } from './episode';
 import { readBeeps, soundIn, soundsOf, type Era, type Family, type Sound } from './families';
@@ -76,7 +76,10 @@ export const BEEP_PATTERNS = [
   '3-3-4'
 ];
 const patternOf = (family: Family, sound: Sound): string | undefined =>
-  BEEP_PATTERNS.find((p) => soundIn(family, readBeeps(p)!) === sound);
+  BEEP_PATTERNS.find((p) => {
+    const beeps = readBeeps(p);
+    return beeps !== null && soundIn(family, beeps) === sound;
+  });
 
 /** A good monitor was tried elsewhere before so often. */
 const KNOWN_GOOD = 0.5;
@@ -162,9 +165,10 @@ export function perform(course: Course, test: BenchTest, random: Random): Course
     money: course.money + test.money,
     tests: course.tests + 1
   };
-  if (test.reads) {
-    const is = paid.left.some((i) => test.reads!.finds(paid.modes[i]));
-    const found = random() < test.reads.sure ? is : !is;
+  const { reads } = test;
+  if (reads) {
+    const is = paid.left.some((i) => reads.finds(paid.modes[i]));
+    const found = random() < reads.sure ? is : !is;
     return { ...paid, notes: [...paid.notes, { at: AT, read: { test: test.id, found } }] };
   }
   if (test.id === 'listen') return started(paid, 'nothing', random);
@@ -230,4 +234,4 @@ export const FIXED_ORDER = [
   'strip',
   'warm-restart',
   'boot-floppy'
-].map((id) => testById.get(id)!);
+].map((id) => entryOf(testById, id));

@@ -1,4 +1,4 @@
-import { STAGES, type MessageId, type StageId, type Start } from '../model';
+import { STAGES, type MessageId, type StageId, type Start, entryOf } from '../model';
 import { FAMILIES, familyPriors, type Era, type Family } from './families';
 import { testOf } from './bench-tests';
 import { pathsOf, stepsOf, type Step } from './episode';
@@ -116,14 +116,14 @@ function frameOf(
   isRead: (m: FaultMode) => boolean
 ): Frame {
   const order = new Map(orderOf(family, era).map((stage, i) => [stage, i]));
-  const places = modes.map((m) => (isRead(m) ? 0 : order.get(firstStage(m))!));
+  const places = modes.map((m) => (isRead(m) ? 0 : entryOf(order, firstStage(m))));
   return {
     family,
     p,
-    place: (stop) => (stop === null ? STAGE_COUNT : order.get(stop)!),
+    place: (stop) => (stop === null ? STAGE_COUNT : entryOf(order, stop)),
     places,
     ends: modes.map((m) =>
-      m.effect.stops >= 1 && m.effect.shows === undefined ? order.get(m.effect.at)! : Infinity
+      m.effect.stops >= 1 && m.effect.shows === undefined ? entryOf(order, m.effect.at) : Infinity
     ),
     grades: gradesOf(modes, places)
   };
@@ -348,7 +348,7 @@ function verdicts(
     const own = modes.flatMap((m, i) => (m.component === component ? [i] : []));
     const each = own.map((i) => ({ id: modes[i].id, prior: prior(i), posterior: w.marginals[i] }));
     const isCertain = own.some((i) => modes[i].prior >= 1);
-    const [was, is] = [oneOf(each.map((m) => m.prior)), isCertain ? 1 : w.any.get(component)!];
+    const [was, is] = [oneOf(each.map((m) => m.prior)), isCertain ? 1 : entryOf(w.any, component)];
     const mode = modes[own[0]];
     const { item } = mode;
     const verdict: Verdict =

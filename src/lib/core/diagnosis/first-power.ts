@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 import type { Build } from '../model';
 
 /** The score before a machine is switched on for the first time: what its age, its store and its parts make likely. */
@@ -59,7 +60,7 @@ export const POWER_STOPS = [
 
 const tableOf = (q: PowerQuestion): Readonly<Record<string, number>> => FIRST_POWER[q];
 const pointsOf = (q: PowerQuestion): number[] => Object.values(tableOf(q)).sort((a, b) => a - b);
-const secondWorst = (q: PowerQuestion): number => pointsOf(q).at(-2)!;
+const secondWorst = (q: PowerQuestion): number => pointsOf(q).at(-2) ?? 0;
 
 function levelOf(score: number, stake: Stake): Level {
   const level = score <= 4 ? 0 : score <= 9 ? 1 : score <= 14 ? 2 : 3;
@@ -80,7 +81,7 @@ export function firstPower(answers: PowerAnswers): PowerScore {
     POWER_QUESTIONS.reduce((s, q) => s + (answerOf(answers, q) ?? open_(q)), 0);
   const score = sum(secondWorst);
   const least = sum((q) => pointsOf(q)[0]);
-  const most = sum((q) => pointsOf(q).at(-1)!);
+  const most = sum((q) => lastOf(pointsOf(q)));
   return {
     score,
     level: levelOf(score, stake),
@@ -91,7 +92,7 @@ export function firstPower(answers: PowerAnswers): PowerScore {
     couldChange: open.map((question) => {
       const rest = score - secondWorst(question);
       const points = pointsOf(question);
-      return { question, levels: [levelOf(rest + points[0], stake), levelOf(rest + points.at(-1)!, stake)] };
+      return { question, levels: [levelOf(rest + points[0], stake), levelOf(rest + lastOf(points), stake)] };
     })
   };
 }

@@ -1,3 +1,4 @@
+import { entryOf } from '../model';
 import type { Diagnosis } from './diagnose';
 import { doneIn, type Step } from './episode';
 import { firstRepair } from './first-repair';
@@ -70,7 +71,7 @@ function putBack(
   start: (faults: FaultSet) => Outcomes,
   need: (faults: FaultSet) => string
 ): Valued {
-  const { id, minutes, money, risk } = testById.get('put-back')!;
+  const { id, minutes, money, risk } = entryOf(testById, 'put-back');
   const sets = d.post.sets.slice(0, MOST_SETS);
   const total = sets.reduce((s, x) => s + x.p, 0);
   const post = { ...d.post, sets: sets.map((s) => ({ ...s, p: s.p / total })) };
@@ -132,14 +133,18 @@ export function nextTests(
           ['not found', 1 - p]
         ]);
       }
-      const left = faults.filter((i) => !removes!.cures(d.modes[i]));
-      return left.length === faults.length ? start(faults) : mixed(removes!.sure, start(left), start(faults));
+      if (!removes) return start(faults);
+      const left = faults.filter((i) => !removes.cures(d.modes[i]));
+      return left.length === faults.length ? start(faults) : mixed(removes.sure, start(left), start(faults));
     };
   const readIn = new Set(steps.flatMap((s) => (s.kind === 'read' ? [s.test] : [])));
   const railsRead = steps.some((s) => s.kind === 'read' && s.test === 'ohms' && !s.found);
   /** The rails are measured first, then whatever else is only read. */
-  const before = (t: Valued['test']) => (t.id === 'ohms' ? 0 : isReading(testOf(t.id)!) ? 1 : 2);
-  const repeat = gain(post, outcome(testById.get('listen')!), need);
+  const before = ({ id }: Valued['test']) => {
+    const test = testOf(id);
+    return id === 'ohms' ? 0 : test && isReading(test) ? 1 : 2;
+  };
+  const repeat = gain(post, outcome(entryOf(testById, 'listen')), need);
   /** The same with everything back that was taken out. */
   const wholeRepeat = gain(post, start, need);
   const cure = lastCure(steps);
@@ -148,8 +153,8 @@ export function nextTests(
     .filter((t) => (isReading(t) && !t.isElsewhere) || (mayStart && !(isRisky && t.id === 'listen')))
     .filter((t) =>
       t.reads
-        ? d.modes.some((m) => t.reads!.finds(m))
-        : t.id === 'listen' || d.modes.some((m) => t.removes!.cures(m))
+        ? d.modes.some(t.reads.finds)
+        : t.id === 'listen' || (t.removes !== undefined && d.modes.some(t.removes.cures))
     )
     .map((test): Valued => {
       const bits = test.id === 'listen' ? repeat : gain(post, outcome(test), need);

@@ -1,3 +1,4 @@
+import { sure } from '../model';
 import { perform, repair, runs, FIXED_ORDER, type Course, type Random } from './course';
 import { outWithCards, testOf } from './bench-tests';
 import { diagnose, type Diagnosis } from './diagnose';
@@ -69,8 +70,7 @@ export function playAdvised(begun: Course, random: Random): Played {
       const { component } = course.modes[fix.mode];
       if (course.left.some((i) => course.modes[i].component === component)) right++;
       course = repair(course, fix.mode, random);
-    } else if (best) course = perform(course, testOf(best.test.id)!, random);
-    else course = perform(course, testOf('listen')!, random);
+    } else course = perform(course, sure(testOf(best?.test.id ?? 'listen'), 'the test'), random);
   }
   if (!repairs) last = explanations(weighed(course)).map((e) => e.faults);
   return { course, first, last, right, repairs };

@@ -68,11 +68,11 @@ function atOneStart(own: readonly FaultMode[]): { shown: FaultMode[]; p: number 
 }
 
 function powerOf(own: readonly FaultMode[]): [Power, number][] {
-  const told = own.filter((m) => m.effect.power);
+  const told = own.flatMap((m) => (m.effect.power ? [m.effect.power] : []));
   if (!told.length) return [['runs', 1]];
   // The one that leaves least of a running machine decides.
-  const worst = told.reduce((a, b) => ((b.effect.power!.runs ?? 0) < (a.effect.power!.runs ?? 0) ? b : a));
-  return Object.entries(worst.effect.power!) as [Power, number][];
+  const worst = told.reduce((a, b) => ((b.runs ?? 0) < (a.runs ?? 0) ? b : a));
+  return Object.entries(worst) as [Power, number][];
 }
 
 /** Here a message means that it goes no further: a start from a floppy instead says nothing. */

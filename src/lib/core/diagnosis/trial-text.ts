@@ -55,10 +55,10 @@ export function readTrial(text: string): ReadTrial {
   const whole = !said.includes(',') && pieces.length === 2 ? readThing(said) : null;
   const isWorded = whole !== null && pieces.some((p) => !/\d/.test(p));
   const parts = isWorded ? [said] : pieces;
-  const things = parts.map((p) => ({ p, thing: readThing(p) }));
-  const odd = things.filter((t) => t.thing === null).map((t) => t.p);
+  const odd = parts.filter((p) => readThing(p) === null);
+  const things = parts.flatMap((p) => readThing(p) ?? []);
   if (!parts.length || odd.length) return { wrong: odd.length ? odd : [said], why: 'things' };
-  const sorts = things.map((t) => t.thing!.sort);
+  const sorts = things.map((t) => t.sort);
   const twice = sorts.filter((s, i) => sorts.indexOf(s) !== i);
   if (twice.length) return { wrong: twice, why: 'twice' };
   const factors: Record<string, string> = {};
@@ -67,12 +67,15 @@ export function readTrial(text: string): ReadTrial {
     .split(/,\s+|;/)
     .map((p) => p.trim())
     .filter(Boolean)) {
-    const found = FACTORS.map(([pattern, read]) => ({ hit: pattern.exec(piece), read })).find((f) => f.hit);
+    const [found] = FACTORS.flatMap(([pattern, read]) => {
+      const hit = pattern.exec(piece);
+      return hit ? [read(hit)] : [];
+    });
     if (!found) return { wrong: [piece], why: 'words' };
-    const [name, value] = found.read(found.hit!);
+    const [name, value] = found;
     factors[name] = value;
   }
   const counted = readResult(m[3]);
   if (!counted) return { wrong: [m[3].trim()], why: 'result' };
-  return { row: { things: things.map((t) => t.thing!), factors, ...counted } };
+  return { row: { things, factors, ...counted } };
 }

@@ -1,3 +1,4 @@
+import { byId } from '../model';
 import type { Kit } from '../kit';
 import type { Build, Item, PartSet } from '../model';
 import { checked, type Finding } from '../rules';
@@ -82,7 +83,7 @@ export function unseenModes(
         setting: setting.id,
         position,
         label: setting.label,
-        positionLabel: setting.positions.find((p) => p.id === position)!.label
+        positionLabel: byId(setting.positions, position).label
       },
       prior: (each * n) / others.length,
       effect,

@@ -12,7 +12,7 @@ export function setupLines(kit: Kit): string[] {
   if (!firmware || firmware.setup === 'none') return [];
   const floppies = floppyChains(kit)
     .filter((c) => c.letter !== null)
-    .sort((a, b) => (a.letter! < b.letter! ? -1 : 1))
+    .sort((a, b) => ((a.letter ?? '') < (b.letter ?? '') ? -1 : 1))
     .map((c) => `Floppy ${c.letter}: ${floppyName(Math.min(c.kib, firmware.floppyKiB))} (${c.title})`);
   const knowsDisks = firmwareFacts(firmware.disk) !== null;
   const disks = knowsDisks ? disksOf(kit).flatMap((d) => diskLine(d) ?? []) : [];

@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 /** A screen mode: so many points of so many colours. */
 export interface ScreenMode {
   width: number;
@@ -110,7 +111,7 @@ export function displayMemory(shown: readonly ScreenMode[], refused: readonly Sc
   const least = Math.max(0, ...needs);
   const holds = (kib: number, mode: ScreenMode) => bytesOf(mode) <= kib * 1024;
   const able = DISPLAY_SIZES.filter((kib) => shown.every((m) => holds(kib, m)));
-  const floor = able[0] ?? DISPLAY_SIZES.at(-1)!;
+  const floor = able[0] ?? lastOf(DISPLAY_SIZES);
   const contradicts = refused.filter((m) => bytesOf(m) <= least || holds(floor, m));
   const sizes = able.filter((kib) => refused.every((m) => contradicts.includes(m) || !holds(kib, m)));
   const told = (m: ScreenMode) =>

@@ -53,7 +53,7 @@ export function draftFrom(kind: 'board' | 'card', seen: readonly Seen[], id: str
             ...(typeof value('form') === 'string' ? { form: value('form') } : {})
           }
         }
-      : { card: { bus: (value('bus') as 'isa8') ?? 'isa8' } }),
+      : { card: { bus: value('bus') ?? 'isa8' } }),
     look: {
       chips: there('chip.'),
       connectors: there('connector.'),

@@ -1,3 +1,4 @@
+import { entriesOf } from '../model';
 import type { Part } from '../model';
 
 /** Something that can be seen on a board or card: whether it is there, how many, or which of some. */
@@ -17,7 +18,7 @@ const slotName: Record<string, string> = {
   agp: 'AGP slots',
   'memory-board': 'memory-board slots'
 };
-const socketName: Record<string, string> = {
+const socketName = {
   simm30: '30-pin module sockets',
   sipp30: '30-pin sockets for legs',
   simm72: '72-pin module sockets',
@@ -39,12 +40,10 @@ export function featuresOf(part: Part): Map<string, { feature: Feature; value: V
       { id: 'slot-order', group: 'slots', kind: 'which', label: 'Slots from the left' },
       board.slots.map((s) => short[s.bus]).join(' ')
     );
-    for (const [form, label] of Object.entries(socketName))
+    for (const [form, label] of entriesOf(socketName))
       add(
         { id: `sockets.${form}`, group: 'sockets', kind: 'count', label },
-        (board.memory?.banks ?? [])
-          .filter((b) => b.forms.includes(form as 'simm30'))
-          .reduce((n, b) => n + b.sockets, 0)
+        (board.memory?.banks ?? []).filter((b) => b.forms.includes(form)).reduce((n, b) => n + b.sockets, 0)
       );
     if (board.cpuSocket)
       add(

@@ -1,3 +1,4 @@
+import { entryOf } from '../model';
 import type { DriveInterface } from '../model';
 import type { Controller, Kit, PlacedDrive } from './kit';
 import { moduleFunctions } from './module-bays';
@@ -28,7 +29,7 @@ export function cablesOf(kit: Kit): Cabled[] {
   const inBay = (c: Controller) => !modules.size || (c.onBoard && modules.has(c.fn.id));
   return kit.drives.map((drive): Cabled => {
     const unit = drive.item.cable?.unit ?? null;
-    if (told.has(drive.item.id)) return { drive, controller: told.get(drive.item.id)!, told: true, unit };
+    if (told.has(drive.item.id)) return { drive, controller: entryOf(told, drive.item.id), told: true, unit };
     const wanted = drive.part.drive?.interface;
     const isModule = drive.part.drive?.bay === 'module';
     const open = kit.controllers.filter(

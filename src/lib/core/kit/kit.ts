@@ -11,7 +11,8 @@ import {
   type PartOf,
   type PartSet,
   type PartWith,
-  type VideoFacts
+  type VideoFacts,
+  entryOf
 } from '../model';
 import { isOn, machine, ownerOf, standing, type Machine, type Positions } from '../resources';
 
@@ -77,7 +78,7 @@ export interface Kit {
 export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, parts)): Kit {
   const at = standing(m);
   const placed = build.items.map((item): Placed => {
-    const part = parts.get(item.part)!;
+    const part = entryOf(parts, item.part);
     return { item, part, title: item.label ?? part.name };
   });
   const ofKind = <K extends Part['kind']>(kind: K) =>

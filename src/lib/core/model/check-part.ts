@@ -1,3 +1,4 @@
+import { entryOf } from './sure';
 import type { Block, Claim, Part, Setting, State } from './part';
 import { BLOCK_KINDS, formOf, placesOf, type StateForm } from './block-kinds';
 import { forbidden } from './constraints';
@@ -261,7 +262,7 @@ function claimProblems(claim: Claim, part: Part, settings: Map<string, Setting>)
   if (missing.length) return problems;
 
   if ('setting' in source) {
-    const setting = settings.get(source.setting)!;
+    const setting = entryOf(settings, source.setting);
     for (const [id, value] of Object.entries(source.values)) {
       if (!has(setting, id)) say('.from.values', `setting "${setting.id}" has no position "${id}"`);
       checkValue(value, `.from.values.${id}`);
@@ -275,14 +276,14 @@ function claimProblems(claim: Claim, part: Part, settings: Map<string, Setting>)
     checkValue(row.value, `.from.rows[${i}].value`);
     for (const [id, position] of Object.entries(row.when)) {
       if (!ids.includes(id)) say(`.from.rows[${i}]`, `"${id}" is not among its settings`);
-      else if (!has(settings.get(id)!, position))
+      else if (!has(entryOf(settings, id), position))
         say(`.from.rows[${i}]`, `setting "${id}" has no position "${position}"`);
     }
   });
   // What is larger than any hardware is refused elsewhere, and not walked through here.
   if (problems.length || combinations(part, ids) > PART_LIMITS.combinations) return problems;
   const hole = firstHole(
-    ids.map((id) => settings.get(id)!),
+    ids.map((id) => entryOf(settings, id)),
     (chosen) =>
       source.rows.some((row) => Object.entries(row.when).every(([id, p]) => chosen[id] === p)) ||
       forbidden(part, chosen)

@@ -30,6 +30,8 @@ export { withToldFields } from './told-fields';
 export * from './items';
 export * from './number-words';
 export { sameJson } from './equal';
+export { entriesOf, keyIn } from './keys';
+export { byId, entryOf, lastOf, sure } from './sure';
 export { freeIdOf, slugOf } from './slug';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';
 export * from './thing';

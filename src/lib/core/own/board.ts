@@ -1,4 +1,4 @@
-import { Part, type CpuSocket, type FunctionKind, type PartFunction, type SlotBus } from '../model';
+import { Part, type CpuSocket, type FunctionKind, type PartFunction, type SlotBus, byId } from '../model';
 import { claimOf, usualClaims } from '../resources';
 import { withBays, type BaySeen } from './bays';
 
@@ -102,7 +102,7 @@ function functionOf(name: OnBoard): PartFunction {
  * therefore not look at.
  */
 export function boardFrom(seen: BoardSeen): Part {
-  const kind = BOARD_CLASSES.find((c) => c.id === seen.class)!;
+  const kind = byId(BOARD_CLASSES, seen.class);
   const bays = withBays(seen.bays ?? [], functionOf);
   return Part.parse({
     id: seen.id,

@@ -1,3 +1,4 @@
+import { entryOf } from '../model';
 import { placeBest, type Layout, type Placed } from './best';
 import type { Line } from './line';
 import type { Placement } from './place';
@@ -194,7 +195,7 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
   }));
   // A brief may hold more programs than a number has bits.
   const bit = new Map(programs.map((p, i) => [p.id, 1n << BigInt(i)]));
-  const masks = configs.map((c) => c.serves.reduce((m, id) => m | bit.get(id)!, 0n));
+  const masks = configs.map((c) => c.serves.reduce((m, id) => m | entryOf(bit, id), 0n));
   const can = masks.reduce((a, b) => a | b, 0n);
   const answers: number[][] = [];
   const cover = (left: bigint, chosen: readonly number[], most: number): void => {
@@ -231,7 +232,7 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
     clique: cliqueOf(programs, masks, can, bit),
     answers: answers.length,
     unserved: programs
-      .filter((p) => !(bit.get(p.id)! & can))
+      .filter((p) => !(entryOf(bit, p.id) & can))
       .flatMap((p) => {
         const [nearest] = configs.map((c) => shortfall(p, c)).sort((a, b) => distance(a) - distance(b));
         return nearest ? [{ program: p.id, nearest }] : [];
@@ -247,9 +248,9 @@ function cliqueOf(
   can: bigint,
   bit: ReadonlyMap<string, bigint>
 ): string[] {
-  const own = programs.filter((p) => bit.get(p.id)! & can);
+  const own = programs.filter((p) => entryOf(bit, p.id) & can);
   const share = (a: Program, b: Program) => {
-    const both = bit.get(a.id)! | bit.get(b.id)!;
+    const both = entryOf(bit, a.id) | entryOf(bit, b.id);
     return masks.some((m) => (m & both) === both);
   };
   let best: Program[] = [];

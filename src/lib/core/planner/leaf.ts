@@ -1,3 +1,4 @@
+import { entryOf } from '../model';
 import { kitOf, type Kit } from '../kit';
 import type { Brief, PartSet } from '../model';
 import { check, isBad, registry, type Finding } from '../rules';
@@ -85,7 +86,7 @@ function planOf(
     ['trim', trim.map((part) => ({ part, count: 1 }))]
   ];
   const chosen: Chosen[] = roles.flatMap(([role, list]) =>
-    tally(list).map(({ part, count }) => pool.choose(pool.get(part.id)!, count, role))
+    tally(list).map(({ part, count }) => pool.choose(entryOf(pool, part.id), count, role))
   );
   const about = (profile: string, severe: boolean) =>
     findings.find((f) => programOf(f) === profile && (f.severity === 'clash') === severe);
@@ -97,7 +98,7 @@ function planOf(
     const finding = missed.some((m) => m.profile === p.id) ? undefined : about(p.id, false);
     return finding ? [{ profile: p.id, finding }] : [];
   });
-  const used = [...tally(partsOf(choice)).map((p) => p.part), ...trim.map((t) => pool.get(t.id)!)];
+  const used = [...tally(partsOf(choice)).map((p) => p.part), ...trim.map((t) => entryOf(pool, t.id))];
   const criteria: Criteria = {
     missed: missed.length,
     rough: rough.length,

@@ -370,7 +370,7 @@ export function audios(pool: Pool, { profiles, wishes = [] }: Brief): Option[] {
 }
 
 function audioMasks(profiles: readonly Profile[], set: readonly Part[]) {
-  const abilities = new Set(set.flatMap((p) => p.audio!.abilities));
+  const abilities = new Set(set.flatMap((p) => p.audio?.abilities ?? []));
   const { mask, soft } = masksOf(profiles, { abilities }, ['audio']);
   return { mask: mask & needsMask(profiles, set), soft };
 }
@@ -393,8 +393,8 @@ function needsMask(profiles: readonly Profile[], set: readonly Part[]): Mask {
 function reaches(fn: PartFunction, bases: readonly number[]): boolean {
   const claim = fn.claims.find((c) => c.resource === 'io');
   if (!claim) return true;
-  if (claim.value !== undefined) return claim.value !== null && bases.includes(claim.value);
-  const from = claim.from!;
+  const { from } = claim;
+  if (!from) return typeof claim.value === 'number' && bases.includes(claim.value);
   const values = 'setting' in from ? Object.values(from.values) : from.rows.map((r) => r.value);
   return values.some((v) => v !== null && bases.includes(v));
 }

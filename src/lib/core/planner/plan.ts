@@ -112,7 +112,7 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
  * Where neither has one, the usual answer stands.
  */
 function affordable(request: PlanRequest, weights: Weights, none: Search, limits: Limits): Search {
-  const { budget, ...brief } = request.brief;
+  const { budget = Infinity, ...brief } = request.brief;
   const cheapest: PlanRequest = { ...request, weights: { ...weights, cost: CHEAPEST } };
   const cheap = search(cheapest, limits);
   const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
@@ -122,10 +122,10 @@ function affordable(request: PlanRequest, weights: Weights, none: Search, limits
         (r) => search({ ...r, brief }, aside).sound
       );
   const [best] = found
-    .filter((p) => p.criteria.cost <= budget!)
+    .filter((p) => p.criteria.cost <= budget)
     .map((p) => ({ ...p, score: scoreOf(p.criteria, request) }))
     .sort((a, b) => a.score - b.score);
-  if (best) return { ...cheap, best, sound: found.filter((p) => p.criteria.cost <= budget!), exact: false };
+  if (best) return { ...cheap, best, sound: found.filter((p) => p.criteria.cost <= budget), exact: false };
   return cheap.exact ? cheap : none;
 }
 
@@ -279,15 +279,16 @@ export function whyNot(request: PlanRequest, current: Plan, part: string, limits
   const reason = barred(known, request);
   if (reason) return { ...none, barred: reason };
   const got = search({ ...request, fixed: [...(request.fixed ?? []), part] }, limits);
-  if (!got.best) {
+  const { best } = got;
+  if (!best) {
     const unplaced: Reason = { kind: 'unplaced', part: known.name };
     return { ...none, barred: null, reasons: got.reasons.length ? got.reasons : [unplaced] };
   }
-  const compare = sides.map((side) => ({ side, from: current.criteria[side], to: got.best!.criteria[side] }));
+  const compare = sides.map((side) => ({ side, from: current.criteria[side], to: best.criteria[side] }));
   return {
     part,
     barred: null,
-    with: got.best,
+    with: best,
     worse: compare.filter((c) => c.to > c.from),
     better: compare.filter((c) => c.to < c.from),
     reasons: []

@@ -58,11 +58,12 @@ export function barred(part: Part, request: PlanRequest): Bar | null {
   }
   if (fixed.has(part.id)) return null;
   const { dos } = systemOf(brief.os);
-  if (dos !== null && (part.driver?.dos ?? 0) > dos) return { why: 'driver', needs: part.driver!.dos!, dos };
+  const needs = part.driver?.dos ?? 0;
+  if (dos !== null && needs > dos) return { why: 'driver', needs, dos };
   const year = yearOf(brief);
   const allowed = YOUNGER[brief.strictness ?? 'spirit'];
-  if (year !== null && part.sold && part.sold.from > year + allowed)
-    return { why: 'date', from: part.sold.from, date: brief.date!, spirit: allowed > 0 };
+  if (year !== null && brief.date && part.sold && part.sold.from > year + allowed)
+    return { why: 'date', from: part.sold.from, date: brief.date, spirit: allowed > 0 };
   if (brief.source === 'shelf' && !request.shelf.some((u) => u.part === part.id))
     return { why: 'not-on-shelf' };
   return null;

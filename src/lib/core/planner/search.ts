@@ -6,7 +6,8 @@ import {
   type Part,
   type PartOf,
   type PartSet,
-  type PartWith
+  type PartWith,
+  entryOf
 } from '../model';
 import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
@@ -111,7 +112,7 @@ class Run {
       [...driveNeeds(parts.map((p) => p.part)), ...this.wished].map((need) => {
         const key = JSON.stringify(need);
         if (!places.has(key)) places.set(key, this.needs.push(need) - 1);
-        return places.get(key)!;
+        return entryOf(places, key);
       })
     );
     this.freeDisplays = displays(pool, brief, null);

@@ -1,3 +1,4 @@
+import { entryOf } from '../model';
 import type { Part, SupplyFacts } from '../model';
 import type { Kit } from '../kit';
 
@@ -20,6 +21,8 @@ export interface RailUse {
 
 export interface PowerUse {
   rails: RailUse[];
+  /** Amperes on each rail in all. */
+  amps: Record<Rail, number>;
   /** Amperes on +12 V while all drives spin up together. */
   start12: number;
   minus5: string[];
@@ -42,7 +45,7 @@ export function powerOf(kit: Kit): PowerUse {
   const items: Taking[] = [
     { item: kit.build.board.id, title: kit.m.board.title, part: kit.board, count: 1 },
     ...kit.build.items.map((item) => {
-      const part = kit.parts.get(item.part)!;
+      const part = entryOf(kit.parts, item.part);
       return { item: item.id, title: item.label ?? part.name, part, count: item.count ?? 1 };
     })
   ].filter(({ part }) => part.kind === 'board' || fits.includes(part.kind));
@@ -51,7 +54,7 @@ export function powerOf(kit: Kit): PowerUse {
 }
 
 function sum(items: readonly Taking[], supply: SupplyFacts | null): PowerUse {
-  const uses = rails.map((rail): RailUse => {
+  const useOf = (rail: Rail): RailUse => {
     const shares = items
       .map(({ item, title, part, count }) => ({
         item,
@@ -66,7 +69,10 @@ function sum(items: readonly Taking[], supply: SupplyFacts | null): PowerUse {
       amps: round(shares.reduce((n, s) => n + s.amps, 0)),
       limit: supply?.rails[rail] ?? null
     };
-  });
+  };
+  const uses = rails.map(useOf);
+  const ampsOn = (rail: Rail) => round(uses.reduce((n, u) => n + (u.rail === rail ? u.amps : 0), 0));
+  const amps = { v5: ampsOn('v5'), v12: ampsOn('v12'), v3: ampsOn('v3') };
   const more = items.reduce(
     (n, { part, count }) => n + Math.max(0, (part.power?.start12 ?? 0) - (part.power?.v12 ?? 0)) * count,
     0
@@ -74,7 +80,8 @@ function sum(items: readonly Taking[], supply: SupplyFacts | null): PowerUse {
   const drives = items.filter((i) => i.part.kind === 'drive');
   return {
     rails: uses,
-    start12: round(uses.find((u) => u.rail === 'v12')!.amps + more),
+    amps,
+    start12: round(amps.v12 + more),
     minus5: items
       .filter((i) => i.part.power?.minus5 || i.part.board?.memory?.threeSupply)
       .map((i) => i.title),

@@ -11,7 +11,7 @@ export interface ClockTry {
   high: number;
   said: Cell['said'];
   /** What happened when it was tried. */
-  happened: string | null;
+  happened: Notebook['tries'][number]['happened'] | null;
 }
 
 export interface ClockPlan {

@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 import type { BoardTry, Fragment, Notebook, State } from '../model';
 
 export type CellKind = 'confirmed' | 'single' | 'conflicting' | 'missing' | 'refuted';
@@ -143,7 +144,7 @@ export function standing(
         (t) => t.saw[row.subject] !== undefined && shows(t.states[row.block], row.state)
       );
       if (!seen.length) continue;
-      if (plain(seen.at(-1)!.saw[row.subject]) === plain(row.value)) confirmed++;
+      if (plain(lastOf(seen).saw[row.subject]) === plain(row.value)) confirmed++;
       else refuted++;
     }
     return {

@@ -10,7 +10,7 @@ export function partFrom(notebook: Notebook, base: Part, id: string): Part {
   const tables = mergeFragments(notebook);
   const means: NonNullable<Part['means']> = [];
   const settings = tables.flatMap(({ subject, cells }): Setting[] => {
-    const told = cells.filter((c) => c.value !== null);
+    const told = cells.flatMap((c) => (c.value === null ? [] : [{ ...c, value: c.value }]));
     if (!told.length) return [];
     return [...new Set(told.map((c) => c.block))].map((block, i) => {
       const settingId = `${slugOf(subject, 'x')}${i ? `-${i + 1}` : ''}`;
@@ -21,7 +21,7 @@ export function partFrom(notebook: Notebook, base: Part, id: string): Part {
         means.push({
           fact: fact.data,
           setting: settingId,
-          values: Object.fromEntries(own.map((c, n) => [ids[n], valueOf(c.value!)]))
+          values: Object.fromEntries(own.map((c, n) => [ids[n], valueOf(c.value)]))
         });
       return {
         id: settingId,
@@ -31,7 +31,7 @@ export function partFrom(notebook: Notebook, base: Part, id: string): Part {
         default: ids[0],
         positions: own.map((cell, n) => ({
           id: ids[n],
-          label: cell.value!,
+          label: cell.value,
           state: cell.state,
           evidence: evidenceOf(cell)
         }))

@@ -1,6 +1,15 @@
 import { check, isBad, placeOf, type Finding } from '../rules';
 import { cablesOf, kitOf, speaks } from '../kit';
-import { newItemId, type Build, type Item, type Part, type PartSet } from '../model';
+import {
+  type PartOf,
+  newItemId,
+  type Build,
+  type Item,
+  type Part,
+  type PartSet,
+  entryOf,
+  isOfKind
+} from '../model';
 import { middlePrice } from '../planner';
 import { firstSlot } from '../resources';
 import { resolve } from '../solver';
@@ -45,16 +54,18 @@ export function replacementRoutes(
   const free = kit.controllers.filter(
     (c) => c.isOn && cablesOf(kit).filter((x) => x.controller === c).length < (c.fn.units ?? 2)
   );
-  const drives = offered.filter((p) => p.drive && (p.drive.medium === 'hard' || p.drive.medium === 'flash'));
+  const drives = offered
+    .filter((p) => isOfKind(p, 'drive'))
+    .filter((p) => p.drive.medium === 'hard' || p.drive.medium === 'flash');
   const cards = offered.filter(
     (p) => p.card && p.functions.some((f) => f.speaks?.length && f.kind !== 'floppy')
   );
-  const ways: { drive: Part; card: Part | null }[] = [];
+  const ways: { drive: PartOf<'drive'>; card: Part | null }[] = [];
   for (const drive of drives) {
-    if (free.some((c) => speaks(c, drive.drive!.interface))) ways.push({ drive, card: null });
+    if (free.some((c) => speaks(c, drive.drive.interface))) ways.push({ drive, card: null });
     else
       for (const card of cards.filter((c) =>
-        c.functions.some((f) => f.speaks?.includes(drive.drive!.interface))
+        c.functions.some((f) => f.speaks?.includes(drive.drive.interface))
       ))
         ways.push({ drive, card });
   }
@@ -67,10 +78,10 @@ export function replacementRoutes(
   const routes = ways
     .sort((a, b) => score(a) - score(b) || (a.drive.id < b.drive.id ? -1 : 1))
     .filter(({ drive, card }) => {
-      // Three drives for each interface and card tell the way; more of them are neighbours.
-      const key = `${drive.drive!.interface} ${card?.id ?? ''}`;
+      // Two drives for each interface and card tell the way; more of them are neighbours.
+      const key = `${drive.drive.interface} ${card?.id ?? ''}`;
       seen.set(key, (seen.get(key) ?? 0) + 1);
-      return seen.get(key)! <= 2;
+      return entryOf(seen, key) <= 2;
     })
     .slice(0, MOST_TRIED)
     .flatMap(({ drive, card }): Route[] => {
@@ -81,7 +92,7 @@ export function replacementRoutes(
         ...to,
         items: [...to.items, { ...blank(part), id: newItemId(to, part), ...extra }]
       });
-      const withCard = card ? add(without, card, { slot: slot! }) : without;
+      const withCard = card ? add(without, card, { slot }) : without;
       const whole = add(withCard, drive);
       const answer = card && !linesOpen ? resolve(whole, parts, limits) : null;
       const problems = check(whole, parts).filter(

@@ -9,10 +9,7 @@ export const CHANNELS = [
 export type ChannelId = (typeof CHANNELS)[number]['id'];
 
 /** What one floppy holds beside its own tables. */
-export const FLOPPIES = [
-  { id: '360', bytes: 354 * 1024 },
-  { id: '1440', bytes: 1_457_664 }
-] as const;
+export const FLOPPIES = { f360: 354 * 1024, f1440: 1_457_664 } as const;
 
 export interface ChannelTime {
   id: ChannelId;
@@ -25,8 +22,10 @@ export const channelTimes = (bytes: number): ChannelTime[] =>
     (a, b) => a.seconds - b.seconds
   );
 
-export const floppyCounts = (bytes: number): { id: (typeof FLOPPIES)[number]['id']; count: number }[] =>
-  FLOPPIES.map(({ id, bytes: each }) => ({ id, count: Math.ceil(bytes / each) }));
+export const floppyCounts = (bytes: number): Record<keyof typeof FLOPPIES, number> => ({
+  f360: Math.ceil(bytes / FLOPPIES.f360),
+  f1440: Math.ceil(bytes / FLOPPIES.f1440)
+});
 
 /** What to read first: it is saved after each step. */
 export const READ_ORDER = [

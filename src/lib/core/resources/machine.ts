@@ -11,7 +11,8 @@ import {
   type PartSet,
   type PartWith,
   type Setting,
-  type Slot
+  type Slot,
+  entryOf
 } from '../model';
 import { seatOf, type Misfit, type Seat } from './seating';
 import { workedHere } from './tried';
@@ -37,6 +38,8 @@ export interface Machine {
   fitted: Fitted[];
   /** The fitted item of an id. */
   find(item: string): Fitted | undefined;
+  /** The same where it is known to be fitted. @throws {Error} when it is not */
+  get(item: string): Fitted;
 }
 
 /**
@@ -75,7 +78,14 @@ export function machine(build: Build, parts: PartSet): Machine {
   const fitted: Fitted[] = [fixed(SYSTEM_ITEM, systemPart(facts)), board, ...cards];
   if (cards.some((card) => isPnp(card.part))) fitted.push(fixed(PNP_ITEM, pnpPart()));
   const byId = new Map(fitted.map((f) => [f.item.id, f]));
-  return { class: facts.class, build, board, fitted, find: (id) => byId.get(id) };
+  return {
+    class: facts.class,
+    build,
+    board,
+    fitted,
+    find: (id) => byId.get(id),
+    get: (id) => entryOf(byId, id)
+  };
 }
 
 function emptyItem(id: string, part: string): Item {

@@ -53,7 +53,7 @@ export function reading(kit: Kit, shelf: readonly Part[], kib: number): Reading 
   const candidates: Candidate[] = [
     ...kit.drives.filter((d) => isFloppy(d.part)).map((d) => ({ drive: d.part, isHere: true })),
     ...shelf.filter(isFloppy).map((drive) => ({ drive, isHere: false }))
-  ].filter(({ drive }) => mediaOf(drive.drive!.floppyKiB ?? 0).reads.includes(kib));
+  ].filter(({ drive }) => mediaOf(drive.drive?.floppyKiB ?? 0).reads.includes(kib));
   const ways = candidates.map((c) => withDrive(kit, shelf, kib, c));
   const none: Reading = {
     needs: [need(`a drive that reads ${floppyName(kib)}`, undefined), ...dosNeed(kit, kib)]
@@ -63,7 +63,7 @@ export function reading(kit: Kit, shelf: readonly Part[], kib: number): Reading 
 }
 
 function withDrive(kit: Kit, shelf: readonly Part[], kib: number, { drive, isHere }: Candidate): Reading {
-  const size = drive.drive!.floppyKiB ?? 0;
+  const size = drive.drive?.floppyKiB ?? 0;
   const rate = floppyRate(kib, size);
   const there = controllersOf(kit).filter((c) => c.rate >= rate);
   const [taken] = ['yes', 'driver'].filter((t) => there.some((c) => takes(kit, size, c.hasRom) === t));

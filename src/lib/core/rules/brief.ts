@@ -1,4 +1,4 @@
-import { thingOf, whatOf, type Part, type VideoFacts, type Wish } from '../model';
+import { thingOf, whatOf, type Part, type VideoFacts, type Wish, entryOf } from '../model';
 import type { MissingKind } from './facts';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
@@ -6,25 +6,30 @@ import type { Rule, Situation } from './rule';
 const everything = (s: Situation) => [
   { id: 'board', part: s.kit.board, title: s.m.board.title },
   ...s.kit.build.items.map((item) => {
-    const part = s.parts.get(item.part)!;
+    const part = entryOf(s.parts, item.part);
     return { id: item.id, part, title: item.label ?? part.name };
   })
 ];
 
+const dateOf = (s: Situation): string => s.kit.build.brief.date ?? String(s.kit.year);
 const strictness = (s: Situation) => s.kit.build.brief.strictness ?? 'spirit';
 
 /** The brief gives the machine a date: parts that were sold later do not belong to it. */
 const early: Rule = (s) => {
   const { year } = s.kit;
   if (year === null) return [];
-  return everything(s)
-    .filter(({ part }) => part.sold && part.sold.from > year)
-    .map((thing): Case => ({
-      rule: 'period.early',
-      severity: strictness(s) === 'convenient' ? 'note' : 'caution',
-      about: [thing.id],
-      facts: { part: thingOf(thing), from: thing.part.sold!.from, date: s.kit.build.brief.date! }
-    }));
+  return everything(s).flatMap((thing): Case[] => {
+    const { sold } = thing.part;
+    if (!sold || sold.from <= year) return [];
+    return [
+      {
+        rule: 'period.early',
+        severity: strictness(s) === 'convenient' ? 'note' : 'caution',
+        about: [thing.id],
+        facts: { part: thingOf(thing), from: sold.from, date: dateOf(s) }
+      }
+    ];
+  });
 };
 
 /** Years after its last sale in which a part was still in ordinary use. */
@@ -34,20 +39,16 @@ export const STILL_IN_USE = 4;
 const late: Rule = (s) => {
   const { year } = s.kit;
   if (year === null || strictness(s) === 'convenient') return [];
-  return everything(s)
-    .filter(
-      ({ part }) => part.kind !== 'bios' && part.sold?.to !== undefined && part.sold.to + STILL_IN_USE < year
-    )
-    .map((thing): Case => ({
-      rule: 'period.late',
-      about: [thing.id],
-      facts: { part: thingOf(thing), to: thing.part.sold!.to!, date: s.kit.build.brief.date! }
-    }));
+  return everything(s).flatMap((thing): Case[] => {
+    const to = thing.part.sold?.to;
+    if (thing.part.kind === 'bios' || to === undefined || to + STILL_IN_USE >= year) return [];
+    return [{ rule: 'period.late', about: [thing.id], facts: { part: thingOf(thing), to, date: dateOf(s) } }];
+  });
 };
 
 const partsIn = ({ kit }: Pick<Situation, 'kit'>): Part[] => [
   kit.board,
-  ...kit.build.items.map((i) => kit.parts.get(i.part)!)
+  ...kit.build.items.map((i) => entryOf(kit.parts, i.part))
 ];
 
 const freeSlotCount = ({ kit, m }: Pick<Situation, 'kit' | 'm'>): number => {

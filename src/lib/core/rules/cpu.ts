@@ -18,16 +18,24 @@ import {
   tooFast,
   tooSlow
 } from '../boards';
-import { thingOf, whatOf, type Offered, type Part, type Thing } from '../model';
+import { type OfferedFix, thingOf, whatOf, type Offered, type Part, type Thing } from '../model';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
 import { setFix, type Rule, type Situation } from './rule';
 
+/** Sets a setting of the board to the position that offers a value; none where either is missing. */
+const setPosition = (
+  s: Situation,
+  setting: string | null,
+  offer: { position: string | null } | null | undefined
+): OfferedFix[] =>
+  setting && offer && offer.position !== null ? [setFix(s, 'board', setting, offer.position)] : [];
+
 const cpuItem = (s: Situation) => s.kit.build.items.find((i) => s.parts.get(i.part)?.kind === 'cpu');
-const about = (s: Situation, setting?: string | null) => [
-  ...(cpuItem(s) ? [cpuItem(s)!.id] : []),
-  setting ? { item: 'board', setting } : 'board'
-];
+const about = (s: Situation, setting?: string | null) => {
+  const cpu = cpuItem(s);
+  return [...(cpu ? [cpu.id] : []), setting ? { item: 'board', setting } : 'board'];
+};
 const thing = (part: Part): Thing => ({ name: part.name, what: whatOf(part) });
 /** Whether somebody looked at a setting of the board, or chose its position. */
 const seen = (s: Situation) => (setting: string) =>
@@ -106,7 +114,7 @@ const voltage: Rule = (s) => {
   if (!cpu?.cpu || reading.value === null) return [];
   const { low, high } = cpu.cpu.volts;
   const good = positionFor(facts.coreVolts, (v) => v <= high + VOLTS.same && v >= low - VOLTS.below);
-  const fixes = reading.setting && good ? [setFix(s, 'board', reading.setting, good.position!)] : [];
+  const fixes = setPosition(s, reading.setting, good);
   const told = {
     cpu: thing(cpu),
     low,
@@ -163,14 +171,12 @@ const clock: Rule = (s) => {
   const whole = ratedFactor(rated);
   const right = positionFor(facts.busClock, (v) => sameClock(v, rated.busMHz));
   const fixes = [
-    ...(bus.setting && right && !sameClock(bus.value, rated.busMHz)
-      ? [setFix(s, 'board', bus.setting, right.position!)]
-      : []),
+    ...(sameClock(bus.value, rated.busMHz) ? [] : setPosition(s, bus.setting, right)),
     ...(code.setting && hasMultiplierPins(rated) && !sameClock(factor, whole)
       ? offers(facts.multiplier)
           .filter((o) => sameClock(factorOn(rated, o.value), whole))
           .slice(0, 1)
-          .map((o) => setFix(s, 'board', code.setting!, o.position!))
+          .flatMap((o) => setPosition(s, code.setting, o))
       : [])
   ];
   const told = {
@@ -292,7 +298,7 @@ const isaClock: Rule = (s) => {
             ? { kind: jumpers.length ? 'divide' : 'setup', by, gives: cpuBus / by }
             : { kind: s.m.class === 'xt' ? 'turbo' : 'slower' }
       },
-      fixes: told && !Array.isArray(told) && right ? [setFix(s, 'board', told.setting, right.position!)] : []
+      fixes: told && !Array.isArray(told) ? setPosition(s, told.setting, right) : []
     }
   ];
 };

@@ -1,4 +1,4 @@
-import { choicesFor, disksOf, standing, type KitDisk } from '../disks';
+import { choicesFor, disksOf, standing } from '../disks';
 import { thingOf, type FunctionKind } from '../model';
 import { isOn } from '../resources';
 import type { Barrier } from '../storage';
@@ -6,17 +6,20 @@ import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
 
 /** Hard disks that the BIOS of the board runs: no ROM of a card takes over. */
-const biosDisks = (s: Situation): KitDisk[] =>
-  disksOf(s.kit).filter((d) => d.controller !== null && d.facts?.isRom !== true);
+const biosDisks = (s: Situation) =>
+  disksOf(s.kit).flatMap((d) =>
+    d.controller !== null && d.facts?.isRom !== true ? [{ ...d, controller: d.controller }] : []
+  );
 
 /** Without hard-disk code in the BIOS a controller needs a ROM of its own. */
 const diskRom: Rule = (s) => {
-  const disk = s.kit.firmware?.firmware?.disk;
+  const bios = s.kit.firmware;
+  const disk = bios?.firmware.disk;
   if (!disk || (disk.translation !== 'rom' && disk.types > 0)) return [];
   return biosDisks(s).map(({ drive, controller }): Case => ({
     rule: 'disk.rom',
-    about: [drive.item.id, controller!.item],
-    facts: { drive: thingOf(drive), bios: s.kit.firmware!.name }
+    about: [drive.item.id, controller.item],
+    facts: { drive: thingOf(drive), bios: bios.name }
   }));
 };
 
@@ -24,7 +27,8 @@ const needsRom: readonly FunctionKind[] = ['hard-disk', 'scsi', 'floppy', 'rom',
 
 /** The first BIOSes look for no ROM on cards: what needs one is dead, a display included. */
 const unscanned: Rule = (s) => {
-  if (s.kit.firmware?.firmware?.scansRoms !== false) return [];
+  const bios = s.kit.firmware;
+  if (bios?.firmware.scansRoms !== false) return [];
   return s.m.fitted.flatMap((f): Case[] => {
     if (!f.slot) return [];
     const dead = f.part.functions.filter(
@@ -38,7 +42,7 @@ const unscanned: Rule = (s) => {
           {
             rule: 'rom.unscanned',
             about: dead.map((fn) => ({ item: f.item.id, function: fn.id })),
-            facts: { card: thingOf(f), bios: s.kit.firmware!.name }
+            facts: { card: thingOf(f), bios: bios.name }
           }
         ]
       : [];
@@ -73,6 +77,7 @@ const diskLimit: Rule = (s) =>
     if (!disk.controller || !barrier) return [];
     const { drive } = disk;
     const best = choicesFor(disk).find((c) => c.works && c.geometry);
+    const geometry = best?.geometry;
     return [
       {
         rule: 'disk.limit',
@@ -80,43 +85,45 @@ const diskLimit: Rule = (s) =>
         severity: barrier.id === 'heads-256' ? 'clash' : 'caution',
         about: [drive.item.id],
         facts: { drive: thingOf(drive), barrier },
-        fixes: best
-          ? [
-              {
-                label:
-                  best.type === 'user'
-                    ? { kind: 'geometry', cylinders: best.geometry!.cylinders }
-                    : { kind: 'drive-type', type: best.type },
-                fix: {
-                  action: 'declare',
-                  item: drive.item.id,
-                  setup: { ...best.geometry!, type: best.type }
+        fixes:
+          best && geometry
+            ? [
+                {
+                  label:
+                    best.type === 'user'
+                      ? { kind: 'geometry', cylinders: geometry.cylinders }
+                      : { kind: 'drive-type', type: best.type },
+                  fix: {
+                    action: 'declare',
+                    item: drive.item.id,
+                    setup: { ...geometry, type: best.type }
+                  }
                 }
-              }
-            ]
-          : []
+              ]
+            : []
       }
     ];
   });
 
 /** The oldest setups have a table of types and none to fill in. */
 const diskType: Rule = (s) => {
-  const disk = s.kit.firmware?.firmware?.disk;
+  const bios = s.kit.firmware;
+  const disk = bios?.firmware.disk;
   if (!disk || disk.user || disk.translation === 'rom' || disk.types === 0) return [];
   return biosDisks(s).flatMap((d): Case[] => {
     const best = d.drive.item.disk?.setup ? undefined : choicesFor(d).find((c) => c.id === 'type');
-    return best
+    return best?.geometry && best.usable !== null
       ? [
           {
             rule: 'disk.type',
             about: [d.drive.item.id],
             facts: {
               drive: thingOf(d.drive),
-              bios: s.kit.firmware!.name,
+              bios: bios.name,
               types: disk.types,
               best: best.type,
-              geometry: best.geometry!,
-              usable: best.usable!,
+              geometry: best.geometry,
+              usable: best.usable,
               lost: best.lost
             }
           }

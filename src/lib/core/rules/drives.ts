@@ -48,7 +48,10 @@ const diskInterface: Rule = (s) =>
     const about = [drive.item.id, ...(controller && told ? [controller.item] : [])];
     if (s.kit.controllers.some((c) => c.isOn && carries(c, needs)))
       return [{ rule: 'disk.interface', about, facts: { drive: it, needs, why: 'full' } }];
-    const twin = s.kit.controllers.find((c) => (c.fn.speaks ?? []).some((x) => looksLike(x, needs)));
+    const [twin] = s.kit.controllers.flatMap(({ owner, fn }) => {
+      const speaks = fn.speaks?.find((x) => looksLike(x, needs));
+      return speaks ? [{ owner, speaks }] : [];
+    });
     return [
       {
         rule: 'disk.interface',
@@ -58,12 +61,7 @@ const diskInterface: Rule = (s) =>
           needs,
           why: 'other',
           controller: controller && controller.owner,
-          trap: twin
-            ? {
-                controller: twin.owner,
-                speaks: twin.fn.speaks!.find((x) => looksLike(x, needs))!
-              }
-            : null
+          trap: twin ? { controller: twin.owner, speaks: twin.speaks } : null
         }
       }
     ];
@@ -83,9 +81,11 @@ const twice: Rule = (s) => {
     : [];
 };
 
-const floppies = (s: Situation) =>
-  cablesOf(s.kit).filter((c) => c.drive.part.drive.interface === 'floppy' && c.drive.part.drive.floppyKiB);
-const kib = (c: Cabled) => c.drive.part.drive.floppyKiB!;
+const floppies = (s: Situation): (Cabled & { kib: number })[] =>
+  cablesOf(s.kit).flatMap((c) => {
+    const { interface: speaks, floppyKiB } = c.drive.part.drive;
+    return speaks === 'floppy' && floppyKiB ? [{ ...c, kib: floppyKiB }] : [];
+  });
 
 /** What was tried with this very drive on this board, where it worked. */
 const worked = (s: Situation, { drive }: Cabled): TriedHere | null => {
@@ -104,21 +104,25 @@ const triedInVain: Rule = (s) =>
 
 /** The controller must have the data rate of the drive. */
 const floppyRates: Rule = (s) =>
-  floppies(s)
-    .filter((c) => c.controller && floppyRate(kib(c)) > controllerRate(c.controller.fn.floppyKiB))
-    .map((c): Case => ({
-      rule: 'floppy.rate',
-      severity: worked(s, c) ? 'caution' : 'clash',
-      about: [c.drive.item.id, c.controller!.item],
-      facts: {
-        drive: thingOf(c.drive),
-        kib: kib(c),
-        controller: c.controller!.owner,
-        rate: controllerRate(c.controller!.fn.floppyKiB),
-        needed: floppyRate(kib(c)),
-        worked: worked(s, c)
+  floppies(s).flatMap((c): Case[] => {
+    const { controller, kib, drive } = c;
+    if (!controller || floppyRate(kib) <= controllerRate(controller.fn.floppyKiB)) return [];
+    return [
+      {
+        rule: 'floppy.rate',
+        severity: worked(s, c) ? 'caution' : 'clash',
+        about: [drive.item.id, controller.item],
+        facts: {
+          drive: thingOf(drive),
+          kib,
+          controller: controller.owner,
+          rate: controllerRate(controller.fn.floppyKiB),
+          needed: floppyRate(kib),
+          worked: worked(s, c)
+        }
       }
-    }));
+    ];
+  });
 
 /** The BIOS must know the kind of floppy drive. */
 const floppyBios: Rule = (s) => {
@@ -126,16 +130,16 @@ const floppyBios: Rule = (s) => {
   const knows = bios?.firmware?.floppyKiB;
   if (!bios || !knows) return [];
   return floppies(s)
-    .filter((c) => kib(c) > knows && c.controller && !hasOwnRom(s.kit, c.controller))
+    .filter((c) => c.kib > knows && c.controller && !hasOwnRom(s.kit, c.controller))
     .map((c): Case => {
-      const driverHelps = biosTakes(knows, kib(c)) === 'driver';
+      const driverHelps = biosTakes(knows, c.kib) === 'driver';
       return {
         rule: 'floppy.bios',
         severity: driverHelps || worked(s, c) ? 'caution' : 'clash',
         about: [c.drive.item.id],
         facts: {
           drive: thingOf(c.drive),
-          kib: kib(c),
+          kib: c.kib,
           bios: bios.name,
           knows,
           driverHelps,
@@ -150,11 +154,11 @@ const floppyDosRule: Rule = (s) => {
   const { dos } = systemOf(s.kit.build.brief.os);
   if (dos === null) return [];
   return floppies(s)
-    .filter((c) => floppyDos(kib(c)) > dos)
+    .filter((c) => floppyDos(c.kib) > dos)
     .map((c): Case => ({
       rule: 'floppy.dos',
       about: [c.drive.item.id],
-      facts: { drive: thingOf(c.drive), kib: kib(c), dos, needs: floppyDos(kib(c)) }
+      facts: { drive: thingOf(c.drive), kib: c.kib, dos, needs: floppyDos(c.kib) }
     }));
 };
 
@@ -179,7 +183,8 @@ function powerless(
 const power: Rule = (s) =>
   cablesOf(s.kit).flatMap(({ drive, controller }): Case[] => {
     const { plug } = drive.part.drive;
-    const leads = s.kit.supply?.part.supply?.plugs;
+    const { supply } = s.kit;
+    const leads = supply?.part.supply.plugs;
     if (plug === 'slot' && controller && (controller.onBoard || !s.m.find(controller.item)?.slot))
       return [
         {
@@ -197,13 +202,13 @@ const power: Rule = (s) =>
           facts: { drive: thingOf(drive), why: none, controller: controller.owner }
         }
       ];
-    if (plug === 'small' && leads && leads.small === 0 && leads.large > 0)
+    if (plug === 'small' && supply && leads && leads.small === 0 && leads.large > 0)
       return [
         {
           rule: 'disk.power',
           severity: 'note',
           about: [drive.item.id],
-          facts: { drive: thingOf(drive), why: 'adapter', supply: thingOf(s.kit.supply!) }
+          facts: { drive: thingOf(drive), why: 'adapter', supply: thingOf(supply) }
         }
       ];
     return [];
@@ -212,15 +217,16 @@ const power: Rule = (s) =>
 /** A drive needs a bay of its size, or rails. */
 const bays: Rule = (s) =>
   placeDrives(s.kit).flatMap(({ drive, bay, rails }): Case[] => {
-    if (bay === null)
+    const { chassis } = s.kit;
+    if (bay === null && chassis)
       return [
         {
           rule: 'bay.size',
-          about: [drive.item.id, s.kit.chassis!.item.id],
+          about: [drive.item.id, chassis.item.id],
           facts: {
             drive: thingOf(drive),
             bay: drive.part.drive.bay,
-            chassis: thingOf(s.kit.chassis!)
+            chassis: thingOf(chassis)
           }
         }
       ];

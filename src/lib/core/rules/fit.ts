@@ -1,4 +1,4 @@
-import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
+import { forbidden, thingOf, type OfferedFix, type Part, entryOf } from '../model';
 import { knownIsaClock } from '../kit';
 import { excludeEachOther, freeSlots, isOn, triedHere, untried, type Fitted } from '../resources';
 import { isByHand } from '../settings';
@@ -15,17 +15,20 @@ export const freeSlotFixes = ({ m, parts }: Situation, part: Part, item: string)
     .slice(0, MOST_SLOTS)
     .map((slot) => slotFix(item, slot));
 
-const slotName = ({ slot }: Fitted): string => slot!.label ?? slot!.id;
-const seatOfCard = (f: Fitted) => [{ item: f.item.id, slot: f.slot!.id }];
+/** A card that sits in a slot. */
+type Seated = Fitted & { slot: NonNullable<Fitted['slot']> };
+const isSeated = (f: Fitted): f is Seated => f.slot !== undefined;
+const slotName = ({ slot }: Seated): string => slot.label ?? slot.id;
+const seatOfCard = (f: Seated) => [{ item: f.item.id, slot: f.slot.id }];
 /** A card that has everything switched off asks nothing of its slot. */
 const inUse = ({ at }: Situation, f: Fitted): boolean =>
   f.part.functions.length === 0 || f.part.functions.some((fn) => isOn(f, fn, at));
 
 /** A card works only in a slot that carries its bus. */
 const slotKind: Rule = (s) =>
-  s.m.fitted.flatMap((f): Case[] => {
+  s.m.fitted.filter(isSeated).flatMap((f): Case[] => {
     const { misfit } = f;
-    if (!misfit || !f.slot || !inUse(s, f)) return [];
+    if (!misfit || !inUse(s, f)) return [];
     const common = {
       about: seatOfCard(f),
       fixes: freeSlotFixes(s, f.part, f.item.id)
@@ -47,8 +50,8 @@ const WIDTH_SEVERITY = { works: 'note', untried: 'caution', cannot: 'clash' } as
 
 /** Whether a 16-bit card works in an 8-bit slot has to be tried: tries in this slot at this clock decide, else the catalogue. */
 const slotNarrow: Rule = (s) =>
-  s.m.fitted.flatMap((f): Case[] => {
-    if (f.slot?.bus !== 'isa8' || f.part.card?.bus !== 'isa16') return [];
+  s.m.fitted.filter(isSeated).flatMap((f): Case[] => {
+    if (f.slot.bus !== 'isa8' || f.part.card?.bus !== 'isa16') return [];
     const claim = f.part.card.fallback8;
     const { same, other } = triedHere(f.item, s.m.build.board.part, f.slot, knownIsaClock(s.kit));
     // Tries that contradict one another leave it open, as a success at another clock does where the catalogue says no.
@@ -76,8 +79,8 @@ const slotNarrow: Rule = (s) =>
 
 /** The short slot of the first XT hears a card only by a line that many cards leave alone; a bus master has to be let. */
 const slotUntried: Rule = (s) =>
-  s.m.fitted.flatMap((f): Case[] => {
-    const why = f.slot && !f.misfit ? untried(f.part, f.slot) : null;
+  s.m.fitted.filter(isSeated).flatMap((f): Case[] => {
+    const why = !f.misfit ? untried(f.part, f.slot) : null;
     if (!why) return [];
     return [
       {
@@ -92,15 +95,15 @@ const slotUntried: Rule = (s) =>
 
 /** One slot holds one card, and two slots may share one bracket. */
 const slotTaken: Rule = ({ m }) => {
-  const seated = m.fitted.filter((f) => f.slot);
+  const seated = m.fitted.filter(isSeated);
   return seated.flatMap((a, i) =>
     seated.slice(i + 1).flatMap((b): Case[] => {
       const about = [...seatOfCard(a), ...seatOfCard(b)];
       const both = { a: thingOf(a), b: thingOf(b) };
-      if (a.slot!.id === b.slot!.id)
+      if (a.slot.id === b.slot.id)
         return [{ rule: 'slot.taken', about, facts: { ...both, slot: slotName(a) } }];
-      const shared = a.slot!.bracket !== undefined && a.slot!.bracket === b.slot!.bracket;
-      return excludeEachOther({ part: a.part, slot: a.slot! }, { part: b.part, slot: b.slot! })
+      const shared = a.slot.bracket !== undefined && a.slot.bracket === b.slot.bracket;
+      return excludeEachOther({ part: a.part, slot: a.slot }, { part: b.part, slot: b.slot })
         ? [
             {
               rule: 'slot.shared',
@@ -121,7 +124,7 @@ const slotTaken: Rule = ({ m }) => {
 /** A card that sits in no slot takes no lines, so nothing of it is checked. */
 const unseated: Rule = (s) =>
   s.m.build.items.flatMap((item): Case[] => {
-    const part = s.parts.get(item.part)!;
+    const part = entryOf(s.parts, item.part);
     if (!part.card || s.m.find(item.id)) return [];
     return [
       {

@@ -1,4 +1,4 @@
-import { hex, hexRange, thingOf, type Fix, type OfferedFix } from '../model';
+import { hex, hexRange, thingOf, type Fix, type OfferedFix, byId } from '../model';
 import {
   claimSettings,
   claimValue,
@@ -114,12 +114,12 @@ const neverTogether = (a: Line, b: Line): OfferedFix => ({
 /** Positions that take one of the two out of the clash without a new one, two for each at most. */
 function moveFixes(m: Machine, at: Positions, lines: readonly Line[], a: Line, b: Line): OfferedFix[] {
   return [a, b].flatMap((line) => {
-    const owner = m.find(line.item)!;
-    const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index];
+    const owner = m.get(line.item);
+    const claim = byId(owner.part.functions, line.function).claims[line.index];
     const fixes: OfferedFix[] = [];
     for (const { item, setting } of claimSettings(m, owner, claim)) {
-      const holder = m.find(item)!;
-      const known = holder.part.settings.find((s) => s.id === setting)!;
+      const holder = m.get(item);
+      const known = byId(holder.part.settings, setting);
       if (isFixed(holder, known)) continue;
       for (const position of known.positions) {
         if (fixes.length >= 2) break;
@@ -127,7 +127,7 @@ function moveFixes(m: Machine, at: Positions, lines: readonly Line[], a: Line, b
         const moved: Positions = (i, s) => (i === item && s === setting ? position.id : at(i, s));
         const value = claimValue(m, owner, claim, moved);
         if (value === null || !quiet(m, moved, lines, item, setting)) continue;
-        const fn = owner.part.functions.find((f) => f.id === line.function)!;
+        const fn = byId(owner.part.functions, line.function);
         fixes.push({
           label: {
             kind: 'line',
@@ -153,8 +153,8 @@ function quiet(m: Machine, moved: Positions, lines: readonly Line[], item: strin
   const after = [...rest, ...own];
   const context = sharingContext(m);
   return own.every((line) => {
-    const owner = m.find(line.item)!;
-    const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index];
+    const owner = m.get(line.item);
+    const claim = byId(owner.part.functions, line.function).claims[line.index];
     if (!claimSettings(m, owner, claim).some((s) => s.item === item && s.setting === setting)) return true;
     return (
       unreachable(m, owner, line) === null &&
@@ -196,7 +196,7 @@ const shares: Rule = ({ m, at, lines }) => {
 /** Lines that the seat does not carry. */
 const reach: Rule = ({ m, lines }) =>
   lines.flatMap((line): Case[] => {
-    const owner = m.find(line.item)!;
+    const owner = m.get(line.item);
     const why = owner.misfit ? null : unreachable(m, owner, line);
     return why
       ? [
@@ -260,7 +260,7 @@ const mixedWidth: Rule = ({ m, lines }) => {
 
 /** Settings of a 16-bit card that make its window 8-bit: those that swap one claim for another. */
 function narrowFixes(m: Machine, wide: Line): OfferedFix[] {
-  const owner = m.find(wide.item)!;
+  const owner = m.get(wide.item);
   const at = standing(m);
   return owner.part.settings.flatMap((setting) => {
     if (isFixed(owner, setting)) return [];

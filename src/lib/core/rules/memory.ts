@@ -88,18 +88,20 @@ const bank: Rule = (s) => {
       rule: 'memory.filling',
       about: all.flatMap((b) => b.items),
       facts: {
-        known: memory.fillings!.filter((row) => row.some(Boolean)).map((row) => row.filter(Boolean))
+        known: (memory.fillings ?? []).filter((row) => row.some(Boolean)).map((row) => row.filter(Boolean))
       }
     }
   ];
 };
 
 /** A board takes some forms, sizes and kinds of memory only. */
-const kind: Rule = (s) =>
-  banks(s).flatMap(({ bank: b, list, name }) =>
+const kind: Rule = (s) => {
+  const { memory } = s.kit;
+  if (!memory) return [];
+  const { sizesKiB, types } = memory;
+  return banks(s).flatMap(({ bank: b, list, name }) =>
     list.flatMap(({ placed }): Case[] => {
       const module = placed.part.module;
-      const { sizesKiB, types } = s.kit.memory!;
       const about = [placed.item.id];
       const common = { module: thingOf(placed), bank: name };
       const wrong = (why: Extract<Case, { rule: 'memory.kind' }>['facts']): Case[] => [
@@ -116,18 +118,21 @@ const kind: Rule = (s) =>
         : wrong({ ...common, why: 'type', type: module.type });
     })
   );
+};
 
 /** Memory must be as fast as clock and wait states ask. */
-const speed: Rule = (s) =>
-  banks(s).flatMap(({ list }) =>
+const speed: Rule = (s) => {
+  const needed = s.kit.memory?.ns ?? Infinity;
+  return banks(s).flatMap(({ list }) =>
     list
-      .filter(({ placed }) => placed.part.module.ns > s.kit.memory!.ns)
+      .filter(({ placed }) => placed.part.module.ns > needed)
       .map(({ placed }): Case => ({
         rule: 'memory.speed',
         about: [placed.item.id],
-        facts: { module: thingOf(placed), ns: placed.part.module.ns, needed: s.kit.memory!.ns }
+        facts: { module: thingOf(placed), ns: placed.part.module.ns, needed }
       }))
   );
+};
 
 /** All modules have parity, or the check is off. */
 const parity: Rule = (s) => {

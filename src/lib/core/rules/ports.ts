@@ -61,13 +61,17 @@ const buffer: Rule = ({ m, kit, at }) => {
   );
   if (!needy.length) return [];
   return m.fitted.flatMap((f) =>
-    f.part.functions
-      .filter((fn) => fn.kind === 'serial' && fn.uart && fn.uart !== '16550' && isOn(f, fn, at))
-      .map((fn): Case => ({
-        rule: 'serial.buffer',
-        about: [{ item: f.item.id, function: fn.id }],
-        facts: { owner: ownerOf(m, f.item.id, fn.id), uart: fn.uart!, needy: needy.map((p) => p.name) }
-      }))
+    f.part.functions.flatMap((fn): Case[] => {
+      const { uart } = fn;
+      if (fn.kind !== 'serial' || !uart || uart === '16550' || !isOn(f, fn, at)) return [];
+      return [
+        {
+          rule: 'serial.buffer',
+          about: [{ item: f.item.id, function: fn.id }],
+          facts: { owner: ownerOf(m, f.item.id, fn.id), uart, needy: needy.map((p) => p.name) }
+        }
+      ];
+    })
   );
 };
 

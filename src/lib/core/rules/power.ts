@@ -35,11 +35,12 @@ const rail: Rule = ({ kit }) => {
 
 /** Drives take most while they spin up. */
 const start: Rule = ({ kit }) => {
-  const limit = kit.supply?.part.supply?.rails.v12;
+  const { supply } = kit;
+  if (!supply) return [];
+  const limit = supply.part.supply.rails.v12;
   const use = powerOf(kit);
-  const steady = use.rails.find((r) => r.rail === 'v12')!.amps;
-  return limit !== undefined && use.start12 > limit && steady <= limit
-    ? [{ rule: 'power.start', about: [kit.supply!.item.id], facts: { amps: use.start12, limit } }]
+  return use.start12 > limit && use.amps.v12 <= limit
+    ? [{ rule: 'power.start', about: [supply.item.id], facts: { amps: use.start12, limit } }]
     : [];
 };
 
@@ -48,14 +49,16 @@ const PARTS_TO_JUDGE = 3;
 
 /** Old supplies do not start without a load. */
 const least: Rule = ({ kit }) => {
-  const supply = kit.supply?.part.supply;
-  const gets = powerOf(kit).rails.find((r) => r.rail === 'v5')!.amps;
-  return supply && kit.build.items.length > PARTS_TO_JUDGE && gets < supply.leastV5
+  const { supply } = kit;
+  if (!supply || kit.build.items.length <= PARTS_TO_JUDGE) return [];
+  const needs = supply.part.supply.leastV5;
+  const gets = powerOf(kit).amps.v5;
+  return gets < needs
     ? [
         {
           rule: 'power.least',
-          about: [kit.supply!.item.id],
-          facts: { supply: thingOf(kit.supply!), needs: supply.leastV5, gets }
+          about: [supply.item.id],
+          facts: { supply: thingOf(supply), needs, gets }
         }
       ]
     : [];
@@ -77,8 +80,9 @@ const minus5: Rule = ({ kit }) => {
 
 /** Each drive needs its lead; a large one serves a small plug through an adapter. */
 const plugs: Rule = ({ kit }) => {
-  const has = kit.supply?.part.supply?.plugs;
-  if (!has) return [];
+  const { supply } = kit;
+  const has = supply?.part.supply.plugs;
+  if (!supply || !has) return [];
   const { large, small } = powerOf(kit).plugs;
   const spare = Math.max(0, has.large - large);
   const missing = Math.max(0, large - has.large) + Math.max(0, small - has.small - spare);
@@ -86,9 +90,9 @@ const plugs: Rule = ({ kit }) => {
     ? [
         {
           rule: 'power.plugs',
-          about: [kit.supply!.item.id],
+          about: [supply.item.id],
           facts: {
-            supply: thingOf(kit.supply!),
+            supply: thingOf(supply),
             missing,
             has: { large: has.large, small: has.small },
             needs: { large, small }
@@ -100,36 +104,34 @@ const plugs: Rule = ({ kit }) => {
 
 /** Supply, board and case belong together. */
 const form: Rule = ({ kit, m }) => {
-  const supply = kit.supply?.part.supply;
-  const chassis = kit.chassis?.part.chassis;
+  const { supply, chassis } = kit;
   const out: Case[] = [];
   const plug = kit.facts.powerPlug;
-  if (supply && plug && plug !== 'either' && (supply.form === 'atx') !== (plug === 'atx'))
+  const isAtx = supply?.part.supply.form === 'atx';
+  if (supply && plug && plug !== 'either' && isAtx !== (plug === 'atx'))
     out.push({
       rule: 'power.form',
-      severity: supply.form === 'atx' ? 'caution' : 'clash',
-      about: [kit.supply!.item.id, 'board'],
-      facts: { supply: thingOf(kit.supply!), has: supply.form === 'atx' ? 'atx' : 'at' }
+      severity: isAtx ? 'caution' : 'clash',
+      about: [supply.item.id, 'board'],
+      facts: { supply: thingOf(supply), has: isAtx ? 'atx' : 'at' }
     });
-  if (supply && chassis && !chassis.supply.includes(supply.form))
+  if (!chassis) return out;
+  const takes = chassis.part.chassis;
+  if (supply && !takes.supply.includes(supply.part.supply.form))
     out.push({
       rule: 'bay.supply',
-      about: [kit.supply!.item.id, kit.chassis!.item.id],
-      facts: {
-        supply: thingOf(kit.supply!),
-        chassis: thingOf(kit.chassis!),
-        takes: [...chassis.supply]
-      }
+      about: [supply.item.id, chassis.item.id],
+      facts: { supply: thingOf(supply), chassis: thingOf(chassis), takes: [...takes.supply] }
     });
-  if (chassis && kit.facts.form && !chassis.forms.includes(kit.facts.form))
+  if (kit.facts.form && !takes.forms.includes(kit.facts.form))
     out.push({
       rule: 'bay.board',
-      about: [kit.chassis!.item.id, 'board'],
+      about: [chassis.item.id, 'board'],
       facts: {
         board: thingOf(m.board),
-        chassis: thingOf(kit.chassis!),
+        chassis: thingOf(chassis),
         form: kit.facts.form,
-        takes: [...chassis.forms]
+        takes: [...takes.forms]
       }
     });
   return out;

@@ -1,5 +1,5 @@
 import { totalKiB } from '../kit';
-import { hex, thingOf, type Profile } from '../model';
+import { hex, thingOf, type Profile, entryOf } from '../model';
 import { families } from '../boards';
 import { largestPartition } from '../storage';
 import { systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
@@ -46,36 +46,36 @@ const system: Rule = (s) => {
       diskMiB
     });
     const system = found.name;
-    if (lacks.includes('cpu'))
-      out.push({ rule: 'os.cpu', about, facts: { system, family: family!, needs: found.cpu } });
-    if (lacks.includes('base'))
+    if (lacks.includes('cpu') && family)
+      out.push({ rule: 'os.cpu', about, facts: { system, family, needs: found.cpu } });
+    if (lacks.includes('base') && total !== null)
       out.push({
         rule: 'os.memory',
         key: 'base',
         about,
-        facts: { system, needsKiB: found.baseKiB, of: 'base', hasKiB: total! }
+        facts: { system, needsKiB: found.baseKiB, of: 'base', hasKiB: total }
       });
-    if (lacks.includes('extended'))
+    if (lacks.includes('extended') && memory)
       out.push({
         rule: 'os.memory',
         about,
-        facts: { system, needsKiB: found.extendedKiB, of: 'extended', hasKiB: memory!.extended }
+        facts: { system, needsKiB: found.extendedKiB, of: 'extended', hasKiB: memory.extended }
       });
-    if (lacks.includes('disk'))
+    if (lacks.includes('disk') && diskMiB !== null)
       out.push({
         rule: 'os.disk',
         about,
-        facts: { system, needsMiB: found.diskMiB, diskMiB: diskMiB! }
+        facts: { system, needsMiB: found.diskMiB, diskMiB }
       });
   }
   // DOS before 3.3 makes one partition, and what lies behind it stays unused.
   if (dos !== null && dos < 3.3) {
     const mostMiB = Math.round(largestPartition(dos) / 2048);
-    if ((diskMiB ?? 0) > mostMiB)
+    if (diskMiB !== null && diskMiB > mostMiB)
       out.push({
         rule: 'os.partition',
         about,
-        facts: { dos: String(dos), mostMiB, diskMiB: diskMiB! }
+        facts: { dos: String(dos), mostMiB, diskMiB }
       });
   }
   return out;
@@ -86,7 +86,7 @@ const driver: Rule = (s) => {
   const family = s.kit.cpu?.cpu?.family;
   const { dos, windows } = systemOf(s.kit.build.brief.os);
   return s.kit.build.items.flatMap((item): Case[] => {
-    const part = s.parts.get(item.part)!;
+    const part = entryOf(s.parts, item.part);
     if (!part.driver) return [];
     const thing = thingOf({ part, title: item.label ?? part.name });
     const out: Case[] = [];

@@ -9,7 +9,8 @@ import type { Rule } from './rule';
 
 /** A card must end before the cooler, the modules and the drive cage, and its lower edge must clear the slot. */
 const room: Rule = (s) => {
-  const cage = s.kit.chassis?.part.chassis?.cardMm;
+  const { chassis } = s.kit;
+  const cage = chassis?.part.chassis.cardMm;
   return s.m.fitted.flatMap((f): Case[] => {
     if (!f.slot) return [];
     const slot = f.slot.label ?? f.slot.id;
@@ -29,10 +30,10 @@ const room: Rule = (s) => {
     const skirt: Case[] =
       found?.why === 'skirt' ? [{ rule: 'slot.skirt', ...common, facts: { card: thingOf(f), slot } }] : [];
     const cardMm = f.part.card?.lengthMm;
-    if (cage !== undefined && cardMm !== undefined && cardMm > cage)
+    if (chassis && cage !== undefined && cardMm !== undefined && cardMm > cage)
       skirt.push({
         rule: 'slot.length',
-        about: [f.item.id, s.kit.chassis!.item.id],
+        about: [f.item.id, chassis.item.id],
         facts: { card: thingOf(f), slot, cardMm, roomMm: cage, by: 'cage' }
       });
     return skirt;
@@ -42,10 +43,11 @@ const room: Rule = (s) => {
 /** The same plug carries two protocols that do not understand each other. */
 const keyboard: Rule = (s) => {
   const board = s.kit.facts.keyboard;
-  const own = s.kit.keyboard?.part.keyboard;
-  if (!board || !own) return [];
-  const { item } = s.kit.keyboard!;
-  const it = thingOf(s.kit.keyboard!);
+  const { keyboard } = s.kit;
+  if (!board || !keyboard) return [];
+  const { item } = keyboard;
+  const own = keyboard.part.keyboard;
+  const it = thingOf(keyboard);
   const both = board.protocols.filter((p) => own.protocols.includes(p));
   if (!both.length)
     return [

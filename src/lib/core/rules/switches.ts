@@ -1,3 +1,4 @@
+import { byId } from '../model';
 import type { Item } from '../model';
 import { factRules, meaningsOf, required, type Required } from '../settings';
 import type { Case } from './finding';
@@ -21,16 +22,19 @@ function wrongOnes({ kit, at }: Situation): Required[] {
   return required(
     kit,
     (item, { fact, setting }) => !toldElsewhere.has(fact) && recorded(item, setting.id) !== undefined
-  ).filter((r) => !r.positions.includes(at(r.item, r.setting.id)!));
+  ).filter((r) => {
+    const now = at(r.item, r.setting.id);
+    return now === undefined || !r.positions.includes(now);
+  });
 }
 
 /** A switch says what is in the machine; set wrong, the board believes the switch. */
 const wrongSwitch: Rule = (s) =>
   wrongOnes(s).flatMap((r): Case[] => {
-    const meant = meaningsOf(r.part).find((m) => m.setting.id === r.setting.id && m.fact === r.fact)!;
-    const position = s.at(r.item, r.setting.id)!;
-    const value = meant.values.get(position);
-    if (value === undefined) return [];
+    const meant = meaningsOf(r.part).find((m) => m.setting.id === r.setting.id && m.fact === r.fact);
+    const position = s.at(r.item, r.setting.id);
+    const value = position === undefined ? undefined : meant?.values.get(position);
+    if (!meant || position === undefined || value === undefined) return [];
     const { severity, sentence, more } = factRules[r.fact].wrong(s.kit, value, { ...meant, item: r.item });
     return [
       {
@@ -42,7 +46,7 @@ const wrongSwitch: Rule = (s) =>
           fact: r.fact,
           ...(more === undefined ? {} : { more }),
           setting: r.setting.label,
-          position: r.setting.positions.find((p) => p.id === position)!.label,
+          position: byId(r.setting.positions, position).label,
           consequence: sentence,
           required: r.said,
           because: r.because,

@@ -1,4 +1,4 @@
-import { thingOf } from '../model';
+import { thingOf, byId } from '../model';
 import { unknownsOf } from '../resources';
 import type { OpenFact } from './facts';
 import type { Case } from './finding';
@@ -7,7 +7,7 @@ import type { Rule, Situation } from './rule';
 /** What nobody knows: no answer covers it, so each is said, with what may hide there. */
 const unknowns: Rule = ({ m }) =>
   unknownsOf(m).map((u): Case => {
-    const fitted = m.find(u.item)!;
+    const fitted = m.get(u.item);
     const { part } = fitted;
     const labelOf = (fn: string | undefined) => part.functions.find((f) => f.id === fn)?.label;
     switch (u.kind) {
@@ -35,7 +35,7 @@ const unknowns: Rule = ({ m }) =>
           about: [{ item: u.item, setting: u.setting }],
           facts: {
             part: thingOf(fitted),
-            setting: part.settings.find((s) => s.id === u.setting)!.label,
+            setting: byId(part.settings, u.setting).label,
             decides: decides.map((fn) => fn.label)
           }
         };

@@ -5,7 +5,7 @@ import type { Case } from './finding';
 import { setFix, type Rule, type Situation } from './rule';
 
 const standard = (h: Hooked) => h.checks.filter((c) => c.mode.standards || c.mode.id === 'mono-graphics');
-const cardOf = (s: Situation, item: string): Thing => thingOf(s.m.find(item)!);
+const cardOf = (s: Situation, item: string): Thing => thingOf(s.m.get(item));
 const shownOn = (s: Situation) => s.kit.displays.filter((d) => d.isOn && d.facts.standard !== '3d-only');
 
 /** DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds. */

@@ -161,10 +161,10 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     label: 'CPU voltage',
     want: byCpu(
       (v) => `${v} V`,
-      ({ cpu }) =>
-        cpu!.cpu.volts.low === cpu!.cpu.volts.high
-          ? `it is made for ${cpu!.cpu.volts.low} V; read it off the chip`
-          : `it is made for ${cpu!.cpu.volts.low} to ${cpu!.cpu.volts.high} V; read it off the chip`
+      ({ volts }) =>
+        volts.low === volts.high
+          ? `it is made for ${volts.low} V; read it off the chip`
+          : `it is made for ${volts.low} to ${volts.high} V; read it off the chip`
     ),
     wrong: (kit, value) =>
       Number(value) > (kit.cpu?.cpu?.volts.high ?? 0)
@@ -291,7 +291,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       const protocol = keyboardOf(kit);
       return protocol
         ? exactly(protocol, protocol.toUpperCase(), [
-            `${kit.keyboard!.title} speaks ${protocol.toUpperCase()} here`
+            `${kit.keyboard?.title ?? 'the keyboard'} speaks ${protocol.toUpperCase()} here`
           ])
         : null;
     },

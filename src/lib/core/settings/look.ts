@@ -1,3 +1,4 @@
+import { type CpuFacts, byId, sure } from '../model';
 import { clocksOf, ratedFactor, settingsFor } from '../boards';
 import { cablesOf, type Kit, hasOwnRom } from '../kit';
 import type { FactValue, Severity } from '../model';
@@ -98,12 +99,12 @@ export const cpuReason = ({ cpu }: Kit): string[] => {
 
 /** A setting that the CPU decides: the position that `settingsFor` gives. */
 export const byCpu =
-  (said: (v: FactValue) => string, why: (kit: Kit) => string) =>
+  (said: (v: FactValue) => string, why: (cpu: CpuFacts) => string) =>
   (kit: Kit, of: Of): Want | null => {
     if (!kit.cpu?.cpu) return null;
     const position = settingsFor(kit.board, kit.cpu)?.[of.setting.id];
     const value = position === undefined ? undefined : of.values.get(position);
-    return value === undefined ? null : exactly(value, said(value), [...cpuReason(kit), why(kit)]);
+    return value === undefined ? null : exactly(value, said(value), [...cpuReason(kit), why(kit.cpu.cpu)]);
   };
 
 export const keyboardOf = (kit: Kit): 'xt' | 'at' | null => {
@@ -114,7 +115,7 @@ export const keyboardOf = (kit: Kit): 'xt' | 'at' | null => {
 
 /** Kinds of function of which a machine has one at one place. */
 export const rivals = (kit: Kit, of: Of) => {
-  const fn = kit.board.functions.find((f) => f.id === of.fn)!;
+  const fn = byId(kit.board.functions, sure(of.fn, 'the function of the block'));
   const single = fn.kind === 'display' || fn.kind === 'floppy' || fn.kind === 'hard-disk';
   const cards = single
     ? kit.m.fitted.filter(

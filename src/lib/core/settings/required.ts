@@ -5,7 +5,8 @@ import {
   type Part,
   type PartSet,
   type Setting,
-  type Severity
+  type Severity,
+  entryOf
 } from '../model';
 import { actionsFor, type Action } from '../moves';
 import { kitOf, type Kit } from '../kit';
@@ -71,10 +72,10 @@ export function required(kit: Kit, isAsked: (item: Item, meant: Meant) => boolea
       if (!want) return [];
       const { setting, values } = meant;
       const positions = setting.positions
-        .filter((p) => values.has(p.id) && want.suits(values.get(p.id)!))
+        .filter((p) => values.has(p.id) && want.suits(entryOf(values, p.id)))
         .map((p) => p.id);
       const { rank } = want;
-      if (rank) positions.sort((a, b) => rank(values.get(a)!) - rank(values.get(b)!));
+      if (rank) positions.sort((a, b) => rank(entryOf(values, a)) - rank(entryOf(values, b)));
       // What somebody chose or found stays when it does: the fewest moves.
       const planned = item.chosen[setting.id] ?? item.asFound[setting.id];
       const stays = planned !== undefined && positions.includes(planned);

@@ -64,9 +64,10 @@ export function untick(build: Build, parts: PartSet, key: string): Build {
   const item = tick.item === undefined ? undefined : itemOf(build, tick.item);
   const part = item && parts.get(item.part);
   let next: Build = build;
-  if (item && part && tick.setting !== undefined)
+  const { setting } = tick;
+  if (item && part && setting !== undefined)
     next = withItem(build, item.id, (i) =>
-      recordPosition(i, part, tick.setting!, tick.from === NOT_LOOKED ? null : (tick.from ?? null))
+      recordPosition(i, part, setting, tick.from === NOT_LOOKED ? null : (tick.from ?? null))
     );
   else if (item && tick.from !== undefined)
     next = withItem(build, item.id, (i) => ({ ...i, slotAsFound: tick.from }));

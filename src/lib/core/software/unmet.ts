@@ -42,7 +42,7 @@ export const serving = (named: FunctionKind): readonly FunctionKind[] => standIn
 
 /** The pictures that a program offers, when none of them can be shown. */
 const lacked = (display: Wants['display'], offer: Offer): readonly Picture[] | null =>
-  display?.length && offer.pictures && !display.some((p) => offer.pictures!.has(p)) ? display : null;
+  display?.length && offer.pictures && !display.some((p) => offer.pictures?.has(p)) ? display : null;
 
 /** Without these a program runs all the same. */
 const dispensable: readonly FunctionKind[] = ['game', 'parallel', 'mouse'];

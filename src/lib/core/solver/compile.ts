@@ -1,4 +1,13 @@
-import { BLOCK_KINDS, forbidden, keyOf, type Item, type PartFunction, type Setting } from '../model';
+import {
+  BLOCK_KINDS,
+  forbidden,
+  keyOf,
+  type Item,
+  type PartFunction,
+  type Setting,
+  entryOf,
+  sure
+} from '../model';
 import {
   claimSettings,
   claimValue,
@@ -69,10 +78,14 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
   };
 
   const hosts = scopes.map((scope) => ({ scope, fns: [] as Hosted[], settings: [] as Choice[] }));
-  const hostOf = (keys: readonly string[]) => hosts.find((h) => keys.every((k) => h.scope.has(k)))!;
+  const hostOf = (keys: readonly string[]) =>
+    sure(
+      hosts.find((h) => keys.every((k) => h.scope.has(k))),
+      'the scope of settings'
+    );
   for (const fitted of m.fitted)
     for (const fn of fitted.part.functions) {
-      const index = functionIndex.get(keyOf(fitted.item.id, fn.id))!;
+      const index = entryOf(functionIndex, keyOf(fitted.item.id, fn.id));
       const off = free(choices, offSettings(fitted, fn));
       hostOf(off).fns.push({ fitted, fn, index, claim: null });
       fn.claims.forEach((_, claim) =>
@@ -103,7 +116,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
 
   const variables = hosts.map(({ scope, fns, settings }): Variable => {
     const keys = [...scope];
-    const scoped = keys.map((key) => choices.get(key)!);
+    const scoped = keys.map((key) => entryOf(choices, key));
     const items = new Set(scoped.map((c) => c.item));
     const bound = new Set([...fns.map((h) => h.fitted.item.id), ...items]);
     const values: Value[] = [];
@@ -173,9 +186,13 @@ function needOf(m: Machine, fitted: Fitted, fn: PartFunction, now: Positions): F
   return isOn(fitted, fn, now) ? 'want' : 'free';
 }
 
+/** Where a setting stands that every value gives a position. */
+const standsAt = (at: Positions, item: string, setting: string): string =>
+  sure(at(item, setting), 'the position of a setting');
+
 function settingCost(m: Machine, choice: Choice, position: string): Objective {
   const cost = zero();
-  const fitted = m.find(choice.item)!;
+  const fitted = m.get(choice.item);
   const { setting } = choice;
   const found = foundPosition(fitted.item, setting);
   const block = fitted.part.blocks.find((b) => b.id === setting.block);
@@ -230,15 +247,15 @@ function valueOf(
 ): Value {
   const { broken, bound, functions, classes, options, classFor } = context;
   const objective = settings
-    .map((choice) => context.costOf(choice, at(choice.item, choice.setting.id)!))
+    .map((choice) => context.costOf(choice, standsAt(at, choice.item, choice.setting.id)))
     .reduce(add, zero());
   const taken: number[] = [];
   const violations = new Set<number>();
   if (broken)
     for (const item of bound)
-      if (forbidden(m.find(item)!.part, positionsOf(m.find(item)!.item, m.find(item)!.part.settings, at)))
-        for (const fn of m.find(item)!.part.functions)
-          violations.add(context.functionIndex.get(keyOf(item, fn.id))!);
+      if (forbidden(m.get(item).part, positionsOf(m.get(item).item, m.get(item).part.settings, at)))
+        for (const fn of m.get(item).part.functions)
+          violations.add(entryOf(context.functionIndex, keyOf(item, fn.id)));
   for (const { fitted, fn, index, claim } of fns) {
     const on = isOn(fitted, fn, at);
     if (claim === null) {
@@ -271,7 +288,7 @@ function valueOf(
     }
   });
   return {
-    positions: keys.map((key) => at(...(key.split('/') as [string, string]))!),
+    positions: keys.map((key) => standsAt(at, ...(key.split('/') as [string, string]))),
     classes: taken,
     violations: [...violations],
     internal: [],

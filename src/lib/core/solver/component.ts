@@ -1,3 +1,4 @@
+import { entryOf, sure } from '../model';
 import { leastAssignment } from './assignment';
 import { COUNTED, binsOf } from './bins';
 import { disjoint, emptyBits, setBit, type Bits } from './bits';
@@ -34,7 +35,7 @@ function clusters(group: readonly Domain[]): Domain[][] {
   const index = new Map(group.map((d, i) => [d, i]));
   const strain = group.map((a) => group.map((b) => (a === b ? 0 : strainOf(a, b))));
   const total = (d: Domain, others: Iterable<Domain>) =>
-    [...others].reduce((sum, e) => sum + strain[index.get(d)!][index.get(e)!], 0);
+    [...others].reduce((sum, e) => sum + strain[entryOf(index, d)][entryOf(index, e)], 0);
   const left = new Set(group);
   const out: Domain[][] = [];
   while (left.size) {
@@ -68,15 +69,15 @@ function ordered(domains: readonly Domain[]): Domain[] {
   const ties = new Map(left.map((d) => [d, new Set(left.filter((e) => e !== d && linked(d, e)))]));
   const out: Domain[] = [];
   while (left.length) {
-    const score = (d: Domain) => out.filter((e) => ties.get(d)!.has(e)).length;
+    const score = (d: Domain) => out.filter((e) => entryOf(ties, d).has(e)).length;
     left.sort(
       (a, b) =>
         score(b) - score(a) ||
         a.nodes.length - b.nodes.length ||
-        ties.get(b)!.size - ties.get(a)!.size ||
+        entryOf(ties, b).size - entryOf(ties, a).size ||
         a.variable - b.variable
     );
-    out.push(left.shift()!);
+    out.push(...left.splice(0, 1));
   }
   return out;
 }
@@ -94,7 +95,7 @@ export function solveComponent(compiled: Compiled, component: readonly Domain[],
   const groups = new Map<string, Domain[]>();
   domains.forEach((domain, i) => groups.set(kinds[i], [...(groups.get(kinds[i]) ?? []), domain]));
   const parted = ['choice', 'irq', 'dma', 'memory', 'io'].flatMap((kind) =>
-    groups.has(kind) ? clusters(groups.get(kind)!).map((c) => ({ kind, domains: ordered(c) })) : []
+    groups.has(kind) ? clusters(entryOf(groups, kind)).map((c) => ({ kind, domains: ordered(c) })) : []
   );
   const order = parted.map((p) => p.domains);
   const make = (domains: readonly Domain[], spend: Budget, bound?: ExtraBound) =>
@@ -102,7 +103,7 @@ export function solveComponent(compiled: Compiled, component: readonly Domain[],
   const flat = order.flat();
   // Of a resource that went into several clusters all domains are bounded together as well.
   const torn = COUNTED.filter((kind) => parted.filter((p) => p.kind === kind).length > 1);
-  const rows = torn.map((kind) => rowsOf(compiled, component, flat, groups.get(kind)!, kind));
+  const rows = torn.map((kind) => rowsOf(compiled, component, flat, entryOf(groups, kind), kind));
   const bound =
     order.length > 1
       ? groupBound(
@@ -156,7 +157,7 @@ function firstAnswer(
   try {
     const found = findAnswer(cheapFirst, binsOf(compiled), new Budget(FIRST_NODES));
     if (!found) return null;
-    const nodes = domains.map((d, i) => d.nodes.find((n) => n.source === found[i].source)!);
+    const nodes = domains.map((d, i) => nodeOf(d, found[i].source));
     let state = start;
     let cost = 0;
     for (const domain of search.domains) {
@@ -224,6 +225,20 @@ interface Row {
   nodes: { node: Node; bins: number[] }[];
 }
 
+/** The node of a domain that stands for a value of the problem. */
+const nodeOf = (domain: Domain, source: number): Node =>
+  sure(
+    domain.nodes.find((n) => n.source === source),
+    'the value of a domain'
+  );
+
+/** The domain of a variable. */
+const domainOf = (domains: readonly Domain[], variable: number): Domain =>
+  sure(
+    domains.find((d) => d.variable === variable),
+    'the domain of a variable'
+  );
+
 function rowsOf(
   compiled: Compiled,
   component: readonly Domain[],
@@ -233,7 +248,7 @@ function rowsOf(
 ): Row[] {
   const bins = binsOf(compiled).of[COUNTED.indexOf(kind)];
   return group.map((domain): Row => {
-    const { nodes } = component.find((d) => d.variable === domain.variable)!;
+    const { nodes } = domainOf(component, domain.variable);
     const taken = new Map(
       nodes.map((n) => [
         n.source,
@@ -242,7 +257,7 @@ function rowsOf(
     );
     return {
       depth: flat.indexOf(domain),
-      nodes: domain.nodes.map((node) => ({ node, bins: taken.get(node.source)! }))
+      nodes: domain.nodes.map((node) => ({ node, bins: entryOf(taken, node.source) }))
     };
   });
 }
@@ -269,7 +284,7 @@ function assigned(
     for (const { node, bins } of nodes) {
       if (!disjoint(node.takes, state.ruled)) continue;
       const value = step(node, state);
-      for (const b of bins) least(columnOf.get(b)!, value);
+      for (const b of bins) least(entryOf(columnOf, b), value);
       if (!bins.length) least(columnOf.size + r, value);
     }
   });

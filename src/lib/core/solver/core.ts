@@ -1,4 +1,4 @@
-import { PNP_ITEM, SYSTEM_ITEM } from '../model';
+import { PNP_ITEM, SYSTEM_ITEM, entryOf } from '../model';
 import type { Compiled } from './problem';
 import { feasible, ofQuestion, type Limits } from './solve';
 
@@ -62,7 +62,7 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
     if (line && active[fn]) names.set(`${fn} ${line.index}`, { fn, claim: line.index });
   const own = new Set(functions);
   const keys = [...names.keys()].sort(
-    (a, b) => Number(!own.has(names.get(a)!.fn)) - Number(!own.has(names.get(b)!.fn))
+    (a, b) => Number(!own.has(entryOf(names, a).fn)) - Number(!own.has(entryOf(names, b).fn))
   );
   const claims = quickXplain(
     keys.map((_, i) => i),
@@ -70,7 +70,7 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
   );
   return {
     functions,
-    claims: claims.sort((a, b) => a - b).map((i) => names.get(keys[i])!),
+    claims: claims.sort((a, b) => a - b).map((i) => entryOf(names, keys[i])),
     minimal: minimal()
   };
 }

@@ -1,4 +1,4 @@
-import { keyOf, thingOf, type Build, type Owner, type PartSet, type Thing } from '../model';
+import { keyOf, thingOf, type Build, type Owner, type PartSet, type Thing, byId } from '../model';
 import {
   isOn,
   lacksInterrupt,
@@ -170,8 +170,8 @@ function blockersOf(m: Machine, item: string, setting: string, at: Positions): E
   const lines = linesAt(m, at);
   const context = sharingContext(m);
   const rests = lines.filter((line) => {
-    const owner = m.find(line.item)!;
-    const claim = owner.part.functions.find((f) => f.id === line.function)!.claims[line.index];
+    const owner = m.get(line.item);
+    const claim = byId(owner.part.functions, line.function).claims[line.index];
     return claimSettings(m, owner, claim).some((s) => s.item === item && s.setting === setting);
   });
   const blockers: Explanation['blockers'] = [];

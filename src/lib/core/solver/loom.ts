@@ -15,7 +15,7 @@ import {
   type Positions,
   type Unreachable
 } from '../resources';
-import { forbidden, type PartFunction } from '../model';
+import { forbidden, type PartFunction, byId } from '../model';
 import { isFixed } from './scopes';
 
 /** Why a function cannot be on a line. */
@@ -145,8 +145,8 @@ function marksOf(
   const foundValue = isOn(fitted, fn, foundAt) ? claimValue(m, fitted, claim, foundAt) : null;
   const foundLine = foundValue === null ? null : lineOf(m, fitted, fn, index, foundValue).value;
   for (const { item, setting } of settings) {
-    const holder = m.find(item)!;
-    const known = holder.part.settings.find((s) => s.id === setting)!;
+    const holder = m.get(item);
+    const known = byId(holder.part.settings, setting);
     for (const position of known.positions) {
       const moved: Positions = (i, s) => (i === item && s === setting ? position.id : at(i, s));
       if (!isOn(fitted, fn, moved)) continue;

@@ -1,4 +1,4 @@
-import { keyOf, type Need, type PartFunction } from '../model';
+import { keyOf, type Need, type PartFunction, entryOf } from '../model';
 import { acceptedIn, firstClaim, type Machine } from '../resources';
 import { zero } from './objective';
 import type { Class, Value, Variable } from './problem';
@@ -56,7 +56,7 @@ function markMisses(
   item: string,
   fn: PartFunction
 ): boolean {
-  const index = target.functionIndex.get(keyOf(item, fn.id))!;
+  const index = entryOf(target.functionIndex, keyOf(item, fn.id));
   const on = target.classFor(`on ${keyOf(item, fn.id)}`, mark);
   const conditions: { holds: (value: Value) => boolean; hosted: (value: Value) => boolean }[] = [
     { hosted: (v) => v.classes.includes(on), holds: (v) => v.classes.includes(on) }
@@ -74,10 +74,10 @@ function markMisses(
       holds: (value) => numbers.includes(lineIn(value)?.value ?? -1)
     });
   }
-  const hosts = conditions.map(({ hosted }) => target.variables.find((v) => v.values.some(hosted)));
-  if (hosts.some((host) => !host)) return false;
+  const hosts = conditions.flatMap(({ hosted }) => target.variables.find((v) => v.values.some(hosted)) ?? []);
+  if (hosts.length < conditions.length) return false;
   conditions.forEach(({ holds }, i) => {
-    const misses = hosts[i]!.values.filter((value) => !holds(value));
+    const misses = hosts[i].values.filter((value) => !holds(value));
     if (!misses.length) return;
     const miss = target.classFor(`need ${name} miss`, mark);
     for (const value of misses) if (!value.classes.includes(miss)) value.classes.push(miss);

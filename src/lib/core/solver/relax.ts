@@ -54,15 +54,16 @@ function canBeOff(fitted: Fitted, fn: Fitted['part']['functions'][number]): bool
 /** Seats in which a card would have more lines or other interrupts than where it sits. */
 function slotMoves(m: Machine, fitted: Fitted): Fix[] {
   const slots = m.board.part.board.slots;
-  if (!fitted.slot) return [];
-  const here = seatOf(fitted.part, fitted.slot).seat;
+  const { slot: now } = fitted;
+  if (!now) return [];
+  const here = seatOf(fitted.part, now).seat;
   const { id } = fitted.item;
   const helps = (slot: Slot): boolean =>
     fitted.misfit !== null ||
     here === 'pci' ||
     (here === 'isa8' && seatOf(fitted.part, slot).seat === 'isa16' && fitted.part.card?.bus !== 'isa8');
   const better = slots.filter(
-    (slot) => slot.id !== fitted.slot!.id && obstacle(fitted.part, slot) === null && helps(slot)
+    (slot) => slot.id !== now.id && obstacle(fitted.part, slot) === null && helps(slot)
   );
   const seated = m.fitted.flatMap(({ part, slot, item }) => (slot ? [{ part, slot, item: item.id }] : []));
   const free = better.filter((slot) => !isTaken(seated, { part: fitted.part, slot }, id));
@@ -73,7 +74,7 @@ function slotMoves(m: Machine, fitted: Fitted): Fix[] {
   }));
   const swaps = better.flatMap((slot): Fix[] => {
     const other = m.fitted.find((f) => f.slot?.id === slot.id);
-    return other && obstacle(other.part, fitted.slot!) === null
+    return other && obstacle(other.part, now) === null
       ? [{ action: 'move-slot', item: id, slot: slot.id, swapWith: other.item.id }]
       : [];
   });

@@ -1,4 +1,4 @@
-import { keyOf, type Build, type PartSet } from '../model';
+import { keyOf, type Build, type PartSet, byId } from '../model';
 import {
   foundPosition,
   isOn,
@@ -229,14 +229,12 @@ const coreFunctions = (core: Core) => [...new Set([...core.functions, ...core.cl
 function coreMember(m: Machine, compiled: Compiled, core: Core, index: number): CoreMember {
   const { item, id } = compiled.functions[index];
   const wanted = core.claims.filter((c) => c.fn === index);
-  const lines = compiled.classes
-    .filter(
-      (c) => c.fn === index && c.line && (!wanted.length || wanted.some((w) => w.claim === c.line!.index))
-    )
-    .map((c) => c.line!);
+  const lines = compiled.classes.flatMap(({ fn, line }) =>
+    fn === index && line && (!wanted.length || wanted.some((w) => w.claim === line.index)) ? [line] : []
+  );
   const claims = [...new Set(lines.map((l) => l.claim))].map((claim) => {
     const all = lines.filter((l) => l.claim === claim);
-    const reached = all.filter((l) => unreachable(m, m.find(item)!, l) === null);
+    const reached = all.filter((l) => unreachable(m, m.get(item), l) === null);
     const own = reached.length ? reached : all;
     return { claim, resource: own[0].resource, could: [...new Set(own.map(lineText))] };
   });
@@ -265,8 +263,8 @@ function alternatives(
   let budget = 40;
   const expand = (solution: Solution, forced: ReadonlyMap<string, string>) => {
     for (const move of solution.moves) {
-      const owner = m.find(move.item)!;
-      const setting = owner.part.settings.find((s) => s.id === move.setting)!;
+      const owner = m.get(move.item);
+      const setting = byId(owner.part.settings, move.setting);
       const stood = foundPosition(owner.item, setting);
       // What is fixed where it stands is not put back to where it was found.
       if (stood === undefined || isFixed(owner, setting) || budget-- <= 0) continue;
@@ -288,7 +286,7 @@ function alternatives(
   while (open.length && accepted.length <= wanted) {
     // By the figures themselves: packed costs of differently compiled machines cannot be compared.
     open.sort((a, b) => compare(a.solution.objective, b.solution.objective));
-    const { solution, forced } = open.shift()!;
+    const [{ solution, forced }] = open.splice(0, 1);
     if (accepted.some((earlier) => contains(solution, earlier))) {
       if (budget > 0) expand(solution, forced);
     } else accepted.push(solution);

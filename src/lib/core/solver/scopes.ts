@@ -1,4 +1,4 @@
-import { forbidden, keyOf, type Constraint, type PartFunction, type Setting } from '../model';
+import { forbidden, keyOf, type Constraint, type PartFunction, type Setting, entryOf } from '../model';
 import { claimSettings, type Fitted, type Machine, type Positions } from '../resources';
 
 export interface CompileOptions {
@@ -120,13 +120,13 @@ export function enumerate(
   const partial = new Map<string, Record<string, string>>();
   for (const item of items) {
     const chosen: Record<string, string> = {};
-    for (const setting of m.find(item)!.part.settings) {
-      const domain = choices.get(keyOf(item, setting.id))!.domain;
+    for (const setting of m.get(item).part.settings) {
+      const domain = entryOf(choices, keyOf(item, setting.id)).domain;
       if (domain.length === 1) chosen[setting.id] = domain[0];
     }
     partial.set(item, chosen);
   }
-  const legal = (item: string) => !forbidden(m.find(item)!.part, partial.get(item)!);
+  const legal = (item: string) => !forbidden(m.get(item).part, entryOf(partial, item));
   if (![...items].every(legal)) return;
   const chosen = new Map<string, string>();
   const walk = (i: number): void => {
@@ -134,9 +134,9 @@ export function enumerate(
     const { item, setting, domain } = scoped[i];
     for (const position of domain) {
       chosen.set(keys[i], position);
-      partial.get(item)![setting.id] = position;
+      entryOf(partial, item)[setting.id] = position;
       if (legal(item)) walk(i + 1);
-      delete partial.get(item)![setting.id];
+      delete entryOf(partial, item)[setting.id];
     }
   };
   walk(0);

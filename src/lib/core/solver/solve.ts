@@ -51,10 +51,11 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
     if (!found.nodes && found.optimal) return { kind: 'impossible', nodes: budget.nodes };
     bound += found.bound;
     optimal &&= found.optimal;
-    if (!found.nodes) missing = true;
+    const { nodes } = found;
+    if (!nodes) missing = true;
     else {
       cost += found.cost;
-      component.forEach((domain, i) => note(domain.variable, found.nodes![i].source));
+      component.forEach((domain, i) => note(domain.variable, nodes[i].source));
     }
   }
   const whole = (packed: number) => add(compiled.base, compiled.packing.unpack(packed));

@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 import { GeometryError, SECTOR } from './geometry';
 
 /** Versions of DOS that differ in what they do with disks; 7 and 7.1 come with Windows. */
@@ -62,7 +63,7 @@ export function fatPlan(sectors: number, dos: number): FatPlan {
   if (dos >= 7.1 && sectors > 512 * MIB)
     return make('FAT32', 0x0b, (fat32.find(([most]) => sectors <= most) ?? [0, 32 * KIB])[1]);
   if (sectors <= FAT12_SECTORS) return make('FAT12', 0x01, dos < 3 ? 8 * KIB : 4 * KIB);
-  const cluster = fat16.find(([most]) => sectors <= most)![1];
+  const cluster = (fat16.find(([most]) => sectors <= most) ?? lastOf(fat16))[1];
   return make('FAT16', sectors < 65_536 ? 0x04 : 0x06, cluster);
 }
 

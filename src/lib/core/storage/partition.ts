@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 import { fatPlan, largestPartition, type FatPlan } from './fat';
 import { GeometryError, SECTOR, sectorsOf, toChs, type Chs, type Geometry } from './geometry';
 
@@ -96,7 +97,7 @@ export function proposeSizes(geometry: Geometry, dos: number): number[] {
     left -= size;
   }
   // A tail too small for a file system goes to nobody.
-  const last = out.at(-1)!;
+  const last = lastOf(out);
   return last * geometry.heads * geometry.sectors - geometry.sectors < 64 && out.length > 1
     ? out.slice(0, -1)
     : out;

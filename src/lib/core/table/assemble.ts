@@ -81,7 +81,8 @@ function headersOf(choices: readonly Choice[], named: Lines['named']): Map<strin
     for (const s of rows.flatMap((r) => r.spots))
       if (s.of === 'jumper') {
         const list = pairs.get(s.block) ?? [];
-        if (s.pins && !list.some((p) => p.join() === s.pins!.join())) list.push([...s.pins]);
+        const { pins } = s;
+        if (pins && !list.some((p) => p.join() === pins.join())) list.push([...pins]);
         pairs.set(s.block, list);
       }
   }
@@ -230,14 +231,14 @@ function settingOf(
   const names = unique(fields.map((f) => f.block)).sort(byName);
   const isSwitch = fields[0].of === 'switch';
   const header = headers.get(names[0]);
-  const dip = dips.get(names[0]);
-  const block = isSwitch ? dip?.block : header?.block;
+  const dip = isSwitch ? dips.get(names[0]) : undefined;
+  const block = (isSwitch ? dip : header)?.block;
   if (!block) return null;
   const stateOf = (spots: readonly Spot[]): State => {
-    if (!isSwitch) return capsOf(header!, spots);
+    if (!dip) return header ? capsOf(header, spots) : { caps: [] };
     const switches: Record<string, 'on' | 'off'> = {};
-    if (choice.oneOfMany) for (const f of fields) switches[dip!.number(f)] = 'off';
-    for (const s of spots) if (s.side !== 'any') switches[dip!.number(s)] = s.side;
+    if (choice.oneOfMany) for (const f of fields) switches[dip.number(f)] = 'off';
+    for (const s of spots) if (s.side !== 'any') switches[dip.number(s)] = s.side;
     return { switches };
   };
   const about = subjectOf(heading);

@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type Split, type State } from './cells';
 import { lex, type BlockSort, type Token } from './lex';
 import { wordsOf } from './sentence';
@@ -209,7 +210,7 @@ function rowByWords(line: string, n: number, head: Head): Cells | null {
   const wanted = countOf(head.columns);
   const starts = tokens.map((_, from) => from);
   // `SCSI ID  J1 J2 J3` above `0 - - -`: where the value stands first, the states are the last that fit.
-  if ('heading' in head.columns[0] && 'fields' in head.columns.at(-1)!) starts.reverse();
+  if ('heading' in head.columns[0] && 'fields' in lastOf(head.columns)) starts.reverse();
   for (const from of starts) {
     if (!isMark(tokens[from])) continue;
     // One mark may hold several states (`0110`), never the other way round.
@@ -348,7 +349,7 @@ export function readColumns(
     ...(r.section === undefined ? {} : { section: r.section }),
     spots: fields.flatMap((f, i) => (apart[n]?.has(i) ? spotsFor(f, r.states[i], marks, sides, legend) : []))
   }));
-  const last = fields.at(-1)!;
+  const last = lastOf(fields);
   return {
     rows,
     lines: used,

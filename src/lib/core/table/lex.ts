@@ -226,8 +226,8 @@ export function lex(line: string): Token[] {
       take(mark[0].length, { sort: 'mark', text: mark[0].replace(/^-+$/, '-') });
       continue;
     }
-    const word = /^[^\s=:;,|()[\]*]+/.exec(rest) ?? /^./.exec(rest)!;
-    take(word[0].length, { sort: 'text', text: word[0] });
+    const word = /^[^\s=:;,|()[\]*]+/.exec(rest)?.[0] ?? rest.slice(0, 1);
+    take(word.length, { sort: 'text', text: word });
   }
   return out;
 }

@@ -133,10 +133,10 @@ export function readLines(text: string): Lines {
     }
     // `Switch settings, 1 = on 0 = off`: the key behind a title.
     const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(lines[i]);
-    const behind = tail?.[2] ? legendOf(lex(tail[2])) : null;
-    if (behind) {
+    const behind = tail ? legendOf(lex(tail[2])) : null;
+    if (tail && behind) {
       for (const [symbol, side] of behind) if (!symbol.startsWith('side:')) legend.set(symbol, side);
-      lines[i] = tail![1]!;
+      lines[i] = tail[1];
     }
     const found = line.trim() ? legendOf(lex(line)) : null;
     for (const [symbol, side] of found ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);

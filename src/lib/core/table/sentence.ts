@@ -1,3 +1,4 @@
+import { lastOf } from '../model';
 import { textOf, type Token } from './lex';
 import { meant, subjectOf } from './meanings';
 import { spotsOf, type Context, type Spot } from './spots';
@@ -219,7 +220,7 @@ function sidesAsValues(groups: Group[]): Group[] {
       : g.tokens.reduce<Group[]>((out, token) => {
           const previous = out.at(-1)?.tokens.at(-1);
           // A side behind pins or behind a side is what it means; one behind a meaning is how the jumper stands.
-          const s = token.sort !== 'side' || (previous?.sort === 'side' && out.at(-1)!.s === false);
+          const s = token.sort !== 'side' || (previous?.sort === 'side' && lastOf(out).s === false);
           const last = out.at(-1);
           if (last && last.s === s) last.tokens.push(token);
           else out.push({ s, tokens: [token] });

@@ -119,7 +119,8 @@ export function spotsOf(
 /** Jumpers that stood alike in the row above, and so stand alike in this one. */
 function sharedBlocks(context: Context): Field[] {
   const [first, ...more] = context.fields;
-  const alike = first?.pins && more.length > 0 && more.every((f) => f.pins?.join() === first.pins!.join());
+  const pins = first?.pins?.join();
+  const alike = pins !== undefined && more.length > 0 && more.every((f) => f.pins?.join() === pins);
   return alike && first.of === 'jumper' ? [...context.fields] : [];
 }
 

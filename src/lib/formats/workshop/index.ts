@@ -10,4 +10,4 @@ export {
   type WrittenWorkshop
 } from './layout';
 export { readWorkshop } from './read';
-export { writeWorkshop } from './write';
+export { revisionOf, writeWorkshop } from './write';

@@ -1,9 +1,16 @@
 import { strToU8, zipSync } from 'fflate';
-import { Notebook, ShelfItem, Sighting, buildSchema, type Build } from '../../core/model';
+import { Notebook, ShelfItem, Sighting, buildSchema, type Build, entryOf, sure } from '../../core/model';
 import { writeBuildFile } from '../build-file';
 import { manifest, type RawBuild, type Workshop, type WrittenWorkshop } from './layout';
 
 /** The states of a build that can be read, each hung on its nearest ancestor that can, and the texts of the others. */
+/** The revision of a number, which is among those that were read. */
+export const revisionOf = <R extends { n: number }>(revisions: readonly R[], n: number): R =>
+  sure(
+    revisions.find((r) => r.n === n),
+    'the revision'
+  );
+
 function readable({ id, head, deleted, revisions }: RawBuild) {
   const read = new Map<number, Build>();
   const broken: { name: string; text: string }[] = [];
@@ -20,7 +27,7 @@ function readable({ id, head, deleted, revisions }: RawBuild) {
   };
   const kept = revisions
     .filter((r) => read.has(r.n))
-    .map(({ document: _, ...r }) => ({ ...r, parent: ancestor(r.parent), build: read.get(r.n)! }));
+    .map(({ document: _, ...r }) => ({ ...r, parent: ancestor(r.parent), build: entryOf(read, r.n) }));
   const now = ancestor(head) ?? kept.at(-1)?.n ?? null;
   return { head: now, deleted, revisions: kept, broken };
 }
@@ -32,7 +39,7 @@ function parsed<T>(
   try {
     const data: unknown = JSON.parse(text);
     const read = schemaOf(data).safeParse(data);
-    return read.success ? read.data! : null;
+    return read.success ? (read.data ?? null) : null;
   } catch {
     return null;
   }
@@ -65,7 +72,7 @@ export function writeWorkshop({
     const { head, deleted, revisions, broken } = readable(raw);
     broken.forEach(({ name, text }) => putBroken(name, text));
     if (head === null) continue;
-    const now = revisions.find((r) => r.n === head)!.build;
+    const now = revisionOf(revisions, head).build;
     files[`builds/${raw.id}.json`] = strToU8(writeBuildFile(now, parts, { compact: true }));
     put(`history/${raw.id}.json`, { head, deleted, revisions });
     for (const { build } of revisions)

@@ -1,10 +1,12 @@
 import { readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
-import { InvalidDocument } from '../../core/model';
+import { InvalidDocument, sure } from '../../core/model';
 import { TooLarge } from '../../core/solver';
 import { jobs, type JobName } from './jobs';
 import type { Asked, Answered, Started } from './messages';
+
+const port = sure(parentPort, 'whoever started this worker');
 
 try {
   // Of this thread alone: whoever only looks something up goes before.
@@ -21,7 +23,7 @@ function threadFolder(): string {
     return '';
   }
 }
-parentPort!.postMessage({ thread: threadFolder() } satisfies Started);
+port.postMessage({ thread: threadFolder() } satisfies Started);
 
 const failure = (error: unknown): Answered['failure'] =>
   error instanceof InvalidDocument
@@ -31,7 +33,7 @@ const failure = (error: unknown): Answered['failure'] =>
         tooLarge: error instanceof TooLarge
       };
 
-parentPort!.on('message', ({ id, job, input }: Asked) => {
+port.on('message', ({ id, job, input }: Asked) => {
   const work = jobs[job as JobName] as (input: unknown) => unknown;
   void Promise.resolve()
     .then(() => work(input))
@@ -39,5 +41,5 @@ parentPort!.on('message', ({ id, job, input }: Asked) => {
       (value): Answered => ({ id, value }),
       (error: unknown): Answered => ({ id, failure: failure(error) })
     )
-    .then((answer) => parentPort!.postMessage(answer));
+    .then((answer) => port.postMessage(answer));
 });

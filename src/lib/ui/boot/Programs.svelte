@@ -27,7 +27,7 @@
   const startOf = (s: ProgramSheet): string => {
     const at = plan?.starts.findIndex((x) => x.configuration.id === s.start?.start) ?? -1;
     const verdict = s.start ? words.verdicts[s.start.verdict] : '';
-    return at >= 0 ? `${names[at]}, ${startLabel(plan!.starts[at])}: ${verdict}` : verdict;
+    return plan && at >= 0 ? `${names[at]}, ${startLabel(plan.starts[at])}: ${verdict}` : verdict;
   };
   const hex = (n: number) => n.toString(16).toUpperCase();
   const told = (f: Found | null, say: (n: number) => string): string[] =>

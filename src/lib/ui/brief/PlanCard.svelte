@@ -61,9 +61,10 @@
         <dt>{words.roles[role]}</dt>
         <dd>
           {#each list as c (c.part)}
+            {@const part = partOf(c.part)}
             <span class="part"
-              ><b>{c.count > 1 ? `${c.count} × ` : ''}{partOf(c.part)?.name ?? c.part}</b>
-              {#if partOf(c.part)}<i>{whatWords(whatOf(partOf(c.part)!))}</i>{/if}
+              ><b>{c.count > 1 ? `${c.count} × ` : ''}{part?.name ?? c.part}</b>
+              {#if part}<i>{whatWords(whatOf(part))}</i>{/if}
               {#if c.onShelf >= c.count}<em class="own">{words.onShelf}</em>{:else}<em>{words.buy(c.cost)}</em
                 >{/if}</span
             >

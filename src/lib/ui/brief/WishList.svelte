@@ -64,7 +64,8 @@
     </select>
   {/if}
   {#if kind === 'keep' || kind === 'never'}
-    <PartPick label={words.wishPart} pick={(part) => add({ kind: kind as 'keep', part: part.id })} />
+    {@const about = kind}
+    <PartPick label={words.wishPart} pick={(part) => add({ kind: about, part: part.id })} />
   {:else}
     <Button class="act" onclick={addPlain}>{words.addWish}</Button>
   {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { byId } from '../../core/model';
   import { Checkbox, Input, Label, Select, Textarea } from 'flowbite-svelte';
   import {
     BOARD_CLASSES,
@@ -40,10 +41,7 @@
 
   function choose(id: BoardClass) {
     told.class = id;
-    if (
-      told.socket &&
-      !(BOARD_CLASSES.find((c) => c.id === id)!.sockets as readonly string[]).includes(told.socket)
-    )
+    if (told.socket && !(byId(BOARD_CLASSES, id).sockets as readonly string[]).includes(told.socket))
       told.socket = '';
   }
   const toggle = (fn: OnBoard) =>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { busName } from '$lib/words';
   import { hex, type Part } from '$lib/core/model';
   import { indexed, resources } from '$lib/core/catalogue';
   import { ratedFactor } from '$lib/core/boards';
@@ -29,7 +30,7 @@
       [names.fallback, card?.bus === 'isa16' ? words.fallback[card.fallback8] : undefined],
       [names.class, board?.class.toUpperCase()],
       [names.form, board?.form],
-      [names.slots, board && board.slots.map((s) => words.bus[s.bus as 'pci'] ?? s.bus).join(', ')],
+      [names.slots, board && board.slots.map((s) => busName[s.bus]).join(', ')],
       [names.socket, board?.cpuSocket && (board.cpuSocket.soldered ?? board.cpuSocket.accepts.join(', '))],
       [names.clock, board ? offered(board.busClock) : cpu ? `${round(cpu.busMHz)} × ${ratedFactor(cpu)} = ${round(cpu.coreMHz)} MHz` : fpu && `${round(fpu.mhz)} MHz`],
       [names.volts, cpu ? range(cpu.volts.low, cpu.volts.high) : board && offered(board.coreVolts)],

@@ -20,7 +20,7 @@
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const notes = $derived(disk ? interfaceNotes(kit, disk.drive.item.id) : []);
   const held = $derived(disk ? heldBack(session.build, disk.drive.item.id) : null);
-  const kind = $derived(disk?.drive.part.drive!.interface);
+  const kind = $derived(disk?.drive.part.drive.interface);
   const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
   const since = $derived(session.machine.find(disk?.controller?.item ?? '')?.part.sold?.from ?? null);
   const steps = $derived(interleaves(disk?.size?.physical.sectors ?? 17, kit.facts.class === 'xt', since));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sure } from '$lib/core/model';
   import { Button } from 'flowbite-svelte';
   import { wipeGate } from '$lib/core/boot';
   import { geometryOf, type KitDisk } from '$lib/core/disks';
@@ -35,7 +36,9 @@
   const { session } = getBench();
   let width = $state(720);
   const W = $derived(Math.max(300, width));
-  const geometry = $derived(geometryOf(disk)!);
+  /** Drives without a geometry are not shown here. */
+  const shapeOf = (d: KitDisk) => sure(geometryOf(d), 'the geometry of the drive');
+  const geometry = $derived(shapeOf(disk));
   const dos = $derived(disk.dos ?? 6.22);
   const fallback = $derived.by((): number[] => {
     try {
@@ -47,7 +50,7 @@
   });
   const planOf = (d: KitDisk, sizes: readonly number[]): PartitionPlan | string => {
     try {
-      return partition(geometryOf(d)!, d.dos ?? 6.22, sizes);
+      return partition(shapeOf(d), d.dos ?? 6.22, sizes);
     } catch (error) {
       if (!(error instanceof GeometryError)) throw error;
       return error.message;
@@ -153,7 +156,7 @@
   );
   function safeSizes(d: KitDisk): number[] {
     try {
-      return proposeSizes(geometryOf(d)!, d.dos ?? 6.22);
+      return proposeSizes(shapeOf(d), d.dos ?? 6.22);
     } catch {
       return [];
     }

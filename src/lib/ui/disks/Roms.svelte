@@ -60,20 +60,19 @@
       problem = error.message;
     }
   }
-  function split() {
-    const { even, odd } = splitPair(one!.data);
-    save(`${base(one!.name)}.even.bin`, even);
-    save(`${base(one!.name)}.odd.bin`, odd);
+  function split({ name, data }: Dump) {
+    const { even, odd } = splitPair(data);
+    save(`${base(name)}.even.bin`, even);
+    save(`${base(name)}.odd.bin`, odd);
   }
   /** The stand-in takes the bytes into its chip, reads them back and compares. */
-  function burn() {
-    const chip = one!.report.chip;
+  function burn({ data, report: { chip } }: Dump) {
     if (!chip) {
       problem = words.burnNo;
       return;
     }
-    const held = one!.data.slice();
-    if (compareRoms(held, one!.data).same) burnt = words.burnt(chip, hex(crc32(held)));
+    const held = data.slice();
+    if (compareRoms(held, data).same) burnt = words.burnt(chip, hex(crc32(held)));
   }
 </script>
 
@@ -115,16 +114,17 @@
   {/each}
 </div>
 {#if one}
+  {@const rom = one}
   <p class="row">
     {#if one.report.header && one.report.header.sum !== 0}<Button
         class="act"
-        onclick={() => attempt(() => save(`${base(one!.name)}.mended.bin`, fixChecksum(one!.data)))}
+        onclick={() => attempt(() => save(`${base(rom.name)}.mended.bin`, fixChecksum(rom.data)))}
         >{words.fix}</Button
       >{/if}
-    <Button class="act" onclick={() => attempt(split)}>{words.splitSave}</Button>
-    {#if two}<Button
+    <Button class="act" onclick={() => attempt(() => split(rom))}>{words.splitSave}</Button>
+    {#if two}{@const second = two}<Button
         class="act"
-        onclick={() => attempt(() => save(`${base(one!.name)}.joined.bin`, joinPair(one!.data, two!.data)))}
+        onclick={() => attempt(() => save(`${base(rom.name)}.joined.bin`, joinPair(rom.data, second.data)))}
         >{words.joinSave}</Button
       >{/if}
   </p>
@@ -148,7 +148,7 @@
   <p class="mono">{windows.length ? windows.map((w) => `${hex(w)}h`).join('  ') : words.noWindow}</p>
   <h2>{words.programmer}</h2>
   <p class="lead">{words.programmerNote}</p>
-  <Button class="act" onclick={burn}>{words.burn}</Button>
+  <Button class="act" onclick={() => burn(rom)}>{words.burn}</Button>
   {#if burnt}<p role="status"><b>{burnt}</b></p>{/if}
 {/if}
 

@@ -1,7 +1,16 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
-  import { layers, offered, sectorsOf, sizeWords, type Geometry, type SetupChoice } from '$lib/core/storage';
+  import {
+    layers,
+    offered,
+    sectorsOf,
+    sizeWords,
+    type DriveSize,
+    type Geometry,
+    type SetupChoice,
+    type SetupFacts
+  } from '$lib/core/storage';
   import { getBench } from '../context';
   import { disks as disksText } from '../text/disks';
   import DataGate from '../start/DataGate.svelte';
@@ -14,16 +23,16 @@
 
   interface Props {
     disk: KitDisk;
+    size: DriveSize;
+    facts: SetupFacts;
     /** The drive is not in the build: nothing can be written down of it. */
     isLook: boolean;
   }
-  let { disk, isLook }: Props = $props();
+  let { disk, size, facts, isLook }: Props = $props();
   const words = disksText;
   const { session } = getBench();
   const held = $derived(isLook ? null : heldBack(session.build, disk.drive.item.id));
   const isHeld = $derived(held !== null && !held.wayPast);
-  const size = $derived(disk.size!);
-  const facts = $derived(disk.facts!);
   const found = $derived(standing(disk));
   const choices = $derived(choicesFor(disk));
   const total = $derived(size.total ?? sectorsOf(size.physical));
@@ -56,7 +65,7 @@
     keepMedium(
       session,
       disk.drive.item,
-      (old) => ({ ...old, setup: { ...c.geometry!, type: c.type } }),
+      (old) => (c.geometry ? { ...old, setup: { ...c.geometry, type: c.type } } : old),
       words.taken(disk.drive.title)
     );
   const typedRows = (c: SetupChoice): [string, string][] =>
@@ -153,7 +162,7 @@
       </tbody>
     </table>
     {#if !isLook}
-      {#if !facts.isRom}<Tries {disk} />{/if}
+      {#if !facts.isRom}<Tries {disk} {size} {facts} />{/if}
       <Medium {disk} />
     {/if}
   </section>

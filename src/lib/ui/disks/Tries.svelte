@@ -2,20 +2,17 @@
   import { Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
-  import { nextGeometry, safeCylinders } from '$lib/core/storage';
+  import { nextGeometry, safeCylinders, type DriveSize, type SetupFacts } from '$lib/core/storage';
   import { getBench } from '../context';
   import { disks as disksText } from '../text/disks';
   import { timeText } from '../time';
   import { keepMedium, wholeNumber } from './record';
 
-  let { disk }: { disk: KitDisk } = $props();
+  let { disk, size, facts }: { disk: KitDisk; size: DriveSize; facts: SetupFacts } = $props();
   const words = disksText;
   const { session } = getBench();
-  const size = $derived(disk.size!);
   const tries = $derived(disk.drive.item.disk?.tries ?? []);
-  const next = $derived(
-    nextGeometry(tries, size.physical.cylinders, safeCylinders(size, disk.facts!, disk.dos))
-  );
+  const next = $derived(nextGeometry(tries, size.physical.cylinders, safeCylinders(size, facts, disk.dos)));
   const save = (to: (old: DiskRecord) => DiskRecord, note: string) =>
     keepMedium(session, disk.drive.item, to, note);
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { FunctionKind, hex, parseHex, type Claim, type Part, type PartFunction } from '$lib/core/model';
   import { editor as editorText } from '../text/catalogue';
@@ -62,7 +63,7 @@
   function source(i: number, setting: string) {
     const { from: _f, value: _v, ...rest } = fn.claims[i];
     if (!setting) return setClaim(i, { ...rest, value: 0 });
-    const positions = part.settings.find((s) => s.id === setting)!.positions;
+    const positions = byId(part.settings, setting).positions;
     setClaim(i, {
       ...rest,
       from: { setting, values: Object.fromEntries(positions.map((p) => [p.id, null])) }
@@ -84,7 +85,10 @@
     >
     <label
       >{words.functionKind}
-      <select value={fn.kind} onchange={(e) => set({ ...fn, kind: e.currentTarget.value as 'audio' })}>
+      <select
+        value={fn.kind}
+        onchange={(e) => set({ ...fn, kind: FunctionKind.parse(e.currentTarget.value) })}
+      >
         {#each FunctionKind.options as kind (kind)}<option value={kind}>{kind}</option>{/each}
       </select></label
     >

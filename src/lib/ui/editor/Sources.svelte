@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { keyIn } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import type { z } from 'zod';
   import type { Evidence } from '$lib/core/model';
@@ -21,7 +22,7 @@
     <select
       id="{id}-source-{i}"
       value={e.source}
-      onchange={(x) => edit(i, { source: x.currentTarget.value as 'manual' })}
+      onchange={(x) => edit(i, { source: keyIn(words.sources, x.currentTarget.value) ?? e.source })}
     >
       {#each Object.entries(words.sources) as [key, name] (key)}<option value={key}>{name}</option>{/each}
     </select>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { entriesOf } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { chainsOf, unitsOf, withJumper } from '$lib/core/cabling';
   import { bayKinds, cablesOf, kitOf, placeDrives, speaks } from '$lib/core/kit';
@@ -151,8 +152,8 @@
 <p>
   {#if bays}
     <b>{kit.chassis?.title}</b>:
-    {#each Object.entries(words.bay) as [id, name] (id)}
-      {#if bays[id as 'full5']}<span class="bay">{bays[id as 'full5']} × {name}</span>{/if}
+    {#each entriesOf(words.bay) as [id, name] (id)}
+      {#if bays[id]}<span class="bay">{bays[id]} × {name}</span>{/if}
     {/each}
   {:else}{words.noCase}{/if}
 </p>

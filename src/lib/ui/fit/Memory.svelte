@@ -1,14 +1,14 @@
 <script lang="ts">
   import { moduleFits, shownMemory, type Filling } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
-  import type { Item, Part, ShelfView } from '$lib/core/model';
+  import type { Item, Part, PartOf, ShelfView } from '$lib/core/model';
   import { totalKiB } from '$lib/core/kit';
   import { getBench } from '../context';
   import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';
   import MemoryPlan from './MemoryPlan.svelte';
 
-  let { modules, shelf }: { modules: readonly Part[]; shelf: readonly ShelfView[] } = $props();
+  let { modules, shelf }: { modules: readonly PartOf<'memory'>[]; shelf: readonly ShelfView[] } = $props();
   const words = fitText;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
@@ -112,7 +112,7 @@
       </button>
     {/each}
   </div>
-  <MemoryPlan {modules} {shelf} {filled} {fill} />
+  <MemoryPlan {facts} {modules} {shelf} {filled} {fill} />
 {/if}
 
 <style>

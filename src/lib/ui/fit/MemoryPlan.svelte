@@ -17,7 +17,7 @@
     type Filling
   } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
-  import type { Build, Part, ShelfView } from '$lib/core/model';
+  import type { Build, MemoryFacts, PartOf, ShelfView } from '$lib/core/model';
   import { middlePrice } from '$lib/core/planner';
   import { offerOf, unmet } from '$lib/core/software';
   import { picturesIn } from '$lib/core/video';
@@ -27,18 +27,18 @@
   import { sizeText } from './edit';
 
   interface Props {
-    modules: readonly Part[];
+    facts: MemoryFacts;
+    modules: readonly PartOf<'memory'>[];
     shelf: readonly ShelfView[];
     /** The build with its banks filled so. */
     filled: (way: Filling) => Build;
     fill: (way: Filling) => void;
   }
-  let { modules, shelf, filled, fill }: Props = $props();
+  let { facts, modules, shelf, filled, fill }: Props = $props();
   const words = fitText.plan;
   const { session } = getBench();
   const SHOWN = 10;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
-  const facts = $derived(kit.memory!);
   const stock = $derived(
     shelf.reduce((map, v) => {
       const usable = v.kind === 'memory' && !v.lentTo && v.item.condition !== 'faulty';

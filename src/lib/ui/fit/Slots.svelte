@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { entryOf } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { clocksOf, families } from '$lib/core/boards';
   import { kitOf, knownIsaClock } from '$lib/core/kit';
@@ -129,7 +130,7 @@
       <b>{kit.fpu?.part.name ?? words.none}</b>
       {#if kit.fpu}<Button
           class="act"
-          onclick={() => takeOut(session, kit.fpu!.item.id)}
+          onclick={() => kit.fpu && takeOut(session, kit.fpu.item.id)}
           aria-label={words.takeOutLabel(kit.fpu.part.name)}>{words.takeOut}</Button
         >{/if}
       <PartPick
@@ -179,7 +180,7 @@
       </svg>
       <div class="what">
         {#each items as item (item.id)}
-          {@const part = session.parts.get(item.part)!}
+          {@const part = entryOf(session.parts, item.part)}
           {@const t = tries(part.id)}
           <div
             class="item"
@@ -238,7 +239,7 @@
 {#if loose.length}
   <h2>{words.loose}</h2>
   {#each loose as item (item.id)}
-    {@const part = session.parts.get(item.part)!}
+    {@const part = entryOf(session.parts, item.part)}
     <div
       class="item loose"
       draggable="true"

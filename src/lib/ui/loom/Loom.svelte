@@ -22,6 +22,7 @@
     )
   );
   const xOf = (mark: LoomMark) => cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.x;
+  const placeOf = (mark: LoomMark) => xOf(mark) ?? 0;
   const words = text.lines;
   const lineName = (mark: LoomMark) =>
     words.lineName(
@@ -29,8 +30,8 @@
       cols.find((c) => c.resource === mark.resource && c.value === mark.value)?.label ?? String(mark.value)
     );
   const locked = (mark: LoomMark) => {
-    const item = mark.via && session.machine.find(mark.via.item)?.item;
-    return item ? item.locked.includes(mark.via!.setting) : false;
+    const { via } = mark;
+    return via !== undefined && (session.machine.find(via.item)?.item.locked.includes(via.setting) ?? false);
   };
 
   function describe(title: string, row: LoomRow, mark: LoomMark): string {
@@ -79,10 +80,10 @@
 
   /** The next place to the left or right where the cap may go. */
   function neighbour(row: LoomRow, mark: LoomMark, way: 1 | -1): LoomMark | undefined {
-    const x = xOf(mark)!;
+    const x = placeOf(mark);
     return row.marks
       .filter((m) => m.claim === mark.claim && m.state === 'ring' && way * ((xOf(m) ?? x) - x) > 0)
-      .sort((a, b) => way * (xOf(a)! - xOf(b)!))[0];
+      .sort((a, b) => way * (placeOf(a) - placeOf(b)))[0];
   }
 
   const ways: Record<string, 'left' | 'right' | 'up' | 'down'> = {
@@ -127,7 +128,7 @@
       marks: row.marks.filter((m) => m.claim === mark.claim && m.state !== 'struck' && m.via)
     };
     target = start.marks.reduce(
-      (a, b) => (Math.abs(xOf(b)! - x) < Math.abs(xOf(a)! - x) ? b : a),
+      (a, b) => (Math.abs(placeOf(b) - x) < Math.abs(placeOf(a) - x) ? b : a),
       start.mark
     );
     if (!target.via) return;
@@ -146,7 +147,9 @@
 
 <svg bind:this={svg} viewBox="0 0 {width} {layout.bottom + 4}" role="group" aria-label={words.loom}>
   <text x={LEFT + 2} y="13" class="eyebrow-text">{words.interrupt}</text>
-  <text x={cols.find((c) => c.resource === 'dma')!.x - 12} y="13" class="eyebrow-text">{words.dma}</text>
+  <text x={(cols.find((c) => c.resource === 'dma')?.x ?? 0) - 12} y="13" class="eyebrow-text"
+    >{words.dma}</text
+  >
   {#each cols as col (col.resource + col.value)}
     {@const bad = clashing.has(col.resource + col.value)}
     <text x={col.x} y="32" text-anchor="middle" class="line-name" class:bad>{col.label}</text>

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { VARIANTS, counted, variantsOf } from '$lib/core/boards';
   import { cardSteps, boardKiB, type Kit } from '$lib/core/kit';
+  import type { MemoryFacts } from '$lib/core/model';
   import { capital, variantWords } from '$lib/words';
   import { memoryMap as words } from '../text/memory-map';
 
-  let { kit, totalKiB }: { kit: Kit; totalKiB: number } = $props();
-  const facts = $derived(kit.memory!);
+  let { kit, facts, totalKiB }: { kit: Kit; facts: MemoryFacts; totalKiB: number } = $props();
   const assumed = $derived(variantsOf(facts));
   const rows = $derived(
     VARIANTS.map((variant) => ({

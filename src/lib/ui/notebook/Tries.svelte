@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import type { BoardTry, Notebook, Part, State } from '$lib/core/model';
   import {
@@ -71,7 +72,7 @@
   function toText(t: NextTry): string {
     const element = elements[t.element];
     const state = element.states[t.to];
-    const block = notebook.blocks.find((b) => b.id === element.block)!;
+    const block = byId(notebook.blocks, element.block);
     return 'switches' in state ? Object.values(state.switches)[0].toUpperCase() : writeRow(block, state);
   }
   const open = $derived(
@@ -133,15 +134,13 @@
       <p class="bad" role="alert">{words.ratingUnclear}</p>
     {/if}
     <p class="why">
-      {#if plan.next}<b
-          >{notebook.blocks.find((b) => b.id === plan.next!.block)?.label}
-          {writeRow(
-            notebook.blocks.find((b) => b.id === plan.next!.block)!,
-            plan.next.state
-          )}</b
+      {#if plan.next}
+        {@const { block, state } = plan.next}
+        <b
+          >{byId(notebook.blocks, block).label}
+          {writeRow(byId(notebook.blocks, block), state)}</b
         >
-        <Button class="act" onclick={() => (states = { ...states, [plan.next!.block]: plan.next!.state })}
-          >{words.setSo}</Button
+        <Button class="act" onclick={() => (states = { ...states, [block]: state })}>{words.setSo}</Button
         >{/if}
       {plan.why}
     </p>
@@ -150,13 +149,10 @@
         <li>
           <code
             >{notebook.blocks.find((b) => b.id === t.block)?.label}
-            {writeRow(
-              notebook.blocks.find((b) => b.id === t.block)!,
-              t.state
-            )}</code
+            {writeRow(byId(notebook.blocks, t.block), t.state)}</code
           >
           {words.range(t.low, t.high)}
-          {t.happened ? words.outcomes[t.happened as 'ran'] : ''}
+          {t.happened ? words.outcomes[t.happened] : ''}
         </li>
       {/each}
     </ul>
@@ -166,10 +162,11 @@
 <section class="next" aria-live="polite">
   <h3>{words.next}</h3>
   {#if next.best}
+    {@const { label, states: wanted } = next.best}
     <p class="quiet">{words.nextLead}</p>
     <p class="change">
-      <b>{words.change(next.best.label, toText(next.best))}</b>
-      <Button class="act main" onclick={() => (states = next.best!.states)}>{words.setSo}</Button>
+      <b>{words.change(label, toText(next.best))}</b>
+      <Button class="act main" onclick={() => (states = wanted)}>{words.setSo}</Button>
     </p>
     <ul>
       {#each next.best.would as w (w.subject)}<li>

@@ -7,7 +7,9 @@ import {
   type Fix,
   type Item,
   type Part,
-  type Severity
+  type Severity,
+  entryOf,
+  lastOf
 } from '../../core/model';
 import { relatedParts } from '../../core/kit';
 import { machine } from '../../core/resources';
@@ -180,7 +182,7 @@ export class Session {
   /** The first changes of the queue are saved, as the state of this record. */
   private acknowledge(count: number, { head, canUndo, canRedo }: Saved): void {
     const done = this.queue.splice(0, count);
-    this.saved = { head, build: done.at(-1)!.build };
+    this.saved = { head, build: lastOf(done).build };
     this.waiting = this.queue.length;
     this.head = head;
     this.canUndo = canUndo;
@@ -247,7 +249,7 @@ export class Session {
   }
 
   private async take(left: Pending): Promise<void> {
-    const { build } = left.queue.at(-1)!;
+    const { build } = lastOf(left.queue);
     if (!(await this.knowParts(build))) {
       this.timer = setTimeout(() => void this.take(left), RETRY_MS);
       return;
@@ -255,7 +257,7 @@ export class Session {
     this.saved = left.base;
     this.queue = [...left.queue, ...this.queue];
     this.waiting = this.queue.length;
-    this.build = this.queue.at(-1)!.build;
+    this.build = lastOf(this.queue).build;
     void this.flush();
   }
 
@@ -297,7 +299,7 @@ export class Session {
   /** Fetches the parts of a state that came from elsewhere. @returns whether all are known now */
   private async knowParts(build: Build): Promise<boolean> {
     const fetched = await this.fetchParts(itemsOf(build).map((i) => i.part));
-    return fetched && this.fetchParts(relatedParts(this.parts.get(build.board.part)!));
+    return fetched && this.fetchParts(relatedParts(entryOf(this.parts, build.board.part)));
   }
 
   private async fetchParts(ids: readonly string[]): Promise<boolean> {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { entryOf } from '../../core/model';
   import { sheetOf, type Step, type StepAction } from '$lib/formats';
   import { planned, tickSeat, tickSetting, tickStep, untick } from '$lib/core/settings';
   import { getBench } from '../context';
@@ -107,7 +108,7 @@
           {/if}
         </div>
         {#if drawn}<div class="drawing">
-            <CardDrawing part={session.parts.get(drawn.part)!} item={drawn} />
+            <CardDrawing part={entryOf(session.parts, drawn.part)} item={drawn} />
             <p>{words.legend}</p>
           </div>{/if}
       </li>

@@ -2,7 +2,15 @@
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
   import { eraOf, modesOf, readBeeps, readScreen, testsOf, titlesOf } from '$lib/core/diagnosis';
   import { kitOf } from '$lib/core/kit';
-  import { MESSAGES, STAGES, type MessageId, type Power, type StageId, type Start } from '$lib/core/model';
+  import {
+    MESSAGES,
+    STAGES,
+    type MessageId,
+    type Power,
+    type StageId,
+    type Start,
+    entriesOf
+  } from '$lib/core/model';
   import { messageWords, stageWords, testWords } from '$lib/words';
   import { getBench } from '../context';
   import { start as words } from '../text/start';
@@ -113,12 +121,12 @@
   <fieldset>
     <legend>{words.screen}</legend>
     <div class="choices">
-      {#each Object.entries(words.screens) as [id, label] (id)}
+      {#each entriesOf(words.screens) as [id, label] (id)}
         <button
           type="button"
           class="act big"
           aria-pressed={draft.screen === id}
-          onclick={() => set('screen', draft.screen === id ? undefined : (id as 'dark'))}>{label}</button
+          onclick={() => set('screen', draft.screen === id ? undefined : id)}>{label}</button
         >
       {/each}
     </div>

@@ -39,14 +39,10 @@
   });
   onDestroy(() => task.close());
 
+  const testsFor = ({ modes, out }: Course) =>
+    testsOf(modes).filter((t) => t.id !== 'set-right' && (t.id !== 'put-back' || out.length > 0));
   const isOver = $derived(course !== null && (isTold || isMended(course)));
-  const offered = $derived(
-    course
-      ? testsOf(course.modes).filter(
-          (t) => t.id !== 'set-right' && (t.id !== 'put-back' || course!.out.length > 0)
-        )
-      : []
-  );
+  const offered = $derived(course ? testsFor(course) : []);
   const components = $derived(
     course
       ? [...new Map(course.modes.map((m) => [m.component, m])).entries()].map(([id, m]) => ({
@@ -81,17 +77,17 @@
     course = next;
     if (isMended(next)) end();
   }
-  const test = (t: BenchTest) => step(perform(course!, t, Math.random));
-  function mend() {
-    const mode = course!.modes.findIndex((m) => m.component === guess);
-    if (mode >= 0) step(repair(course!, mode, Math.random));
+  const test = (on: Course, t: BenchTest) => step(perform(on, t, Math.random));
+  function mend(on: Course) {
+    const mode = on.modes.findIndex((m) => m.component === guess);
+    if (mode >= 0) step(repair(on, mode, Math.random));
   }
   function tell() {
     isTold = true;
     end();
   }
-  const named = (faults: readonly number[]) =>
-    faults.length ? faults.map((i) => modeWords(course!.modes[i], titleOf)).join(' + ') : words.nothing;
+  const named = ({ modes }: Course, faults: readonly number[]) =>
+    faults.length ? faults.map((i) => modeWords(modes[i], titleOf)).join(' + ') : words.nothing;
 </script>
 
 <p class="lead">{words.lead}</p>
@@ -117,7 +113,7 @@
       <p class="spent">{words.spent(course.minutes, course.tests)}</p>
       {#if isOver}
         {#if isMended(course)}<p class="over">{words.runs}</p>{/if}
-        <p>{words.truth(named(course.hidden))}</p>
+        <p>{words.truth(named(course, course.hidden))}</p>
         {#if task.isRunning}<Working
             what={words.judging}
             seconds={task.seconds}
@@ -127,7 +123,9 @@
           <p class="over">{words.compare(isMended(course), course.minutes, judged.minutes)}</p>
           <h2>{words.told}</h2>
           <ol>
-            {#each judged.told as e (e.faults.join())}<li>{named(e.faults)}, {chanceWords(e.p)}</li>{/each}
+            {#each judged.told as e (e.faults.join())}<li>
+                {named(course, e.faults)}, {chanceWords(e.p)}
+              </li>{/each}
           </ol>
         {/if}
         {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
@@ -146,14 +144,14 @@
               bind:value={guess}
             />
           </div>
-          <Button class="act" disabled={!guess} onclick={mend}>{words.repair}</Button>
+          <Button class="act" disabled={!guess} onclick={() => course && mend(course)}>{words.repair}</Button>
           <Button class="act" onclick={tell}>{words.giveUp}</Button>
         </div>
         <h2>{words.tests}</h2>
         <ul>
           {#each offered as t (t.id)}
             <li>
-              <button type="button" class="act" onclick={() => test(t)}>
+              <button type="button" class="act" onclick={() => course && test(course, t)}>
                 {testWords(t.id, titleOf).what} <small>{words.takes(t.minutes)}</small>
               </button>
             </li>

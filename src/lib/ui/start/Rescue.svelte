@@ -15,7 +15,7 @@
     withRescue
   } from '$lib/core/rescue';
   import { kitOf } from '$lib/core/kit';
-  import { RESCUE_STATES, RescueDisk, type RescueState } from '$lib/core/model';
+  import { RESCUE_STATES, RescueDisk, type RescueState, keyIn } from '$lib/core/model';
   import { disksOf } from '$lib/core/disks';
   import { sectorsOf, sizeWords } from '$lib/core/storage';
   import {
@@ -61,8 +61,9 @@
   let typed = $state('');
   const status = $derived(typed.trim() ? readStatus(typed) : null);
 
-  const set = (change: Parameters<typeof withRescue>[2]) =>
-    session.change(withRescue(session.build, drive!.item.id, change), words.changed);
+  const set = (change: Parameters<typeof withRescue>[2]) => {
+    if (drive) session.change(withRescue(session.build, drive.item.id, change), words.changed);
+  };
   function noteStart(ready: boolean) {
     const at = new Date().toISOString();
     const starts = [...(disk.starts ?? []), { at, ready }].slice(-200);
@@ -115,7 +116,7 @@
           placeholder=""
           items={Object.entries(words.uniques).map(([value, name]) => ({ value, name }))}
           value={disk.unique ?? ''}
-          onchange={(e) => set({ unique: (e.currentTarget.value || undefined) as 'yes' | undefined })}
+          onchange={(e) => set({ unique: keyIn(words.uniques, e.currentTarget.value) || undefined })}
         />
       </div>
       <fieldset>
@@ -200,10 +201,10 @@
         </form>
       {/if}
       <h2>{words.channels}</h2>
-      {#if bytes === null}<p>{words.noSize}</p>
+      {#if bytes === null || sectors === null}<p>{words.noSize}</p>
       {:else}
-        {@const [f360, f1440] = floppyCounts(bytes)}
-        <p>{words.channelsFor(sizeWords(sectors!))}</p>
+        {@const { f360, f1440 } = floppyCounts(bytes)}
+        <p>{words.channelsFor(sizeWords(sectors))}</p>
         <table>
           <tbody>
             {#each channelTimes(bytes) as c (c.id)}
@@ -211,7 +212,7 @@
             {/each}
           </tbody>
         </table>
-        <p>{words.floppies(f360!.count, f1440!.count)}</p>
+        <p>{words.floppies(f360, f1440)}</p>
       {/if}
       <p>{words.own}</p>
       <details>

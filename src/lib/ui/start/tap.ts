@@ -1,3 +1,4 @@
+import { lastOf } from '../../core/model';
 /** A press of the tap button, in milliseconds. */
 export interface Tap {
   down: number;
@@ -16,7 +17,7 @@ export function tapped(taps: readonly Tap[]): string {
   if (long) return `${long} long${taps.length > long ? ` ${taps.length - long} short` : ''}`;
   const groups = taps.reduce<number[]>((out, tap, i) => {
     const before = taps[i - 1];
-    if (before && tap.down - before.up < GROUP_MS) return [...out.slice(0, -1), out.at(-1)! + 1];
+    if (before && tap.down - before.up < GROUP_MS) return [...out.slice(0, -1), lastOf(out) + 1];
     return [...out, 1];
   }, []);
   return groups.length >= 2 && groups.length <= 4 ? groups.join('-') : String(taps.length);

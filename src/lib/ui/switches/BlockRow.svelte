@@ -159,8 +159,11 @@
               >{r.position === goal ? words.right : words.should(labelOf(r.setting.id, goal) ?? goal)}</span
             >
           {/if}
-          {#if askedOf(r.setting.id)}<small>{words.because} {askedOf(r.setting.id)!.because.join('; ')}</small
-            >{/if}
+          {#each asked
+            .filter((a) => a.setting.id === r.setting.id && a.position !== null)
+            .slice(0, 1) as a (a.setting.id)}
+            <small>{words.because} {a.because.join('; ')}</small>
+          {/each}
         </dd>
       </div>
     {/each}

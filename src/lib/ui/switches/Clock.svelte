@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { byId } from '../../core/model';
   import {
     clockRows,
     clocksOf,
@@ -29,12 +30,7 @@
   const rows = $derived(cpu ? clockRows(kit.board, cpu, clocks.code.value) : []);
   const told = $derived(kit.facts.busClock);
   const now = $derived(
-    told && !Array.isArray(told)
-      ? positionOf(
-          item,
-          kit.board.settings.find((s) => s.id === told.setting)!
-        )
-      : undefined
+    told && !Array.isArray(told) ? positionOf(item, byId(kit.board.settings, told.setting)) : undefined
   );
   const hasLocal = $derived(kit.facts.slots.some((s) => s.bus === 'vlb'));
   const bus = $derived(clocks.bus.value ?? cpu?.busMHz ?? null);
@@ -72,7 +68,7 @@
     >
   </p>
   <p>
-    {kit.cpu!.name}: {words.ratedAs(mhz(cpu.busMHz), String(ratedFactor(cpu)), mhz(cpu.coreMHz))}
+    {kit.cpu?.name}: {words.ratedAs(mhz(cpu.busMHz), String(ratedFactor(cpu)), mhz(cpu.coreMHz))}
   </p>
   <dl>
     <dt>{words.volts}</dt>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
   import { sameJson } from '$lib/core/model';
@@ -25,7 +26,7 @@
   const settled = $derived(settle(session.build, asked));
   const changed = $derived(
     [session.build.board, ...session.build.items].reduce((n, item) => {
-      const next = [settled.board, ...settled.items].find((i) => i.id === item.id)!;
+      const next = byId([settled.board, ...settled.items], item.id);
       return n + Object.entries(next.chosen).filter(([s, p]) => item.chosen[s] !== p).length;
     }, 0)
   );

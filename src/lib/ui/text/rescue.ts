@@ -3,7 +3,7 @@ export const rescue = {
   none: 'No hard disk is entered. Add it under Fit; then its data can be looked after here.',
   drive: 'Hard disk',
   unique: 'Data on it of which there is no other copy?',
-  uniques: { '': 'not said', yes: 'yes, or not known what is on it', no: 'no' } as Record<string, string>,
+  uniques: { '': 'not said', yes: 'yes, or not known what is on it', no: 'no' },
   state: 'How it behaves',
   doThis: 'Do this',
   never: 'Not that',

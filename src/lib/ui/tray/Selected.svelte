@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { entryOf } from '../../core/model';
   import { Select } from 'flowbite-svelte';
   import { moveList } from '$lib/core/moves';
   import type { Setting } from '$lib/core/model';
@@ -10,7 +11,7 @@
   const { session } = getBench();
   const all = $derived([session.shown.board, ...session.shown.items]);
   const item = $derived(all.find((i) => i.id === session.selected) ?? session.shown.board);
-  const part = $derived(session.parts.get(item.part)!);
+  const part = $derived(entryOf(session.parts, item.part));
   const plan = $derived(moveList(session.shown, session.parts));
   const job = $derived(plan.jobs.find((j) => j.item === item.id));
   const seat = $derived(session.machine.find(item.id)?.slot);

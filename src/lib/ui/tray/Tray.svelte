@@ -30,8 +30,8 @@
     {#if planner.state === 'plan' || planner.state === 'working'}
       {#await planPanel() then { default: Plan }}<Plan />{/await}
     {/if}
-    {#if planner.state === 'why'}
-      {#await whyPanel() then { default: Why }}<Why />{/await}
+    {#if planner.state === 'why' && planner.why}
+      {#await whyPanel() then { default: Why }}<Why why={planner.why} />{/await}
     {/if}
     {#if planner.state !== 'plan'}
       <h2 class="eyebrow">{text.tray.inTheWay}</h2>

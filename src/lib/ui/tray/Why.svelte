@@ -1,12 +1,16 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
+  import type { Explanation } from '../../core/solver';
   import { getBench } from '../context';
   import { moveText } from '../labels';
   import { text } from '../text';
   import { explainWords } from '$lib/words';
 
+  interface Props {
+    why: Explanation;
+  }
+  let { why }: Props = $props();
   const { session, planner } = getBench();
-  const why = $derived(planner.why!);
   const target = $derived(
     moveText(session.machine, { item: why.item, setting: why.setting, from: null, to: why.position })
   );

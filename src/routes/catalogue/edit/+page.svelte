@@ -2,7 +2,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import { onMount, tick } from 'svelte';
-  import { BLOCK_KINDS, Part, checkPart, slugOf, zodProblems, type SlotBus } from '$lib/core/model';
+  import { BLOCK_KINDS, Part, checkPart, slugOf, zodProblems, type SlotBus, keyIn } from '$lib/core/model';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FactField from '$lib/ui/editor/FactField.svelte';
   import { withFact } from '$lib/ui/editor/fields';
@@ -131,6 +131,12 @@
       .map((bus, i) => ({ ...(part.board?.slots[i]?.bus === bus ? part.board.slots[i] : {}), id: String(i + 1), bus }));
     if (part.board) change({ ...part, board: { ...part.board, slots } });
   }
+  function setCard(facts: Partial<NonNullable<Part['card']>>) {
+    if (part.card) change({ ...part, card: { ...part.card, ...facts } });
+  }
+  function setClass(to: NonNullable<Part['board']>['class'] | undefined) {
+    if (part.board && to) change({ ...part, board: { ...part.board, class: to } });
+  }
   function setYears(key: 'from' | 'to', event: Event) {
     const year = Number(value(event));
     const sold = { from: part.sold?.from ?? 1990, ...(part.sold?.to ? { to: part.sold.to } : {}) };
@@ -246,17 +252,17 @@
         {#if part.card}
           <div>
             <Label for="p-bus">{words.bus}</Label>
-            <select id="p-bus" value={part.card.bus} onchange={(e) => change({ ...part, card: { ...part.card!, bus: e.currentTarget.value as 'isa8' } })}>
+            <select id="p-bus" value={part.card.bus} onchange={(e) => setCard({ bus: keyIn(catalogueText.bus, e.currentTarget.value) ?? part.card?.bus })}>
               {#each Object.entries(catalogueText.bus) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </select>
           </div>
-          <div><Label for="p-length">{words.length}</Label><Input id="p-length" type="number" min="50" max="400" value={part.card.lengthMm ?? ''} onchange={(e) => change({ ...part, card: { ...part.card!, lengthMm: Number(value(e)) > 0 ? Number(value(e)) : undefined } })} /></div>
+          <div><Label for="p-length">{words.length}</Label><Input id="p-length" type="number" min="50" max="400" value={part.card.lengthMm ?? ''} onchange={(e) => setCard({ lengthMm: Number(value(e)) > 0 ? Number(value(e)) : undefined })} /></div>
         {/if}
         {#if part.board}
           <div class="wide"><Label for="p-slots">{words.slots}</Label><Input id="p-slots" value={slotText} onchange={setSlots} /></div>
           <div>
             <Label for="p-class">{words.class}</Label>
-            <select id="p-class" value={part.board.class} onchange={(e) => change({ ...part, board: { ...part.board!, class: e.currentTarget.value as 'at' } })}>
+            <select id="p-class" value={part.board.class} onchange={(e) => setClass(keyIn(words.classes, e.currentTarget.value))}>
               {#each Object.entries(words.classes) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </select>
           </div>

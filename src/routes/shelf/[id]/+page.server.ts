@@ -1,3 +1,4 @@
+import { entryOf } from '$lib/core/model';
 import { error } from '@sveltejs/kit';
 import { services } from '$lib/server/context';
 import { NotFound } from '$lib/server/errors';
@@ -10,7 +11,7 @@ export const load = async ({ params }) => {
     const boards = [...parts.values()]
       .filter((p) => p.board)
       .map((p) => ({ id: p.id, name: `${p.maker} ${p.name}` }));
-    return { view, part: parts.get(view.item.part)!, boards };
+    return { view, part: entryOf(parts, view.item.part), boards };
   } catch (problem) {
     if (problem instanceof NotFound) error(404, problem.message);
     throw problem;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { keyIn } from '$lib/core/model';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import type { PhotoMarks, ShelfItem, ShelfView } from '$lib/core/model';
@@ -161,7 +162,11 @@
           <select
             id="f-condition"
             value={item.condition}
-            onchange={(e) => change({ ...item, condition: e.currentTarget.value as 'works' })}
+            onchange={(e) =>
+              change({
+                ...item,
+                condition: keyIn(words.conditions, e.currentTarget.value) ?? item.condition
+              })}
           >
             {#each Object.entries(words.conditions) as [id, name] (id)}<option value={id}>{name}</option
               >{/each}

@@ -39,7 +39,7 @@
     if (drive.ok)
       drives = drive.value.parts
         .filter((p) => p.drive?.sectors && ['hard', 'flash'].includes(p.drive.medium))
-        .sort((a, b) => a.drive!.sectors! - b.drive!.sectors!);
+        .sort((a, b) => sizeOf(a) - sizeOf(b));
   });
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const bios = $derived(profiles.find((p) => p.id === biosId)?.firmware?.disk);
@@ -48,11 +48,13 @@
     ...(dosText ? { dos: Number(dosText) } : {}),
     ...(byRom ? { byRom } : {})
   });
+  const sizeOf = (p: Part) => p.drive?.sectors ?? 0;
   const all = $derived(disksOf(kit, whatIf));
   const other = $derived(drives.find((p) => `${LOOK}${p.id}` === picked));
-  const isLook = $derived(other !== undefined && (view === 'setup' || view === 'partitions'));
+  const looked = $derived(view === 'setup' || view === 'partitions' ? other : undefined);
+  const isLook = $derived(looked !== undefined);
   const disk = $derived(
-    (isLook ? diskOfPart(kit, other!, whatIf) : all.find((d) => d.drive.item.id === picked)) ?? all[0] ?? null
+    (looked ? diskOfPart(kit, looked, whatIf) : all.find((d) => d.drive.item.id === picked)) ?? all[0] ?? null
   );
   const controllers = $derived(
     disk ? kit.controllers.filter((c) => speaks(c, disk.drive.part.drive.interface)) : []
@@ -79,8 +81,7 @@
         {#each all as d (d.drive.item.id)}<option value={d.drive.item.id}>{d.drive.title}</option>{/each}
         {#if view === 'setup' || view === 'partitions'}
           <optgroup label={words.others}>
-            {#each drives as p (p.id)}<option value="{LOOK}{p.id}"
-                >{p.name}, {sizeWords(p.drive!.sectors!)}</option
+            {#each drives as p (p.id)}<option value="{LOOK}{p.id}">{p.name}, {sizeWords(sizeOf(p))}</option
               >{/each}
           </optgroup>
         {/if}
@@ -128,7 +129,7 @@
 {:else if !disk.facts}<p>{words.noSetup}</p>
 {:else}
   <p class="lead">{words.lead}</p>
-  {#key `${disk.drive.item.id} ${picked}`}<Setup {disk} {isLook} />{/key}
+  {#key `${disk.drive.item.id} ${picked}`}<Setup {disk} size={disk.size} facts={disk.facts} {isLook} />{/key}
 {/if}
 
 <style>

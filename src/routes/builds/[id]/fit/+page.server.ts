@@ -1,4 +1,5 @@
 import { usedParts } from '$lib/core/kit';
+import { isOfKind } from '$lib/core/model';
 import { services } from '$lib/server/context';
 
 /** Other machines that are looked at as helpers, at most. */
@@ -15,7 +16,7 @@ export const load = async ({ params, url }) => {
       : [];
   return {
     shelf: things,
-    modules: [...known.values()].filter((p) => p.kind === 'memory'),
+    modules: [...known.values()].filter((p) => isOfKind(p, 'memory')),
     shelfParts: [...new Set(things.map((t) => t.item.part))].flatMap((id) => known.get(id) ?? []),
     helpers: (
       await Promise.all(

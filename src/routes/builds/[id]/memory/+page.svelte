@@ -158,7 +158,7 @@
       >
       {#if session.build.boot?.holeMiB !== undefined && (dos ?? 6) < 7}<p class="bad">{words.holeWhy}</p>{/if}
     {/if}
-    {#if kit.memory && total}<Variants {kit} totalKiB={total} />{/if}
+    {#if kit.memory && total}<Variants {kit} facts={kit.memory} totalKiB={total} />{/if}
     <Counted totalKiB={total} />
   </section>
   <section class="scroll">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { entryOf, byId } from '$lib/core/model';
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
   import { firstSlot } from '$lib/core/resources';
@@ -13,7 +14,7 @@
   const { session } = getBench();
   // svelte-ignore state_referenced_locally
   const found = new Listing<Part>('/parts', 'parts', { rows: data.parts, total: data.total });
-  const slots = $derived(session.parts.get(session.build.board.part)!.board!.slots);
+  const slots = $derived(entryOf(session.parts, session.build.board.part).board!.slots);
   const holders = $derived(
     slots.map((slot) => ({ slot, items: session.build.items.filter((i) => i.slot === slot.id) }))
   );
@@ -21,8 +22,8 @@
   const loose = $derived(session.build.items.filter((i) => !i.slot && isCard(i.part)));
   const others = $derived(session.build.items.filter((i) => !isCard(i.part)));
   const back = (id: string) => {
-    const item = session.build.shelf.find((i) => i.id === id)!;
-    const slot = firstSlot(session.build, session.parts, session.parts.get(item.part)!);
+    const item = byId(session.build.shelf, id);
+    const slot = firstSlot(session.build, session.parts, entryOf(session.parts, item.part));
     session.change(
       {
         ...session.build,
@@ -35,8 +36,8 @@
 </script>
 
 {#snippet row(id: string, slotId: string)}
-  {@const item = session.build.items.find((i) => i.id === id)!}
-  {@const part = session.parts.get(item.part)!}
+  {@const item = byId(session.build.items, id)}
+  {@const part = entryOf(session.parts, item.part)}
   <button class="card" class:on={session.selected === id} onclick={() => (session.selected = id)}>
     <b>{item.label ?? part.name}</b> <span>{part.summary}</span>
   </button>
@@ -78,7 +79,7 @@
 {#if others.length}
   <h2>{fitText.otherKinds}</h2>
   {#each others as item (item.id)}
-    {@const part = session.parts.get(item.part)!}
+    {@const part = entryOf(session.parts, item.part)}
     <div class="row">
       <button
         class="card"
