@@ -1,3 +1,4 @@
+import { consequenceOf, reasonOf } from '../src/lib/words';
 import { fillingsFor, fillingsShowing, readSize } from '../src/lib/core/boards';
 import {
   FactId,
@@ -122,8 +123,8 @@ export const movesReport = (build: Build, parts: PartSet): object => ({
     severity: d.severity,
     found: d.found ?? null,
     wanted: d.wanted,
-    because: d.because,
-    ifLeft: d.ifLeft,
+    because: d.because.map(reasonOf),
+    ifLeft: consequenceOf(d.ifLeft),
     actions: d.actions.map((a) => a.text)
   }))
 });

@@ -22,5 +22,6 @@ export * from './en/rail-advice';
 export * from './en/rescue';
 export * from './en/seen-things';
 export * from './en/start';
+export { consequenceOf, factGroupWords, reasonOf, reasonsOf, waitsWords, wantedWords } from './en/settings';
 export { sundryWords } from './en/sundries';
 export * from './en/trials';

@@ -1,3 +1,4 @@
+import { consequenceOf, reasonsOf } from '../../../src/lib/words';
 import { expect } from 'chai';
 import { check } from '../../support/make';
 import { kitOf } from '../../../src/lib/core/kit';
@@ -54,7 +55,7 @@ describe('what every setting should be', () => {
     const groups = byFact(asked(demo('dunlin')));
     const memory = groups.find((g) => g.key === 'banks')!;
     expect(memory.settings.map((s) => s.setting.id)).to.deep.equal(['banks', 'total']);
-    expect(memory.because.join()).to.match(/640 KiB/);
+    expect(reasonsOf(memory.because)).to.match(/640 KiB/);
   });
   it('clock, voltage, local bus and divisor follow from the CPU', () => {
     const v66 = (cpu: string) =>
@@ -66,12 +67,12 @@ describe('what every setting should be', () => {
   });
   it('the reasons name what is in the machine', () => {
     const display = asked(demo('dunlin')).find((r) => r.setting.id === 'display')!;
-    expect(display.because.join())
+    expect(reasonsOf(display.because))
       .to.match(/slot 1|1/)
       .and.to.match(/monochrome/);
     for (const id of ['plover', 'dunlin', 'turnstone', 'sanderling', 'curlew'])
       for (const r of asked(demo(id)))
-        expect(r.because.join('').length, `${id} ${r.setting.id}`).to.be.greaterThan(5);
+        expect(reasonsOf(r.because).length, `${id} ${r.setting.id}`).to.be.greaterThan(5);
   });
   it('no required position is outside the list of its setting, for every board with every CPU and display', () => {
     const all = [...parts.values()];
@@ -125,9 +126,9 @@ describe('the difference', () => {
     const ranks = list.map((d) => order.indexOf(d.severity));
     expect(ranks).to.deep.equal([...ranks].sort((a, b) => a - b));
     const display = list.find((d) => d.setting.id === 'display')!;
-    expect(display.ifLeft).to.match(/one long, two short/);
+    expect(consequenceOf(display.ifLeft)).to.match(/one long, two short/);
     expect(display.actions.map((a) => a.text).join()).to.match(/5 OFF, 6 OFF/);
-    expect(list.find((d) => d.setting.id === 'fpu')!.ifLeft).to.match(/hang/);
+    expect(consequenceOf(list.find((d) => d.setting.id === 'fpu')!.ifLeft)).to.match(/hang/);
   });
   it('an unrecorded voltage is a stop, another unrecorded setting is not', () => {
     const b = build({ part: 'varnoc-v66' }, [item('cpu', 'ashgill-486dx2-66')]);

@@ -5,8 +5,8 @@ export interface Waits {
   needed: number | null;
   /** Nanoseconds left for the memory with no wait state. */
   available: number | null;
-  /** On what the estimate rests, in words. */
-  assumes: string;
+  /** On what the estimate rests: ns of a clock, and ns that the logic takes; null where no estimate holds. */
+  rests: { cycleNs: number; overheadNs: number; leavesNs: number } | null;
 }
 
 /**
@@ -36,12 +36,7 @@ const cycleTimeOf = (ns: number): number => (cycleTimes.find(([access]) => acces
  */
 export function waitStates(family: CpuFamily, busMHz: number, ns: number, overheadNs = 60): Waits {
   const early = family === '8088' || family === '8086' || family === '286';
-  if (!early)
-    return {
-      needed: null,
-      available: null,
-      assumes: 'From the 386 on page mode and cache decide; compare with the table of the board.'
-    };
+  if (!early) return { needed: null, available: null, rests: null };
   const cycle = 1000 / busMHz;
   const available = 2 * cycle - overheadNs;
   const byAccess = Math.ceil((ns - available) / cycle);
@@ -50,6 +45,6 @@ export function waitStates(family: CpuFamily, busMHz: number, ns: number, overhe
   return {
     needed,
     available: Math.round(available),
-    assumes: `2 clocks of ${Math.round(cycle)} ns less ${overheadNs} ns for the logic leave ${Math.round(available)} ns; an estimate without cache, interleave and page mode`
+    rests: { cycleNs: Math.round(cycle), overheadNs, leavesNs: Math.round(available) }
   };
 }

@@ -3,7 +3,7 @@ import type { Rail } from '../rails';
 import type { Obstacle, TriedHere, Unreachable } from '../resources';
 import type { Barrier, Verdict } from '../storage';
 import type { Fault } from '../cabling';
-import type { Meant } from '../settings';
+import type { Consequence, Meant, Reason, Want } from '../settings';
 import type { UnmetFacts } from '../software';
 
 /** Two functions on one line, and how they meet. */
@@ -275,10 +275,10 @@ export interface FactsOf {
     more?: boolean;
     setting: string;
     position: string;
-    consequence: string;
-    /** What it should say, and the chain of reasons; null: no position says it. */
-    required: string;
-    because: string[];
+    consequence: Consequence;
+    /** What it should say, and the chain of reasons. */
+    required: Want['value'];
+    because: Reason[];
     canSay: boolean;
   };
 

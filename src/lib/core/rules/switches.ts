@@ -35,7 +35,7 @@ const wrongSwitch: Rule = (s) =>
     const position = s.at(r.item, r.setting.id);
     const value = position === undefined ? undefined : meant?.values.get(position);
     if (!meant || position === undefined || value === undefined) return [];
-    const { severity, sentence, more } = factRules[r.fact].wrong(s.kit, value, { ...meant, item: r.item });
+    const { severity, consequence, more } = factRules[r.fact].wrong(s.kit, value, { ...meant, item: r.item });
     return [
       {
         rule: 'switch',
@@ -47,8 +47,8 @@ const wrongSwitch: Rule = (s) =>
           ...(more === undefined ? {} : { more }),
           setting: r.setting.label,
           position: byId(r.setting.positions, position).label,
-          consequence: sentence,
-          required: r.said,
+          consequence,
+          required: r.value,
           because: r.because,
           canSay: r.position !== null
         },

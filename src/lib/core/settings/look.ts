@@ -1,27 +1,10 @@
 import { type CpuFacts, byId, sure } from '../model';
 import { clocksOf, ratedFactor, settingsFor } from '../boards';
 import { cablesOf, type Kit, hasOwnRom } from '../kit';
-import type { FactValue, Severity } from '../model';
+import type { FactValue } from '../model';
 import { hookedMonitors, withSwitch } from '../video';
 import type { Meant } from './meaning';
-
-/** What the build asks of a fact, with the reasons in their order. */
-export interface Want {
-  /** The wanted value in words: `two`, `monochrome`. */
-  said: string;
-  because: string[];
-  /** Whether a value does; among those that do the lowest `rank` is best. */
-  suits(value: FactValue): boolean;
-  rank?(value: FactValue): number;
-}
-
-/** What happens at the machine while a setting says something else. */
-export interface Wrong {
-  severity: Severity;
-  sentence: string;
-  /** Of a number: it says more than there is, or less. */
-  more?: boolean;
-}
+import type { Consequence, DisplayKind, Reason, SlotName, Want, Wrong } from './reasons';
 
 /** A setting with the item that it is on. */
 export interface Of extends Meant {
@@ -29,21 +12,20 @@ export interface Of extends Meant {
 }
 
 export interface FactRule {
-  label: string;
   /** null: the build does not decide it. */
   want(kit: Kit, of: Of): Want | null;
   wrong(kit: Kit, value: FactValue, of: Of): Wrong;
 }
 
-export const exactly = (value: FactValue, said: string, because: string[]): Want => ({
-  said,
+export const exactly = (value: FactValue, ...because: Reason[]): Want => ({
+  value,
   because,
   suits: (v) => v === value
 });
-export const say = (severity: Wrong['severity'], sentence: string): Wrong => ({ severity, sentence });
-export const amount = (kib: number) => (kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`);
-export const mhz = (n: FactValue) => `${Math.round(Number(n) * 10) / 10} MHz`;
-export const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+export const left = (severity: Wrong['severity'], consequence: Consequence): Wrong => ({
+  severity,
+  consequence
+});
 
 export const filledBanks = (kit: Kit): string[] =>
   (kit.memory?.banks ?? []).filter((b) => (kit.banks.get(b.id)?.length ?? 0) > 0).map((b) => b.label ?? b.id);
@@ -66,11 +48,13 @@ export function busMHz(kit: Kit): number | null {
   return set.value ?? cpu?.cpu?.busMHz ?? null;
 }
 
-export type DisplayKind = 'mono' | 'colour' | 'own-bios';
+export const nameOf = ({ id, label }: SlotName): SlotName => (label === undefined ? { id } : { id, label });
+
 export interface Shown {
   kind: DisplayKind;
   title: string;
-  where: string;
+  /** The slot it sits in; null: it is on the board. */
+  where: SlotName | null;
 }
 export const displayOrder: DisplayKind[] = ['own-bios', 'colour', 'mono'];
 /** What the displays are to the board, the one that starts first by preference. */
@@ -83,28 +67,27 @@ export function displaysOf(kit: Kit): Shown[] {
       return {
         kind: sent === 'mono' ? 'mono' : sent === 'cga' ? 'colour' : 'own-bios',
         title: d.title,
-        where: slot ? (slot.label ?? `slot ${slot.id}`) : 'the board'
+        where: slot ? nameOf(slot) : null
       };
     })
     .sort((x, y) => displayOrder.indexOf(x.kind) - displayOrder.indexOf(y.kind));
 }
 
-export const displayWords = { mono: 'monochrome', colour: 'colour', 'own-bios': 'a card with its own BIOS' };
-export const cpuReason = ({ cpu }: Kit): string[] => {
-  const c = cpu?.cpu;
-  return c
-    ? [`${cpu.name} is rated ${mhz(c.busMHz)} outside × ${ratedFactor(c)} = ${mhz(c.coreMHz)} inside`]
-    : [];
-};
-
 /** A setting that the CPU decides: the position that `settingsFor` gives. */
 export const byCpu =
-  (said: (v: FactValue) => string, why: (cpu: CpuFacts) => string) =>
+  (why: (cpu: CpuFacts) => Reason) =>
   (kit: Kit, of: Of): Want | null => {
-    if (!kit.cpu?.cpu) return null;
+    if (!kit.cpu) return null;
+    const { name, cpu } = kit.cpu;
     const position = settingsFor(kit.board, kit.cpu)?.[of.setting.id];
     const value = position === undefined ? undefined : of.values.get(position);
-    return value === undefined ? null : exactly(value, said(value), [...cpuReason(kit), why(kit.cpu.cpu)]);
+    if (value === undefined) return null;
+    const { busMHz, coreMHz } = cpu;
+    return exactly(
+      value,
+      { is: 'cpu-rating', cpu: name, busMHz, factor: ratedFactor(cpu), coreMHz },
+      why(cpu)
+    );
   };
 
 export const keyboardOf = (kit: Kit): 'xt' | 'at' | null => {
@@ -156,8 +139,8 @@ export function monitorWant(kit: Kit, of: Of): Want | null {
   if (!best) return null;
   const good = [...shown].filter(([, n]) => n === best).map(([v]) => v);
   return {
-    said: good.map(String).join(' or '),
-    because: [`${monitor.title} hangs on it`, 'of the kinds that cannot damage it, this one shows most'],
+    value: { either: good },
+    because: [{ is: 'monitor-connected', title: monitor.title }, { is: 'monitor-kind-is-safe' }],
     suits: (v) => good.includes(v)
   };
 }

@@ -6,13 +6,15 @@ import {
   type PartSet,
   type Setting,
   type Severity,
-  entryOf
+  entryOf,
+  sameJson
 } from '../model';
 import { actionsFor, type Action } from '../moves';
 import { kitOf, type Kit } from '../kit';
 import { positionOf, type Fitted } from '../resources';
 import { factRules } from './facts';
 import type { Of } from './look';
+import type { Consequence, Reason, Want } from './reasons';
 import { isByHand, meaningsOf, type Meant } from './meaning';
 import { blockState, foundState } from './record';
 
@@ -27,17 +29,19 @@ export interface Required {
   positions: string[];
   /** Where it is to stand: where the plan has it when that does, else the best. */
   position: string | null;
-  /** What is asked, in words. */
-  said: string;
-  because: string[];
+  /** What is asked. */
+  value: Want['value'];
+  because: Reason[];
 }
 
 /** Everything that follows from one fact, on whatever blocks: it is changed together. */
 export interface FactGroup {
   key: string;
-  label: string;
-  said: string;
-  because: string[];
+  fact: Of['fact'];
+  /** Label of its first setting, by which a function of the board is called. */
+  setting: string;
+  value: Want['value'];
+  because: Reason[];
   settings: Required[];
 }
 
@@ -88,7 +92,7 @@ export function required(kit: Kit, isAsked: (item: Item, meant: Meant) => boolea
           fact: meant.fact,
           positions,
           position: stays ? planned : (positions[0] ?? null),
-          said: want.said,
+          value: want.value,
           because: want.because
         }
       ];
@@ -103,9 +107,9 @@ export function byFact(list: readonly Required[]): FactGroup[] {
     // Memory stands in two blocks of the oldest boards: as banks, and as a total.
     const fact = r.fact === 'memory-kib' ? 'banks' : r.fact === 'vlb-wait' ? 'vlb-mhz' : r.fact;
     const key = fact === 'on-board' || r.item !== BOARD_ITEM ? `${fact} ${r.item} ${r.setting.id}` : fact;
-    const label = fact === 'on-board' ? r.setting.label : factRules[fact].label;
-    const group = groups.get(key) ?? { key, label, said: r.said, because: [], settings: [] };
-    group.because = [...new Set([...group.because, ...r.because])];
+    const { setting, value } = r;
+    const group = groups.get(key) ?? { key, fact, setting: setting.label, value, because: [], settings: [] };
+    group.because.push(...r.because.filter((b) => !group.because.some((known) => sameJson(known, b))));
     group.settings.push(r);
     groups.set(key, group);
   }
@@ -135,11 +139,11 @@ export interface Difference {
   found: string | undefined;
   wanted: string;
   /** Why it is wanted there: reasons of the build, or that the lines were planned so. */
-  because: string[];
+  because: Reason[];
   /** `unseen` is a setting that nobody recorded. */
   severity: Severity | 'unseen';
   /** What the machine does if it is left so. */
-  ifLeft: string;
+  ifLeft: Consequence;
   actions: Action[];
 }
 
@@ -172,7 +176,7 @@ export function differences(build: Build, parts: PartSet, kit: Kit = kitOf(build
         // Nobody asks for it and nobody chose it: the default is only where it would stand.
         const isFree = told.length === 0 && item.chosen[setting.id] === undefined;
         if (isFree) return [];
-        const { severity, sentence } = leftSo(kit, told[0], found);
+        const { severity, consequence } = leftSo(kit, told[0], found);
         const position = (id: string | undefined) => setting.positions.find((p) => p.id === id);
         return [
           {
@@ -182,9 +186,9 @@ export function differences(build: Build, parts: PartSet, kit: Kit = kitOf(build
             setting,
             found,
             wanted,
-            because: told[0]?.because ?? [locked ? 'locked there by hand' : 'planned so for the lines'],
+            because: told[0]?.because ?? [{ is: locked ? 'locked-by-hand' : 'planned-for-lines' }],
             severity,
-            ifLeft: sentence,
+            ifLeft: consequence,
             actions: actionsFor(fitted, setting, position(found), position(wanted)!)
           }
         ];
@@ -197,21 +201,17 @@ function leftSo(
   kit: Kit,
   told: Required | undefined,
   found: string | undefined
-): { severity: Difference['severity']; sentence: string } {
+): { severity: Difference['severity']; consequence: Consequence } {
   const meant =
     told && meaningsOf(told.part).find((m) => m.setting.id === told.setting.id && m.fact === told.fact);
   if (found === undefined)
-    return {
-      severity: told?.fact === 'volts' ? 'stop' : 'unseen',
-      sentence:
-        told?.fact === 'volts'
-          ? 'Nobody looked at it, and too high a voltage destroys the CPU. Record it before power.'
-          : 'Nobody looked at it yet: record it, or set it as drawn.'
-    };
+    return told?.fact === 'volts'
+      ? { severity: 'stop', consequence: { is: 'volts-not-looked' } }
+      : { severity: 'unseen', consequence: { is: 'not-looked' } };
   const value = meant?.values.get(found);
   if (told && meant && value !== undefined)
     return factRules[told.fact].wrong(withFound(kit, told, found), value, { ...meant, item: told.item });
-  return { severity: 'clash', sentence: 'It answers on other lines than planned; see Lines.' };
+  return { severity: 'clash', consequence: { is: 'other-lines' } };
 }
 
 /** The machine as it is while this setting is left as found. */

@@ -21,7 +21,7 @@
   import { middlePrice } from '$lib/core/planner';
   import { offerOf, unmet } from '$lib/core/software';
   import { picturesIn } from '$lib/core/video';
-  import { legalWords, lostWords, markingWords } from '$lib/words';
+  import { legalWords, lostWords, markingWords, waitsWords } from '$lib/words';
   import { getBench } from '../context';
   import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';
@@ -237,7 +237,7 @@
     </div>
     {#if waits}<p>
         {#if waits.needed !== null}<b>{words.needs(waits.needed)}</b>{/if}
-        <span class="quiet">{waits.assumes}</span>
+        <span class="quiet">{waitsWords(waits.rests)}</span>
       </p>{/if}
   </section>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { reasonsOf } from '$lib/words';
   import { Button } from 'flowbite-svelte';
   import { keyOf, type Block, type BlockPicture, type Item, type Part, type State } from '$lib/core/model';
   import { lineSettings } from '$lib/core/solver';
@@ -162,7 +163,7 @@
           {#each asked
             .filter((a) => a.setting.id === r.setting.id && a.position !== null)
             .slice(0, 1) as a (a.setting.id)}
-            <small>{words.because} {a.because.join('; ')}</small>
+            <small>{words.because} {reasonsOf(a.because)}</small>
           {/each}
         </dd>
       </div>

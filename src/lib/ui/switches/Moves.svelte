@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { consequenceOf, factGroupWords, reasonsOf, wantedWords } from '$lib/words';
   import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
@@ -79,8 +80,8 @@
           {d.title} <code>{blockName(d)}</code>
           {d.setting.label}: <s>{words.from(label(d, d.found))}</s> → <b>{label(d, d.wanted)}</b>
         </h3>
-        <p>{words.ifLeft} {d.ifLeft}</p>
-        <p class="why">{words.because} {d.because.join('; ')}</p>
+        <p>{words.ifLeft} {consequenceOf(d.ifLeft)}</p>
+        <p class="why">{words.because} {reasonsOf(d.because)}</p>
         <ul>
           {#each d.actions as action, i (i)}<li>{action.text}</li>{/each}
         </ul>
@@ -112,10 +113,10 @@
       <tbody>
         {#each groups as g (g.key)}
           <tr>
-            <th scope="row">{g.label}</th>
-            <td class="said">{g.said}</td>
+            <th scope="row">{factGroupWords(g)}</th>
+            <td class="said">{wantedWords(g.fact, g.value)}</td>
             <td
-              >{g.because.join('; ')}
+              >{reasonsOf(g.because)}
               {#if g.settings.length > 1}<b
                   >{words.together(
                     g.settings
@@ -128,7 +129,7 @@
               {#if changes(g)}<Button
                   class="act"
                   onclick={() => session.change(settle(session.build, g.settings), words.takeNote)}
-                  aria-label={words.takeOne(g.label)}>{words.choose}</Button
+                  aria-label={words.takeOne(factGroupWords(g))}>{words.choose}</Button
                 >{/if}</td
             >
           </tr>

@@ -1,4 +1,5 @@
 import { capital, or, and } from '../language';
+import { consequenceOf, reasonsOf, wantedWords } from '../settings';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -43,11 +44,14 @@ export const board: WordsOf<
     sentence: `${bios} does not configure plug-and-play cards: a configuration program must run in AUTOEXEC.BAT before anything can use ${the(card)}.`,
     why: 'A plug-and-play card does not answer until something configures it.'
   }),
-  switch: ({ setting, position, consequence, required, because, canSay }) => ({
-    title: `${setting} is set to ${position}`,
-    sentence: canSay
-      ? `${consequence} It should be set for ${required}: ${because[0]}.`
-      : `${consequence} No position stands for ${required}.`,
-    why: `A switch says what is in the machine; set wrong, the board believes the switch. ${capital(because.join('; '))}.`
-  })
+  switch: ({ fact, setting, position, consequence, required, because, canSay }) => {
+    const [left, wanted] = [consequenceOf(consequence), wantedWords(fact, required)];
+    return {
+      title: `${setting} is set to ${position}`,
+      sentence: canSay
+        ? `${left} It should be set for ${wanted}: ${reasonsOf(because.slice(0, 1))}.`
+        : `${left} No position stands for ${wanted}.`,
+      why: `A switch says what is in the machine; set wrong, the board believes the switch. ${capital(reasonsOf(because))}.`
+    };
+  }
 };
