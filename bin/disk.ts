@@ -1,3 +1,4 @@
+import { barrierWords, costWords } from '../src/lib/words';
 import {
   closeSync,
   existsSync,
@@ -69,10 +70,17 @@ export function diskReport(args: readonly string[]): object {
     logical: { ...logical.geometry, usable: logical.usable, size: sizeWords(logical.usable) },
     barriers: barriers({ physical, total, dos, ...facts, translation: kind }).map((b) => ({
       ...b,
+      ...barrierWords(b),
       size: sizeWords(b.sectors)
     })),
     ...(facts
-      ? { setup: setupChoices({ physical, total, translates: true }, { ...facts, translation: kind }, dos) }
+      ? {
+          setup: setupChoices(
+            { physical, total, translates: true },
+            { ...facts, translation: kind },
+            dos
+          ).map((c) => ({ ...c, cost: costWords[c.cost] }))
+        }
       : {}),
     types: fitTypes(
       physical,

@@ -1,3 +1,4 @@
+import { guardWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import {
   choicesFor,
@@ -40,7 +41,7 @@ describe('the disks of the demo', () => {
     expect(choices.map((c) => c.id)).to.not.include('whole');
     // One cylinder of 6 × 17 sectors is kept for diagnostics.
     expect(choices[0]).to.deep.include({ id: 'type', type: '40', lost: 102 });
-    expect(choices[0].cost).to.match(/diagnostics/);
+    expect(choices[0].cost).to.equal('kept');
     expect(
       interfaceNotes(kit(demo('turnstone')), 'hard-disk')
         .map((n) => n.text)
@@ -87,11 +88,30 @@ describe('the size and the setup of one specimen', () => {
   it('what this one really has comes before what its model is said to have', () => {
     const [card] = disksOf(kit(disk({ tries: [], real })));
     expect(card.size!.physical).to.deep.equal(real);
-    const [over] = disksOf(
-      kit(disk({ tries: [], real, setup: { cylinders: 7001, heads: 16, sectors: 63 } }))
-    );
-    expect(over.verdicts.map((v) => v.grade)).to.deep.equal(['stop']);
-    expect(over.verdicts[0].text).to.contain((16 * 63 * 512).toLocaleString('en'));
+    const verdicts = (cylinders: number, plan?: number[]) =>
+      disksOf(
+        kit(
+          disk({ tries: [], real, setup: { cylinders, heads: 16, sectors: 63 }, ...(plan ? { plan } : {}) })
+        )
+      )[0].verdicts;
+    // 7,001 × 16 shift to 875 × 128, which is 7,000 × 16: no partition can end past the medium.
+    expect(verdicts(7001)).to.deep.equal([{ grade: 'note', why: 'rounding', sectors: 16 * 63 }]);
+    const past = 8 * 16 * 63;
+    expect(verdicts(7008)).to.deep.equal([{ grade: 'stop', why: 'past', sectors: past }]);
+    expect(guardWords(verdicts(7008)[0])).to.contain((past * 512).toLocaleString('en'));
+    expect(verdicts(7008, [400, 475])).to.deep.equal([
+      { grade: 'caution', why: 'plan-ends-before', sectors: past }
+    ]);
+    expect(verdicts(7016, [400, 476, 1])).to.deep.equal([
+      {
+        grade: 'stop',
+        why: 'plan-past',
+        overruns: [
+          { number: 2, sectors: past },
+          { number: 3, sectors: 2 * past }
+        ]
+      }
+    ]);
   });
   it('the fix of a limit types a geometry, and ends it', () => {
     const [limit] = limits(disk(undefined));

@@ -1,3 +1,4 @@
+import { barrierWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -220,7 +221,8 @@ describe('how far each layer sees', () => {
           seen.add(b.id);
           expect(ids.includes(b.id) || without.has(b.id), b.id).to.equal(true);
           expect(b.sectors, b.id).to.be.below(total);
-          expect(b.symptom.length && b.cause.length, b.id).to.be.greaterThan(10);
+          const { symptom, cause } = barrierWords(b);
+          expect(symptom.length && cause.length, b.id).to.be.greaterThan(10);
         }
       })
     );

@@ -1,3 +1,4 @@
+import { costWords, guardWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -8,7 +9,8 @@ import {
   setupChoices,
   translations,
   type GeometryTry,
-  type SetupFacts
+  type SetupFacts,
+  type Declared
 } from '../../src/lib/core/storage';
 
 const ata = (cylinders: number, heads = 16, sectors = 63) => ({
@@ -35,7 +37,7 @@ describe('what to type into the setup', () => {
     expect(choices[0].logical).to.deep.equal({ cylinders: 1024, heads: 128, sectors: 63 });
     expect(choices.find((c) => c.id === 'whole')!.works).to.equal(false);
     expect(choices.map((c) => c.id)).to.include.members(['type', 'rom', 'overlay', 'smaller']);
-    for (const c of choices) expect(c.cost.length).to.be.greaterThan(3);
+    for (const c of choices) expect(costWords[c.cost].length).to.be.greaterThan(3);
   });
   it('without translation 1,024; with a 12-bit field 4,095; with a BIOS that hangs 6,322', () => {
     expect(safeCylinders(ata(4000), facts({ translation: 'none' }), 6.22)).to.equal(1024);
@@ -132,16 +134,24 @@ describe('the next geometry to try', () => {
 });
 
 describe('the guard of a medium', () => {
-  const real = { sectors: 614 * 4 * 17 };
+  const real = 614 * 4 * 17;
+  const declared = (cylinders: number, heads: number, kept = 0): Declared => {
+    const geometry = { cylinders, heads, sectors: 17 };
+    return { geometry, logical: geometry, usable: sectorsOf(geometry) - kept * heads * 17 };
+  };
   it('past the end, wasteful, and changed heads', () => {
     const said = (c: number, h: number, made: { heads: number; sectors: number } | null) =>
-      guard({ cylinders: c, heads: h, sectors: 17 }, real, made).map((v) => [v.grade, v.text]);
+      guard(declared(c, h), real, made).map((v) => [v.grade, guardWords(v)]);
     expect(said(614, 4, { heads: 4, sectors: 17 })).to.deep.equal([['fine', 'Declared just as it is.']]);
     expect(said(615, 4, null)[0]).to.deep.equal([
       'stop',
-      'The last partition runs 34,816 bytes past the end of the medium. It stays quiet until data gets there.'
+      'The last cylinder of this setup ends 34,816 bytes past the end of the medium. A partition that reaches there loses data, and stays quiet until then.'
     ]);
     expect(said(600, 4, null)[0][0]).to.equal('note');
+    // Where the BIOS keeps the last cylinder for diagnostics, 615 of 614 reach no further than the medium.
+    expect(guard(declared(615, 4, 1), real, null)).to.deep.equal([
+      { grade: 'note', why: 'rounding', sectors: 68 }
+    ]);
     expect(said(614, 5, { heads: 4, sectors: 17 })[0][1]).to.match(/Do not start from it, do not write/);
   });
 });

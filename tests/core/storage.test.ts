@@ -1,3 +1,4 @@
+import { barrierWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -170,7 +171,7 @@ describe('barriers', () => {
     const tool = barriers({ physical: geo(16_383), total: gib(80), translation: 'lba', dos: 7.1 }).find(
       (b) => b.id === 'tool-64g'
     )!;
-    expect(tool.symptom).to.match(/16,384 MiB/);
+    expect(barrierWords(tool).symptom).to.match(/16,384 MiB/);
   });
   it('lie below the drive, the nearest first, and a smaller drive never meets more', () => {
     fc.assert(

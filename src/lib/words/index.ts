@@ -23,5 +23,6 @@ export * from './en/rescue';
 export * from './en/seen-things';
 export * from './en/start';
 export { consequenceOf, factGroupWords, reasonOf, reasonsOf, waitsWords, wantedWords } from './en/settings';
+export { barrierWords, costWords, guardWords, overrunWords } from './en/storage';
 export { sundryWords } from './en/sundries';
 export * from './en/trials';

@@ -2,9 +2,11 @@ import { cablesOf, speaks, type Controller, type Kit, type PlacedDrive, hasOwnRo
 import type { DiskRecord, DriveInterface, FirmwareFacts, Part, PartWith } from '../model';
 import { systemOf } from '../software';
 import {
+  GeometryError,
   barriersOf,
   guard,
   offered,
+  partition,
   sectorsOf,
   setupChoices,
   translate,
@@ -12,6 +14,7 @@ import {
   type Barrier,
   type DriveSize,
   type Geometry,
+  type PartitionPlan,
   type SetupChoice,
   type SetupFacts,
   type Verdict
@@ -120,13 +123,14 @@ function diskOf(kit: Kit, drive: PlacedDrive, controller: Controller | null, wha
   const size = sizeOf(drive.part, record);
   const byRom = whatIf.byRom || kind === 'scsi' || (controller !== null && hasOwnRom(kit, controller));
   const facts = byRom ? romFacts(kind) : firmware ? firmwareFacts(firmware) : null;
+  const dos = whatIf.dos ?? systemOf(kit.build.brief.os).dos;
   return {
     drive,
     controller,
     size,
     facts,
-    dos: whatIf.dos ?? systemOf(kit.build.brief.os).dos,
-    verdicts: size && record ? verdictsOf(size, record, facts) : []
+    dos,
+    verdicts: size && record ? verdictsOf(size, record, facts, dos) : []
   };
 }
 
@@ -183,21 +187,37 @@ export function standing(disk: KitDisk): Barrier[] {
   return size && facts ? barriersOf(typedOf(disk) ?? size, facts, dos) : [];
 }
 
-/** What is typed for a medium, against its size and how it was made. */
-function verdictsOf(size: DriveSize, { setup, made }: DiskRecord, facts: SetupFacts | null): Verdict[] {
-  const real = { sectors: size.total ?? sectorsOf(size.physical) };
+/** What is typed for a medium, against its size, how it was made, and the partitions written down for it. */
+function verdictsOf(
+  size: DriveSize,
+  { setup, made, plan }: DiskRecord,
+  facts: SetupFacts | null,
+  dos: number | null
+): Verdict[] {
+  const total = size.total ?? sectorsOf(size.physical);
   if (facts?.isRom) {
     if (!made) return [];
     // Nothing is typed: what the ROM makes of the drive meets how it was made.
-    const { geometry } = offered(size.physical, facts, size.total);
-    return guard({ ...geometry, cylinders: 1 }, real, made).filter((v) => v.grade === 'stop');
+    const { geometry, usable } = offered(size.physical, facts, size.total);
+    return guard({ geometry, logical: geometry, usable }, null, made).filter((v) => v.grade === 'stop');
   }
   if (!setup) return [];
   const { cylinders, heads, sectors } = setup;
-  const declared = { cylinders, heads, sectors };
+  const geometry = { cylinders, heads, sectors };
   // A geometry of more than 16 heads is one that a BIOS made already.
-  const asked = facts !== null && asksDrive(facts) && sameShape(declared, size.physical);
-  const logical =
-    facts && heads <= 16 ? offered(declared, facts, asked ? real.sectors : undefined).geometry : declared;
-  return guard(declared, asked ? { sectors: sectorsOf(declared) } : real, made ?? null, logical);
+  const asked = facts !== null && asksDrive(facts) && sameShape(geometry, size.physical);
+  const given = facts && heads <= 16 ? offered(geometry, facts, asked ? total : undefined) : null;
+  const logical = given?.geometry ?? geometry;
+  const declared = { geometry, logical, usable: given?.usable ?? sectorsOf(geometry) };
+  return guard(declared, asked ? null : total, made ?? null, plan ? planIn(logical, plan, dos) : null);
+}
+
+/** The partitions of these sizes in cylinders; null where they do not go into the geometry. */
+function planIn(geometry: Geometry, sizes: readonly number[], dos: number | null): PartitionPlan | null {
+  try {
+    return partition(geometry, dos ?? 6.22, sizes);
+  } catch (error) {
+    if (!(error instanceof GeometryError)) throw error;
+    return null;
+  }
 }

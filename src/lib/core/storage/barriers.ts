@@ -1,5 +1,5 @@
 import { largestPartition } from './fat';
-import { sectorsOf, sizeWords, type Geometry } from './geometry';
+import { sectorsOf, type Geometry } from './geometry';
 import { makesExtended, toolDisplay } from './partition';
 import { translate, type Translation } from './translation';
 
@@ -34,17 +34,35 @@ export interface Setup {
   byNumber?: boolean;
 }
 
-export interface Barrier {
-  id: string;
+/** Which barrier it is, with the numbers from which its cause and what a person sees are told. */
+export type BarrierFacts =
+  /** A field for fewer than `most` cylinders. */
+  | { id: 'bios-cylinders'; most: number; cylinders: number }
+  | { id: 'bios-6322'; cylinders: number }
+  | { id: 'bios-65535' }
+  | { id: 'heads-256'; cylinders: number; heads: number; shifted: number }
+  | { id: 'int13' | 'int13-ata'; offers: Geometry }
+  /** The largest partition of this DOS, in sectors. */
+  | { id: 'one-partition'; dos: number; most: number }
+  | { id: 'dos-int13'; dos: number }
+  /** MiB that the partition tool shows. */
+  | { id: 'tool-64g'; shownMiB: number }
+  | { id: 'reports-16383' | 'lba-28' | 'table-32' };
+
+export type Barrier = BarrierFacts & {
   /** Sectors up to which all is well. */
   sectors: number;
   who: Who;
-  /** What a person sees beyond it. */
-  symptom: string;
-  /** Why, from the numbers at hand. */
-  cause: string;
   ways: readonly Way[];
-}
+};
+
+/** Whether the machine hangs on it, where others only lose a part of the drive. */
+export const hangs = (b: Barrier): boolean =>
+  b.id === 'heads-256' ||
+  b.id === 'bios-cylinders' ||
+  b.id === 'bios-6322' ||
+  b.id === 'bios-65535' ||
+  b.id === 'reports-16383';
 
 const biosWays: readonly Way[] = [
   'fewer cylinders',
@@ -71,11 +89,8 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'bios-cylinders',
       sectors: (most - 1) * track,
       who: 'BIOS',
-      symptom:
-        physical.cylinders === most
-          ? 'a drive of no cylinders at all, or a hang'
-          : 'the drive too small, or a hang',
-      cause: `the BIOS keeps the cylinders in a field for fewer than ${most.toLocaleString('en')}, and the drive has ${physical.cylinders.toLocaleString('en')}`,
+      most,
+      cylinders: physical.cylinders,
       ways: biosWays
     });
   if (setup.hangs?.includes('6322') && physical.cylinders > 6322)
@@ -83,8 +98,7 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'bios-6322',
       sectors: 6322 * track,
       who: 'BIOS',
-      symptom: 'a hang at detection',
-      cause: `this BIOS hangs above 6,322 cylinders, and the drive has ${physical.cylinders.toLocaleString('en')}`,
+      cylinders: physical.cylinders,
       ways: biosWays
     });
   if (setup.hangs?.includes('65535') && total > 65_535 * 16 * 63)
@@ -92,8 +106,6 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'bios-65535',
       sectors: 65_535 * 16 * 63,
       who: 'BIOS',
-      symptom: 'a hang at detection',
-      cause: 'this BIOS divides by 16 × 63 and keeps 16 bits of cylinders',
       ways: ['clip jumper', 'option ROM', 'another BIOS', 'smaller drive']
     });
   if (geometry.heads === 256)
@@ -101,8 +113,9 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'heads-256',
       sectors: 8192 * track,
       who: 'operating system',
-      symptom: 'a hang as the operating system starts',
-      cause: `${physical.cylinders.toLocaleString('en')} cylinders × ${physical.heads} heads shift to ${geometry.cylinders} × 256, and DOS cannot take 256 heads`,
+      cylinders: physical.cylinders,
+      heads: physical.heads,
+      shifted: geometry.cylinders,
       ways: biosWays
     });
   // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics.
@@ -114,8 +127,7 @@ export function barriers(setup: Setup): Barrier[] {
       id: translation === 'none' ? 'int13-ata' : 'int13',
       sectors: usable,
       who: 'BIOS',
-      symptom: 'the drive too small, the rest out of reach',
-      cause: `INT 13h offers ${geometry.cylinders} × ${geometry.heads} × ${geometry.sectors}`,
+      offers: geometry,
       ways: translation === 'none' ? biosWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
     });
   if (dos !== null && !makesExtended(dos))
@@ -123,8 +135,8 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'one-partition',
       sectors: largestPartition(dos),
       who: 'operating system',
-      symptom: 'one partition, and the rest of the disk unused',
-      cause: `DOS ${dos} makes a single partition of at most ${sizeWords(largestPartition(dos))}; several come with DOS 3.3`,
+      dos,
+      most: largestPartition(dos),
       ways: ['smaller drive']
     });
   if (dos !== null && dos < 7)
@@ -132,8 +144,7 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'dos-int13',
       sectors: 1024 * 255 * 63,
       who: 'operating system',
-      symptom: 'the drive too small, the rest not there',
-      cause: `DOS ${dos} calls INT 13h with cylinder, head and sector only`,
+      dos,
       ways: ['smaller drive', 'fewer cylinders']
     });
   if (dos !== null && dos >= 7)
@@ -141,8 +152,7 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'tool-64g',
       sectors: 65_536 * 2048,
       who: 'partition tool',
-      symptom: `a size of ${toolDisplay(total).shown.toLocaleString('en')} MiB in the partition tool; the partition itself is right`,
-      cause: 'the DOS-mode partition tool of the late 1990s shows the size modulo 65,536 MiB',
+      shownMiB: toolDisplay(total).shown,
       ways: []
     });
   if (physical.cylinders === 16_383 && !setup.byNumber)
@@ -150,8 +160,6 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'reports-16383',
       sectors: 16_383 * 16 * 63,
       who: 'drive',
-      symptom: 'the geometry no longer tells the size; typed into an old setup it usually hangs',
-      cause: 'every larger ATA drive reports 16,383 × 16 × 63',
       ways: ['fewer cylinders', 'option ROM', 'overlay']
     });
   if (!setup.byNumber)
@@ -159,16 +167,12 @@ export function barriers(setup: Setup): Barrier[] {
       id: 'lba-28',
       sectors: 2 ** 28,
       who: 'controller',
-      symptom: 'data past it can wrap round and overwrite the start',
-      cause: '28 bits of sector number',
       ways: ['smaller drive', 'option ROM']
     });
   add({
     id: 'table-32',
     sectors: 2 ** 32,
     who: 'partition tool',
-    symptom: 'the rest cannot be put into the partition table',
-    cause: 'its fields for start and length have 32 bits',
     ways: ['smaller drive']
   });
   return out.sort((a, b) => a.sectors - b.sectors);

@@ -9,6 +9,7 @@ export * from './infer';
 export * from './partition';
 export * from './letters';
 export * from './setup';
+export * from './guard';
 export * from './geometry-tries';
 export * from './layers';
 export * from './ruler';

@@ -36,6 +36,19 @@ export interface DriveSize {
   translates: boolean;
 }
 
+/** What a way costs: `kept`: a cylinder that the BIOS keeps for diagnostics; `part`, `rest`: of the drive, unused. */
+export type Cost =
+  | 'nothing'
+  | 'kept'
+  | 'part'
+  | 'rest'
+  | 'hangs'
+  | 'adapter-card'
+  | 'another-rom'
+  | 'unreadable-without'
+  | 'another-drive'
+  | 'jumper-hides';
+
 /** One way to fill the setup in: exactly what to type, what is usable then, and what it costs. */
 export interface SetupChoice {
   id: 'whole' | 'fewer' | 'type' | 'by-rom' | 'rom' | 'overlay' | 'smaller' | 'bios' | 'clip';
@@ -51,7 +64,7 @@ export interface SetupChoice {
   lost: number;
   /** Nothing hangs and nothing is garbled. */
   works: boolean;
-  cost: string;
+  cost: Cost;
 }
 
 const NO_PRECOMP = 65_535;
@@ -128,14 +141,14 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
     const { geometry: logical, usable } = offered(physical, facts, total, dos);
     return [{ ...notTyped, id: 'by-rom', logical, usable, lost: total - usable, cost: 'nothing' }];
   }
-  const costOf = (unused: number, g: Geometry) =>
+  const costOf = (unused: number, g: Geometry): Cost =>
     // Less than one cylinder is rounding.
     unused < g.heads * g.sectors
       ? 'nothing'
       : facts.keepsLast && unused <= g.heads * g.sectors
-        ? 'one cylinder, which this BIOS keeps for diagnostics'
-        : 'part of the drive is not used';
-  const typed = (id: SetupChoice['id'], geometry: Geometry, cost: string, works: boolean): SetupChoice => {
+        ? 'kept'
+        : 'part';
+  const typed = (id: SetupChoice['id'], geometry: Geometry, cost: Cost, works: boolean): SetupChoice => {
     const whole = id === 'whole' && facts.translation.startsWith('lba') ? total : sectorsOf(geometry);
     const { geometry: logical, usable } = offered(geometry, facts, whole, dos);
     const lost = Math.max(0, total - usable);
@@ -159,10 +172,10 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
     found.some((b) => stopping.has(b.id)) ||
     (physical.cylinders === 16_383 && !facts.translation.startsWith('lba'));
   const fits = physical.cylinders <= (facts.mostTyped ?? Infinity);
-  if (facts.user && fits) out.push(typed('whole', physical, hangs ? 'it hangs' : 'nothing', !hangs));
+  if (facts.user && fits) out.push(typed('whole', physical, hangs ? 'hangs' : 'nothing', !hangs));
   const most = safeCylinders(drive, facts, dos);
   if (facts.user && most < physical.cylinders)
-    out.push(typed('fewer', { ...physical, cylinders: most }, 'the rest of the drive is not used', true));
+    out.push(typed('fewer', { ...physical, cylinders: most }, 'rest', true));
   // Beside a user type the best entry is enough to see what it would waste.
   const entries = fitTypes(
     physical,
@@ -197,21 +210,18 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
     out.push({
       ...notTyped,
       id: 'rom',
-      cost: 'an adapter card or a ROM socket: a slot, a free ROM window, a port base'
+      cost: 'adapter-card'
     });
-  if (ways.has('another BIOS'))
-    out.push({ ...notTyped, id: 'bios', type: '', cost: 'another ROM for this very board, if there is one' });
+  if (ways.has('another BIOS')) out.push({ ...notTyped, id: 'bios', type: '', cost: 'another-rom' });
   if (ways.has('overlay'))
     out.push({
       ...notTyped,
       id: 'overlay',
       type: 'user',
-      cost: 'unreadable without it; goes wrong when a floppy is started first'
+      cost: 'unreadable-without'
     });
-  if (ways.has('smaller drive'))
-    out.push({ ...notTyped, id: 'smaller', type: '', cost: 'another drive or flash card' });
-  if (ways.has('clip jumper'))
-    out.push({ ...notTyped, id: 'clip', type: '', cost: 'a jumper on the drive hides the rest' });
+  if (ways.has('smaller drive')) out.push({ ...notTyped, id: 'smaller', type: '', cost: 'another-drive' });
+  if (ways.has('clip jumper')) out.push({ ...notTyped, id: 'clip', type: '', cost: 'jumper-hides' });
   return out.sort(
     (a, b) =>
       Number(isTyped(b)) - Number(isTyped(a)) ||
@@ -220,37 +230,3 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   );
 }
 const isTyped = (c: SetupChoice) => c.geometry !== null;
-
-export interface Verdict {
-  grade: 'stop' | 'caution' | 'note' | 'fine';
-  text: string;
-}
-
-/**
- * What a declared geometry means for a medium: against its real size, and against the geometry in force when it
- * was partitioned.
- * @param declared as typed into the setup
- * @param logical what INT 13h makes of it: partitions are addressed in this one
- */
-export function guard(
-  declared: Geometry,
-  real: { sectors: number },
-  made: Pick<Geometry, 'heads' | 'sectors'> | null,
-  logical: Pick<Geometry, 'heads' | 'sectors'> = declared
-): Verdict[] {
-  const out: Verdict[] = [];
-  const past = sectorsOf(declared) - real.sectors;
-  const bytes = (n: number) => (n * 512).toLocaleString('en');
-  if (made && (made.heads !== logical.heads || made.sectors !== logical.sectors))
-    out.push({
-      grade: 'stop',
-      text: `Heads or sectors changed: made with ${made.heads} × ${made.sectors}, and this setup gives ${logical.heads} × ${logical.sectors}. Do not start from it, do not write to it.`
-    });
-  if (past > 0)
-    out.push({
-      grade: 'stop',
-      text: `The last partition runs ${bytes(past)} bytes past the end of the medium. It stays quiet until data gets there.`
-    });
-  else if (past < 0) out.push({ grade: 'note', text: `Safe, but ${bytes(-past)} bytes are not used.` });
-  return out.length ? out : [{ grade: 'fine', text: 'Declared just as it is.' }];
-}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { guardWords } from '$lib/words';
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
   import { onMount } from 'svelte';
@@ -23,7 +24,7 @@
 </script>
 
 <h2>{words.guard}</h2>
-{#each disk.verdicts as v (v.text)}<p class="verdict {v.grade}">{v.text}</p>{/each}
+{#each disk.verdicts as v (v.why)}<p class="verdict {v.grade}">{guardWords(v)}</p>{/each}
 {#each others as t (t.at)}<p>
     {words.elsewhere(t.where, t.cylinders)} <b>{words.results[t.result]}</b>
   </p>{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { overrunWords } from '$lib/words';
   import { sure } from '$lib/core/model';
   import { Button } from 'flowbite-svelte';
   import { wipeGate } from '$lib/core/boot';
@@ -10,6 +11,8 @@
     driveLetters,
     formatMinutesLeft,
     makesExtended,
+    overrunsOf,
+    sectorsOf,
     mostCylinders,
     partition,
     proposeSizes,
@@ -189,6 +192,12 @@
       saved = words.notWritten(error instanceof Error ? error.message : String(error));
     }
   }
+  /** Partitions of the plan that end past the real end of the drive. */
+  const overruns = $derived(
+    disk.size && typeof plan !== 'string'
+      ? overrunsOf(plan, disk.size.total ?? sectorsOf(disk.size.physical))
+      : []
+  );
   let percent = $state('');
   let minutes = $state('');
   const remaining = $derived.by(() => {
@@ -272,6 +281,7 @@
   <p class="lead">{words.writeLead}</p>
   {#if !isLook}<DataGate item={disk.drive.item.id} title={disk.drive.title} asks />{/if}
   {#if gate}<WipeGate {gate} />{/if}
+  {#if overruns.length}<p class="bad" role="alert">{words.overruns(overrunWords(overruns))}</p>{/if}
   <p class="row">
     <label><input type="checkbox" bind:checked={format} /> {words.format}</label>
     <label>{words.label} <input bind:value={label} maxlength="11" /></label>

@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { barrierWords, capital, costWords } from '$lib/words';
   import { Button } from 'flowbite-svelte';
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import {
+    hangs,
     layers,
     offered,
     sectorsOf,
@@ -93,9 +95,10 @@
       {#if disk.dos === null}{words.noSystem}{/if}
     </p>{/if}
   {#each found as b (b.id)}
-    <div class="barrier" class:hang={b.symptom.includes('hang')}>
-      <b>{b.who.charAt(0).toUpperCase()}{b.who.slice(1)}: {sizeWords(b.sectors)}</b>
-      <p>{words.expect(b.symptom)} {b.cause.charAt(0).toUpperCase()}{b.cause.slice(1)}.</p>
+    {@const { symptom, cause } = barrierWords(b)}
+    <div class="barrier" class:hang={hangs(b)}>
+      <b>{capital(b.who)}: {sizeWords(b.sectors)}</b>
+      <p>{words.expect(symptom)} {capital(cause)}.</p>
       {#if b.ways.length}<p class="quiet">{words.ways(b.ways.join(', '))}</p>{/if}
     </div>
   {/each}
@@ -131,7 +134,7 @@
                   ? `; ${words.lost(sizeWords(c.lost))}`
                   : ''}</span
               >{/if}
-            {#if c.works}<small>{words.costs(c.cost)}</small>{/if}
+            {#if c.works}<small>{words.costs(costWords[c.cost])}</small>{/if}
           </li>
         {/each}
       </ul>

@@ -148,12 +148,13 @@ export class Session {
    * is under way waits for the same end.
    */
   flush(): Promise<void> {
-    if (this.collision) return Promise.resolve();
-    this.flushing ??= this.sendAll().then((isThrough) => {
-      this.flushing = null;
-      if (isThrough && this.recheck) void this.look();
-      else if (isThrough && !this.collision) this.resume();
-    });
+    if (this.collision || this.isColliding) return Promise.resolve();
+    this.flushing ??= this.sendAll()
+      .finally(() => (this.flushing = null))
+      .then((isThrough) => {
+        if (isThrough && this.recheck) void this.look();
+        else if (isThrough && !this.collision) this.resume();
+      });
     return this.flushing;
   }
 
@@ -170,10 +171,13 @@ export class Session {
 
   private async sendFirst(): Promise<boolean> {
     const [change] = this.queue;
+    const { head } = this.saved;
     const reply = await ask<Saved>('PUT', `/builds/${this.build.id}`, {
       ...change,
-      base: this.saved.head
+      base: head
     });
+    // Answered after something else was decided: the answer is about a state that is no longer in question.
+    if (this.queue[0] !== change || this.saved.head !== head) return !this.collision;
     if (!reply.ok) return this.stopped(reply);
     this.acknowledge(1, reply.value);
     return true;
@@ -275,8 +279,9 @@ export class Session {
   /** Looks whether the server has another state, and shows it unless something here waits. */
   private async look(): Promise<void> {
     this.recheck = false;
+    const { head } = this.saved;
     const reply = await ask<Saved>('GET', `/builds/${this.build.id}`);
-    if (this.queue.length || this.sending || this.collision) return;
+    if (this.queue.length || this.sending || this.collision || this.saved.head !== head) return;
     if (!reply.ok) {
       if ('away' in reply) return this.leave();
       if (reply.problem.status === 410) this.trouble = { kind: 'binned' };

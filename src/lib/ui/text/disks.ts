@@ -141,6 +141,8 @@ export const disks = {
   tool: (shown: string, is: string) =>
     `The DOS-mode partition tool will show ${shown} MiB in place of ${is}; the partition itself is right.`,
   write: 'Write it as an image',
+  overruns: (list: string) =>
+    `Past the end of the drive: ${list}. Set the boundary back, or enter the real cylinders under Setup, before you write this.`,
   writeLead:
     'A raw image with this partition table, to put on a flash card with a modern machine. It is a file; nothing is written to any device.',
   format: 'with empty file systems',

@@ -1,13 +1,14 @@
 import { sizeWords } from '../../../core/storage';
 import { sentence } from '../language';
+import { barrierWords, guardWords } from '../storage';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
 export const disks: WordsOf<'disk.limit' | 'disk.type' | 'disk.setup'> = {
   'disk.limit': ({ drive, barrier: b }) => ({
     title: `${drive.name} is larger than the ${b.who} can use`,
-    sentence: `What you would see: ${b.symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${b.ways.join(', ')}.` : ''}`,
-    why: sentence(b.cause)
+    sentence: `What you would see: ${barrierWords(b).symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${b.ways.join(', ')}.` : ''}`,
+    why: sentence(barrierWords(b).cause)
   }),
   'disk.type': ({ drive, bios, types, best, geometry, usable, lost }) => ({
     title: `${drive.name}: type ${best}`,
@@ -15,8 +16,11 @@ export const disks: WordsOf<'disk.limit' | 'disk.type' | 'disk.setup'> = {
     why: 'The oldest setups have a table of types and no user type.'
   }),
   'disk.setup': ({ drive, verdict }) => ({
-    title: `The setup does not match how ${drive.name} was partitioned`,
-    sentence: verdict.text,
+    title:
+      verdict.why === 'shape'
+        ? `The setup does not match how ${drive.name} was partitioned`
+        : `The setup reaches past the end of ${drive.name}`,
+    sentence: guardWords(verdict),
     why: 'Geometry belongs to a disk and a machine together: enter what it was partitioned with.'
   })
 };
