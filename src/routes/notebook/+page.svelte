@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
@@ -8,6 +9,7 @@
   import Merged from '$lib/ui/notebook/Merged.svelte';
   import Tries from '$lib/ui/notebook/Tries.svelte';
   import BlockShape from '$lib/ui/parts/BlockShape.svelte';
+  import KeptNotice from '$lib/ui/record/KeptNotice.svelte';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
@@ -25,6 +27,7 @@
   });
   // svelte-ignore state_referenced_locally
   const keeping = new Keeping(data.notebooks, fresh(), page.url.searchParams.get('id'));
+  onMount(() => keeping.start());
   const now = $derived(keeping.now);
   const change = (next: Notebook) => keeping.change(next);
   const isKept = $derived(keeping.kept.some((k) => k.notebook.id === now.id));
@@ -100,7 +103,7 @@
       bringBack={() => keeping.bringBack(record)}
     />{/if}
   {#if keeping.trouble}<p class="bad" role="alert">{keeping.trouble}</p>{/if}
-  <p class="sr-only" role="status">{keeping.saved ? words.saved : ''}</p>
+  <KeptNotice record={keeping.record} names={words.fields} />
   <div class="body">
     <section>
       <div class="name">

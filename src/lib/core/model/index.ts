@@ -30,6 +30,7 @@ export { withToldFields } from './told-fields';
 export * from './items';
 export * from './number-words';
 export { sameJson } from './equal';
+export { mergeFields } from './merge-fields';
 export { entriesOf, keyIn } from './keys';
 export { byId, entryOf, lastOf, sure } from './sure';
 export { freeIdOf, slugOf } from './slug';

@@ -1,5 +1,6 @@
 import type { Notebook } from '../../core/model';
-import { ask, problemLines } from '../record/send';
+import { KeptRecord, type Versioned, type Way } from '../record/kept.svelte';
+import { ask, problemLines, type Reply } from '../record/send';
 import { text } from '../text';
 import { notebook as notebookText } from '../text/notebook';
 
@@ -11,50 +12,68 @@ export interface Kept {
 /** The notebooks of the workshop: one is open, and every change of it is saved at once, one after the other. */
 export class Keeping {
   kept: Kept[] = $state.raw([]);
-  now: Notebook = $state.raw()!;
+  /** The one that is open. */
+  record: KeptRecord<Notebook>;
+  /** What went wrong with deleting one. */
   trouble = $state('');
-  saved = $state(false);
   /** The notebook that was deleted last, until it is brought back. */
   deleted: Notebook | null = $state.raw(null);
-  private saving: Promise<void> | null = null;
+  private stop: (() => void) | null = null;
 
   constructor(kept: Kept[], fresh: Notebook, open: string | null) {
     this.kept = kept;
-    this.now = kept.find((k) => k.notebook.id === open)?.notebook ?? kept[0]?.notebook ?? fresh;
+    const first = kept.find((k) => k.notebook.id === open) ?? kept[0];
+    this.record = $state.raw(this.recordOf(first ?? { notebook: fresh, version: 0 }));
+  }
+
+  get now(): Notebook {
+    return this.record.now;
+  }
+
+  private recordOf({ notebook, version }: Kept): KeptRecord<Notebook> {
+    return new KeptRecord<Notebook>(this.wayOf(notebook.id), { value: notebook, version });
+  }
+
+  /** Takes up what waits of the one that is open. @returns how to stop */
+  start(): () => void {
+    this.stop = this.record.start();
+    return () => this.stop?.();
   }
 
   open(notebook: Notebook): void {
-    this.now = notebook;
+    this.stop?.();
+    const known = this.kept.find((k) => k.notebook.id === notebook.id);
+    this.record = this.recordOf(known ?? { notebook, version: 0 });
+    this.stop = this.record.start();
     this.trouble = '';
   }
 
-  /** Shows a change at once and saves it; what changes while one is being saved follows it. */
   change(next: Notebook): void {
-    this.now = next;
-    this.saving ??= this.save().finally(() => (this.saving = null));
+    void this.record.change(next);
   }
 
-  private async save(): Promise<void> {
-    const sent = this.now;
-    const version = this.kept.find((k) => k.notebook.id === sent.id)?.version ?? 0;
-    const reply = await ask<Kept>('PUT', `/notebooks/${sent.id}`, { notebook: sent, version });
-    this.saved = reply.ok;
-    if (reply.ok) {
-      this.trouble = '';
-      this.put(reply.value);
-      if (this.now !== sent) await this.save();
-    } else if ('away' in reply) this.trouble = text.serverGone;
-    else if (reply.problem.status === 409) await this.reload(sent.id);
-    else this.trouble = problemLines(reply.problem).join(' ');
+  private wayOf(id: string): Way<Notebook> {
+    return {
+      key: `notebooks/${id}`,
+      save: async (notebook, version) =>
+        this.told(await ask<Kept>('PUT', `/notebooks/${id}`, { notebook, version })),
+      load: async () => {
+        const reply = await ask<{ notebooks: Kept[] }>('GET', '/notebooks');
+        if (!reply.ok) return reply;
+        this.kept = reply.value.notebooks;
+        const found = this.kept.find((k) => k.notebook.id === id);
+        return found
+          ? this.told({ ok: true, value: found })
+          : { ok: false, problem: { title: notebookText.gone, status: 404 } };
+      }
+    };
   }
 
-  /** Another window saved first: its state is shown. */
-  private async reload(id: string): Promise<void> {
-    const reply = await ask<{ notebooks: Kept[] }>('GET', '/notebooks');
-    if (!reply.ok) return;
-    this.kept = reply.value.notebooks;
-    this.now = this.kept.find((k) => k.notebook.id === id)?.notebook ?? this.now;
-    this.trouble = notebookText.stale;
+  private told(reply: Reply<Kept>): Reply<Versioned<Notebook>> {
+    if (!reply.ok) return reply;
+    const { notebook, version } = reply.value;
+    this.put(reply.value);
+    return { ok: true, value: { value: notebook, version } };
   }
 
   private put(one: Kept): void {
@@ -66,7 +85,7 @@ export class Keeping {
 
   async remove(id: string, fresh: Notebook): Promise<void> {
     // A change that is still being saved would bring it back by itself.
-    await this.saving;
+    await this.record.settled();
     const reply = await ask('DELETE', `/notebooks/${id}`);
     if (!reply.ok) {
       this.trouble = 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
@@ -79,7 +98,10 @@ export class Keeping {
 
   bringBack(notebook: Notebook): void {
     this.deleted = null;
-    this.open(notebook);
+    this.stop?.();
+    // What was deleted has no state on the server: it begins with none.
+    this.record = this.recordOf({ notebook: { ...notebook, name: '' }, version: 0 });
+    this.stop = this.record.start();
     this.change(notebook);
   }
 }

@@ -26,8 +26,17 @@ export const notebook = {
   fresh: 'Unknown board',
   name: 'Name',
   remove: (name: string) => `Delete ${name}`,
-  stale: 'It was changed in another window; you see that state now. Your last change was not saved.',
-  saved: 'Saved.',
+  gone: 'It was deleted in another window; your last change is not saved.',
+  /** Fields of a notebook, for what two windows changed. */
+  fields: {
+    name: 'name',
+    like: 'the part that it looks like',
+    blocks: 'blocks',
+    subjects: 'facts',
+    fragments: 'sources',
+    tries: 'starts',
+    notes: 'notes'
+  },
   blocks: 'Blocks',
   addBlock: 'Add a block',
   kinds: { dip: 'switches', header: 'pins' },

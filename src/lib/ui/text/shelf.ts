@@ -73,8 +73,20 @@ export const shelf = {
   photoAlt: (name: string, thing: string) => `${name}, photograph of ${thing}`,
   toBin: 'To the bin',
   back2: 'All things',
-  saved: 'Saved.',
-  stale: 'Changed in another window meanwhile; you see that state now. Make your change again.',
+  /** Fields of a thing, for what two windows changed. */
+  fields: {
+    label: 'name',
+    place: 'where it lies',
+    notes: 'notes',
+    bought: 'when it was bought',
+    cost: 'cost',
+    condition: 'condition',
+    asFound: 'positions as found',
+    loans: 'loans',
+    trials: 'tries',
+    medium: 'what was written down of it as a disk',
+    evidence: 'sources'
+  },
   tableTitle: (n: number, bad: number) =>
     `${counted('row', 'rows')(n)} can be taken in${bad ? `, ${bad} cannot` : ''}`,
   tableLine: (n: number) => `line ${n}`,

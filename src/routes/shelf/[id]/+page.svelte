@@ -4,6 +4,9 @@
   import { goto } from '$app/navigation';
   import type { PhotoMarks, ShelfItem, ShelfView } from '$lib/core/model';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
+  import { onMount } from 'svelte';
+  import KeptNotice from '$lib/ui/record/KeptNotice.svelte';
+  import { KeptRecord, type Versioned, type Way } from '$lib/ui/record/kept.svelte';
   import { ask, problemLines, type Reply } from '$lib/ui/record/send';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
@@ -20,39 +23,31 @@
   // svelte-ignore state_referenced_locally
   let view: ShelfView = $state.raw(data.view);
   let trouble = $state<string[]>([]);
-  let saved = $state(false);
   let lend = $state('');
-  const item = $derived(view.item);
+  // svelte-ignore state_referenced_locally
+  const record = new KeptRecord<ShelfItem>(wayOf(data.view.item.id), {
+    value: data.view.item,
+    version: data.view.version
+  });
+  onMount(() => record.start());
+  const item = $derived(record.now);
   const part = $derived(data.part);
   const shown = $derived({ id: 'shown', part: item.part, asFound: item.asFound, chosen: {}, locked: [] });
 
-  let saving: Promise<void> | null = null;
-
-  /** Shows a change at once and saves it; changes made while one is being saved follow it, none is lost. */
-  function change(next: ShelfItem): Promise<void> {
-    view = { ...view, item: next };
-    saving ??= save().finally(() => (saving = null));
-    return saving;
-  }
-  async function save(): Promise<void> {
-    const sent = item;
-    const reply = await ask<ShelfView>('PUT', `/shelf/${sent.id}`, { item: sent, version: view.version });
-    saved = reply.ok;
-    if (!reply.ok) return refused(sent.id, reply);
-    trouble = [];
-    const changedSince = item !== sent;
-    view = changedSince ? { ...reply.value, item } : reply.value;
-    if (changedSince) await save();
-  }
-  /** When another window saved first, its state is shown. */
-  async function refused(id: string, reply: Exclude<Reply<ShelfView>, { ok: true }>) {
-    if ('away' in reply) trouble = [text.serverGone];
-    else if (reply.problem.status !== 409) trouble = problemLines(reply.problem);
-    else {
-      const now = await ask<ShelfView>('GET', `/shelf/${id}`);
-      if (now.ok) view = now.value;
-      trouble = [words.stale];
-    }
+  /** Shows a change at once and saves it. */
+  const change = (next: ShelfItem): Promise<void> => record.change(next);
+  /** The page shows what the server says of the thing besides: who it is lent to, where it sits. */
+  function wayOf(id: string): Way<ShelfItem> {
+    const told = (reply: Reply<ShelfView>): Reply<Versioned<ShelfItem>> => {
+      if (!reply.ok) return reply;
+      view = reply.value;
+      return { ok: true, value: { value: reply.value.item, version: reply.value.version } };
+    };
+    return {
+      key: `shelf/${id}`,
+      save: async (item, version) => told(await ask<ShelfView>('PUT', `/shelf/${id}`, { item, version })),
+      load: async () => told(await ask<ShelfView>('GET', `/shelf/${id}`))
+    };
   }
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value.trim();
   function setText(key: 'label' | 'place' | 'notes' | 'bought', event: Event) {
@@ -145,7 +140,7 @@
     {#if view.lentTo}<b class="lent">{words.lentTo(view.lentTo)}</b>{/if}
   </p>
   {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
-  <p class="sr-only" role="status">{saved ? words.saved : ''}</p>
+  <KeptNotice {record} names={words.fields} />
   <div class="body">
     <section>
       <div class="fields">

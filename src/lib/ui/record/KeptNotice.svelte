@@ -1,0 +1,37 @@
+<script lang="ts" generics="T extends object">
+  import { Button } from 'flowbite-svelte';
+  import { and } from '$lib/words';
+  import { kept as words } from '../text/kept';
+  import type { KeptRecord } from './kept.svelte';
+
+  interface Props {
+    record: KeptRecord<T>;
+    /** What the fields of the document are called. */
+    names: Partial<Record<keyof T, string>>;
+  }
+  let { record, names }: Props = $props();
+  const both = $derived(record.both ? (Object.keys(record.both) as (keyof T & string)[]) : []);
+</script>
+
+{#if record.trouble === 'away'}<p class="bad" role="alert">{words.away}</p>{/if}
+{#if record.trouble === 'refused'}
+  {#each record.lines as line (line)}<p class="bad" role="alert">{line}</p>{/each}
+{/if}
+{#if both.length}
+  <div class="both" role="alert">
+    <p>{words.both(and(both.map((key) => names[key] ?? key)))}</p>
+    <Button class="act main" onclick={() => record.useMine()}>{words.useMine}</Button>
+    <Button class="act" onclick={() => record.useTheirs()}>{words.useTheirs}</Button>
+  </div>
+{/if}
+<p class="sr-only" role="status">{record.isSaved ? words.saved : ''}</p>
+
+<style>
+  .both {
+    padding: 0.6rem 0.8rem;
+    border: 2px solid var(--red);
+  }
+  p {
+    margin: 0.2rem 0;
+  }
+</style>

@@ -1,0 +1,178 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import '../support/runes';
+import { mergeFields } from '../../src/lib/core/model';
+import { KeptRecord, type Versioned } from '../../src/lib/ui/record/kept.svelte';
+import type { Reply } from '../../src/lib/ui/record/send';
+
+interface Thing {
+  name: string;
+  notes?: string;
+  tries: string[];
+}
+const away = { ok: false, away: true } as const;
+const stale = { ok: false, problem: { title: 'Changed elsewhere', status: 409 } } as const;
+
+/** A server that holds one document, refuses what stands on an older state, and can be away. */
+class FakeServer {
+  version = 1;
+  isAway = false;
+  saves = 0;
+  constructor(public value: Thing) {}
+  readonly way = {
+    key: 'things/a',
+    save: (value: Thing, version: number): Promise<Reply<Versioned<Thing>>> => {
+      if (this.isAway) return Promise.resolve(away);
+      if (version !== this.version) return Promise.resolve(stale);
+      this.saves++;
+      this.elsewhere(value);
+      return this.way.load();
+    },
+    load: (): Promise<Reply<Versioned<Thing>>> =>
+      Promise.resolve(this.isAway ? away : { ok: true, value: { value: this.value, version: this.version } })
+  };
+  elsewhere(value: Thing) {
+    this.value = value;
+    this.version++;
+  }
+}
+
+describe('a document that is saved as it is changed', () => {
+  const first: Thing = { name: 'a', tries: ['one'] };
+  const kept = new Map<string, string>();
+  let was: PropertyDescriptor | undefined;
+  before(() => {
+    was = Object.getOwnPropertyDescriptor(globalThis, 'localStorage');
+    Object.defineProperty(globalThis, 'localStorage', {
+      configurable: true,
+      value: {
+        getItem: (k: string) => kept.get(k) ?? null,
+        setItem: (k: string, v: string) => void kept.set(k, v),
+        removeItem: (k: string) => void kept.delete(k)
+      }
+    });
+  });
+  after(() => {
+    if (was) Object.defineProperty(globalThis, 'localStorage', was);
+    else delete (globalThis as Record<string, unknown>).localStorage;
+  });
+  beforeEach(() => kept.clear());
+  const opened = () => {
+    const server = new FakeServer(first);
+    return { server, record: new KeptRecord<Thing>(server.way, { value: first, version: 1 }) };
+  };
+
+  it('saves changes one after the other, and what changes meanwhile follows', async () => {
+    const { server, record } = opened();
+    const done = record.change({ ...first, notes: '1' });
+    void record.change({ ...first, notes: '2' });
+    void record.change({ ...first, notes: '3' });
+    await done;
+    expect([server.value.notes, server.saves, record.version, record.isSaved]).to.deep.equal([
+      '3',
+      2,
+      3,
+      true
+    ]);
+  });
+
+  it('what waits for a server that is away outlives the page, and is sent by the next', async () => {
+    const { server, record } = opened();
+    const stop = record.start();
+    server.isAway = true;
+    await record.change({ ...first, notes: 'typed' });
+    expect([record.trouble, record.now.notes, server.value.notes]).to.deep.equal([
+      'away',
+      'typed',
+      undefined
+    ]);
+    stop();
+    server.isAway = false;
+    const next = new KeptRecord<Thing>(server.way, { value: server.value, version: server.version });
+    const end = next.start();
+    await next.settled();
+    expect([server.value.notes, next.trouble, kept.size]).to.deep.equal(['typed', 'fine', 0]);
+    end();
+  });
+
+  it('takes in what another window saved, field by field', async () => {
+    const { server, record } = opened();
+    server.elsewhere({ ...first, name: 'b', tries: ['one', 'theirs'] });
+    await record.change({ ...first, notes: 'mine', tries: ['one', 'mine'] });
+    const whole = { name: 'b', notes: 'mine', tries: ['one', 'theirs', 'mine'] };
+    expect([server.value, record.now, record.both]).to.deep.equal([whole, whole, null]);
+  });
+
+  it('offers ours where both changed one field, over a reload too', async () => {
+    const { server, record } = opened();
+    server.elsewhere({ ...first, notes: 'theirs' });
+    await record.change({ ...first, notes: 'mine', name: 'c' });
+    expect([record.now, record.both]).to.deep.equal([
+      { name: 'c', notes: 'theirs', tries: ['one'] },
+      { notes: 'mine' }
+    ]);
+    const next = new KeptRecord<Thing>(server.way, { value: server.value, version: server.version });
+    const end = next.start();
+    await next.settled();
+    expect(next.both).to.deep.equal({ notes: 'mine' });
+    next.useMine();
+    await next.settled();
+    expect([server.value, next.both, kept.size]).to.deep.equal([
+      { name: 'c', notes: 'mine', tries: ['one'] },
+      null,
+      0
+    ]);
+    end();
+  });
+
+  it('leaves what is shown when theirs is chosen', async () => {
+    const { server, record } = opened();
+    server.elsewhere({ ...first, notes: 'theirs' });
+    await record.change({ ...first, notes: 'mine' });
+    record.useTheirs();
+    expect([record.now.notes, record.both, kept.size]).to.deep.equal(['theirs', null, 0]);
+  });
+
+  it('a state that the server refuses stays on the screen with what is wrong', async () => {
+    const refusal = { title: 'Not saved', status: 422, problems: [{ path: 'name', message: 'too long' }] };
+    const { server } = opened();
+    const record = new KeptRecord<Thing>(
+      { ...server.way, save: () => Promise.resolve({ ok: false, problem: refusal }) },
+      { value: first, version: 1 }
+    );
+    await record.change({ ...first, name: 'long' });
+    expect([record.now.name, record.trouble, record.lines]).to.deep.equal([
+      'long',
+      'refused',
+      ['name: too long']
+    ]);
+  });
+});
+
+describe('merging two states field by field', () => {
+  const thing = fc.record(
+    { name: fc.constantFrom('a', 'b'), notes: fc.constantFrom('x', 'y'), n: fc.nat(2) },
+    { requiredKeys: ['name'] }
+  );
+  it('what one side changed counts, whichever side it is, and nothing else is told', () => {
+    fc.assert(
+      fc.property(thing, thing, (base, other) => {
+        expect(mergeFields(base, other, base)).to.deep.equal({ merged: other, both: [] });
+        expect(mergeFields(base, base, other)).to.deep.equal({ merged: other, both: [] });
+        expect(mergeFields(base, other, other)).to.deep.equal({ merged: other, both: [] });
+      })
+    );
+  });
+  it('names exactly the fields that both changed to different values', () => {
+    fc.assert(
+      fc.property(thing, thing, thing, (base, mine, theirs) => {
+        const { merged, both } = mergeFields(base, mine, theirs);
+        for (const key of ['name', 'notes', 'n'] as const) {
+          const isBoth = mine[key] !== base[key] && theirs[key] !== base[key] && mine[key] !== theirs[key];
+          expect(both.includes(key), key).to.equal(isBoth);
+          expect(merged[key]).to.equal(mine[key] !== base[key] && !isBoth ? mine[key] : theirs[key]);
+        }
+      })
+    );
+  });
+});
