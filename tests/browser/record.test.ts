@@ -287,4 +287,42 @@ describe('the record in a browser', () => {
       forgive();
     });
   });
+
+  describe('a thing of the shelf', () => {
+    const thing = () =>
+      bench.api<{ item: { place?: string; cost?: number }; version: number }>('GET', '/shelf/v66-desk');
+    const type = async (place: string) => {
+      await page.waitForSelector('#f-place');
+      await page.click('#f-place', { count: 3 });
+      await page.type('#f-place', place);
+      await page.keyboard.press('Tab');
+    };
+
+    it('keeps what was typed while the server is away, and sends it when the page opens again', async () => {
+      await bench.open('/shelf/v66-desk');
+      await page.setOfflineMode(true);
+      await type('top drawer');
+      await sees(page, 'kept in this browser');
+      await page.goto('about:blank');
+      await page.setOfflineMode(false);
+      expect((await thing()).item.place).to.not.equal('top drawer');
+      await bench.open('/shelf/v66-desk');
+      await until(async () => (await thing()).item.place === 'top drawer');
+      forgive();
+    });
+
+    it('takes in what another window saved, and offers mine where both changed one field', async () => {
+      await bench.open('/shelf/v66-desk');
+      const { item, version } = await thing();
+      await bench.api('PUT', '/shelf/v66-desk', { item: { ...item, place: 'attic', cost: 91 }, version });
+      await type('bench');
+      await sees(page, 'Changed in another window too');
+      expect((await thing()).item, 'nothing is overwritten').to.deep.include({ place: 'attic', cost: 91 });
+      expect(await violations(page)).to.deep.equal([]);
+      await press(page, 'Use mine');
+      await until(async () => (await thing()).item.place === 'bench');
+      expect((await thing()).item.cost).to.equal(91);
+      forgive();
+    });
+  });
 });

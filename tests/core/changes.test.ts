@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { checkBuild, newItemId, seatItem, type Fix } from '../../src/lib/core/model';
+import { Part, checkBuild, newItemId, seatItem, type Fix } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
 import { firstSlot, machine } from '../../src/lib/core/resources';
 import { applyFix, loom } from '../../src/lib/core/solver';
@@ -154,6 +154,27 @@ describe('the loom', () => {
       'a irq9 ring',
       'a irq10 ring'
     ]);
+  });
+  it('tells what nobody looked at from what was seen or chosen; a fixed line is no assumption', () => {
+    const assumed = (change: (b: ReturnType<typeof machineOf>['build']) => void) => {
+      const { build, parts: own } = machineOf(board('at', ['isa16']), [jumpered('p', { irq: [5, 7] })]);
+      change(build);
+      const marks = loom(machine(build, own)).flatMap((g) => g.rows.flatMap((r) => r.marks));
+      return marks.filter((m) => m.state === 'cap').map((m) => m.assumed);
+    };
+    const { id: setting, positions } = Part.parse(jumpered('p', { irq: [5, 7] })).settings[0];
+    const [first, second] = positions.map((p) => p.id);
+    expect(assumed((b) => (b.items[0].asFound = {}))).to.deep.equal([true]);
+    expect(assumed((b) => (b.items[0].asFound = { [setting]: first }))).to.deep.equal([false]);
+    expect(
+      assumed((b) => {
+        b.items[0].asFound = {};
+        b.items[0].chosen = { [setting]: second };
+      })
+    ).to.deep.equal([false]);
+    const io = loom(machine(demo('plover'), parts)).flatMap((g) => g.rows.filter((r) => r.item === 'io'));
+    const floppy = io.find((r) => r.function.includes('floppy'))!;
+    expect(floppy.marks.map((m) => m.assumed)).to.deep.equal(floppy.marks.map(() => false));
   });
   it('marks what clashes and where it was found', () => {
     expect(

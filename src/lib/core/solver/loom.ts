@@ -15,7 +15,7 @@ import {
   type Positions,
   type Unreachable
 } from '../resources';
-import { forbidden, type PartFunction, byId } from '../model';
+import { forbidden, type Item, type PartFunction, byId } from '../model';
 import { isFixed } from './scopes';
 
 /** Why a function cannot be on a line. */
@@ -46,6 +46,8 @@ export interface LoomMark {
   clash: boolean;
   /** It was found here, and is chosen elsewhere now. */
   found: boolean;
+  /** Nobody looked at a setting that decides it: it is taken to be where it usually is. */
+  assumed: boolean;
   /** Setting and position that bring it here; none for fixed lines. */
   via?: { item: string; setting: string; position: string };
   /** Why it is struck. */
@@ -122,6 +124,10 @@ function seatText(fitted: Fitted): string {
   }[fitted.slot.bus];
 }
 
+/** Whether somebody looked at a setting, or chose its position. */
+const isKnown = ({ asFound, chosen }: Item, setting: string): boolean =>
+  chosen[setting] !== undefined || asFound[setting] !== undefined;
+
 function marksOf(
   m: Machine,
   fitted: Fitted,
@@ -171,6 +177,7 @@ function marksOf(
         state: reason ? 'struck' : 'ring',
         clash: false,
         found: foundLine === line.value,
+        assumed: false,
         via: { item, setting, position: position.id },
         ...(reason ? { struck: reason } : {})
       });
@@ -186,6 +193,7 @@ function marksOf(
       state: 'cap',
       clash: clashing.has(here) || reason !== null,
       found: false,
+      assumed: settings.some(({ item, setting }) => !isKnown(m.get(item).item, setting)),
       ...(first ? { via: { ...first, position: at(first.item, first.setting)! } } : {})
     });
   }

@@ -59,7 +59,7 @@
 
 <h2>{part.maker} {part.name}</h2>
 {#if part.summary}<p>{part.summary}</p>{/if}
-{#if part.card || part.board}<CardDrawing {part} {item} />{/if}
+{#if part.card || part.board}<CardDrawing {part} {item} isModel />{/if}
 <dl>
   {#each facts as [name, value] (name)}<dt>{name}</dt><dd>{value}</dd>{/each}
 </dl>

@@ -40,7 +40,12 @@
       return `${head}: ${words.cannot(mark.struck ? struckWords(mark.struck) : '')}`;
     const facts =
       mark.state === 'cap'
-        ? [words.setHere, mark.clash && words.clash, locked(mark) && words.locked, !mark.via && words.fixed]
+        ? [
+            mark.assumed ? words.assumed : words.setHere,
+            mark.clash && words.clash,
+            locked(mark) && words.locked,
+            !mark.via && words.fixed
+          ]
         : [words.could, mark.found && words.foundHere];
     return `${head}: ${facts.filter(Boolean).join(', ')}`;
   }
@@ -182,6 +187,7 @@
             class="mark is-{mark.state}"
             class:clash={mark.clash}
             class:fixed={mark.state === 'cap' && !mark.via}
+            class:assumed={mark.assumed}
             transform="translate({x} {y})"
             role="button"
             tabindex={keyOf(row, mark) === stop ? 0 : -1}
@@ -298,6 +304,10 @@
   .fixed .body {
     stroke-dasharray: none;
     stroke-width: 1.6;
+  }
+  .assumed .body {
+    fill: var(--sheet);
+    stroke-dasharray: 2.5 2.5;
   }
   .clash .body {
     stroke: var(--stop);

@@ -8,10 +8,12 @@
     /** States as found and as chosen of the settings on this block. */
     found: State[];
     chosen: State[];
+    /** States of settings that nobody looked at: where they usually stand. */
+    assumed?: State[];
     /** Size of one pin cell. */
     cell?: number;
   }
-  let { block, found, chosen, cell = CELL }: Props = $props();
+  let { block, found, chosen, assumed = [], cell = CELL }: Props = $props();
 
   const labels = $derived(block.kind === 'header' ? (block.columnLabels ?? []) : []);
   const pitch = $derived(pitchOf(block, cell));
@@ -31,6 +33,9 @@
     >;
   const foundLevers = $derived(leversOf(found));
   const levers = $derived(leversOf(chosen));
+  const assumedLevers = $derived(leversOf(assumed));
+  const isBridged = (states: State[], n: number) =>
+    states.some((s) => 'bridges' in s && s.bridges.includes(n));
   const same = (a: number[], b: number[]) =>
     Math.min(...a) === Math.min(...b) && Math.max(...a) === Math.max(...b);
 
@@ -56,6 +61,7 @@
   {#each capsOf(found) as pair, i (i)}
     {#if !capsOf(chosen).some((c) => same(c, pair))}<rect {...box(pair)} class="found" />{/if}
   {/each}
+  {#each capsOf(assumed) as pair, i (i)}<rect {...box(pair)} class="assumed" />{/each}
   {#each capsOf(chosen) as pair, i (i)}<rect {...box(pair)} class="cap" />{/each}
 {:else if block.kind === 'dip'}
   <rect x="0" y="0" width={block.switches * 15 + 4} height="34" class="body" />
@@ -68,6 +74,13 @@
         width="9"
         height="9"
         class="found"
+      />{/if}
+    {#if assumedLevers[n]}<rect
+        x={(n - 1) * 15 + 5}
+        y={up(assumedLevers[n]) ? 4 : 13}
+        width="9"
+        height="9"
+        class="assumed"
       />{/if}
     {#if levers[n]}<rect
         x={(n - 1) * 15 + 5}
@@ -87,6 +100,12 @@
         text-anchor="middle"
         class="tiny on-body">{state.step.toString(16).toUpperCase()}</text
       >{/if}{/each}
+  {#each assumed as state, i (i)}{#if 'step' in state}<text
+        x="14"
+        y="18"
+        text-anchor="middle"
+        class="tiny on-body">{state.step.toString(16).toUpperCase()}?</text
+      >{/if}{/each}
 {:else if block.kind === 'slide'}
   <rect x="0" y="0" width={block.steps * 12 + 6} height="14" class="body" />
   {#each found as state, i (i)}{#if 'step' in state}<rect
@@ -95,6 +114,13 @@
         width="10"
         height="10"
         class="found on-dark"
+      />{/if}{/each}
+  {#each assumed as state, i (i)}{#if 'step' in state}<rect
+        x={state.step * 12 + 4}
+        y="2"
+        width="10"
+        height="10"
+        class="assumed on-dark"
       />{/if}{/each}
   {#each chosen as state, i (i)}{#if 'step' in state}<rect
         x={state.step * 12 + 4}
@@ -106,12 +132,18 @@
 {:else if block.kind === 'resistor'}
   {#each Array.from({ length: block.packs }, (_, i) => i + 1) as n (n)}
     <rect x={(n - 1) * 34} y="0" width="30" height="12" class="socket" />
-    {#if chosen.some((s) => 'bridges' in s && s.bridges.includes(n))}<rect
+    {#if isBridged(chosen, n)}<rect
         x={(n - 1) * 34 + 2}
         y="2"
         width="26"
         height="8"
         class="cap"
+      />{:else if isBridged(assumed, n)}<rect
+        x={(n - 1) * 34 + 2}
+        y="2"
+        width="26"
+        height="8"
+        class="assumed"
       />{/if}
   {/each}
 {:else if block.kind === 'solder'}
@@ -123,12 +155,18 @@
       height="10"
       class="pin"
     />
-    {#if chosen.some((s) => 'bridges' in s && s.bridges.includes(n))}<rect
+    {#if isBridged(chosen, n)}<rect
         x={(n - 1) * 16 + 2}
         y="2"
         width="8"
         height="6"
         class="cap"
+      />{:else if isBridged(assumed, n)}<rect
+        x={(n - 1) * 16 + 2}
+        y="2"
+        width="8"
+        height="6"
+        class="assumed"
       />{/if}
   {/each}
 {/if}
@@ -166,6 +204,12 @@
     stroke: var(--ink);
     stroke-width: 1.3;
     stroke-dasharray: 3 2;
+  }
+  .assumed {
+    fill: none;
+    stroke: var(--quiet);
+    stroke-width: 1.5;
+    stroke-dasharray: 1.5 2.5;
   }
   .well + .found {
     stroke: var(--ink);

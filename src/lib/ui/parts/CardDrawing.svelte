@@ -5,15 +5,23 @@
   import BlockDrawing from './BlockDrawing.svelte';
   import { headOf, layOut } from './layout';
 
-  let { part, item }: { part: Part; item: Item } = $props();
+  interface Props {
+    part: Part;
+    item: Item;
+    /** The part as it is made, not one that somebody has: its defaults are no assumption. */
+    isModel?: boolean;
+  }
+  let { part, item, isModel = false }: Props = $props();
 
   const drawn = $derived(part.blocks.filter((b) => BLOCK_KINDS[b.kind].byHand));
   const laid = $derived(layOut(drawn, 286, part.card ? 196 : 206));
   const W = $derived(laid.width);
   const H = $derived(laid.height);
-  function states(block: string, which: 'found' | 'chosen'): State[] {
+  const isAssumed = (s: Part['settings'][number]) =>
+    !isModel && item.chosen[s.id] === undefined && item.asFound[s.id] === undefined;
+  function states(block: string, which: 'found' | 'chosen' | 'assumed'): State[] {
     return part.settings
-      .filter((s) => s.block === block)
+      .filter((s) => s.block === block && isAssumed(s) === (which === 'assumed'))
       .flatMap(
         (s) =>
           s.positions.find((p) => p.id === (which === 'found' ? foundPosition(item, s) : positionOf(item, s)))
@@ -27,7 +35,10 @@
     viewBox="0 -14 {W} {H + 18}"
     role="img"
     aria-label="{text.tray.drawing(part.name)}: {part.settings
-      .map((s) => `${s.label} ${s.positions.find((p) => p.id === positionOf(item, s))?.label ?? 'unknown'}`)
+      .map((s) => {
+        const at = s.positions.find((p) => p.id === positionOf(item, s))?.label;
+        return `${s.label} ${isAssumed(s) || at === undefined ? text.tray.notLooked : at}`;
+      })
       .join('; ')}"
   >
     {#if part.card}
@@ -40,7 +51,12 @@
     {#each laid.spots as { block, x, y } (block.id)}
       <g transform="translate({x} {y})">
         <text x="0" y={-headOf(block)} class="name">{block.label ?? block.id}</text>
-        <BlockDrawing {block} found={states(block.id, 'found')} chosen={states(block.id, 'chosen')} />
+        <BlockDrawing
+          {block}
+          found={states(block.id, 'found')}
+          chosen={states(block.id, 'chosen')}
+          assumed={states(block.id, 'assumed')}
+        />
       </g>
     {/each}
   </svg>

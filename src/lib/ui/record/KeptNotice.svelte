@@ -20,6 +20,12 @@
 {#if both.length}
   <div class="both" role="alert">
     <p>{words.both(and(both.map((key) => names[key] ?? key)))}</p>
+    {#each both as key (key)}
+      {@const mine = record.both?.[key]}
+      {#if typeof mine === 'string' || typeof mine === 'number'}
+        <p><b>{words.mine(names[key] ?? key)}</b> {mine}</p>
+      {/if}
+    {/each}
     <Button class="act main" onclick={() => record.useMine()}>{words.useMine}</Button>
     <Button class="act" onclick={() => record.useTheirs()}>{words.useTheirs}</Button>
   </div>
@@ -29,7 +35,7 @@
 <style>
   .both {
     padding: 0.6rem 0.8rem;
-    border: 2px solid var(--red);
+    border: 3px solid var(--stop);
   }
   p {
     margin: 0.2rem 0;

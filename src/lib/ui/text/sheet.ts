@@ -24,7 +24,7 @@ export const sheet = {
   nothing: 'Nothing to move: every setting is where it was found.',
   nothingSeen: 'Nothing to move among what was looked at. The rest is below: look at it first.',
   unseen: 'Not looked at, taken to be at the default',
-  legend: 'Dashed: as found. Solid frame: where it goes.',
+  legend: 'Dashed: as found. Solid frame: where it goes. Dotted: nobody looked.',
   starts: 'Starts',
   files: 'Files, line by line:',
   missing: 'Not noted as in hand, before a disk is wiped:',

@@ -73,6 +73,7 @@ export const shelf = {
   photoAlt: (name: string, thing: string) => `${name}, photograph of ${thing}`,
   toBin: 'To the bin',
   back2: 'All things',
+  drawingLegend: 'Yellow: as found. Dotted: nobody looked at it; drawn where it usually stands.',
   /** Fields of a thing, for what two windows changed. */
   fields: {
     label: 'name',

@@ -18,7 +18,7 @@ export const tray = {
   option: (slot: string | undefined, name: string, maker: string) =>
     slot ? `Slot ${slot}: ${name} (${maker})` : `${name} (board)`,
   where: (name: string, slot: string | undefined) => (slot ? `${name}, slot ${slot}` : name),
-  legend: 'Dashed: as found. Yellow: chosen.',
+  legend: 'Dashed: as found. Yellow: chosen. Dotted: nobody looked.',
   offNote: 'Machine off and unplugged.',
   asFound: 'As found',
   chosen: 'Chosen',

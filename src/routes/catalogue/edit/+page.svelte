@@ -332,7 +332,7 @@
     </section>
     <aside>
       <h2>{words.drawing}</h2>
-      <CardDrawing {part} item={shown} />
+      <CardDrawing {part} item={shown} isModel />
       {#if problems.length}
         <div class="wrong" role="status">
           <b>{words.wrong}</b>

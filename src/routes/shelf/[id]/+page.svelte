@@ -236,7 +236,8 @@
     <section>
       <h2>{words.asFound}</h2>
       {#if part.settings.length}
-        {#if part.card || part.board}<CardDrawing {part} item={shown} />{/if}
+        {#if part.card || part.board}<CardDrawing {part} item={shown} />
+          {#if part.settings.length}<p class="quiet">{words.drawingLegend}</p>{/if}{/if}
         {#each part.settings as s (s.id)}
           <div class="setting">
             <label for="s-{s.id}">{s.label}</label>
