@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import '../support/runes';
+import { storageOf } from '../support/storage';
 import { mergeFields } from '../../src/lib/core/model';
+import { KeptList, type ListWay } from '../../src/lib/ui/record/kept-list.svelte';
 import { KeptRecord, type Versioned } from '../../src/lib/ui/record/kept.svelte';
 import type { Reply } from '../../src/lib/ui/record/send';
 
@@ -45,11 +47,7 @@ describe('a document that is saved as it is changed', () => {
     was = Object.getOwnPropertyDescriptor(globalThis, 'localStorage');
     Object.defineProperty(globalThis, 'localStorage', {
       configurable: true,
-      value: {
-        getItem: (k: string) => kept.get(k) ?? null,
-        setItem: (k: string, v: string) => void kept.set(k, v),
-        removeItem: (k: string) => void kept.delete(k)
-      }
+      value: storageOf(kept)
     });
   });
   after(() => {
@@ -146,6 +144,70 @@ describe('a document that is saved as it is changed', () => {
       'refused',
       ['name: too long']
     ]);
+  });
+});
+
+describe('a list of documents, one of them open', () => {
+  interface Seen {
+    id: string;
+    name: string;
+  }
+  const kept = new Map<string, string>();
+  let was: PropertyDescriptor | undefined;
+  before(() => {
+    was = Object.getOwnPropertyDescriptor(globalThis, 'localStorage');
+    Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: storageOf(kept) });
+  });
+  after(() => {
+    if (was) Object.defineProperty(globalThis, 'localStorage', was);
+    else delete (globalThis as Record<string, unknown>).localStorage;
+  });
+  beforeEach(() => kept.clear());
+  /** A server without versions: what is saved last counts. */
+  const server = () => {
+    const all = new Map<string, Seen>();
+    const state = { isAway: false, order: [] as string[] };
+    const way: ListWay<Seen> = {
+      path: '/seen',
+      gone: 'gone',
+      save: async (value) => {
+        await new Promise((done) => setTimeout(done, state.order.length ? 1 : 10));
+        if (state.isAway) return away;
+        all.set(value.id, value);
+        state.order.push(value.name);
+        return { ok: true, value: { value, version: 0 } };
+      },
+      load: () =>
+        Promise.resolve({ ok: true, value: [...all.values()].map((value) => ({ value, version: 0 })) })
+    };
+    return { all, state, way };
+  };
+
+  it('saves one after the other, so that a slow first save never comes last', async () => {
+    const { all, state, way } = server();
+    const list = new KeptList<Seen>(way, [], null, { id: 'a', name: 'fresh' });
+    const done = list.change({ id: 'a', name: 'slow' });
+    void list.change({ id: 'a', name: 'quick' });
+    await done;
+    expect([state.order, all.get('a')?.name, list.isKept]).to.deep.equal([['slow', 'quick'], 'quick', true]);
+  });
+
+  it('one that never came to the server is in the list of the next page, and is sent by it', async () => {
+    const { all, state, way } = server();
+    const list = new KeptList<Seen>(way, [], null, { id: 'a', name: 'fresh' });
+    const stop = list.start();
+    state.isAway = true;
+    await list.change({ id: 'a', name: 'in the attic' });
+    list.open({ id: 'b', name: 'fresh' });
+    expect(list.kept.map((k) => k.value.id)).to.deep.equal(['a']);
+    stop();
+    state.isAway = false;
+    const next = new KeptList<Seen>(way, [], 'a', { id: 'c', name: 'fresh' });
+    const end = next.start();
+    expect(next.now.name).to.equal('in the attic');
+    await next.record.settled();
+    expect([all.get('a')?.name, kept.size]).to.deep.equal(['in the attic', 0]);
+    end();
   });
 });
 

@@ -3,6 +3,7 @@ import '../support/runes';
 import type { Build } from '../../src/lib/core/model';
 import type { Saved } from '../../src/lib/ui/record/send';
 import { demo, parts } from '../support/demo';
+import { storageOf } from '../support/storage';
 
 /** One request of the page, answered when and as the test says. */
 interface Asked {
@@ -13,16 +14,7 @@ interface Asked {
 }
 
 const kept = new Map<string, string>();
-const storage = {
-  getItem: (key: string) => kept.get(key) ?? null,
-  setItem: (key: string, value: string) => void kept.set(key, value),
-  removeItem: (key: string) => void kept.delete(key)
-};
-/** `Object.keys(localStorage)` names what is kept. */
-const localStorage = new Proxy(storage, {
-  ownKeys: () => [...kept.keys()],
-  getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true })
-});
+const localStorage = storageOf(kept);
 class FakeEvents {
   static CLOSED = 2;
   readyState = 0;

@@ -7,7 +7,10 @@
   import type { Part, Sighting } from '$lib/core/model';
   import Looks from '$lib/ui/identify/Looks.svelte';
   import Things from '$lib/ui/identify/Things.svelte';
-  import { ask, problemLines } from '$lib/ui/record/send';
+  import { onMount } from 'svelte';
+  import KeptNotice from '$lib/ui/record/KeptNotice.svelte';
+  import { KeptList } from '$lib/ui/record/kept-list.svelte';
+  import { ask, mapped, problemLines } from '$lib/ui/record/send';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/ui/text';
@@ -23,14 +26,24 @@
     seen: [],
     dates: []
   });
-  // svelte-ignore state_referenced_locally
-  let kept: Sighting[] = $state.raw(data.sightings);
-  // svelte-ignore state_referenced_locally
-  let now: Sighting = $state.raw(
-    data.sightings.find((s) => s.id === page.url.searchParams.get('seen')) ?? fresh()
+  const versioned = (value: Sighting) => ({ value, version: 0 });
+  // Sightings have no versions: what is saved last counts.
+  const list = new KeptList<Sighting>(
+    {
+      path: '/sightings',
+      gone: '',
+      save: async (sighting) =>
+        mapped(await ask('PUT', `/sightings/${sighting.id}`, { sighting }), () => versioned(sighting)),
+      load: async () =>
+        mapped(await ask<{ sightings: Sighting[] }>('GET', '/sightings'), (r) => r.sightings.map(versioned))
+    },
+    // svelte-ignore state_referenced_locally
+    data.sightings.map(versioned),
+    page.url.searchParams.get('seen'),
+    fresh()
   );
-  /** The record that was deleted last, until another is. */
-  let deleted: Sighting | null = $state.raw(null);
+  onMount(() => list.start());
+  const now = $derived(list.now);
   let trouble = $state('');
   const parts = $derived((data.parts as Part[]).filter((p) => (now.kind === 'board' ? p.board : p.card)));
   const features = $derived(allFeatures(parts));
@@ -40,19 +53,16 @@
     [...new Set(parts.flatMap((p) => featuresOf(p).get(feature)?.value ?? []))].map(String).sort();
   const percent = (p: number) => words.chance(Math.round(p * 100));
 
-  /** Opens a record; the address names it, so that a reload or a bookmark finds the same one. */
+  /** The address names the record that is open, so that a reload or a bookmark finds the same one. */
+  const name = () => replaceState(list.isKept ? `/identify?seen=${now.id}` : '/identify', page.state);
   function open(next: Sighting) {
-    now = next;
-    const known = kept.some((s) => s.id === next.id);
-    replaceState(known ? `/identify?seen=${next.id}` : '/identify', page.state);
+    list.open(next);
+    name();
   }
   async function change(next: Sighting) {
-    kept = kept.some((s) => s.id === next.id)
-      ? kept.map((s) => (s.id === next.id ? next : s))
-      : [...kept, next];
-    open(next);
-    const reply = await ask('PUT', `/sightings/${next.id}`, { sighting: next });
-    trouble = reply.ok ? '' : 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
+    const saved = list.change(next);
+    name();
+    await saved;
   }
   const set = (feature: string, value: Value | null) =>
     change({
@@ -63,17 +73,13 @@
       ]
     });
   async function forget(id: string): Promise<boolean> {
-    const reply = await ask('DELETE', `/sightings/${id}`);
-    trouble = reply.ok ? '' : 'away' in reply ? text.serverGone : problemLines(reply.problem).join(' ');
-    if (!reply.ok) return false;
-    deleted = kept.find((s) => s.id === id) ?? null;
-    kept = kept.filter((s) => s.id !== id);
-    if (now.id === id) open(fresh());
-    return true;
+    const isGone = await list.remove(id, fresh());
+    if (isGone) name();
+    return isGone;
   }
   async function restore(record: Sighting) {
-    deleted = null;
-    await change(record);
+    await list.bringBack(record);
+    name();
   }
   function told(sight: Sight): string {
     const { feature, seen, known } = sight;
@@ -110,25 +116,27 @@
   <h1>{words.title}</h1>
   <p class="lead">{words.lead}</p>
   <div class="bar">
-    {#if kept.length}
+    {#if list.kept.length}
       <label
         >{words.open}
         <select
           value={now.id}
-          onchange={(e) => open(kept.find((s) => s.id === e.currentTarget.value) ?? now)}
+          onchange={(e) => open(list.kept.find((k) => k.value.id === e.currentTarget.value)?.value ?? now)}
         >
-          {#each kept as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-          {#if !kept.some((s) => s.id === now.id)}<option value={now.id}>{now.name}</option>{/if}
+          {#each list.kept as { value } (value.id)}<option value={value.id}>{value.name}</option>{/each}
+          {#if !list.isKept}<option value={now.id}>{now.name}</option>{/if}
         </select></label
       >
     {/if}
     <Button class="act" onclick={() => open(fresh())}>{words.start}</Button>
-    {#if kept.some((s) => s.id === now.id)}<Button class="act" onclick={() => forget(now.id)}
-        >{words.forget(now.name)}</Button
-      >{/if}
+    {#if list.isKept}<Button class="act" onclick={() => forget(now.id)}>{words.forget(now.name)}</Button>{/if}
   </div>
-  {#if deleted}{@const record = deleted}<Deleted name={record.name} bringBack={() => restore(record)} />{/if}
-  {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
+  {#if list.deleted}{@const record = list.deleted}<Deleted
+      name={record.name}
+      bringBack={() => restore(record)}
+    />{/if}
+  {#each [trouble, list.trouble].filter(Boolean) as line (line)}<p class="bad" role="alert">{line}</p>{/each}
+  <KeptNotice record={list.record} names={{}} />
   <div class="body">
     <section>
       <div class="top">

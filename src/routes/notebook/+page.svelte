@@ -5,10 +5,11 @@
   import { page } from '$app/state';
   import type { Block, Notebook, Part } from '$lib/core/model';
   import Documents from '$lib/ui/notebook/Documents.svelte';
-  import { Keeping } from '$lib/ui/notebook/keeping.svelte';
   import Merged from '$lib/ui/notebook/Merged.svelte';
   import Tries from '$lib/ui/notebook/Tries.svelte';
   import BlockShape from '$lib/ui/parts/BlockShape.svelte';
+  import { KeptList } from '$lib/ui/record/kept-list.svelte';
+  import { ask, mapped } from '$lib/ui/record/send';
   import KeptNotice from '$lib/ui/record/KeptNotice.svelte';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
@@ -25,18 +26,38 @@
     fragments: [],
     tries: []
   });
-  // svelte-ignore state_referenced_locally
-  const keeping = new Keeping(data.notebooks, fresh(), page.url.searchParams.get('id'));
+  interface Kept {
+    notebook: Notebook;
+    version: number;
+  }
+  const versioned = ({ notebook, version }: Kept) => ({ value: notebook, version });
+  const keeping = new KeptList<Notebook>(
+    {
+      path: '/notebooks',
+      gone: words.gone,
+      save: async (notebook, version) =>
+        mapped(await ask<Kept>('PUT', `/notebooks/${notebook.id}`, { notebook, version }), versioned),
+      load: async () =>
+        mapped(await ask<{ notebooks: Kept[] }>('GET', '/notebooks'), (r) => r.notebooks.map(versioned))
+    },
+    // svelte-ignore state_referenced_locally
+    data.notebooks.map(versioned),
+    page.url.searchParams.get('id'),
+    // svelte-ignore state_referenced_locally
+    data.notebooks[0]?.notebook ?? fresh()
+  );
   onMount(() => keeping.start());
   const now = $derived(keeping.now);
   const change = (next: Notebook) => keeping.change(next);
-  const isKept = $derived(keeping.kept.some((k) => k.notebook.id === now.id));
+  const isKept = $derived(keeping.isKept);
   const parts = $derived(data.parts as Part[]);
 
+  /** What is open after the one that is open was deleted. */
+  const nextOpen = () => keeping.kept.find((k) => k.value.id !== now.id)?.value ?? fresh();
   function open(id: string) {
-    const found = keeping.kept.find((k) => k.notebook.id === id);
+    const found = keeping.kept.find((k) => k.value.id === id);
     if (!found) return;
-    keeping.open(found.notebook);
+    keeping.open(found.value);
     replaceState(`/notebook?id=${id}`, {});
   }
   let kind = $state<'dip' | 'header'>('dip');
@@ -87,14 +108,13 @@
       <label
         >{words.open}
         <select value={now.id} onchange={(e) => open(e.currentTarget.value)}>
-          {#each keeping.kept as k (k.notebook.id)}<option value={k.notebook.id}>{k.notebook.name}</option
-            >{/each}
+          {#each keeping.kept as { value } (value.id)}<option value={value.id}>{value.name}</option>{/each}
           {#if !isKept}<option value={now.id}>{now.name}</option>{/if}
         </select></label
       >
     {/if}
     <Button class="act" onclick={() => keeping.open(fresh())}>{words.start}</Button>
-    {#if isKept}<Button class="act" onclick={() => keeping.remove(now.id, fresh())}
+    {#if isKept}<Button class="act" onclick={() => keeping.remove(now.id, nextOpen())}
         >{words.remove(now.name)}</Button
       >{/if}
   </div>

@@ -18,7 +18,7 @@ export interface Way<T> {
 
 /** A change that waits, and the saved state it stands on. */
 interface Waiting<T> {
-  base: Versioned<T>;
+  base: { value: T | null; version: number };
   now: T;
 }
 
@@ -40,15 +40,17 @@ export class KeptRecord<T extends object> {
   both: Partial<T> | null = $state.raw(null);
   isSaved = $state(false);
   version = $state(0);
-  private base: Versioned<T>;
+  /** What the server has; no value: nothing yet. */
+  private base: { value: T | null; version: number };
   private saving: Promise<void> | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     private readonly way: Way<T>,
-    base: Versioned<T>
+    base: Versioned<T>,
+    isNew = false
   ) {
-    this.base = base;
+    this.base = isNew ? { value: null, version: 0 } : base;
     this.now = base.value;
     this.version = base.version;
   }
@@ -56,10 +58,10 @@ export class KeptRecord<T extends object> {
   /** Takes up a change that waits in this browser. @returns how to stop */
   start(): () => void {
     const left = waitingOf<T>(this.way.key);
-    if (left && !sameJson(left.now, this.now)) {
+    if (left) {
       this.base = left.base;
       void this.change(left.now);
-    } else forget(this.way.key);
+    }
     return () => clearTimeout(this.timer);
   }
 
@@ -128,7 +130,7 @@ export class KeptRecord<T extends object> {
       return false;
     }
     const mine = this.now;
-    const { merged, both } = mergeFields(this.base.value, mine, reply.value.value);
+    const { merged, both } = mergeFields(this.base.value ?? ({} as T), mine, reply.value.value);
     if (both.length) {
       // Until it is decided ours outlives a reload, on the state that it was made on.
       keep(this.way.key, { base: this.base, now: mine });
@@ -158,11 +160,22 @@ function forget(key: string): void {
   }
 }
 
+/** Documents below a path of which a change waits in this browser. */
+export function waitingIn<T>(path: string): T[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((key) => key.startsWith(`${PREFIX}${path}/`))
+      .flatMap((key) => waitingOf<T>(key.slice(PREFIX.length))?.now ?? []);
+  } catch {
+    return [];
+  }
+}
+
 function waitingOf<T>(key: string): Waiting<T> | null {
   try {
     const text = localStorage.getItem(PREFIX + key);
     const waiting = text === null ? null : (JSON.parse(text) as Waiting<T>);
-    return waiting?.base?.value && waiting.now ? waiting : null;
+    return waiting?.base && waiting.now ? waiting : null;
   } catch {
     return null;
   }

@@ -18,6 +18,10 @@ export interface Problem {
 
 export type Reply<T> = { ok: true; value: T } | { ok: false; problem: Problem } | { ok: false; away: true };
 
+/** A reply with its value turned into another. */
+export const mapped = <T, U>(reply: Reply<T>, to: (value: T) => U): Reply<U> =>
+  reply.ok ? { ok: true, value: to(reply.value) } : reply;
+
 /** Asks the API; a server that does not answer, or does not answer as ours, counts as away. */
 export async function ask<T>(method: string, path: string, body?: BodyInit | object): Promise<Reply<T>> {
   const raw = body instanceof Blob || typeof body === 'string';
