@@ -32,6 +32,9 @@ export const LOCAL_BUS = {
   twoCards: 40.5
 } as const;
 
+/** SDRAM follows the bus clock: 10 ns modules are mostly made for 66 MHz, at 100 MHz 8 ns are asked. */
+export const SDRAM = { fastAboveMHz: 83.5, fastNs: 8 } as const;
+
 /** Two clocks are the same when they differ by no more than the rounding of their names (66 for 66.7). */
 export const sameClock = (a: number, b: number): boolean =>
   Math.abs(a - b) <= CLOCK_ROUNDING * Math.max(a, b);

@@ -176,7 +176,12 @@ export interface FactsOf {
     | { why: 'type'; type: string }
   );
   'memory.edo': { module: Thing };
-  'memory.speed': { module: Thing; ns: number; needed: number };
+  'memory.speed': {
+    module: Thing;
+    ns: number;
+    needed: number;
+    /** Clock of the bus, where it asks more than the board does. */ busMHz?: number;
+  };
   'memory.parity': { required: boolean };
   'memory.card': {
     card: Thing;

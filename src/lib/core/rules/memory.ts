@@ -1,5 +1,5 @@
 import { totalKiB, boardKiB, cardSteps } from '../kit';
-import { families, knownFilling, shownMemory } from '../boards';
+import { SDRAM, clocksOf, families, knownFilling, shownMemory } from '../boards';
 import { thingOf } from '../model';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
@@ -122,15 +122,24 @@ const kind: Rule = (s) => {
 
 /** Memory must be as fast as clock and wait states ask. */
 const speed: Rule = (s) => {
-  const needed = s.kit.memory?.ns ?? Infinity;
+  const board = s.kit.memory?.ns ?? Infinity;
+  const bus = clocksOf(s.kit.board, s.kit.cpu, s.at, () => true).bus.value;
+  const atBus = bus !== null && bus > SDRAM.fastAboveMHz ? { busMHz: bus, ns: SDRAM.fastNs } : null;
   return banks(s).flatMap(({ list }) =>
-    list
-      .filter(({ placed }) => placed.part.module.ns > needed)
-      .map(({ placed }): Case => ({
-        rule: 'memory.speed',
-        about: [placed.item.id],
-        facts: { module: thingOf(placed), ns: placed.part.module.ns, needed }
-      }))
+    list.flatMap(({ placed }): Case[] => {
+      const { ns, type } = placed.part.module;
+      const clock = type === 'sdram' && atBus && atBus.ns < board ? atBus : null;
+      const needed = clock?.ns ?? board;
+      return ns > needed
+        ? [
+            {
+              rule: 'memory.speed',
+              about: [placed.item.id],
+              facts: { module: thingOf(placed), ns, needed, ...(clock ? { busMHz: clock.busMHz } : {}) }
+            }
+          ]
+        : [];
+    })
   );
 };
 

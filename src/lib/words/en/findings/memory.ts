@@ -1,4 +1,4 @@
-import { and, capital, kib, or } from '../language';
+import { and, capital, kib, or, mhz } from '../language';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -87,11 +87,18 @@ export const memory: WordsOf<
     sentence: `The board does not support EDO. On most boards from the 486 on ${module.name} works as fast-page memory; nobody promises it.`,
     why: 'A board takes certain forms, sizes and types of memory only.'
   }),
-  'memory.speed': ({ module, ns, needed }) => ({
-    title: `${module.name} is slow for this board`,
-    sentence: `${the(module)} is ${ns} ns and the board is specified for ${needed} ns: parity errors or a freeze, unless the setup adds a wait state.`,
-    why: 'Memory must be as fast as the clock and the wait states require.'
-  }),
+  'memory.speed': ({ module, ns, needed, busMHz }) =>
+    busMHz === undefined
+      ? {
+          title: `${module.name} is slow for this board`,
+          sentence: `${the(module)} is ${ns} ns and the board is specified for ${needed} ns: parity errors or a freeze, unless the setup adds a wait state.`,
+          why: 'Memory must be as fast as the clock and the wait states require.'
+        }
+      : {
+          title: `${module.name} may be too slow at ${mhz(busMHz)}`,
+          sentence: `${the(module)} is ${ns} ns: mostly made for 66 MHz. At ${mhz(busMHz)} ${needed} ns is asked; expect freezes or errors, or run the bus at 66 MHz.`,
+          why: 'SDRAM runs at the clock of the bus; modules for 100 MHz are marked 8 ns or PC100.'
+        },
   'memory.parity': ({ required }) => ({
     title: 'Memory without parity',
     sentence: required
