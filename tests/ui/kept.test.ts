@@ -123,6 +123,28 @@ describe('a document that is saved as it is changed', () => {
     end();
   });
 
+  it('a decision that waits outlives a server that goes away, beside what was changed since', async () => {
+    const { server, record } = opened();
+    const stop = record.start();
+    server.elsewhere({ ...first, notes: 'theirs' });
+    await record.change({ ...first, notes: 'mine' });
+    server.isAway = true;
+    await record.change({ ...record.now, name: 'd' });
+    stop();
+    server.isAway = false;
+    const next = new KeptRecord<Thing>(server.way, { value: server.value, version: server.version });
+    const end = next.start();
+    await next.settled();
+    expect([server.value.name, server.value.notes, next.both]).to.deep.equal([
+      'd',
+      'theirs',
+      { notes: 'mine' }
+    ]);
+    next.useTheirs();
+    expect(kept.size).to.equal(0);
+    end();
+  });
+
   it('leaves what is shown when theirs is chosen', async () => {
     const { server, record } = opened();
     server.elsewhere({ ...first, notes: 'theirs' });

@@ -70,18 +70,16 @@ function sum(items: readonly Taking[], supply: SupplyFacts | null): PowerUse {
       limit: supply?.rails[rail] ?? null
     };
   };
-  const uses = rails.map(useOf);
-  const ampsOn = (rail: Rail) => round(uses.reduce((n, u) => n + (u.rail === rail ? u.amps : 0), 0));
-  const amps = { v5: ampsOn('v5'), v12: ampsOn('v12'), v3: ampsOn('v3') };
+  const uses = { v5: useOf('v5'), v12: useOf('v12'), v3: useOf('v3') };
   const more = items.reduce(
     (n, { part, count }) => n + Math.max(0, (part.power?.start12 ?? 0) - (part.power?.v12 ?? 0)) * count,
     0
   );
   const drives = items.filter((i) => i.part.kind === 'drive');
   return {
-    rails: uses,
-    amps,
-    start12: round(amps.v12 + more),
+    rails: rails.map((rail) => uses[rail]),
+    amps: { v5: uses.v5.amps, v12: uses.v12.amps, v3: uses.v3.amps },
+    start12: round(uses.v12.amps + more),
     minus5: items
       .filter((i) => i.part.power?.minus5 || i.part.board?.memory?.threeSupply)
       .map((i) => i.title),

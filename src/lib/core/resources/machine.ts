@@ -92,6 +92,10 @@ function emptyItem(id: string, part: string): Item {
   return { id, part, asFound: {}, chosen: {}, locked: [] };
 }
 
+/** Whether somebody looked at a setting, or chose its position; otherwise where it stands is an assumption. */
+export const isLookedAt = ({ asFound, chosen }: Pick<Item, 'asFound' | 'chosen'>, setting: string): boolean =>
+  chosen[setting] !== undefined || asFound[setting] !== undefined;
+
 /** The position in which a setting is now taken to be: chosen, else as found, else the default. */
 export function positionOf(item: Item, setting: Setting): string | undefined {
   return item.chosen[setting.id] ?? item.asFound[setting.id] ?? setting.default;

@@ -1,5 +1,6 @@
 import {
   foundPosition,
+  isLookedAt,
   claimSettings,
   claimValue,
   isOn,
@@ -15,7 +16,7 @@ import {
   type Positions,
   type Unreachable
 } from '../resources';
-import { forbidden, type Item, type PartFunction, byId } from '../model';
+import { forbidden, type PartFunction, byId } from '../model';
 import { isFixed } from './scopes';
 
 /** Why a function cannot be on a line. */
@@ -124,10 +125,6 @@ function seatText(fitted: Fitted): string {
   }[fitted.slot.bus];
 }
 
-/** Whether somebody looked at a setting, or chose its position. */
-const isKnown = ({ asFound, chosen }: Item, setting: string): boolean =>
-  chosen[setting] !== undefined || asFound[setting] !== undefined;
-
 function marksOf(
   m: Machine,
   fitted: Fitted,
@@ -193,7 +190,7 @@ function marksOf(
       state: 'cap',
       clash: clashing.has(here) || reason !== null,
       found: false,
-      assumed: settings.some(({ item, setting }) => !isKnown(m.get(item).item, setting)),
+      assumed: settings.some(({ item, setting }) => !isLookedAt(m.get(item).item, setting)),
       ...(first ? { via: { ...first, position: at(first.item, first.setting)! } } : {})
     });
   }

@@ -51,6 +51,13 @@
   }
 </script>
 
+{#snippet lever(n: number, side: 'on' | 'off' | undefined, kind: string)}
+  {#if side && block.kind === 'dip'}
+    {@const isUp = (side === 'on') !== block.flipped}
+    <rect x={(n - 1) * 15 + 5} y={isUp ? 4 : 13} width="9" height="9" class={kind} />
+  {/if}
+{/snippet}
+
 {#if block.kind === 'header'}
   {#each labels as label, i (i)}
     <text x={pin(i * block.rows + 1)[0]} y="-4" text-anchor="middle" class="tiny">{label}</text>
@@ -66,29 +73,10 @@
 {:else if block.kind === 'dip'}
   <rect x="0" y="0" width={block.switches * 15 + 4} height="34" class="body" />
   {#each Array.from({ length: block.switches }, (_, i) => i + 1) as n (n)}
-    {@const up = (side: string | undefined) => (side === 'on') !== block.flipped}
     <rect x={(n - 1) * 15 + 5} y="4" width="9" height="18" class="well" />
-    {#if foundLevers[n] && foundLevers[n] !== levers[n]}<rect
-        x={(n - 1) * 15 + 5}
-        y={up(foundLevers[n]) ? 4 : 13}
-        width="9"
-        height="9"
-        class="found"
-      />{/if}
-    {#if assumedLevers[n]}<rect
-        x={(n - 1) * 15 + 5}
-        y={up(assumedLevers[n]) ? 4 : 13}
-        width="9"
-        height="9"
-        class="assumed"
-      />{/if}
-    {#if levers[n]}<rect
-        x={(n - 1) * 15 + 5}
-        y={up(levers[n]) ? 4 : 13}
-        width="9"
-        height="9"
-        class="cap"
-      />{/if}
+    {#if foundLevers[n] !== levers[n]}{@render lever(n, foundLevers[n], 'found')}{/if}
+    {@render lever(n, assumedLevers[n], 'assumed')}
+    {@render lever(n, levers[n], 'cap')}
     <text x={(n - 1) * 15 + 9.5} y="31" text-anchor="middle" class="tiny on-body">{n}</text>
   {/each}
   <text x={block.switches * 15 + 8} y="12" class="tiny">{printedMark(block)}</text>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { BLOCK_KINDS, type Item, type Part, type State } from '$lib/core/model';
-  import { foundPosition, positionOf } from '$lib/core/resources';
+  import { foundPosition, isLookedAt, positionOf } from '$lib/core/resources';
   import { text } from '../text';
   import BlockDrawing from './BlockDrawing.svelte';
   import { headOf, layOut } from './layout';
@@ -17,8 +17,7 @@
   const laid = $derived(layOut(drawn, 286, part.card ? 196 : 206));
   const W = $derived(laid.width);
   const H = $derived(laid.height);
-  const isAssumed = (s: Part['settings'][number]) =>
-    !isModel && item.chosen[s.id] === undefined && item.asFound[s.id] === undefined;
+  const isAssumed = (s: Part['settings'][number]) => !isModel && !isLookedAt(item, s.id);
   function states(block: string, which: 'found' | 'chosen' | 'assumed'): State[] {
     return part.settings
       .filter((s) => s.block === block && isAssumed(s) === (which === 'assumed'))

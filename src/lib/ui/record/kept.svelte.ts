@@ -20,6 +20,8 @@ export interface Way<T> {
 interface Waiting<T> {
   base: { value: T | null; version: number };
   now: T;
+  /** Our values of fields that are still to be decided. */
+  both: Partial<T> | null;
 }
 
 const RETRY_MS = 2000;
@@ -44,6 +46,7 @@ export class KeptRecord<T extends object> {
   private base: { value: T | null; version: number };
   private saving: Promise<void> | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private isOver = false;
 
   constructor(
     private readonly way: Way<T>,
@@ -57,12 +60,18 @@ export class KeptRecord<T extends object> {
 
   /** Takes up a change that waits in this browser. @returns how to stop */
   start(): () => void {
+    this.isOver = false;
     const left = waitingOf<T>(this.way.key);
-    if (left) {
+    this.both = left?.both ?? null;
+    // Where only a decision waits, the state of the server is the one to decide about.
+    if (left && !sameJson(left.now, left.base.value)) {
       this.base = left.base;
       void this.change(left.now);
     }
-    return () => clearTimeout(this.timer);
+    return () => {
+      this.isOver = true;
+      clearTimeout(this.timer);
+    };
   }
 
   /** Shows a change at once and saves it. @returns when everything is saved, or something is in the way */
@@ -81,7 +90,14 @@ export class KeptRecord<T extends object> {
 
   useTheirs(): void {
     this.both = null;
-    forget(this.way.key);
+    this.keepWaiting();
+  }
+
+  /** What waits, for the next page; nothing once all is saved and decided. */
+  private keepWaiting(): void {
+    const { base, now, both } = this;
+    if (both || !sameJson(now, base.value)) keep(this.way.key, { base, now, both });
+    else forget(this.way.key);
   }
 
   /** Ends when nothing is under way any more. */
@@ -103,7 +119,7 @@ export class KeptRecord<T extends object> {
       this.base = { value: sent, version: reply.value.version };
       this.version = reply.value.version;
       this.trouble = 'fine';
-      if (!this.both) forget(this.way.key);
+      this.keepWaiting();
       return true;
     }
     if ('away' in reply) return this.wait();
@@ -115,8 +131,9 @@ export class KeptRecord<T extends object> {
 
   private wait(): false {
     this.trouble = 'away';
-    keep(this.way.key, { base: this.base, now: this.now });
-    this.timer = setTimeout(() => void this.change(this.now), RETRY_MS);
+    this.keepWaiting();
+    // Of one that is left, the next page sends what waits.
+    if (!this.isOver) this.timer = setTimeout(() => void this.change(this.now), RETRY_MS);
     return false;
   }
 
@@ -131,15 +148,13 @@ export class KeptRecord<T extends object> {
     }
     const mine = this.now;
     const { merged, both } = mergeFields(this.base.value ?? ({} as T), mine, reply.value.value);
-    if (both.length) {
-      // Until it is decided ours outlives a reload, on the state that it was made on.
-      keep(this.way.key, { base: this.base, now: mine });
+    if (both.length)
       this.both = { ...this.both, ...(Object.fromEntries(both.map((k) => [k, mine[k]])) as Partial<T>) };
-    }
     this.base = reply.value;
     this.version = reply.value.version;
     this.now = merged;
     this.trouble = 'fine';
+    this.keepWaiting();
     return true;
   }
 }
