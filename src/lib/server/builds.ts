@@ -1,3 +1,4 @@
+import { dropOldest } from './drop-oldest';
 import { sql } from 'kysely';
 import {
   InvalidDocument,
@@ -155,8 +156,7 @@ export class BuildStore {
   private kept(document: string): Build {
     const state = this.read.get(document) ?? readKept(document);
     this.read.set(document, state);
-    if (this.read.size > MOST_READ)
-      for (const [oldest] of [...this.read].slice(0, 1)) this.read.delete(oldest);
+    if (this.read.size > MOST_READ) dropOldest(this.read);
     return state;
   }
 

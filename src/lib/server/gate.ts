@@ -1,3 +1,4 @@
+import { dropOldest } from './drop-oldest';
 import { createHash, randomBytes } from 'node:crypto';
 import { hostname, networkInterfaces } from 'node:os';
 import bcrypt from 'bcryptjs';
@@ -113,7 +114,7 @@ export class Gate {
     const wait = count < TRIES ? 0 : Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** (count - TRIES));
     this.wrong.delete(address);
     this.wrong.set(address, { count, until: this.now() + wait * 1000 });
-    if (this.wrong.size > 10_000) for (const [first] of [...this.wrong].slice(0, 1)) this.wrong.delete(first);
+    if (this.wrong.size > 10_000) dropOldest(this.wrong);
   }
 }
 

@@ -1,3 +1,4 @@
+import { isLookedAt } from '../resources';
 import {
   ISA,
   LOCAL_BUS,
@@ -38,8 +39,7 @@ const about = (s: Situation, setting?: string | null) => {
 };
 const thing = (part: Part): Thing => ({ name: part.name, what: whatOf(part) });
 /** Whether somebody looked at a setting of the board, or chose its position. */
-const seen = (s: Situation) => (setting: string) =>
-  setting in s.kit.build.board.asFound || setting in s.kit.build.board.chosen;
+const seen = (s: Situation) => (setting: string) => isLookedAt(s.kit.build.board, setting);
 const clocks = (s: Situation) => clocksOf(s.kit.board, s.kit.cpu, s.at, seen(s));
 const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean) =>
   offers(offered).find((o) => o.position !== null && fits(o.value));

@@ -1,3 +1,4 @@
+import { isLookedAt } from '../resources';
 import { totalKiB, boardKiB, cardSteps } from '../kit';
 import { SDRAM, clocksOf, families, knownFilling, shownMemory } from '../boards';
 import { thingOf } from '../model';
@@ -123,8 +124,11 @@ const kind: Rule = (s) => {
 /** Memory must be as fast as clock and wait states ask. */
 const speed: Rule = (s) => {
   const board = s.kit.memory?.ns ?? Infinity;
-  const bus = clocksOf(s.kit.board, s.kit.cpu, s.at, () => true).bus.value;
-  const atBus = bus !== null && bus > SDRAM.fastAboveMHz ? { busMHz: bus, ns: SDRAM.fastNs } : null;
+  const looked = (setting: string) => isLookedAt(s.kit.build.board, setting);
+  const { value: busMHz, unseen } = clocksOf(s.kit.board, s.kit.cpu, s.at, looked).bus;
+  // Of a clock that nobody looked at nothing is said: that is told of the setting itself.
+  const isFast = busMHz !== null && !unseen && busMHz > SDRAM.fastAboveMHz;
+  const atBus = isFast ? { busMHz, ns: SDRAM.fastNs } : null;
   return banks(s).flatMap(({ list }) =>
     list.flatMap(({ placed }): Case[] => {
       const { ns, type } = placed.part.module;

@@ -1,3 +1,4 @@
+import { isLookedAt } from '../resources';
 import { type CpuFacts, byId, sure } from '../model';
 import { clocksOf, ratedFactor, settingsFor } from '../boards';
 import { cablesOf, type Kit, hasOwnRom } from '../kit';
@@ -36,7 +37,7 @@ export const floppies = (kit: Kit) =>
     .filter((c) => c.drive.part.drive.interface === 'floppy')
     .filter((c) => !c.controller || !hasOwnRom(kit, c.controller))
     .map((c) => c.drive);
-export const seen = (kit: Kit) => (s: string) => s in kit.build.board.asFound || s in kit.build.board.chosen;
+export const seen = (kit: Kit) => (s: string) => isLookedAt(kit.build.board, s);
 /** The external clock that the machine is to have: that of the CPU, as far as the board gives it. */
 export function busMHz(kit: Kit): number | null {
   const { cpu } = kit;
