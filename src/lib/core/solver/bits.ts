@@ -13,12 +13,26 @@ export function setBit(bits: Bits, i: number): void {
   bits[i >>> 5] |= 1 << (i & 31);
 }
 
+/** The members of a set, ascending. */
+export function listOf(bits: Bits): number[] {
+  const list: number[] = [];
+  bits.forEach((word, w) => {
+    for (let open = word; open; open &= open - 1) list.push(w * 32 + 31 - Math.clz32(open & -open));
+  });
+  return list;
+}
+
 export function orInto(target: Bits, other: Bits): void {
   for (let w = 0; w < target.length; w++) target[w] |= other[w];
 }
 
 export function disjoint(a: Bits, b: Bits): boolean {
   for (let w = 0; w < a.length; w++) if (a[w] & b[w]) return false;
+  return true;
+}
+
+export function isEmpty(bits: Bits): boolean {
+  for (let w = 0; w < bits.length; w++) if (bits[w]) return false;
   return true;
 }
 

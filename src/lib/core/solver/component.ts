@@ -150,8 +150,9 @@ function firstAnswer(
   start: State,
   domains: readonly Domain[]
 ): { nodes: Node[]; cost: number } | null {
-  const cheapFirst = component.map(({ variable, nodes }) => ({
+  const cheapFirst = component.map(({ variable, by, nodes }) => ({
     variable,
+    by,
     nodes: [...nodes].sort((a, b) => a.cost - b.cost || a.source - b.source)
   }));
   try {
@@ -187,8 +188,9 @@ function compact(compiled: Compiled, component: readonly Domain[]) {
       for (const c of node.classes)
         if (!names.has(c) && (has(node.takes, c) || tolerant.has(c))) names.set(c, names.size);
   const size = names.size;
-  const domains = component.map(({ variable, nodes }): Domain => ({
+  const domains = component.map(({ variable, by, nodes }): Domain => ({
     variable,
+    by,
     nodes: nodes
       .map((node): Node => {
         const takes = emptyBits(size);

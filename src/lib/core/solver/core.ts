@@ -1,6 +1,7 @@
 import { PNP_ITEM, SYSTEM_ITEM, entryOf } from '../model';
+import { ABSENT, FIXED, minimalSet, type Members } from './minimal-set';
 import type { Compiled } from './problem';
-import { feasible, ofQuestion, type Limits } from './solve';
+import { judge, ofQuestion, type Limits, type Verdict } from './solve';
 
 export interface Core {
   /** Indices of functions: a minimal set that cannot live together. */
@@ -14,9 +15,14 @@ export interface Core {
   minimal: boolean;
 }
 
+/** Nodes of all questions about one core, beyond which each has few left. */
+const CORE_NODES = 9000;
+/** Nodes that a question has however many came before it. */
+const LEAST_NODES = 60;
+
 interface Asked {
   /** Whether these functions cannot live together, some claims left out. */
-  impossible: (active: readonly boolean[], muted?: ReadonlySet<string>) => boolean;
+  ask: (active: readonly boolean[], muted?: ReadonlySet<string>) => Verdict;
   /** The functions marked active, with those of the board itself. */
   marks: (kept: Iterable<number>) => boolean[];
   functions: number[];
@@ -24,12 +30,16 @@ interface Asked {
 }
 
 /** The functions of a core; what else is needed to find its claims comes along. */
-function asked(compiled: Compiled, limits: Limits): Asked {
+function asked(compiled: Compiled, limits: Limits, without: ReadonlySet<string> = new Set()): Asked {
   let minimal = true;
-  const impossible: Asked['impossible'] = (active, muted) => {
-    const answer = feasible(compiled, ofQuestion(limits), { active, muted });
-    if (answer === null) minimal = false;
-    return answer === false;
+  let left = CORE_NODES;
+  const ask: Asked['ask'] = (active, muted) => {
+    const question = ofQuestion(limits);
+    const maxNodes = Math.min(question.maxNodes, Math.max(LEAST_NODES, left));
+    const verdict = judge(compiled, { ...question, maxNodes }, { active, muted });
+    left -= verdict.nodes;
+    if (verdict.possible === null) minimal = false;
+    return verdict;
   };
   // The system board is always there, so it is no member; the plug-and-play ports are blamed last.
   const system = [...compiled.functions.keys()].filter((i) => compiled.functions[i].item === SYSTEM_ITEM);
@@ -41,21 +51,32 @@ function asked(compiled: Compiled, limits: Limits): Asked {
   // By name and not by place: the same machine names the same core in whatever order its cards were entered.
   const name = (i: number) => `${compiled.functions[i].item}/${compiled.functions[i].id}`;
   const order = [...compiled.functions.keys()]
-    .filter((i) => !system.includes(i))
+    .filter((i) => !system.includes(i) && !without.has(compiled.functions[i].item))
     .sort((a, b) => late(a) - late(b) || (name(a) < name(b) ? -1 : 1));
-  const functions = quickXplain(order, (kept) => impossible(marks(kept))).sort((a, b) => a - b);
-  return { impossible, marks, functions, minimal: () => minimal };
+  const isSystem = new Set(system);
+  const isMember = new Set(order);
+  const ofFault = (fn: number) => (fn < 0 || isSystem.has(fn) ? FIXED : isMember.has(fn) ? fn : ABSENT);
+  const members: Members = {
+    all: order,
+    ofClass: (id) => ofFault(compiled.classes[id].fn),
+    ofFault,
+    ask: (kept) => ask(marks(kept))
+  };
+  const functions = minimalSet(compiled, members, !without.size);
+  return { ask, marks, functions: functions.sort((a, b) => a - b), minimal: () => minimal };
 }
 
-/** A minimal set of functions that cannot live together, though any proper subset can. */
-export function coreFunctions(compiled: Compiled, limits: Limits): Pick<Core, 'functions' | 'minimal'> {
-  const { functions, minimal } = asked(compiled, limits);
-  return { functions, minimal: minimal() };
-}
+/**
+ * A minimal set of functions that cannot live together, though any proper subset can.
+ * @param without items of which none may be a member
+ * @returns indices of functions; empty when all can live together, or when that was not decided
+ */
+export const coreFunctions = (compiled: Compiled, limits: Limits, without?: ReadonlySet<string>): number[] =>
+  asked(compiled, limits, without).functions;
 
-/** A core with the claims that take part in it: leaves out in halves, and keeps those that are needed. */
+/** A core with the claims that take part in it. */
 export function findCore(compiled: Compiled, limits: Limits): Core {
-  const { impossible, marks, functions, minimal } = asked(compiled, limits);
+  const { ask, marks, functions, minimal } = asked(compiled, limits);
   const active = marks(functions);
   const names = new Map<string, { fn: number; claim: number }>();
   for (const { fn, line } of compiled.classes)
@@ -64,28 +85,25 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
   const keys = [...names.keys()].sort(
     (a, b) => Number(!own.has(entryOf(names, a).fn)) - Number(!own.has(entryOf(names, b).fn))
   );
-  const claims = quickXplain(
-    keys.map((_, i) => i),
-    (kept) => impossible(active, new Set(keys.filter((_, i) => !kept.has(i))))
-  );
+  const without = (kept: readonly number[]) => {
+    const all = new Set(kept);
+    return new Set(keys.filter((_, i) => !all.has(i)));
+  };
+  const places = new Map(keys.map((key, i) => [key, i]));
+  const ofFault = (fn: number) => (fn < 0 || active[fn] ? FIXED : ABSENT);
+  const members: Members = {
+    all: [...keys.keys()],
+    ofClass: (id) => {
+      const { fn, line } = compiled.classes[id];
+      return (line && places.get(`${fn} ${line.index}`)) ?? ofFault(fn);
+    },
+    ofFault,
+    ask: (kept) => ask(active, without(kept))
+  };
+  const claims = minimalSet(compiled, members, true);
   return {
     functions,
     claims: claims.sort((a, b) => a - b).map((i) => entryOf(names, keys[i])),
     minimal: minimal()
   };
-}
-
-/** A minimal subset for which `impossible` holds; it must hold for the whole and for supersets. */
-export function quickXplain(items: readonly number[], impossible: (kept: Set<number>) => boolean): number[] {
-  const explain = (background: readonly number[], delta: boolean, rest: readonly number[]): number[] => {
-    if (delta && impossible(new Set(background))) return [];
-    if (rest.length === 1) return [...rest];
-    const half = Math.ceil(rest.length / 2);
-    const [left, right] = [rest.slice(0, half), rest.slice(half)];
-    const second = explain([...background, ...left], left.length > 0, right);
-    const first = explain([...background, ...second], second.length > 0, left);
-    return [...first, ...second];
-  };
-  if (items.length === 0 || impossible(new Set())) return [];
-  return explain([], false, items);
 }

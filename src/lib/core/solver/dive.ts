@@ -1,7 +1,7 @@
 import { Room, type Bins } from './bins';
 import { disjoint, emptyBits, setBit, type Bits } from './bits';
 import type { Budget } from './search';
-import { compatible, type Domain, type Node } from './reduce';
+import { compatible, reachOf, type Domain, type Node } from './reduce';
 
 /** A component as one set of numbered nodes: the nodes of a domain lie side by side. */
 interface Board {
@@ -17,14 +17,18 @@ function boardOf(component: readonly Domain[], bins: Bins): Board {
   const from = new Int32Array(component.length + 1);
   component.forEach((d, i) => (from[i + 1] = from[i] + d.nodes.length));
   const against = nodes.map(() => emptyBits(nodes.length));
+  const takes = component.map((d) => reachOf(d).takes);
   component.forEach((_, d) => {
     for (let i = from[d]; i < from[d + 1]; i++) {
       for (let j = from[d]; j < from[d + 1]; j++) if (j !== i) setBit(against[i], j);
-      for (let j = from[d + 1]; j < nodes.length; j++)
-        if (!compatible(nodes[i], nodes[j])) {
-          setBit(against[i], j);
-          setBit(against[j], i);
-        }
+      for (let e = d + 1; e < component.length; e++) {
+        if (disjoint(nodes[i].rules, takes[e])) continue;
+        for (let j = from[e]; j < from[e + 1]; j++)
+          if (!compatible(nodes[i], nodes[j])) {
+            setBit(against[i], j);
+            setBit(against[j], i);
+          }
+      }
     }
   });
   return { from, against, room: new Room(bins, nodes, from) };
@@ -50,15 +54,11 @@ function leftOf(left: Bits, from: number, to: number): { count: number; first: n
 }
 
 /**
- * Whether a component has any answer, whatever it costs. Takes the variable with the fewest values left for
- * how often it was left with none, strikes what its
- * choice rules out elsewhere and whatever follows from a variable that has one value left, strikes what would leave others
- * without lines, and remembers every state that failed.
+ * A node of each domain that go together, those tried first that stand first; null: there are none. Takes the variable
+ * with the fewest values left for how often it was left with none, strikes what its choice rules out elsewhere and
+ * whatever follows from a variable that has one value left, strikes what would leave others without lines, and remembers
+ * every state that failed.
  */
-export const hasAnswer = (component: readonly Domain[], bins: Bins, budget: Budget): boolean =>
-  findAnswer(component, bins, budget) !== null;
-
-/** A node of each domain that go together, those tried first that stand first; null: there are none. */
 export function findAnswer(component: readonly Domain[], bins: Bins, budget: Budget): Node[] | null {
   const { from, against, room } = boardOf(component, bins);
   const size = component.length;

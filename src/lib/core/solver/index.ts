@@ -8,6 +8,7 @@ export { LEVELS, compare, moveCost, capMoves, leverMoves, type Level, type Objec
 export { compile } from './compile';
 export { isFixed, lineSettings } from './scopes';
 export { feasible, solve } from './solve';
-export { findCore, quickXplain } from './core';
+export { findCore } from './core';
+export { quickXplain } from './quick-xplain';
 export { loom, type LoomGroup, type LoomRow, type LoomMark, type StruckReason } from './loom';
 export { TooLarge } from './problem';

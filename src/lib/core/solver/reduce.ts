@@ -1,5 +1,6 @@
-import { covers, disjoint, emptyBits, orInto, setBit, union, type Bits } from './bits';
-import type { Compiled } from './problem';
+import { covers, disjoint, emptyBits, isEmpty, orInto, setBit, union, type Bits } from './bits';
+import { keyOf } from '../model';
+import type { Compiled, Variable } from './problem';
 
 /** A value of the reduced problem: what it takes, what it rules out, what it costs. */
 export interface Node {
@@ -17,11 +18,18 @@ export interface Domain {
   /** Index of the compiled variable. */
   variable: number;
   nodes: Node[];
+  /** Variables that struck values of it, and those that struck theirs. */
+  by: Bits;
 }
 
 /** Independent parts of the reduced problem; domains with one node and no neighbour stand alone. */
 export interface Reduced {
   components: Domain[][];
+}
+
+/** A variable with no value left. */
+export interface Emptied {
+  emptied: Domain;
 }
 
 export interface ReduceOptions {
@@ -36,14 +44,16 @@ export interface ReduceOptions {
 /**
  * Strikes what cannot be in any answer, or need not be in a best one, until nothing changes: values
  * without a partner in some other variable, and values that another one of the same variable beats
- * in cost while ruling out no more. Null: some variable has nothing left, so there is no answer.
+ * in cost while ruling out no more. When some variable has nothing left, there is no answer.
  */
-export function reduce(compiled: Compiled, options: ReduceOptions = {}): Reduced | null {
+export function reduce(compiled: Compiled, options: ReduceOptions = {}): Reduced | Emptied {
   const domains = buildDomains(compiled, options);
-  if (domains.some((d) => d.nodes.length === 0)) return null;
-  let changed = true;
-  while (changed) {
-    if (!arcConsistent(domains)) return null;
+  const none = domains.find((d) => d.nodes.length === 0);
+  if (none) return { emptied: none };
+  let changed = [...domains.keys()];
+  while (changed.length) {
+    const emptied = arcConsistent(domains, changed);
+    if (emptied) return { emptied };
     dropIrrelevant(domains, compiled.classes.length);
     changed = dominated(domains);
   }
@@ -56,12 +66,17 @@ function buildDomains(compiled: Compiled, { active, muted, feasibility }: Reduce
   const takesPart = compiled.classes.map(
     ({ fn, line }) => isActive(fn) && !(line && muted?.has(`${fn} ${line.index}`))
   );
-  return compiled.variables.map(({ values }, variable) => ({
-    variable,
-    nodes: values.flatMap((value, source): Node[] => {
+  const nodesOf = ({ values }: Variable): Node[] => {
+    const seen = new Set<string>();
+    return values.flatMap((value, source): Node[] => {
       if (value.violations.some(isActive)) return [];
       if (value.internal.some(([a, b]) => takesPart[a] && takesPart[b])) return [];
       const classes = value.classes.filter((c) => takesPart[c]);
+      if (feasibility) {
+        const name = classes.join();
+        if (seen.has(name)) return [];
+        seen.add(name);
+      }
       const takes = emptyBits(size);
       const rules = emptyBits(size);
       const tolerated: number[] = [];
@@ -71,11 +86,36 @@ function buildDomains(compiled: Compiled, { active, muted, feasibility }: Reduce
         if (!feasibility) tolerated.push(...compiled.tolerates[c]);
       }
       return [{ source, takes, rules, tolerated, classes, cost: feasibility ? 0 : value.cost }];
-    })
+    });
+  };
+  const by = () => emptyBits(compiled.variables.length);
+  return (feasibility ? byName(compiled) : [...compiled.variables.keys()]).map((variable) => ({
+    variable,
+    by: by(),
+    nodes: nodesOf(compiled.variables[variable])
   }));
 }
 
+const orders = new WeakMap<Compiled, number[]>();
+
+/** Variables by the names of their settings, so that an answer does not hang on the order in which cards were entered. */
+function byName(compiled: Compiled): number[] {
+  const known = orders.get(compiled);
+  if (known) return known;
+  const names = compiled.variables.map(({ settings }) =>
+    settings.map((s) => keyOf(s.item, s.setting)).join(' ')
+  );
+  const order = [...names.keys()].sort((a, b) => (names[a] < names[b] ? -1 : 1));
+  orders.set(compiled, order);
+  return order;
+}
+
 export const compatible = (a: Node, b: Node): boolean => disjoint(a.rules, b.takes);
+
+function hasPartner(a: Node, others: readonly Node[]): boolean {
+  for (const b of others) if (compatible(a, b)) return true;
+  return false;
+}
 
 interface Reach {
   takes: Bits;
@@ -83,7 +123,7 @@ interface Reach {
 }
 
 /** Everything that the values of a domain take and rule out. */
-function reachOf({ nodes }: Domain): Reach {
+export function reachOf({ nodes }: Domain): Reach {
   const takes = nodes[0].takes.slice();
   const rules = nodes[0].rules.slice();
   for (const node of nodes) {
@@ -93,23 +133,32 @@ function reachOf({ nodes }: Domain): Reach {
   return { takes, rules };
 }
 
-/** Removes values that no value of some other variable goes with. False: a variable is empty. */
-function arcConsistent(domains: Domain[]): boolean {
+/**
+ * Removes values that no value of some other variable goes with.
+ * @param changed domains that have fewer values than when they were last looked at
+ * @returns a variable that is left with none
+ */
+function arcConsistent(domains: Domain[], changed: readonly number[]): Domain | null {
   const reach = domains.map(reachOf);
-  const queue = new Set(domains.keys());
-  while (queue.size) {
-    const [j] = queue;
+  const open = [...domains.keys()].filter((i) => !isEmpty(reach[i].takes));
+  const queue = new Set(changed);
+  for (const j of queue) {
     queue.delete(j);
+    if (isEmpty(reach[j].rules)) continue;
     const against = domains[j].nodes;
-    for (let i = 0; i < domains.length; i++) {
+    for (const i of open) {
       if (i === j || disjoint(reach[i].takes, reach[j].rules)) continue;
-      const before = domains[i].nodes.length;
-      domains[i].nodes = domains[i].nodes.filter((a) => against.some((b) => compatible(a, b)));
-      if (domains[i].nodes.length === 0) return false;
-      if (domains[i].nodes.length < before) queue.add(i);
+      const { nodes } = domains[i];
+      const kept = nodes.filter((a) => disjoint(a.rules, reach[j].takes) || hasPartner(a, against));
+      if (kept.length === nodes.length) continue;
+      domains[i].nodes = kept;
+      orInto(domains[i].by, domains[j].by);
+      setBit(domains[i].by, domains[j].variable);
+      if (domains[i].nodes.length === 0) return domains[i];
+      queue.add(i);
     }
   }
-  return true;
+  return null;
 }
 
 /** Forgets classes that meet nothing any more, so that more values become alike. */
@@ -147,17 +196,17 @@ function dropTolerance(domains: readonly Domain[], size: number): void {
   });
 }
 
-/** Removes values that another value of the variable beats. Equal ones: the first stays. */
-function dominated(domains: readonly Domain[]): boolean {
-  let changed = false;
-  for (const domain of domains) {
+/** Removes values that another value of the variable beats. Equal ones: the first stays. @returns the domains it changed */
+function dominated(domains: readonly Domain[]): number[] {
+  const changed: number[] = [];
+  for (const [i, domain] of domains.entries()) {
     const { nodes } = domain;
     const kept = nodes.filter(
       (b, j) => !nodes.some((a, i) => i !== j && beats(a, b) && (i < j || !beats(b, a)))
     );
     if (kept.length === nodes.length) continue;
     domain.nodes = kept;
-    changed = true;
+    changed.push(i);
   }
   return changed;
 }

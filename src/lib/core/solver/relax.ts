@@ -1,18 +1,12 @@
 import type { Build, Fix, PartSet, Slot } from '../model';
 import { isOn, isTaken, machine, obstacle, seatOf, standing, type Fitted, type Machine } from '../resources';
-import { compile } from './compile';
-import { coreFunctions } from './core';
+import { Conflicts, type CoreFunction } from './conflicts';
 import { applyFix, fixCost } from './fix';
-import { feasible, ofQuestion, type Limits } from './solve';
+import type { Limits } from './solve';
 
 /** Changes that together make an impossible machine possible. */
 export interface Relaxation {
   fixes: Fix[];
-}
-
-interface CoreFunction {
-  item: string;
-  id: string;
 }
 
 /** The changes that could dissolve a core. */
@@ -129,17 +123,21 @@ export function findRelaxations(
       return [{ fixes: next, build: applyFix(base, fix, parts) }];
     });
   const byCost = (a: Attempt, b: Attempt) => fixCost(a.fixes) - fixCost(b.fixes);
-
-  // Whether there is an answer at all is far cheaper to know than which is best.
-  const answerOf = (b: Build) =>
-    feasible(compile(machine(b, parts), { allowOff: options.allowOff }), ofQuestion(options.limits));
+  const conflicts = new Conflicts(parts, options);
+  // A change touches two items at the most, as two cards that change places.
+  const apart = conflicts.apart(build, firstCore, MOST_CONFLICTS);
+  if (apart > 2 * DEPTH) return oneByOne(build, parts, conflicts);
   let attempts = grow({ fixes: [], build }, firstCore).sort(byCost);
   for (let depth = 1; attempts.length > 0; depth++) {
     const failed: Attempt[] = [];
     for (const attempt of attempts) {
       if (found.length >= options.most) break;
       if (found.some((r) => includesAll(attempt.fixes, r.fixes))) continue;
-      const answer = answerOf(attempt.build);
+      if (conflicts.known(attempt.build)) {
+        failed.push(attempt);
+        continue;
+      }
+      const answer = conflicts.answer(attempt.build);
       if (answer) found.push({ fixes: attempt.fixes });
       else if (answer === false) failed.push(attempt);
     }
@@ -147,10 +145,10 @@ export function findRelaxations(
     attempts = failed
       .filter(keepsAllCards)
       .slice(0, WIDTH)
-      .flatMap((attempt) => grow(attempt, coreOf(attempt.build, parts, options)))
+      .flatMap((attempt) => grow(attempt, conflicts.of(attempt.build)))
       .sort(byCost);
   }
-  if (!found.length) found.push(...oneByOne(build, parts, firstCore, options, answerOf));
+  if (!found.length) found.push(...oneByOne(build, parts, conflicts));
   return found.sort((a, b) => fixCost(a.fixes) - fixCost(b.fixes));
 }
 
@@ -162,17 +160,11 @@ const MOST_TRIES = 240;
  * Several conflicts that have nothing to do with each other: the cheapest change that dissolves each, one after the
  * other, until the machine is possible; then every change that is not needed any more is left out again.
  */
-function oneByOne(
-  build: Build,
-  parts: PartSet,
-  firstCore: readonly CoreFunction[],
-  options: RelaxOptions,
-  answerOf: (b: Build) => boolean | null
-): Relaxation[] {
+function oneByOne(build: Build, parts: PartSet, conflicts: Conflicts): Relaxation[] {
   let tries = 0;
   const works = (b: Build): boolean => {
     tries++;
-    return answerOf(b) === true;
+    return !conflicts.known(b) && conflicts.answer(b) === true;
   };
   /** The machine with nothing in it but what a conflict is between, and what came in its place. */
   const alone = (b: Build, before: Build, core: readonly CoreFunction[]): Build => {
@@ -181,7 +173,7 @@ function oneByOne(
     return { ...b, items: b.items.filter((i) => named.has(i.id) || !isThere.has(i.id)) };
   };
   let now = build;
-  let core = firstCore;
+  let core = conflicts.of(build);
   const fixes: Fix[] = [];
   for (let n = 0; n < MOST_CONFLICTS; n++) {
     const ready = new Set(build.shelf.map((i) => i.id));
@@ -189,12 +181,17 @@ function oneByOne(
       // What was just taken out does not come back in place of another.
       .filter((way) => way.action !== 'exchange' || ready.has(way.with))
       .sort((a, b) => fixCost([a]) - fixCost([b]))
-      .find((way) => tries < MOST_TRIES && works(alone(applyFix(now, way, parts), now, core)));
+      .find(
+        (way) =>
+          // Without any one of its members a conflict is none.
+          way.action === 'take-out' ||
+          (tries < MOST_TRIES && works(alone(applyFix(now, way, parts), now, core)))
+      );
     if (!fix) return [];
     fixes.push(fix);
     now = applyFix(now, fix, parts);
     if (works(now)) return [{ fixes: needed(build, parts, fixes, works) }];
-    core = coreOf(now, parts, options);
+    core = conflicts.of(now);
     if (!core.length) return [];
   }
   return [];
@@ -217,8 +214,3 @@ const includesAll = (big: readonly Fix[], small: readonly Fix[]) =>
   small.every((fix) => big.some((other) => nameOf(other) === nameOf(fix)));
 const keepsAllCards = ({ fixes }: { fixes: readonly Fix[] }) =>
   fixes.every((fix) => fix.action !== 'take-out');
-
-function coreOf(build: Build, parts: PartSet, { allowOff, limits }: RelaxOptions): CoreFunction[] {
-  const compiled = compile(machine(build, parts), { allowOff });
-  return coreFunctions(compiled, limits).functions.map((i) => compiled.functions[i]);
-}

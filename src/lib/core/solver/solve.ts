@@ -1,9 +1,10 @@
 import { keyOf } from '../model';
 import { add, type Objective } from './objective';
 import { binsOf, type Bins } from './bins';
-import { hasAnswer } from './dive';
+import { findAnswer } from './dive';
 import type { Compiled } from './problem';
-import { reduce, type Reduced, type ReduceOptions } from './reduce';
+import { listOf } from './bits';
+import { reduce, type Domain, type Node, type Reduced, type ReduceOptions } from './reduce';
 import { solveComponent } from './component';
 import { Budget, Stopped } from './search';
 
@@ -29,7 +30,7 @@ export type Outcome =
 export function solve(compiled: Compiled, limits: Limits): Outcome {
   const budget = new Budget(limits.maxNodes, limits.shouldStop);
   const reduced = reduce(compiled);
-  if (!reduced) return { kind: 'impossible', nodes: budget.nodes };
+  if ('emptied' in reduced) return { kind: 'impossible', nodes: budget.nodes };
   const positions = new Map(compiled.fixed);
   let cost = 0;
   let bound = 0;
@@ -41,7 +42,7 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
   };
   // Whether there is an answer at all is far cheaper to know than which is best.
   try {
-    if (!answerable(reduced, binsOf(compiled), budget)) return { kind: 'impossible', nodes: budget.nodes };
+    if (unanswerable(reduced, binsOf(compiled), budget)) return { kind: 'impossible', nodes: budget.nodes };
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
   }
@@ -78,28 +79,68 @@ export const ofQuestion = (limits: Limits): Limits => ({
   maxNodes: Math.min(limits.maxNodes, QUESTION_NODES)
 });
 
-/**
- * Whether the functions marked active can live together, some of their claims left out if wished.
- * Null: the limit came first.
- */
-export function feasible(
+/** Whether some functions can live together. Null: the limit came first. */
+export interface Verdict {
+  possible: boolean | null;
+  /** When they cannot: the variables among which it showed, as a hint where to look. */
+  among: ReadonlySet<number>;
+  /** When they can: for each variable the index of a value with which they do. */
+  chosen: readonly number[];
+  nodes: number;
+}
+
+/** Whether the functions marked active can live together, some of their claims left out if wished. */
+export function judge(
   compiled: Compiled,
   limits: Limits,
   only: Pick<ReduceOptions, 'active' | 'muted'> = {}
-): boolean | null {
+): Verdict {
   const reduced = reduce(compiled, { ...only, feasibility: true });
-  if (!reduced) return false;
   const budget = new Budget(limits.maxNodes, limits.shouldStop);
+  const chosen: number[] = [];
+  const verdict = (possible: boolean | null, domains: readonly Domain[] = []): Verdict => ({
+    possible,
+    among: involved(domains),
+    chosen,
+    nodes: budget.nodes
+  });
+  if ('emptied' in reduced) return verdict(false, [reduced.emptied]);
+  const note = ({ variable }: Domain, { source }: Node) => (chosen[variable] = source);
   try {
-    return answerable(reduced, binsOf(compiled), budget);
+    const against = unanswerable(reduced, binsOf(compiled), budget, note);
+    return against ? verdict(false, against) : verdict(true);
   } catch (error) {
-    if (error instanceof Stopped) return null;
+    if (error instanceof Stopped) return verdict(null);
     throw error;
   }
 }
 
-/** Whether every component has an answer, small ones first. */
-const answerable = ({ components }: Reduced, bins: Bins, budget: Budget): boolean =>
-  [...components]
+/** Whether the functions of a machine can live together. Null: the limit came first. */
+export const feasible = (compiled: Compiled, limits: Limits): boolean | null =>
+  judge(compiled, limits).possible;
+
+/** The first component that has no answer, small ones first; notes the answers of those before it. */
+function unanswerable(
+  { components }: Reduced,
+  bins: Bins,
+  budget: Budget,
+  note: (domain: Domain, node: Node) => void = () => {}
+): Domain[] | undefined {
+  return [...components]
     .sort((a, b) => a.length - b.length)
-    .every((component) => hasAnswer(component, bins, budget));
+    .find((component) => {
+      const answer = findAnswer(component, bins, budget);
+      answer?.forEach((node, i) => note(component[i], node));
+      return !answer;
+    });
+}
+
+/** Variables of some domains, and those that struck values of theirs. */
+function involved(domains: readonly Domain[]): Set<number> {
+  const all = new Set<number>();
+  for (const { variable, by } of domains) {
+    all.add(variable);
+    for (const v of listOf(by)) all.add(v);
+  }
+  return all;
+}
