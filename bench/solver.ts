@@ -1,9 +1,14 @@
+import { spawnSync } from 'node:child_process';
 import { resolve, type Resolution } from '../src/lib/core/solver';
 import type { Build, PartSet } from '../src/lib/core/model';
 import { benchMachine, type BenchKind } from '../tests/support/bench-machines';
 import { solveMilp } from '../tests/support/milp';
 
 import { at, ascending, ms, print } from './figures';
+import { LARGE, MOST_NODES, ROWS } from './solver-rows';
+
+/** The heap in which the large machines are solved once more. */
+const HEAP_MB = 96;
 
 interface Row {
   cards: number;
@@ -26,25 +31,6 @@ function time(build: Build, parts: PartSet, runs: number): { took: number; resul
   return { took, result: result! };
 }
 
-/** Cards and kinds of each row. */
-const ROWS: readonly [cards: number, kind: BenchKind][] = [
-  [4, 'plain'],
-  [8, 'plain'],
-  [12, 'plain'],
-  [20, 'plain'],
-  [4, 'adversarial'],
-  [8, 'adversarial'],
-  [12, 'adversarial'],
-  [20, 'adversarial'],
-  [30, 'adversarial'],
-  [20, 'roomy'],
-  [30, 'roomy'],
-  [12, 'coupled'],
-  [14, 'coupled']
-];
-/** A search ends there and says how good its answer is for certain. */
-const MOST_NODES = 60_000;
-
 /**
  * Times `resolve` on seeded machines, so many in each row; the general solver gets some of them as well. Each machine is
  * solved three times (once from 20 cards on) and the fastest counts, since other work on the computer only ever adds.
@@ -53,11 +39,11 @@ const MOST_NODES = 60_000;
 export async function benchSolver(PER_ROW = 60, GENERAL = 4): Promise<void> {
   for (let seed = 1; seed < 40; seed++)
     time(...benchMachine(seed, 8, seed % 2 === 0 ? 'adversarial' : 'plain'), 1);
-  let peak = 0;
   const rows: Row[] = [];
-  for (const [cards, kind] of ROWS) {
+  for (const of of ROWS) {
+    const [cards, kind] = of;
     const row: Row = { cards, kind, solved: [], impossible: [], stopped: 0, sample: [] };
-    const large = cards > 14;
+    const large = LARGE.includes(of);
     for (let seed = 1; seed <= (large ? PER_ROW / 3 : PER_ROW); seed++) {
       const [build, parts] = benchMachine(seed * 31 + cards, cards, kind);
       const { took, result } = time(build, parts, large ? 1 : 3);
@@ -65,7 +51,6 @@ export async function benchSolver(PER_ROW = 60, GENERAL = 4): Promise<void> {
       if (result.status !== 'stopped') row[result.status].push(took);
       if (result.status === 'solved' && result.optimal && row.sample.length < GENERAL)
         row.sample.push({ build, parts, took });
-      peak = Math.max(peak, process.memoryUsage().rss);
     }
     rows.push(row);
     process.stderr.write(`${cards} cards, ${kind}: done\n`);
@@ -95,5 +80,11 @@ export async function benchSolver(PER_ROW = 60, GENERAL = 4): Promise<void> {
     }
   }
   print(table);
-  console.log(`peak memory of our own runs: ${Math.round(peak / 2 ** 20)} MB resident`);
+  const flags = [`--max-old-space-size=${HEAP_MB}`, '--max-semi-space-size=4'];
+  const memory = spawnSync(process.execPath, [...flags, '--import', 'tsx', 'bench/memory.ts'], {
+    encoding: 'utf8'
+  });
+  console.log(
+    `the large machines in a heap of ${HEAP_MB} MB: ${memory.status ? 'not enough' : `${memory.stdout.trim()} MB resident at most`}`
+  );
 }
