@@ -3,3 +3,4 @@ export * from './cables';
 export * from './bays';
 export * from './memory';
 export * from './module-bays';
+export * from './chassis';

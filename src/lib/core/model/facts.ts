@@ -136,12 +136,15 @@ export const MemoryFacts = z.strictObject({
 });
 
 export const FormFactor = z.enum(['xt', 'full-at', 'baby-at', 'lpx', 'atx']);
+/** How far apart slots stand, and the openings of a case: five slots of an inch, or eight of 0.8 inch. */
+export const SlotSpacing = z.enum(['1 inch', '0.8 inch']);
 export const KeyboardProtocol = z.enum(['xt', 'at']);
 export const KeyboardPlug = z.enum(['din5', 'minidin6']);
 
 /** What a board has besides slots; part of its board facts. */
 export const boardFit = {
   form: FormFactor.optional(),
+  slotSpacing: SlotSpacing.optional(),
   cpuSocket: z
     .strictObject({
       accepts: z.array(CpuSocket).min(1),
@@ -296,6 +299,7 @@ export const ChassisFacts = z.strictObject({
     third3: z.number().int().min(0).max(12).default(0)
   }),
   openings: z.number().int().min(1).max(12),
+  spacing: SlotSpacing.optional(),
   cardMm: z.number().positive().optional(),
   supply: z.array(z.enum(['xt', 'at', 'atx'])).default(['at'])
 });

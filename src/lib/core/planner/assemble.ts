@@ -1,6 +1,6 @@
 import type { Brief, Build, Item, Part, PartOf, PartSet } from '../model';
 import { chain } from '../video';
-import { kitOf } from '../kit';
+import { kitOf, boardInCase } from '../kit';
 import { powerOf } from '../power';
 import { excludeEachOther, type Seated } from '../resources';
 import { weighSides, type Pool } from './pool';
@@ -194,7 +194,7 @@ const MOST_TRIMS = 24;
 export function trims(pool: Pool, choice: Choice, build: Build, parts: PartSet): Trim[] {
   const facts = choice.base.board.board;
   const { rails: needs } = powerOf(kitOf(build, parts));
-  const cases = sortOf(pool, 'case', (p) => !facts.form || p.chassis.forms.includes(facts.form));
+  const cases = sortOf(pool, 'case', (p) => !boardInCase(facts, p.chassis));
   const supplies = sortOf(pool, 'supply', (p) => {
     const { form, rails } = p.supply;
     const plugs =

@@ -1,3 +1,4 @@
+import { boardInCase } from '../kit';
 import {
   hasFacts,
   partSet,
@@ -225,7 +226,7 @@ class Run {
       const all = this.pool.of(kind);
       return all.length === 0 || all.some(fits);
     };
-    const forms = this.pool.of('case').filter((p) => !facts.form || p.chassis.forms.includes(facts.form));
+    const forms = this.pool.of('case').filter((p) => !boardInCase(facts, p.chassis));
     const plug = facts.powerPlug;
     const supply = (p: PartOf<'supply'>) =>
       (!plug || plug === 'either' || (p.supply.form === 'atx') === (plug === 'atx')) &&

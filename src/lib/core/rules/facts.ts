@@ -271,7 +271,9 @@ export interface FactsOf {
   'power.plugs': { supply: Thing; missing: number; has: Leads; needs: Leads };
   'power.form': { supply: Thing; has: 'atx' | 'at' };
   'bay.supply': { supply: Thing; chassis: Thing; takes: string[] };
-  'bay.board': { board: Thing; chassis: Thing; form: string; takes: string[] };
+  'bay.board': { board: Thing; chassis: Thing } & (
+    { why: 'size'; form: string; takes: string[] } | { why: 'spacing'; slots: string; openings: string }
+  );
 
   // Switches
   switch: {

@@ -1,3 +1,4 @@
+import { boardInCase } from '../kit';
 import { thingOf } from '../model';
 import { powerOf, railName } from '../power';
 import { afterMishap, railStops } from '../rails';
@@ -123,16 +124,13 @@ const form: Rule = ({ kit, m }) => {
       about: [supply.item.id, chassis.item.id],
       facts: { supply: thingOf(supply), chassis: thingOf(chassis), takes: [...takes.supply] }
     });
-  if (kit.facts.form && !takes.forms.includes(kit.facts.form))
+  const misfit = boardInCase(kit.facts, takes);
+  if (misfit)
     out.push({
       rule: 'bay.board',
+      severity: misfit.why === 'size' ? 'clash' : 'caution',
       about: [chassis.item.id, 'board'],
-      facts: {
-        board: thingOf(m.board),
-        chassis: thingOf(chassis),
-        form: kit.facts.form,
-        takes: [...takes.forms]
-      }
+      facts: { board: thingOf(m.board), chassis: thingOf(chassis), ...misfit }
     });
   return out;
 };

@@ -125,6 +125,8 @@ const labels: Record<string, string> = {
   half5: '5.25 inch, half height',
   third3: '3.5 inch',
   openings: 'Slot openings',
+  spacing: 'Openings stand apart',
+  slotSpacing: 'Slots stand apart',
   cardMm: 'Longest card, mm',
   'chassis.supply': 'Supplies that fit',
   from: 'From',

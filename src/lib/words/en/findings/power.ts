@@ -81,9 +81,16 @@ export const power: WordsOf<
     sentence: `${the(chassis)} takes ${or(takes.map(form))} power supplies.`,
     why: 'Power supply, board and case belong together.'
   }),
-  'bay.board': ({ board, chassis, form: size, takes }) => ({
-    title: 'The board does not fit the case',
-    sentence: `${the(board)} is ${form(size)}, and ${the(chassis)} takes ${or(takes.map(form))}: holes and slots do not line up.`,
-    why: 'Power supply, board and case belong together.'
-  })
+  'bay.board': (facts) =>
+    facts.why === 'size'
+      ? {
+          title: 'The board does not fit the case',
+          sentence: `${the(facts.board)} is ${form(facts.form)}, and ${the(facts.chassis)} takes ${or(facts.takes.map(form))}: holes and slots do not line up.`,
+          why: 'Power supply, board and case belong together.'
+        }
+      : {
+          title: 'Slots and openings do not line up',
+          sentence: `The slots of ${the(facts.board)} are ${facts.slots} apart, the openings of ${the(facts.chassis)} ${facts.openings}: most brackets meet no opening and cannot be screwed down. Use a case with openings ${facts.slots} apart.`,
+          why: 'The oldest boards have five slots, an inch apart; later ones have eight in the same width.'
+        }
 };
