@@ -155,6 +155,30 @@ describe('the loom', () => {
       'a irq10 ring'
     ]);
   });
+  it('ports and windows are drawn as assumed by the same law', () => {
+    const window = jumper('memory', [0xd0, 0xd4]);
+    const part = jumpered('p', { irq: [5, 7], io: [0x220, 0x240] });
+    const values = Object.fromEntries(window.setting.positions.map((p) => [p.id, parseInt(p.id, 16) * 4096]));
+    part.functions![0]!.claims!.push({
+      resource: 'memory',
+      from: { setting: 'memory', values },
+      length: 0x4000
+    });
+    part.blocks!.push(window.block);
+    part.settings!.push(window.setting);
+    const drawn = (looked: string[]) => {
+      const { build, parts: own } = machineOf(board('at', ['isa16']), [part]);
+      build.items[0]!.asFound = Object.fromEntries(
+        looked.map((id) => [id, own.get('p')!.settings.find((s) => s.id === id)!.positions[0]!.id])
+      );
+      const row = loom(machine(build, own)).find((g) => g.item === 'a')!.rows[0]!;
+      return [...row.ports, ...row.windows].map((line) => line.assumed);
+    };
+    expect(drawn([])).to.deep.equal([true, true]);
+    expect(drawn(['irq'])).to.deep.equal([true, true]);
+    expect(drawn(['io'])).to.deep.equal([false, true]);
+    expect(drawn(['io', 'memory'])).to.deep.equal([false, false]);
+  });
   it('tells what nobody looked at from what was seen or chosen; a fixed line is no assumption', () => {
     const assumed = (change: (b: ReturnType<typeof machineOf>['build']) => void) => {
       const { build, parts: own } = machineOf(board('at', ['isa16']), [jumpered('p', { irq: [5, 7] })]);

@@ -1,5 +1,5 @@
 import { claimSettings, type Line } from './lines';
-import type { Machine } from './machine';
+import { isLookedAt, type Machine } from './machine';
 
 /** Whether every setting that a line rests on was seen or chosen; one that rests on none is what the part is. */
 export function isLineSeen(m: Machine, line: Line): boolean {
@@ -8,6 +8,6 @@ export function isLineSeen(m: Machine, line: Line): boolean {
   if (!owner || !claim) return false;
   return claimSettings(m, owner, claim).every(({ item, setting }) => {
     const held = m.find(item)?.item;
-    return held !== undefined && (setting in held.asFound || setting in held.chosen);
+    return held !== undefined && isLookedAt(held, setting);
   });
 }

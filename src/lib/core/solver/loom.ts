@@ -1,6 +1,5 @@
 import {
   foundPosition,
-  isLookedAt,
   claimSettings,
   claimValue,
   isOn,
@@ -14,7 +13,8 @@ import {
   type Line,
   type Machine,
   type Positions,
-  type Unreachable
+  type Unreachable,
+  isLineSeen
 } from '../resources';
 import { forbidden, type PartFunction, byId } from '../model';
 import { isFixed } from './scopes';
@@ -62,9 +62,16 @@ export interface LoomRow {
   on: boolean;
   marks: LoomMark[];
   /** Ports and windows it takes now. */
-  ports: (Line & { clash: boolean })[];
-  windows: (Line & { clash: boolean })[];
+  ports: LoomLine[];
+  windows: LoomLine[];
 }
+
+/** Ports or a window as they are drawn to scale. */
+export type LoomLine = Line & {
+  clash: boolean;
+  /** Nobody looked at a setting that decides it. */
+  assumed: boolean;
+};
 
 export interface LoomGroup {
   item: string;
@@ -98,7 +105,9 @@ export function loom(m: Machine): LoomGroup[] {
       rows: fitted.part.functions.map((fn) => {
         const own = lines.filter((l) => l.item === fitted.item.id && l.function === fn.id);
         const drawn = (resource: Line['resource']) =>
-          own.filter((l) => l.resource === resource).map((l) => ({ ...l, clash: clashing.has(l) }));
+          own
+            .filter((l) => l.resource === resource)
+            .map((l): LoomLine => ({ ...l, clash: clashing.has(l), assumed: !isLineSeen(m, l) }));
         return {
           item: fitted.item.id,
           function: fn.id,
@@ -190,7 +199,7 @@ function marksOf(
       state: 'cap',
       clash: clashing.has(here) || reason !== null,
       found: false,
-      assumed: settings.some(({ item, setting }) => !isLookedAt(m.get(item).item, setting)),
+      assumed: !isLineSeen(m, here),
       ...(first ? { via: { ...first, position: at(first.item, first.setting)! } } : {})
     });
   }

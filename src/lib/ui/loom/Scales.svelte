@@ -2,6 +2,7 @@
   import { scaleLinear } from 'd3';
   import { hex } from '$lib/core/model';
   import { lineText, type Line } from '$lib/core/resources';
+  import type { LoomLine } from '$lib/core/solver';
   import { getBench } from '../context';
   import { text } from '../text';
   import { LEFT, columns } from './layout';
@@ -25,6 +26,10 @@
   const ticks = $derived(Array.from({ length: (0x400 - low) / 0x40 }, (_, i) => low + i * 0x40));
   const alias = (line: Line) => line.value & 0x3ff;
   const isAlias = (line: Line) => line.value > 0x3ff;
+  const notes = (line: LoomLine): string[] => [
+    ...(line.clash ? [text.lines.clash] : []),
+    ...(line.assumed ? [text.lines.assumed] : [])
+  ];
 
   const memory = $derived(scaleLinear([0xa0000, 0x100000], [LEFT, right]));
   const windows = $derived(
@@ -64,10 +69,7 @@
   viewBox="0 0 {width} {memTop + lanes.length * LANE + 40}"
   role="img"
   aria-label="{text.lines.scales} {rows
-    .map(
-      (r) =>
-        `${r.title}: ${r.ports.map((p) => lineText(p) + (p.clash ? ` ${text.lines.clash}` : '')).join(', ')}`
-    )
+    .map((r) => `${r.title}: ${r.ports.map((p) => [lineText(p), ...notes(p)].join(', ')).join('; ')}`)
     .join('. ')}"
 >
   <defs>
@@ -92,11 +94,13 @@
         class="port"
         class:clash={port.clash}
         class:alias={isAlias(port)}
+        class:assumed={port.assumed}
       >
         <title
-          >{row.title}, {port.label}: {lineText(port)}{isAlias(port)
-            ? text.lines.alias(hex(alias(port)))
-            : ''}</title
+          >{row.title}, {port.label}: {[
+            lineText(port) + (isAlias(port) ? text.lines.alias(hex(alias(port))) : ''),
+            ...notes(port)
+          ].join(', ')}</title
         >
       </rect>
       {#if isAlias(port) && port.clash}<text
@@ -130,11 +134,21 @@
     {/if}
     {#each lane as w (w.item + w.function + w.index)}
       {@const wide = memory(w.value + w.length) - memory(w.value)}
-      <rect x={memory(w.value)} {y} width={wide} height={LANE - 4} class="window" class:clash={w.clash}
-        ><title>{w.title}, {w.label}: {lineText(w)}</title></rect
+      <rect
+        x={memory(w.value)}
+        {y}
+        width={wide}
+        height={LANE - 4}
+        class="window"
+        class:clash={w.clash}
+        class:assumed={w.assumed}
+        ><title>{w.title}, {w.label}: {[lineText(w), ...notes(w)].join(', ')}</title></rect
       >
-      {#if wide > w.label.length * 6.6}<text x={memory(w.value) + 4} y={y + 15} class="in-window"
-          >{w.label}</text
+      {#if wide > w.label.length * 6.6}<text
+          x={memory(w.value) + 4}
+          y={y + 15}
+          class="in-window"
+          class:assumed={w.assumed}>{w.label}</text
         >{/if}
     {/each}
   {/each}
@@ -193,7 +207,15 @@
     stroke-width: 1.1;
   }
   .port.alias {
-    stroke-dasharray: 2 1.5;
+    fill-opacity: 0.45;
+  }
+  .port.assumed,
+  .window.assumed {
+    fill: var(--sheet);
+    stroke-dasharray: 2.5 2.5;
+  }
+  .in-window.assumed {
+    fill: var(--ink);
   }
   .port.clash,
   .window.clash {

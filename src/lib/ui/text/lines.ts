@@ -1,6 +1,6 @@
 export const lines = {
   title: 'Lines',
-  lead: 'What each card uses. Ring: it could be here. Yellow jumper: it is here. Dotted jumper: nobody looked, it is usually here. Drag a jumper along its row, or press R for the fewest moves.',
+  lead: 'What each card uses. Ring: it could be here. Yellow jumper: it is here. Dotted: nobody looked, it is usually here. Drag a jumper along its row, or press R for the fewest moves.',
   loom: 'Loom of interrupt lines and DMA channels. Arrow keys go from mark to mark.',
   interrupt: 'INTERRUPT',
   dma: 'DMA',
