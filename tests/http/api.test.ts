@@ -111,8 +111,10 @@ describe('the API', () => {
       1
     );
     const sighting = { id: 'seen-9', name: 'attic', kind: 'board', seen: [], dates: [] };
-    await call('saveSighting', { params: { id: 'seen-9' }, body: { sighting } });
-    expect((await call('listSightings')).sightings.map((s: { id: string }) => s.id)).to.include('seen-9');
+    await call('saveSighting', { params: { id: 'seen-9' }, body: { sighting, version: 0 } });
+    const seenBy = async () =>
+      (await call('listSightings')).sightings.map((s: { sighting: { id: string } }) => s.sighting.id);
+    expect(await seenBy()).to.include('seen-9');
     await call('removeSighting', { params: { id: 'seen-9' } });
     const notebook = { id: 'nb-9', name: 'attic', blocks: [], subjects: [], fragments: [], tries: [] };
     const at = { params: { id: 'nb-9' } };
@@ -273,7 +275,16 @@ describe('the API', () => {
       ],
       ['addPhoto', { params: { id: 'mono' }, body: 'no picture' }, 422, /picture/],
       ['getPhoto', { params: { id: 'mono', photo: '../../x' } }, 422, /photo/],
-      ['saveSighting', { params: { id: 'x' }, body: { sighting: { id: 'x' } } }, 422, /name/],
+      [
+        'saveSighting',
+        {
+          params: { id: 'gone' },
+          body: { sighting: { id: 'gone', name: 'Attic', kind: 'card' }, version: 7 }
+        },
+        409,
+        /another window/
+      ],
+      ['saveSighting', { params: { id: 'x' }, body: { sighting: { id: 'x' }, version: 0 } }, 422, /name/],
       ['check', { body: '[]' }, 422, /not a JSON object/]
     ];
     for (const [name, wish, status, pattern] of cases) {

@@ -10,7 +10,7 @@ import { databaseFile, openDatabase } from '../../src/lib/server/database';
 import { NotFound, Unreadable } from '../../src/lib/server/errors';
 import { mark, restore, revisions } from '../../src/lib/server/history';
 import { backup, health, restoreBackup } from '../../src/lib/server/keep';
-import { NotebookStore } from '../../src/lib/server/notebooks';
+import { notebookStore, sightingStore } from '../../src/lib/server/records';
 import { ShelfStore } from '../../src/lib/server/shelf';
 import { StoreTrouble, storeTrouble } from '../../src/lib/server/trouble';
 import { exportWorkshop, importWorkshop } from '../../src/lib/server/workshop';
@@ -141,11 +141,14 @@ describe('a store in trouble', function () {
       const s = shelf();
       const good = await s.add({ part: 'brim-v16' });
       const bad = await s.add({ part: 'harl-n8' });
-      await new NotebookStore(shop.store).save(
+      await notebookStore(shop.store).save(
         { id: 'b', name: 'Loft', blocks: [], subjects: [], fragments: [], tries: [] },
         0
       );
-      await s.saveSighting({ id: 'seen', name: 'attic', kind: 'board', seen: [], dates: [] });
+      await sightingStore(shop.store).save(
+        { id: 'seen', name: 'attic', kind: 'board', seen: [], dates: [] },
+        0
+      );
       await shop.store.importFile(
         JSON.stringify({
           ...JSON.parse(writeBuildFile(demo('plover'), parts)),
@@ -164,8 +167,8 @@ describe('a store in trouble', function () {
       ]);
       await fails(s.get(bad.item.id), Unreadable);
       await fails(s.get('nowhere'), NotFound);
-      expect(await s.sightings()).to.deep.equal([]);
-      expect(await new NotebookStore(shop.store).list()).to.deep.equal({ notebooks: [], unreadable: ['b'] });
+      expect(await sightingStore(shop.store).list()).to.deep.equal({ kept: [], unreadable: ['seen'] });
+      expect(await notebookStore(shop.store).list()).to.deep.equal({ kept: [], unreadable: ['b'] });
       expect((await shop.store.parts()).size).to.equal(parts.size);
       await shop.store.list();
       await shop.store.checker.settled();

@@ -6,7 +6,7 @@ import { NotFound, Stale } from '../../src/lib/server/errors';
 import { writeParts } from '../../src/lib/formats';
 import { OwnParts } from '../../src/lib/server/own-parts';
 import { readPhoto } from '../../src/lib/server/photos';
-import { NotebookStore } from '../../src/lib/server/notebooks';
+import { notebookStore, sightingStore } from '../../src/lib/server/records';
 import { ShelfStore } from '../../src/lib/server/shelf';
 import { exportWorkshop, importWorkshop } from '../../src/lib/server/workshop';
 import { demo, parts } from '../support/demo';
@@ -187,8 +187,11 @@ describe('the shelf', () => {
     const marks = [{ x: 10, y: 90, text: 'pin 1' }];
     await shelf.markPhoto(item.id, photos[0].id, marks);
     const book = { id: 'b', name: 'Loft', blocks: [], subjects: ['fpu'], fragments: [], tries: [] };
-    await new NotebookStore(shop.store).save(book, 0);
-    await shelf.saveSighting({ id: 'seen-1', name: 'attic', kind: 'board', seen: [], dates: ['9315'] });
+    await notebookStore(shop.store).save(book, 0);
+    await sightingStore(shop.store).save(
+      { id: 'seen-1', name: 'attic', kind: 'board', seen: [], dates: ['9315'] },
+      0
+    );
     const { bytes: archive } = await exportWorkshop(shop.store, shelf);
     expect((await readWorkshop(archive)).shelf).to.deep.equal([item]);
     const db = await openDatabase(emptyFolder());
@@ -198,28 +201,43 @@ describe('the shelf', () => {
     expect((await importWorkshop(other, there, archive)).items, 'not twice').to.equal(0);
     const view = await there.get(item.id);
     expect([view.item, view.photos[0].name]).to.deep.equal([item, 'front.jpg']);
-    expect(await there.sightings()).to.have.length(1);
+    expect(await sightingStore(other).all()).to.have.length(1);
     expect(view.photos[0].marks).to.deep.equal(marks);
-    expect((await new NotebookStore(other).all()).map((n) => n.notebook)).to.deep.equal([book]);
-    await new NotebookStore(other).save({ ...book, name: 'Other loft' }, 1);
+    expect(await notebookStore(other).all()).to.deep.equal([book]);
+    await notebookStore(other).save({ ...book, name: 'Other loft' }, 1);
     await importWorkshop(other, there, archive);
     expect(
-      (await new NotebookStore(other).all()).map((n) => n.notebook.id),
+      (await notebookStore(other).all()).map((n) => n.id),
       'beside it'
     ).to.deep.equal(['b', 'b-2']);
     await db.destroy();
   });
 
   it('a notebook is saved over the version that it came from, and no other', async () => {
-    const books = new NotebookStore(shop.store);
+    const books = notebookStore(shop.store);
     const book = { id: 'b', name: 'Loft', blocks: [], subjects: [], fragments: [], tries: [] };
     expect((await books.save(book, 0)).version).to.equal(1);
     await fails(books.save(book, 0), Stale, /another window/);
     expect((await books.save({ ...book, name: 'Attic' }, 1)).version).to.equal(2);
     await fails(books.save({ ...book, name: 'Cellar' }, 1), Stale);
-    expect((await books.all())[0].notebook.name).to.equal('Attic');
+    expect((await books.all())[0].name).to.equal('Attic');
     await books.remove('b');
     await fails(books.remove('b'), NotFound);
+  });
+
+  it('what was seen is saved over the version that it came from, and comes beside what differs', async () => {
+    const seen = sightingStore(shop.store);
+    const thing = { id: 's', name: 'attic', kind: 'card' as const, seen: [], dates: [] };
+    await seen.save(thing, 0);
+    await seen.save({ ...thing, dates: ['9315'] }, 1);
+    await fails(seen.save({ ...thing, name: 'from before' }, 1), Stale, /another window/);
+    await seen.takeIn(shop.store.db, [thing, { ...thing, dates: ['9315'] }]);
+    expect((await seen.all()).map((s) => [s.id, s.dates])).to.deep.equal([
+      ['s', ['9315']],
+      ['s-2', []]
+    ]);
+    await seen.remove('s-2');
+    await fails(seen.remove('s-2'), NotFound, /nothing seen under/);
   });
 
   it('parts of one’s own are kept, changed, guarded and taken away', async () => {

@@ -191,7 +191,6 @@ describe('a list of documents, one of them open', () => {
     const state = { isAway: false, order: [] as string[] };
     const way: ListWay<Seen> = {
       path: '/seen',
-      gone: 'gone',
       save: async (value) => {
         await new Promise((done) => setTimeout(done, state.order.length ? 1 : 10));
         if (state.isAway) return away;

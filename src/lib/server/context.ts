@@ -5,7 +5,7 @@ import { BuildStore } from './builds';
 import { projectFolder, readCatalogue, readSoftware } from './catalogue';
 import { dataFolder, openDatabase } from './database';
 import { Gate, isShared, passphraseHash } from './gate';
-import { NotebookStore } from './notebooks';
+import { notebookStore, sightingStore, type RecordStore } from './records';
 import { OwnParts } from './own-parts';
 import { ShelfStore } from './shelf';
 import { StoreTrouble } from './trouble';
@@ -14,7 +14,8 @@ export interface Services {
   store: BuildStore;
   shelf: ShelfStore;
   own: OwnParts;
-  notebooks: NotebookStore;
+  notebooks: RecordStore<Notebook>;
+  sightings: RecordStore<Sighting>;
   profiles: Profile[];
   gate: Gate;
 }
@@ -38,11 +39,20 @@ async function open(): Promise<Services> {
     );
   const store = new BuildStore(db, readCatalogue(), { release: process.env.YJ_RELEASE });
   const shelf = new ShelfStore(store);
-  const notebooks = new NotebookStore(store);
+  const notebooks = notebookStore(store);
+  const sightings = sightingStore(store);
   if (process.env.YJ_DEMO === '1') await loadDemo(store, shelf);
   // Whatever is not checked by these rules yet is checked beside the first requests.
   await store.list();
-  return { store, shelf, notebooks, own: new OwnParts(store), profiles: readSoftware(), gate: new Gate(db) };
+  return {
+    store,
+    shelf,
+    notebooks,
+    sightings,
+    own: new OwnParts(store),
+    profiles: readSoftware(),
+    gate: new Gate(db)
+  };
 }
 
 /** Puts the demo machines and the demo shelf in; what is there already, in the bin too, is left as it is. */
@@ -57,20 +67,27 @@ export async function loadDemo(
     const item = ShelfItem.parse(thing);
     if (!things.has(item.id)) await shelf.put(item);
   }
-  const seen = new Set((await shelf.sightings()).map((s) => s.id));
-  for (const sighting of read('sightings.json')) {
-    const one = Sighting.parse(sighting);
-    if (!seen.has(one.id)) await shelf.saveSighting(one);
-  }
-  const notebooks = new NotebookStore(target);
-  const kept = new Set((await notebooks.all()).map((n) => n.notebook.id));
-  for (const notebook of read('notebooks.json')) {
-    const one = Notebook.parse(notebook);
-    if (!kept.has(one.id)) await notebooks.save(one, 0);
-  }
+  await putMissing(
+    sightingStore(target),
+    read('sightings.json').map((s) => Sighting.parse(s))
+  );
+  await putMissing(
+    notebookStore(target),
+    read('notebooks.json').map((n) => Notebook.parse(n))
+  );
   const there = new Set([...(await target.list()), ...(await target.list('bin'))].map((b) => b.id));
   for (const machine of read('builds.json')) {
     const build = Build.parse(machine);
     if (!there.has(build.id)) await target.create(build, 'demo');
   }
+}
+
+/** Saves documents of which none is kept under their id, readable or not. */
+async function putMissing<T extends { id: string; name: string }>(
+  store: RecordStore<T>,
+  documents: readonly T[]
+): Promise<void> {
+  const { kept, unreadable } = await store.list();
+  const there = new Set([...kept.map((k) => k.value.id), ...unreadable]);
+  for (const document of documents) if (!there.has(document.id)) await store.save(document, 0);
 }

@@ -54,7 +54,7 @@ export interface Tables {
   /** What is being found out about boards that are documented in part. */
   notebooks: { id: string; document: string; version: number; at: string };
   /** What was seen on things that are not identified yet. */
-  sightings: { id: string; document: string; at: string };
+  sightings: { id: string; document: string; version: number; at: string };
   settings: { name: string; value: string };
   sessions: { token: string; expires: string };
 }

@@ -100,5 +100,11 @@ export const migrations: ((db: Kysely<any>) => Promise<void>)[] = [
       .addColumn('version', 'integer', (c) => c.notNull())
       .addColumn('at', 'text', (c) => c.notNull())
       .execute();
+  },
+  async (db) => {
+    await db.schema
+      .alterTable('sightings')
+      .addColumn('version', 'integer', (c) => c.notNull().defaultTo(1))
+      .execute();
   }
 ];

@@ -3,7 +3,6 @@ import {
   InvalidDocument,
   PhotoMarks,
   ShelfItem,
-  Sighting,
   lentTo,
   oneLine,
   sameJson,
@@ -241,17 +240,16 @@ export class ShelfStore {
     return { photos, leftOut: sizes.length - photos.length };
   }
 
-  /** What is kept of things on the shelf and of what was seen, as it is. */
-  async rawDocuments(): Promise<Pick<Workshop, 'shelf' | 'sightings'>> {
-    const shelf = await this.db
+  /** What is kept of things on the shelf, as it is. */
+  async rawDocuments(): Promise<string[]> {
+    const rows = await this.db
       .selectFrom('shelf')
       .select('document')
       .where('deleted', 'is', null)
       .orderBy('created')
       .orderBy('id')
       .execute();
-    const sightings = await this.db.selectFrom('sightings').select('document').orderBy('at').execute();
-    return { shelf: shelf.map((r) => r.document), sightings: sightings.map((r) => r.document) };
+    return rows.map((r) => r.document);
   }
 
   /** Photographs of an archive, checked and written anew like any other; what is no picture is left out. */
@@ -329,27 +327,6 @@ export class ShelfStore {
       .executeTakeFirst();
     if (!numDeletedRows) throw new NotFound('There is no such photograph.');
     this.builds.changes.tell({ kind: 'all' });
-  }
-
-  async sightings(): Promise<Sighting[]> {
-    const rows = await this.db.selectFrom('sightings').select(['id', 'document']).orderBy('at').execute();
-    return readEach(rows, (r) => Sighting.parse(JSON.parse(r.document))).good;
-  }
-
-  async saveSighting(sighting: Sighting, trx: Db = this.db): Promise<Sighting> {
-    const values = { id: sighting.id, document: JSON.stringify(sighting) };
-    await trx
-      .insertInto('sightings')
-      .values({ ...values, at: this.builds.now() })
-      .onConflict((c) => c.column('id').doUpdateSet(values))
-      .execute();
-    this.builds.changes.tell({ kind: 'all' });
-    return sighting;
-  }
-
-  async removeSighting(id: string): Promise<void> {
-    const { numDeletedRows } = await this.db.deleteFrom('sightings').where('id', '=', id).executeTakeFirst();
-    if (!numDeletedRows) throw new NotFound(`There is nothing seen under "${id}".`);
   }
 
   async exportCsv(): Promise<string> {

@@ -5,7 +5,7 @@ import { MAX_ARCHIVE, MAX_UNPACKED, type KeptBuild, type RawBuild } from '../for
 import { transact, type Db } from './database';
 import { addRevision, freeId, withPartNames, type BuildStore } from './builds';
 import { pool } from './heavy/pool';
-import { NotebookStore } from './notebooks';
+import { notebookStore, sightingStore } from './records';
 import type { ShelfStore } from './shelf';
 
 /** Bytes that photographs and states may take of an archive, so that it can be read again. */
@@ -33,9 +33,10 @@ export async function exportWorkshop(
     {
       builds: await rawBuilds(store.db, states.chosen),
       parts: await store.parts(),
-      ...(await shelf.rawDocuments()),
+      shelf: await shelf.rawDocuments(),
       photos: photos.photos,
-      notebooks: await new NotebookStore(store).raw(),
+      sightings: await sightingStore(store).raw(),
+      notebooks: await notebookStore(store).raw(),
       leftOut: { states: states.leftOut, photos: photos.leftOut }
     },
     signal
@@ -155,8 +156,8 @@ export async function importWorkshop(
       things.map((item) => ({ ...item, part: names.get(item.part) ?? item.part })),
       pictures.good
     );
-    for (const sighting of sightings) await shelf.saveSighting(sighting, trx);
-    await new NotebookStore(store).takeIn(trx, notebooks);
+    await sightingStore(store).takeIn(trx, sightings);
+    await notebookStore(store).takeIn(trx, notebooks);
     return { builds: out, items, left: [...left, ...pictures.left] };
   });
   store.forget();

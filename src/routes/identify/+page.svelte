@@ -26,19 +26,21 @@
     seen: [],
     dates: []
   });
-  const versioned = (value: Sighting) => ({ value, version: 0 });
-  // Sightings have no versions: what is saved last counts.
+  interface Kept {
+    sighting: Sighting;
+    version: number;
+  }
+  const versioned = ({ sighting, version }: Kept) => ({ value: sighting, version });
   const list = new KeptList<Sighting>(
     {
       path: '/sightings',
-      gone: '',
-      save: async (sighting) =>
-        mapped(await ask('PUT', `/sightings/${sighting.id}`, { sighting }), () => versioned(sighting)),
+      save: async (sighting, version) =>
+        mapped(await ask<Kept>('PUT', `/sightings/${sighting.id}`, { sighting, version }), versioned),
       load: async () =>
-        mapped(await ask<{ sightings: Sighting[] }>('GET', '/sightings'), (r) => r.sightings.map(versioned))
+        mapped(await ask<{ sightings: Kept[] }>('GET', '/sightings'), (r) => r.sightings.map(versioned))
     },
     // svelte-ignore state_referenced_locally
-    data.sightings.map(versioned),
+    data.kept,
     page.url.searchParams.get('seen'),
     fresh()
   );
@@ -136,7 +138,8 @@
       bringBack={() => restore(record)}
     />{/if}
   {#each [trouble, list.trouble].filter(Boolean) as line (line)}<p class="bad" role="alert">{line}</p>{/each}
-  <KeptNotice record={list.record} names={{}} />
+  <KeptNotice record={list.record} names={words.fields} />
+  {#if data.unreadable.length}<p class="bad" role="alert">{text.damagedRows(data.unreadable)}</p>{/if}
   <div class="body">
     <section>
       <div class="top">

@@ -34,17 +34,16 @@
   const keeping = new KeptList<Notebook>(
     {
       path: '/notebooks',
-      gone: words.gone,
       save: async (notebook, version) =>
         mapped(await ask<Kept>('PUT', `/notebooks/${notebook.id}`, { notebook, version }), versioned),
       load: async () =>
         mapped(await ask<{ notebooks: Kept[] }>('GET', '/notebooks'), (r) => r.notebooks.map(versioned))
     },
     // svelte-ignore state_referenced_locally
-    data.notebooks.map(versioned),
+    data.kept,
     page.url.searchParams.get('id'),
     // svelte-ignore state_referenced_locally
-    data.notebooks[0]?.notebook ?? fresh()
+    data.kept[0]?.value ?? fresh()
   );
   onMount(() => keeping.start());
   const now = $derived(keeping.now);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem } from '../../core/model';
+import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem, Sighting } from '../../core/model';
 import { CHOICES } from '../../core/own';
 import type { Change } from '../../core/revision';
 import type { ToldFinding } from '../../words';
@@ -280,6 +280,7 @@ export const ShelfReply = z.object({
 });
 
 export const NotebookReply = z.object({ notebook: Notebook, version: z.number().int() });
+export const SightingReply = z.object({ sighting: Sighting, version: z.number().int() });
 
 export const CsvReply = z.object({
   added: z.number().int(),

@@ -97,15 +97,16 @@ export const shelfEndpoints = {
     method: 'GET',
     path: '/sightings',
     summary: 'What was seen on things that are not identified yet',
-    reply: z.object({ sightings: z.array(Sighting) })
+    reply: z.object({ sightings: z.array(reply.SightingReply), unreadable: z.array(z.string()) })
   }),
   saveSighting: endpoint({
     method: 'PUT',
     path: '/sightings/{id}',
-    summary: 'Save what was seen on a thing',
+    summary: 'Save what was seen on a thing; version 0 makes a new one',
     params: ById,
-    body: z.strictObject({ sighting: Sighting }),
-    reply: Sighting
+    body: z.strictObject({ sighting: Sighting, version: z.number().int().min(0) }),
+    reply: reply.SightingReply,
+    errors: [409]
   }),
   removeSighting: endpoint({
     method: 'DELETE',

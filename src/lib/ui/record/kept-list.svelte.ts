@@ -1,6 +1,7 @@
 import { KeptRecord, waitingIn, type Versioned, type Way } from './kept.svelte';
 import { ask, problemLines, type Reply } from './send';
 import { text } from '../text';
+import { kept as words } from '../text/kept';
 
 /** How the documents of a list go to the server. */
 export interface ListWay<T> {
@@ -8,8 +9,6 @@ export interface ListWay<T> {
   path: string;
   save(value: T, version: number): Promise<Reply<Versioned<T>>>;
   load(): Promise<Reply<Versioned<T>[]>>;
-  /** What is said when one was deleted in another window. */
-  gone: string;
 }
 
 /** Documents of one kind, as notebooks and sightings: one is open, and every change of it is saved at once. */
@@ -88,7 +87,7 @@ export class KeptList<T extends { id: string }> {
         if (!reply.ok) return reply;
         this.kept = reply.value;
         const value = this.find(id);
-        return value ? { ok: true, value } : { ok: false, problem: { title: way.gone, status: 404 } };
+        return value ? { ok: true, value } : { ok: false, problem: { title: words.gone, status: 404 } };
       }
     };
   }

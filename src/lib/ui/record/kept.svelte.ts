@@ -28,7 +28,7 @@ const RETRY_MS = 2000;
 const PREFIX = 'yj-kept:';
 
 /**
- * One document of the workshop that is saved as it is changed: a thing of the shelf, a notebook. What is changed
+ * One document of the workshop that is saved as it is changed: a thing of the shelf, a notebook, a sighting. What is changed
  * while one save is under way follows it; while the server is away it waits in the browser, over a reload too. What
  * another window saved first is taken in field by field; of a field that both changed the other state is shown, and
  * ours is offered.

@@ -272,6 +272,7 @@ export const identify = {
     connectors: 'Connectors',
     marks: 'Marks'
   },
+  fields: { name: 'name', kind: 'what it is', seen: 'features', dates: 'date codes', notes: 'notes' },
   open: 'Looked at before',
   start: 'Begin another',
   name: 'Call it',

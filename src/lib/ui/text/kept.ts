@@ -6,5 +6,6 @@ export const kept = {
   mine: (field: string) => `Yours, ${field}:`,
   useMine: 'Use mine',
   useTheirs: 'Leave it as shown',
-  saved: 'Saved.'
+  saved: 'Saved.',
+  gone: 'It was deleted in another window; your last change is not saved.'
 } as const;

@@ -26,7 +26,6 @@ export const notebook = {
   fresh: 'Unknown board',
   name: 'Name',
   remove: (name: string) => `Delete ${name}`,
-  gone: 'It was deleted in another window; your last change is not saved.',
   /** Fields of a notebook, for what two windows changed. */
   fields: {
     name: 'name',
