@@ -29,8 +29,12 @@ interface Asked {
   minimal: () => boolean;
 }
 
-/** The functions of a core; what else is needed to find its claims comes along. */
-function asked(compiled: Compiled, limits: Limits, without: ReadonlySet<string> = new Set()): Asked {
+/**
+ * The functions of a core; what else is needed to find its claims comes along.
+ * @param known whether it is certain that there is one
+ * @param without items of which none may be a member
+ */
+function asked(compiled: Compiled, limits: Limits, known: boolean, without?: ReadonlySet<string>): Asked {
   let minimal = true;
   let left = CORE_NODES;
   const ask: Asked['ask'] = (active, muted) => {
@@ -51,7 +55,7 @@ function asked(compiled: Compiled, limits: Limits, without: ReadonlySet<string> 
   // By name and not by place: the same machine names the same core in whatever order its cards were entered.
   const name = (i: number) => `${compiled.functions[i].item}/${compiled.functions[i].id}`;
   const order = [...compiled.functions.keys()]
-    .filter((i) => !system.includes(i) && !without.has(compiled.functions[i].item))
+    .filter((i) => !system.includes(i) && !without?.has(compiled.functions[i].item))
     .sort((a, b) => late(a) - late(b) || (name(a) < name(b) ? -1 : 1));
   const isSystem = new Set(system);
   const isMember = new Set(order);
@@ -62,7 +66,7 @@ function asked(compiled: Compiled, limits: Limits, without: ReadonlySet<string> 
     ofFault,
     ask: (kept) => ask(marks(kept))
   };
-  const functions = minimalSet(compiled, members, !without.size);
+  const functions = minimalSet(compiled, members, known);
   return { ask, marks, functions: functions.sort((a, b) => a - b), minimal: () => minimal };
 }
 
@@ -72,11 +76,11 @@ function asked(compiled: Compiled, limits: Limits, without: ReadonlySet<string> 
  * @returns indices of functions; empty when all can live together, or when that was not decided
  */
 export const coreFunctions = (compiled: Compiled, limits: Limits, without?: ReadonlySet<string>): number[] =>
-  asked(compiled, limits, without).functions;
+  asked(compiled, limits, false, without).functions;
 
 /** A core with the claims that take part in it. */
 export function findCore(compiled: Compiled, limits: Limits): Core {
-  const { ask, marks, functions, minimal } = asked(compiled, limits);
+  const { ask, marks, functions, minimal } = asked(compiled, limits, true);
   const active = marks(functions);
   const names = new Map<string, { fn: number; claim: number }>();
   for (const { fn, line } of compiled.classes)

@@ -103,9 +103,12 @@ function byName(compiled: Compiled): number[] {
   const known = orders.get(compiled);
   if (known) return known;
   const names = compiled.variables.map(({ settings }) =>
-    settings.map((s) => keyOf(s.item, s.setting)).join(' ')
+    settings
+      .map((s) => keyOf(s.item, s.setting))
+      .sort()
+      .join(' ')
   );
-  const order = [...names.keys()].sort((a, b) => (names[a] < names[b] ? -1 : 1));
+  const order = [...names.keys()].sort((a, b) => (names[a] < names[b] ? -1 : Number(names[a] > names[b])));
   orders.set(compiled, order);
   return order;
 }
