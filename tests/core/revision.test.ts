@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { checkBuild, seatItem, type Build, type PartSet } from '../../src/lib/core/model';
-import { buildOf, difference, merge, unitsOf, type Side } from '../../src/lib/core/revision';
+import { buildOf, merge, unitsOf, type Side } from '../../src/lib/core/revision';
+import { changesOf, mergeWords } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
 import { edited, edits } from '../support/edits';
 import { randomMachine } from '../support/machines';
@@ -33,7 +34,7 @@ function pairs(count: number, work: (r: Seeded, build: Build, parts: PartSet, se
 }
 
 describe('the difference of two states', () => {
-  const change = (to: (build: Build) => Build) => difference(demo('plover'), to(demo('plover')), parts);
+  const change = (to: (build: Build) => Build) => changesOf(demo('plover'), to(demo('plover')), parts);
   const item = (build: Build, id: string, to: object): Build => ({
     ...build,
     items: build.items.map((i) => (i.id === id ? { ...i, ...to } : i))
@@ -61,7 +62,7 @@ describe('the difference of two states', () => {
   });
   it('shows long words from where they part', () => {
     const notes = 'x '.repeat(100);
-    const [{ from, to }] = difference(
+    const [{ from, to }] = changesOf(
       { ...demo('plover'), notes: `${notes}old end` },
       { ...demo('plover'), notes: `${notes}new end, longer` },
       parts
@@ -91,11 +92,11 @@ describe('the difference of two states', () => {
   });
   it('is empty exactly when both states say the same', () => {
     pairs(150, (r, build, own, seed) => {
-      expect(difference(build, structuredClone(build), own), `${seed}`).to.deep.equal([]);
+      expect(changesOf(build, structuredClone(build), own), `${seed}`).to.deep.equal([]);
       for (const [name, edit] of Object.entries(edits)) {
         const after = edit(build, own, r);
         const differs = JSON.stringify(sorted(build)) !== JSON.stringify(sorted(after));
-        const changes = difference(build, after, own);
+        const changes = changesOf(build, after, own);
         expect(changes.length > 0, `${seed} ${name}`).to.equal(differs);
         for (const c of changes) expect(c.from, `${seed} ${name} ${c.key}`).not.to.equal(c.to);
       }
@@ -122,9 +123,9 @@ describe('merging two states of one build', () => {
     pairs(400, (r, base, own, seed) => {
       const mine = edited(base, own, r, 1 + r.int(5));
       const theirs = edited(base, own, r, 1 + r.int(5));
-      same(merge(base, base, theirs, own).take(new Map()), theirs, `${seed} theirs`);
-      same(merge(base, mine, base, own).take(new Map()), mine, `${seed} mine`);
-      const both = merge(base, mine, theirs, own);
+      same(merge(base, base, theirs).take(new Map()), theirs, `${seed} theirs`);
+      same(merge(base, mine, base).take(new Map()), mine, `${seed} mine`);
+      const both = merge(base, mine, theirs);
       same(both.take(all('theirs', both)), theirs, `${seed} all theirs`);
       const clash = mine.items.some(
         (i) =>
@@ -141,7 +142,7 @@ describe('merging two states of one build', () => {
     pairs(400, (r, base, own, seed) => {
       const mine = edited(base, own, r, 1 + r.int(5));
       const theirs = edited(base, own, r, 1 + r.int(5));
-      const { lines, take } = merge(base, mine, theirs, own);
+      const { lines, take } = merge(base, mine, theirs);
       const told = new Set(lines.flatMap((line) => line.keys));
       const result = unitsOf(take(new Map()));
       const [b, m, t] = [base, mine, theirs].map(unitsOf);
@@ -169,16 +170,22 @@ describe('merging two states of one build', () => {
       ...(notes ? { notes } : {}),
       items: build.items.map((i) => (i.id === id ? { ...i, chosen } : i))
     });
-    const { lines, take } = merge(
+    const { lines, builds, take } = merge(
       base,
       set(base, 'audio', { irq: '7' }),
-      set(base, 'network', { irq: '3' }, 'seen at the bench'),
-      parts
+      set(base, 'network', { irq: '3' }, 'seen at the bench')
     );
-    expect(lines.map((line) => [line.subject, line.by]).sort()).to.deep.equal([
+    const said = lines.map((line) => ({ ...mergeWords(line, { parts, builds }), by: line.by }));
+    expect(said.map((line) => [line.subject, line.by]).sort()).to.deep.equal([
       ['Build', 'theirs'],
       ['Digit 16', 'mine'],
       ['N8', 'theirs']
+    ]);
+    const audio = said.find((line) => line.by === 'mine')!;
+    expect([audio.what, audio.base, audio.mine]).to.deep.equal([
+      'J5, IRQ',
+      'as found',
+      'IRQ 7 (jumper on 5-6)'
     ]);
     const result = take(new Map());
     expect(result.items.find((i) => i.id === 'audio')!.chosen).to.deep.equal({ irq: '7' });
@@ -192,10 +199,12 @@ describe('merging two states of one build', () => {
       ...base,
       items: base.items.map((i) => (i.id === 'audio' ? { ...i, chosen: { irq: '7' } } : i))
     };
-    const { lines, take } = merge(base, mine, theirs, parts);
+    const { lines, builds, take } = merge(base, mine, theirs);
     expect(lines.map((line) => [line.id, line.by, line.mine, line.theirs])).to.deep.equal([
-      ['item/audio', 'both', 'not there', 'in the machine']
+      ['item/audio', 'both', undefined, 'fitted']
     ]);
+    const said = mergeWords(lines[0]!, { parts, builds });
+    expect([said.mine, said.theirs]).to.deep.equal(['not there', 'in the machine']);
     expect(take(new Map([['item/audio', 'mine']])).items.some((i) => i.id === 'audio')).to.equal(false);
     expect(take(new Map([['item/audio', 'theirs']]))).to.deep.equal(theirs);
   });
@@ -206,7 +215,7 @@ describe('merging two states of one build', () => {
       items: [...base.items, { id: 'fm', part, asFound: {}, chosen: {}, locked: [] }],
       resident: [...base.resident, { item: 'fm', function: parts.get(part)!.functions[0].id }]
     });
-    const result = merge(base, add('tollmark-fm'), add('harl-n8'), parts).take(new Map());
+    const result = merge(base, add('tollmark-fm'), add('harl-n8')).take(new Map());
     expect(result.items.slice(-2).map((i) => [i.id, i.part])).to.deep.equal([
       ['fm', 'harl-n8'],
       ['fm-2', 'tollmark-fm']

@@ -1,5 +1,5 @@
 import type { Build } from '../core/model';
-import { difference, type Change } from '../core/revision';
+import { changesOf, type Change } from '../words';
 import type { BuildRecord, BuildStore } from './builds';
 import { NotFound } from './errors';
 import { readKept } from './summaries';
@@ -52,7 +52,7 @@ export async function revisions(
         ...row,
         isHead: row.id === head,
         unreadable: now === null,
-        changes: before && now ? difference(before, now, parts) : null
+        changes: before && now ? changesOf(before, now, parts) : null
       };
     })
   };
@@ -85,7 +85,7 @@ export const revision = async (store: BuildStore, id: string, number: number): P
 /** How one state of a build differs from another. */
 export async function compare(store: BuildStore, id: string, from: number, to: number): Promise<Change[]> {
   const [before, after] = [await revision(store, id, from), await revision(store, id, to)];
-  return difference(before, after, await store.parts());
+  return changesOf(before, after, await store.parts());
 }
 
 /** Makes an earlier state the present one, as a new revision. */

@@ -22,6 +22,7 @@ export * from './en/rail-advice';
 export * from './en/rescue';
 export * from './en/seen-things';
 export * from './en/start';
+export { changesOf, mergeWords, stateText, type Change } from './en/revision';
 export { consequenceOf, factGroupWords, reasonOf, reasonsOf, waitsWords, wantedWords } from './en/settings';
 export { barrierWords, costWords, guardWords, overrunWords } from './en/storage';
 export { sundryWords } from './en/sundries';

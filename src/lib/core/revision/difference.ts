@@ -1,16 +1,12 @@
-import { BOARD_ITEM, sameJson, type Build, type PartSet } from '../model';
-import { describe, type Facts } from './words';
+import { BOARD_ITEM, sameJson, type Build } from '../model';
 import { itemOfKey, unitsOf, type Units } from './units';
 
-/** One fact that differs: what it is about, and how it reads before and after. */
-export interface Change {
+/** One fact that differs. */
+export interface Fact {
   key: string;
-  /** The card, the board, or the build itself. */
-  subject: string;
-  /** What of it: a block with its setting, the slot, the name. */
-  what: string;
-  from: string;
-  to: string;
+  /** Its values; undefined where it was or is not there. */
+  from: unknown;
+  to: unknown;
   /** Said, but nothing moves: a position that was as found is now chosen to be so, or the other way round. */
   isQuiet: boolean;
 }
@@ -20,15 +16,15 @@ export interface Change {
  * which card in which slot. Empty exactly when both say the same, the order of lists aside. What
  * moves nothing comes last.
  */
-export function difference(before: Build, after: Build, parts: PartSet): Change[] {
+export function difference(before: Build, after: Build): Fact[] {
   const from = unitsOf(before);
   const to = unitsOf(after);
-  const facts: Facts = { parts, builds: [after, before] };
-  const changes = shorten(changedKeys(from, to), from, to).map((key): Change => {
+  const changes = shorten(changedKeys(from, to), from, to).map((key): Fact => {
     const [was, is] = [inEffect(key, from), inEffect(key, to)];
     const isQuiet = key.includes('/chosen/') && sameJson(was, is);
-    const words = isQuiet ? describe(key, from.get(key), to.get(key), facts) : describe(key, was, is, facts);
-    return { key, ...words, isQuiet };
+    return isQuiet
+      ? { key, from: from.get(key), to: to.get(key), isQuiet }
+      : { key, from: was, to: is, isQuiet };
   });
   return [...changes.filter((c) => !c.isQuiet), ...changes.filter((c) => c.isQuiet)];
 }

@@ -1,27 +1,26 @@
-import { BOARD_ITEM, sameJson, type Build, type PartSet } from '../model';
+import { BOARD_ITEM, sameJson, type Build } from '../model';
 import { changedKeys } from './difference';
 import { buildOf, itemOfKey, unitsOf, type Units } from './units';
-import { describe, type Description } from './words';
 
 export type Side = 'mine' | 'theirs';
 
 /** One thing that was changed on either side since both started from the same state. */
 export interface MergeLine {
   id: string;
-  subject: string;
-  what: string;
-  /** How it was when both started, how it reads here, how it reads there. */
-  base: string;
-  mine: string;
-  theirs: string;
+  /** Its value when both started, here, and there; undefined where it was or is not there. */
+  base: unknown;
+  mine: unknown;
+  theirs: unknown;
   /** Who changed it; `both` is a conflict and has to be decided. */
   by: Side | 'both';
-  /** The facts that go with it. */
-  keys: string[];
+  /** The facts that go with it, the one that it is about first. */
+  keys: [string, ...string[]];
 }
 
 export interface Merge {
   lines: MergeLine[];
+  /** States in which the items of the lines are found, mine as it is merged first. */
+  builds: Build[];
   /** The build that comes out; lines that are not decided go to the side that changed them. */
   take(choice: ReadonlyMap<string, Side>): Build;
 }
@@ -32,18 +31,16 @@ export interface Merge {
  * while the other changed it is one conflict as a whole. Two different items that got one id are
  * both kept, mine under a new id.
  */
-export function merge(base: Build, mine: Build, theirs: Build, parts: PartSet): Merge {
+export function merge(base: Build, mine: Build, theirs: Build): Merge {
   const own = withFreeIds(base, mine, theirs);
   const at = { base: unitsOf(base), mine: unitsOf(own), theirs: unitsOf(theirs) };
   const lines = linesOf(at).map((line): MergeLine => {
     const [head] = line.keys;
-    const words = (side: Units): Description =>
-      describe(head, at.base.get(head), side.get(head), { parts, builds: [own, theirs, base] });
-    const { subject, what, from } = words(at.theirs);
-    return { ...line, subject, what, base: from, mine: words(at.mine).to, theirs: words(at.theirs).to };
+    return { ...line, base: at.base.get(head), mine: at.mine.get(head), theirs: at.theirs.get(head) };
   });
   return {
     lines,
+    builds: [own, theirs, base],
     take: (choice) => {
       // Theirs is what is stored; each line taken from here is written over it.
       const units = new Map(at.theirs);

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem, Sighting } from '../../core/model';
 import { CHOICES } from '../../core/own';
-import type { Change } from '../../core/revision';
-import type { ToldFinding } from '../../words';
+import type { Change, ToldFinding } from '../../words';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
 
 /** Shapes of the replies, for the description of the API and for its tests. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Change } from '$lib/core/revision';
+  import type { Change } from '$lib/words';
   import { text } from '../text';
 
   let { changes, most }: { changes: readonly Change[]; most: number } = $props();

@@ -1,4 +1,4 @@
-import type { Change } from '../../core/revision';
+import type { Change } from '../../words';
 import type { Session } from '../record/session.svelte';
 import { ask, problemLines, type Saved } from '../record/send';
 import { text } from '../text';

@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import type { Notebook, Part } from '$lib/core/model';
   import { mergeFragments, partFrom, type Cell } from '$lib/core/puzzle';
-  import { stateText } from '$lib/core/revision';
+  import { stateText } from '$lib/words';
   import { savePart } from '../save-as';
   import { notebook as notebookText } from '../text/notebook';
 

@@ -322,8 +322,7 @@ export class Session {
     const { merge } = await import('../../core/revision');
     const base = this.saved.build;
     const mine = this.build;
-    if (sameJson(mine, theirs.build) || !merge(base, mine, theirs.build, this.parts).lines.length)
-      this.accept(theirs);
+    if (sameJson(mine, theirs.build) || !merge(base, mine, theirs.build).lines.length) this.accept(theirs);
     else this.collision = { base, mine, theirs };
   }
 

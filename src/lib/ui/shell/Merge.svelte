@@ -4,6 +4,7 @@
   import { SvelteMap } from 'svelte/reactivity';
   import { checkBuild } from '$lib/core/model';
   import { merge, type MergeLine, type Side } from '$lib/core/revision';
+  import { mergeWords } from '$lib/words';
   import type { Session } from '../record/session.svelte';
   import type { Collision } from '../record/trouble';
   import { text } from '../text';
@@ -17,7 +18,7 @@
     box.querySelector('h2')?.focus();
   });
 
-  const merged = $derived(merge(collision.base, collision.mine, collision.theirs.build, session.parts));
+  const merged = $derived(merge(collision.base, collision.mine, collision.theirs.build));
   // What one side alone changed stands; what both changed has to be chosen.
   const choice = new SvelteMap<string, Side>();
   const sideOf = (line: MergeLine): Side | undefined =>
@@ -38,12 +39,13 @@
   <ul>
     {#each merged.lines as line (line.id)}
       {@const side = sideOf(line)}
+      {@const said = mergeWords(line, { parts: session.parts, builds: merged.builds })}
       <li class:open={side === undefined}>
         <fieldset>
           <legend
-            ><b>{line.subject}</b>
-            {line.what}
-            <span class="was">{words.was}: {line.base}</span>
+            ><b>{said.subject}</b>
+            {said.what}
+            <span class="was">{words.was}: {said.base}</span>
             {#if side === undefined}<span class="decide">{words.decide}</span>{/if}</legend
           >
           {#each ['mine', 'theirs'] as const as way (way)}
@@ -56,7 +58,7 @@
                 onchange={() => choice.set(line.id, way)}
               />
               <span class="where">{words[way]}</span>
-              <span class="value">{line[way]}</span>
+              <span class="value">{said[way]}</span>
             </label>
           {/each}
         </fieldset>

@@ -9,7 +9,8 @@ import {
   type Position,
   type Setting,
   type State
-} from '../model';
+} from '../../core/model';
+import { difference, type Fact, type MergeLine } from '../../core/revision';
 
 /** What is needed to name things: the parts, and the states of the build in which items may be found. */
 export interface Facts {
@@ -18,16 +19,45 @@ export interface Facts {
 }
 
 export interface Description {
+  /** The card, the board, or the build itself. */
   subject: string;
+  /** What of it: a block with its setting, the slot, the name. */
   what: string;
   from: string;
   to: string;
 }
 
+/** One fact that differs, in words. */
+export interface Change extends Description {
+  key: string;
+  isQuiet: boolean;
+}
+
+/** How a build differs from an earlier state of it, in words. */
+export const changesOf = (before: Build, after: Build, parts: PartSet): Change[] =>
+  difference(before, after).map(({ key, from, to, isQuiet }: Fact) => ({
+    key,
+    ...describe(key, from, to, { parts, builds: [after, before] }),
+    isQuiet
+  }));
+
+/** What both sides of a merge say of a fact. */
+export interface MergeWords extends Pick<Description, 'subject' | 'what'> {
+  /** How it was when both started, how it reads here, how it reads there. */
+  base: string;
+  mine: string;
+  theirs: string;
+}
+
+export function mergeWords({ keys: [head], base, mine, theirs }: MergeLine, facts: Facts): MergeWords {
+  const { subject, what, from, to } = describe(head, base, theirs, facts);
+  return { subject, what, base: from, mine: describe(head, base, mine, facts).to, theirs: to };
+}
+
 const NOTHING = 'nothing';
 
 /** A fact in words, before and after; a value that is undefined was or is not there. */
-export function describe(key: string, from: unknown, to: unknown, facts: Facts): Description {
+function describe(key: string, from: unknown, to: unknown, facts: Facts): Description {
   const [kind, id, sort, ...rest] = key.split('/');
   const name = rest.join('/');
   if (kind === 'item') {
