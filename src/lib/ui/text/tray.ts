@@ -15,8 +15,8 @@ export const tray = {
   selected: 'Selected part',
   change: 'Change on the card',
   part: 'Part',
-  option: (slot: string | undefined, name: string, maker: string) =>
-    slot ? `Slot ${slot}: ${name} (${maker})` : `${name} (board)`,
+  option: (slot: string | undefined, name: string, maker: string, kind: string) =>
+    slot ? `Slot ${slot}: ${name} (${maker})` : [name, kind && `(${kind})`].filter(Boolean).join(' '),
   where: (name: string, slot: string | undefined) => (slot ? `${name}, slot ${slot}` : name),
   legend: 'Dashed: as found. Yellow: chosen. Dotted: nobody looked.',
   offNote: 'Machine off and unplugged.',

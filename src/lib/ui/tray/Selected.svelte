@@ -2,8 +2,9 @@
   import { entryOf } from '../../core/model';
   import { Select } from 'flowbite-svelte';
   import { moveList } from '$lib/core/moves';
-  import type { Setting } from '$lib/core/model';
+  import type { Item, Part, Setting } from '$lib/core/model';
   import { positionOf } from '$lib/core/resources';
+  import { kindWord } from '$lib/words';
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { text } from '../text';
@@ -43,6 +44,8 @@
       }),
       text.log.did.lock
     );
+  const optionName = ({ label, slot, part: id }: Item, of: Part | undefined) =>
+    text.tray.option(slot, label ?? of?.name ?? id, of?.maker ?? '', of ? kindWord(of.kind) : '');
 </script>
 
 <section aria-label={text.tray.selected}>
@@ -51,14 +54,7 @@
   <Select
     id="selected"
     bind:value={session.selected}
-    items={all.map((i) => ({
-      value: i.id,
-      name: text.tray.option(
-        i.slot,
-        i.label ?? session.parts.get(i.part)?.name ?? i.part,
-        session.parts.get(i.part)?.maker ?? ''
-      )
-    }))}
+    items={all.map((i) => ({ value: i.id, name: optionName(i, session.parts.get(i.part)) }))}
     placeholder=""
   />
   <p class="what">{text.tray.where(`${part.maker} ${part.name}`, seat && (seat.label ?? seat.id))}</p>
