@@ -1,6 +1,5 @@
 import { resolve } from '../src/lib/core/solver';
-import { benchMachine } from '../tests/support/bench-machines';
-import { LARGE, MOST_NODES } from './solver-rows';
+import { LARGE, MOST_NODES, machineOfRow } from './solver-rows';
 
 /**
  * Solves the large machines of the solver's bench and prints the most memory this process had, in megabytes. To be run
@@ -9,7 +8,7 @@ import { LARGE, MOST_NODES } from './solver-rows';
 let peak = 0;
 for (const [cards, kind] of LARGE)
   for (let seed = 1; seed <= 20; seed++) {
-    const [build, parts] = benchMachine(seed * 31 + cards, cards, kind);
+    const [build, parts] = machineOfRow(cards, kind, seed);
     resolve(build, parts, { alternatives: 0, maxNodes: MOST_NODES });
     peak = Math.max(peak, process.memoryUsage().rss);
   }

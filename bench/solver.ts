@@ -5,7 +5,7 @@ import { benchMachine, type BenchKind } from '../tests/support/bench-machines';
 import { solveMilp } from '../tests/support/milp';
 
 import { at, ascending, ms, print } from './figures';
-import { LARGE, MOST_NODES, ROWS } from './solver-rows';
+import { LARGE, MOST_NODES, ROWS, machineOfRow } from './solver-rows';
 
 /** The heap in which the large machines are solved once more. */
 const HEAP_MB = 96;
@@ -45,7 +45,7 @@ export async function benchSolver(PER_ROW = 60, GENERAL = 4): Promise<void> {
     const row: Row = { cards, kind, solved: [], impossible: [], stopped: 0, sample: [] };
     const large = LARGE.includes(of);
     for (let seed = 1; seed <= (large ? PER_ROW / 3 : PER_ROW); seed++) {
-      const [build, parts] = benchMachine(seed * 31 + cards, cards, kind);
+      const [build, parts] = machineOfRow(cards, kind, seed);
       const { took, result } = time(build, parts, large ? 1 : 3);
       if (result.status === 'stopped' || (result.status === 'solved' && !result.optimal)) row.stopped++;
       if (result.status !== 'stopped') row[result.status].push(took);

@@ -26,10 +26,10 @@ describe('power', () => {
   it('five slots of an inch meet the openings of a case made for them only', () => {
     const inCase = (board: string, chassis: string) =>
       severity({ board, items: [{ part: chassis }] }, 'bay.board');
-    expect(inCase('skerrin-px5', 'tinhallow-x8')).to.equal('caution');
+    expect(inCase('skerrin-px5', 'tinhallow-x8')).to.equal('clash');
     expect(inCase('skerrin-px5', 'tinhallow-x5')).to.equal(null);
     expect(inCase('skerrin-px8', 'tinhallow-x8')).to.equal(null);
-    expect(inCase('skerrin-px8', 'tinhallow-x5')).to.equal('caution');
+    expect(inCase('skerrin-px8', 'tinhallow-x5')).to.equal('clash');
     expect(inCase('skerrin-px5', 'tinhallow-mt')).to.equal('clash');
   });
   it('the sum of the shares is the load, and drives at most add to it', () => {

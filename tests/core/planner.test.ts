@@ -265,6 +265,20 @@ describe('the planner', () => {
     expect(against(best!)).to.deep.equal([]);
   });
 
+  it('a case whose openings do not meet the slots of the board is never proposed', () => {
+    const caseOf = (...there: string[]) => {
+      const { best } = search({
+        brief: brief({ date: '1983', os: 'DOS 2.0' }),
+        parts: all.filter((p) => !p.chassis || there.includes(p.id)),
+        shelf: [],
+        fixed: ['skerrin-px5']
+      });
+      return best?.chosen.find((c) => parts.get(c.part)!.chassis)?.part;
+    };
+    expect(caseOf('tinhallow-x8', 'tinhallow-x5')).to.equal('tinhallow-x5');
+    expect(caseOf('tinhallow-x8')).to.equal(undefined);
+  });
+
   it('says why not: barred, worse, or impossible', () => {
     const request: PlanRequest = { brief: { ...briefs[1], strictness: 'exact' }, parts: all, shelf: [] };
     const best = search(request).best!;

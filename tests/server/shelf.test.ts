@@ -236,6 +236,8 @@ describe('the shelf', () => {
       ['s', ['9315']],
       ['s-2', []]
     ]);
+    await seen.takeIn(shop.store.db, [thing]);
+    expect(await seen.all(), 'beside it once').to.have.length(2);
     await seen.remove('s-2');
     await fails(seen.remove('s-2'), NotFound, /nothing seen under/);
   });

@@ -49,14 +49,15 @@ export class RecordStore<T extends { id: string; name: string }> {
     return rows.map((r) => r.document);
   }
 
-  /** Takes documents in; one that differs from one here under its id comes beside it. */
+  /** Takes documents in; one that differs from one here under its id comes beside it, and does so once. */
   async takeIn(trx: Db, documents: readonly T[]): Promise<void> {
-    const there = new Map((await this.all(trx)).map((own) => [own.id, own]));
+    const there = await this.all(trx);
     const ids = new Set((await trx.selectFrom(this.kind.table).select('id').execute()).map((r) => r.id));
     for (const document of documents) {
-      const own = there.get(document.id);
-      if (own && sameJson(own, document)) continue;
-      const id = freeName(document.id, ids);
+      const { id: name } = document;
+      const isOf = (own: T) => own.id === name || own.id.startsWith(`${name}-`);
+      if (there.some((own) => isOf(own) && sameJson({ ...own, id: name }, document))) continue;
+      const id = freeName(name, ids);
       ids.add(id);
       await this.save({ ...document, id }, 0, trx);
     }

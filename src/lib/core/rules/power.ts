@@ -128,7 +128,6 @@ const form: Rule = ({ kit, m }) => {
   if (misfit)
     out.push({
       rule: 'bay.board',
-      severity: misfit.why === 'size' ? 'clash' : 'caution',
       about: [chassis.item.id, 'board'],
       facts: { board: thingOf(m.board), chassis: thingOf(chassis), ...misfit }
     });

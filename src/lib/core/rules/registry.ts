@@ -160,7 +160,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'power.plugs': entry(power, 'clash', enclosure),
   'power.form': entry(power, ['clash', 'caution'], enclosure),
   'bay.supply': entry(power, 'caution', enclosure),
-  'bay.board': entry(power, ['clash', 'caution'], enclosure),
+  'bay.board': entry(power, 'clash', enclosure),
 
   'disk.limit': entry(at('disks'), ['caution', 'clash']),
   'disk.type': entry(at('disks'), 'note'),
