@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { InvalidDocument } from '../src/lib/core/model';
 import { checked } from '../src/lib/core/rules';
 import { resolve } from '../src/lib/core/solver';
 import { bootCheckReport, bootReport, memoryMapReport, readBuildFile } from '../src/lib/formats';
-import { tell } from '../src/lib/words';
+import { tell, InvalidDocument } from '../src/lib/words';
 import { diskReport, imageReport } from './disk';
 import { photoReport } from './photo';
 import { placeReport, startsReport } from './placement';

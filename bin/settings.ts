@@ -1,4 +1,12 @@
-import { consequenceOf, reasonOf } from '../src/lib/words';
+import {
+  consequenceOf,
+  reasonOf,
+  notationFlawWords,
+  encodeFlawWords,
+  decodedSentence,
+  readingWords,
+  actionWords
+} from '../src/lib/words';
 import { fillingsFor, fillingsShowing, readSize } from '../src/lib/core/boards';
 import {
   FactId,
@@ -14,7 +22,6 @@ import {
   EncodeError,
   NotationError,
   decode,
-  decodedSentence,
   differences,
   encode,
   encodeFacts,
@@ -54,12 +61,12 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       part: part.id,
       says: decodedSentence(readings),
       facts: factsTold(part, readings),
-      settings: readings.map(({ setting, position, possible, words }) => ({
-        setting: setting.id,
-        label: setting.label,
-        position,
-        possible,
-        words
+      settings: readings.map((reading) => ({
+        setting: reading.setting.id,
+        label: reading.setting.label,
+        position: reading.position,
+        possible: reading.possible,
+        words: readingWords(reading)
       }))
     };
   },
@@ -125,7 +132,7 @@ export const movesReport = (build: Build, parts: PartSet): object => ({
     wanted: d.wanted,
     because: d.because.map(reasonOf),
     ifLeft: consequenceOf(d.ifLeft),
-    actions: d.actions.map((a) => a.text)
+    actions: d.actions.map(actionWords)
   }))
 });
 
@@ -162,8 +169,10 @@ function asked<T>(work: () => T): T {
   try {
     return work();
   } catch (error) {
-    if (error instanceof NotationError || error instanceof EncodeError)
-      throw new SettingsUsage(`bad input\n  ${error.message}\n`);
+    if (error instanceof NotationError)
+      throw new SettingsUsage(`bad input\n  ${notationFlawWords(error.flaw)}\n`);
+    if (error instanceof EncodeError)
+      throw new SettingsUsage(`bad input\n  ${encodeFlawWords(error.flaw)}\n`);
     throw error;
   }
 }

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { InvalidDocument } from '../src/lib/core/model';
 import { TABLE_LIMITS, readTable } from '../src/lib/core/table';
 import { readPart } from '../src/lib/formats';
-import { questionWords } from '../src/lib/words';
+import { questionWords, InvalidDocument } from '../src/lib/words';
 import { SettingsUsage } from './settings';
 
 export const TABLE_USAGE = `  table FILE                    what a pasted table of jumpers and switches says, as JSON: blocks, settings, positions

@@ -1,8 +1,7 @@
 import './root';
 import { readFileSync } from 'node:fs';
 import { checked, type Status } from '../src/lib/core/rules';
-import { tell } from '../src/lib/words';
-import { InvalidDocument } from '../src/lib/core/model';
+import { tell, InvalidDocument, geometryFlawWords } from '../src/lib/words';
 import { choose, resolve } from '../src/lib/core/solver';
 import { GeometryError } from '../src/lib/core/storage';
 import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
@@ -208,7 +207,8 @@ try {
     );
   else if (error instanceof Usage || error instanceof DiskUsage || error instanceof SettingsUsage)
     process.stderr.write(error.message);
-  else if (error instanceof GeometryError) process.stderr.write(`bad input\n  ${error.message}\n`);
+  else if (error instanceof GeometryError)
+    process.stderr.write(`bad input\n  ${geometryFlawWords(error.flaw)}\n`);
   else if (error instanceof StoreTrouble) process.stderr.write(`${error.message}\n`);
   else throw error;
   process.exitCode = 2;

@@ -1,7 +1,8 @@
+import { actionWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import { BLOCK_KINDS, Block, Part, checkPart, placesOf } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
-import { isByHand, readRow, writeRow } from '../../src/lib/core/settings';
+import { NotationError, isByHand, readRow, writeRow } from '../../src/lib/core/settings';
 import { moveCost } from '../../src/lib/core/solver';
 import { board, card, machineOf } from '../support/make';
 
@@ -39,15 +40,19 @@ describe('kinds of blocks', () => {
       blocks: [slide, packs],
       settings: [setting('s', [{ step: 3 }]), setting('r', [{ bridges: [3] }, { caps: [[1, 2]] }])]
     });
-    expect(checkPart(beyond).map((p) => p.message)).to.have.length(3);
+    expect(checkPart(beyond)).to.have.length(3);
   });
 
   it('reads them as they are typed, and writes them back', () => {
     expect(readRow('1', slide)).to.deep.equal({ step: 1 });
-    expect(() => readRow('3', slide)).to.throw('no place');
+    expect(() => readRow('3', slide))
+      .to.throw(NotationError)
+      .with.deep.property('flaw', { is: 'place', word: '3', places: 3 });
     expect(readRow('1 2', packs)).to.deep.equal({ bridges: [1, 2] });
     expect(readRow('none', packs)).to.deep.equal({ bridges: [] });
-    expect(() => readRow('3', packs)).to.throw('no pack');
+    expect(() => readRow('3', packs))
+      .to.throw(NotationError)
+      .with.deep.property('flaw', { is: 'pack', word: '3', places: 2 });
     expect(writeRow(slide, { step: 2 })).to.equal('2');
     expect(writeRow(packs, { bridges: [1] })).to.equal('1');
   });
@@ -86,7 +91,7 @@ describe('kinds of blocks', () => {
     item.asFound = { mode: 'a', term: 'in' };
     item.chosen = { mode: 'b', term: 'out' };
     const texts = moveList(build, parts)
-      .jobs.flatMap((j) => j.actions.map((a) => a.text))
+      .jobs.flatMap((j) => j.actions.map(actionWords))
       .join('\n');
     expect(texts).to.match(/slide to EGA/);
     expect(texts).to.match(/all packs out; keep them/);

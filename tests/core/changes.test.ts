@@ -1,3 +1,4 @@
+import { actionWords, commandWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import { Part, checkBuild, newItemId, seatItem, type Fix } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
@@ -100,7 +101,7 @@ describe('moves of other mechanisms', () => {
       items: [{ asFound: { s: 'x' }, chosen: { s: 'y' } }]
     });
     const { jobs, commands } = moveList(build, own);
-    return [...jobs.flatMap((j) => j.actions.map((a) => a.text)), ...commands.map((c) => c.text)];
+    return [...jobs.flatMap((j) => j.actions.map(actionWords)), ...commands.map((c) => commandWords(c.what))];
   };
   it('are said in words', () => {
     const header = { kind: 'header', rows: 2, columns: 3 };

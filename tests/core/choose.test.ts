@@ -5,6 +5,7 @@ import { kitOf } from '../../src/lib/core/kit';
 import { Build, triedIn8Bit, type Trial } from '../../src/lib/core/model';
 import { linesAt, machine, standing } from '../../src/lib/core/resources';
 import { routesIn } from '../../src/lib/core/route-in';
+import { linkCautionWords, neededWords, stepWords } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
 
 const all = [...parts.values()];
@@ -91,15 +92,15 @@ describe('the first file', () => {
     const [best] = routesIn(kit('plover'), shelf('feldspar-usbfloppy'), []);
     expect(best.links).to.have.length(2);
     expect(best.missing).to.deep.equal([]);
-    expect(best.links[0].text).to.match(/1\.44M/);
+    expect(stepWords(best.links[0].step)).to.match(/1\.44M/);
   });
   it('a 360K machine goes over one that writes 360K floppies, with the caution about narrow tracks', () => {
     const helper = { name: 'Plover', kit: kit('plover') };
     const routes = routesIn(kit('dunlin'), shelf('feldspar-usbfloppy'), [helper]);
     const [best] = routes;
     expect(best.missing).to.deep.equal([]);
-    expect(best.links.map((l) => l.text).join(' ')).to.match(/Plover.*360K floppy on Dunlin/);
-    expect(best.links.some((l) => l.caution?.includes('narrow tracks'))).to.equal(true);
+    expect(best.links.map((l) => stepWords(l.step)).join(' ')).to.match(/Plover.*360K floppy on Dunlin/);
+    expect(best.links.some((l) => l.cautions.some((c) => c.is === 'narrow-tracks'))).to.equal(true);
     const alone = routesIn(kit('dunlin'), [], []);
     expect(alone[0].missing.length).to.be.greaterThan(0);
   });
@@ -110,19 +111,23 @@ describe('the first file', () => {
       )!;
     // An early 8-bit controller ends at 250 kbit/s, and its BIOS at 360K.
     const large = way(shelf('dornfleet-f1440'), 1440);
-    expect(large.missing).to.deep.equal(['a floppy controller of 500 kbit/s with a ROM of its own']);
+    expect(large.missing.map(neededWords)).to.deep.equal([
+      'a floppy controller of 500 kbit/s with a ROM of its own'
+    ]);
     expect(way(shelf('dornfleet-f1440', 'corvane-fd2'), 1440).missing).to.deep.equal([]);
     const small = way(shelf('dornfleet-f720'), 720);
     expect(small.missing).to.deep.equal([]);
-    expect(small.links.at(-1)!.caution).to.match(/driver line/);
+    expect(linkCautionWords(small.links.at(-1)!.cautions[0])).to.match(/driver line/);
     const old = { ...demo('dunlin'), brief: { ...demo('dunlin').brief, os: 'DOS 2.1' } };
-    expect(way(shelf('dornfleet-f720'), 720, old).missing).to.deep.equal(['DOS 3.2 or later']);
+    expect(way(shelf('dornfleet-f720'), 720, old).missing.map(neededWords)).to.deep.equal([
+      'DOS 3.2 or later'
+    ]);
   });
   it('an emulator takes images of what controller and BIOS know', () => {
     const emulator = (build: string) =>
       routesIn(kit(build), shelf('feldspar-femu'), []).find((r) => r.id.includes('stick'))!;
-    expect(emulator('dunlin').links.at(-1)!.caution).to.match(/images of 360K/);
-    expect(emulator('plover').links.at(-1)!.caution).to.equal(undefined);
+    expect(linkCautionWords(emulator('dunlin').links.at(-1)!.cautions[0])).to.match(/images of 360K/);
+    expect(emulator('plover').links.at(-1)!.cautions).to.deep.equal([]);
   });
   it('an 8-bit adapter and a card are a way for an XT, nearer when they are on the shelf', () => {
     const things = shelf('feldspar-reader', 'feldspar-cf512', 'feldspar-bracket', 'feldspar-ata8');

@@ -1,4 +1,4 @@
-import { guardWords } from '../../src/lib/words';
+import { guardWords, setupLineWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import {
   choicesFor,
@@ -42,11 +42,7 @@ describe('the disks of the demo', () => {
     // One cylinder of 6 × 17 sectors is kept for diagnostics.
     expect(choices[0]).to.deep.include({ id: 'type', type: '40', lost: 102 });
     expect(choices[0].cost).to.equal('kept');
-    expect(
-      interfaceNotes(kit(demo('turnstone')), 'hard-disk')
-        .map((n) => n.text)
-        .join()
-    ).to.match(/low-level format belongs/);
+    expect(interfaceNotes(kit(demo('turnstone')), 'hard-disk').map((n) => n.is)).to.include('low-level-pair');
   });
   it('Plover and Dunlin: a ROM takes over, and the setup says nothing', () => {
     for (const id of ['plover', 'dunlin']) {
@@ -159,7 +155,7 @@ describe('the size and the setup of one specimen', () => {
 });
 
 describe('what the setup is told of the drives', () => {
-  const told = (id: string) => setupLines(kit(demo(id)));
+  const told = (id: string) => setupLines(kit(demo(id))).map(setupLineWords);
   it('floppies by letter, disks by type or geometry, a ROM as not installed, nothing on a machine without a setup', () => {
     expect(told('plover')).to.deep.equal([
       'Floppy A: 1.44M (F1440)',
@@ -179,7 +175,9 @@ describe('what the setup is told of the drives', () => {
             disk: { tries: [], setup: { cylinders, heads: 16, sectors: 63 } }
           }))
         )
-      ).at(-1);
+      )
+        .map(setupLineWords)
+        .at(-1);
     expect(typed(3000)).to.equal('Card 4G: user type, 3000 cylinders, 16 heads, 63 sectors');
     expect(typed(4095)).to.match(/landing zone 4095/);
   });

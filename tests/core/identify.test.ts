@@ -1,3 +1,4 @@
+import { featureLabel } from '../../src/lib/words';
 import { expect } from 'chai';
 import { checkPart } from '../../src/lib/core/model';
 import { allFeatures, dateCode, draftFrom, featuresOf, rank, type Seen } from '../../src/lib/core/identify';
@@ -85,7 +86,7 @@ describe('identifying', () => {
       { feature: 'named.jp6', value: false }
     ];
     const found = rank(boards, seen).candidates.find((c) => c.part.id === 'varnoc-d33')!;
-    expect(found.against.map((a) => [a.feature.label, a.seen, a.known])).to.deep.equal([
+    expect(found.against.map((a) => [featureLabel(a.feature), a.seen, a.known])).to.deep.equal([
       ['JP6', false, true]
     ]);
   });

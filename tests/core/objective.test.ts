@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { TooLarge } from '../../src/lib/core/solver';
 import fc from 'fast-check';
 import type { Block } from '../../src/lib/core/model';
 import {
@@ -40,11 +41,8 @@ describe('the packed objective', () => {
       fc.property(half, half, (a, b) => packing.pack(a) + packing.pack(b) === packing.pack(add(a, b)))
     );
   });
-  it('refuses a machine that does not fit, with a sentence', () => {
-    expect(() => new Packing({ ...most, wishes: 1e9, moves: 1e9 })).to.throw(
-      RangeError,
-      /cannot|more settings/
-    );
+  it('refuses a machine that does not fit', () => {
+    expect(() => new Packing({ ...most, wishes: 1e9, moves: 1e9 })).to.throw(TooLarge);
   });
 });
 

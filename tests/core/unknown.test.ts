@@ -1,3 +1,4 @@
+import { actionWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import {
   checked,
@@ -187,7 +188,7 @@ describe('instructions never start from a default that nobody saw', () => {
       ...build,
       items: build.items.map((i) => (i.id === 'network' ? { ...i, chosen: { irq: '2' } } : i))
     };
-    const texts = moveList(chosen, parts).jobs.flatMap((j) => j.actions.map((a) => a.text));
+    const texts = moveList(chosen, parts).jobs.flatMap((j) => j.actions.map(actionWords));
     expect(texts.join())
       .to.match(/move the jumper from pins/)
       .and.not.match(/nobody looked/);

@@ -1,6 +1,5 @@
 import { expect } from 'chai';
 import { strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
-import { InvalidDocument } from '../../src/lib/core/model';
 import {
   MAX_ARCHIVE,
   readBuildFile,
@@ -11,6 +10,7 @@ import {
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
 import { torture } from '../support/torture';
+import { InvalidDocument } from '../../src/lib/words';
 
 const at = '2026-05-12T20:00:00.000Z';
 const written = writeWorkshop({

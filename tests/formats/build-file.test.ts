@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { InvalidDocument } from '../../src/lib/core/model';
 import { readBuildFile, writeBuildFile } from '../../src/lib/formats';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
 import { torture } from '../support/torture';
+import { InvalidDocument } from '../../src/lib/words';
 
 const text = writeBuildFile(demo('plover'), parts);
 const problemsOf = (source: string): string[] => {

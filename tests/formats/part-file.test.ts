@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import { stringify } from 'yaml';
-import { InvalidDocument, type Part } from '../../src/lib/core/model';
+import { type Part } from '../../src/lib/core/model';
 import { readPart } from '../../src/lib/formats';
 import { parts } from '../support/demo';
 import { Seeded } from '../support/random';
+import { InvalidDocument } from '../../src/lib/words';
 
 const all = [...parts.values()];
 

@@ -1,3 +1,4 @@
+import { actionWords } from '../../src/lib/words';
 import { expect } from 'chai';
 import Papa from 'papaparse';
 import { machine } from '../../src/lib/core/resources';
@@ -38,7 +39,7 @@ describe('tables for other programs', () => {
     const { data } = rowsOf(movesCsv(build, parts));
     const actions = moveList(build, parts).jobs.flatMap((job) => job.actions);
     expect(data.map((r) => r.step)).to.deep.equal(data.map((_, i) => String(i + 1)));
-    for (const action of actions) expect(data.map((r) => r['what to do'])).to.include(action.text);
+    for (const action of actions) expect(data.map((r) => r['what to do'])).to.include(actionWords(action));
   });
   it('carry names of any kind, and none that a spreadsheet would run', () => {
     const wild = (label: string): Build => ({

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { writeBuildFile } from '../../src/lib/formats';
-import { InvalidDocument } from '../../src/lib/core/model';
 import { readKept } from '../../src/lib/server/summaries';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
 import { fails, useShop } from '../support/store';
 import { torture } from '../support/torture';
+import { InvalidDocument } from '../../src/lib/words';
 
 const text = writeBuildFile(demo('plover'), parts);
 

@@ -3,7 +3,7 @@ import { copyFileSync, mkdirSync, renameSync, rmSync, statSync, unlinkSync, writ
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { sql } from 'kysely';
-import { Build, InvalidDocument } from '../../src/lib/core/model';
+import { Build } from '../../src/lib/core/model';
 import { readWorkshop, writeBuildFile } from '../../src/lib/formats';
 import { BuildStore } from '../../src/lib/server/builds';
 import { databaseFile, openDatabase } from '../../src/lib/server/database';
@@ -19,6 +19,7 @@ import { edited } from '../support/edits';
 import { Seeded } from '../support/random';
 import { Shop, emptyFolder, fails, useShop } from '../support/store';
 import { torture } from '../support/torture';
+import { InvalidDocument } from '../../src/lib/words';
 
 const root = new URL('../..', import.meta.url).pathname;
 const yj = (folder: string, ...args: string[]) =>

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
-import { InvalidDocument, type Part } from '../../src/lib/core/model';
+import { type Part } from '../../src/lib/core/model';
 import { readWorkshop } from '../../src/lib/formats';
 import { NotFound, Stale } from '../../src/lib/server/errors';
 import { writeParts } from '../../src/lib/formats';
@@ -13,6 +13,7 @@ import { demo, parts } from '../support/demo';
 import { emptyFolder, fails, useShop } from '../support/store';
 import { BuildStore } from '../../src/lib/server/builds';
 import { openDatabase } from '../../src/lib/server/database';
+import { InvalidDocument } from '../../src/lib/words';
 
 const blank = (width: number, height: number) =>
   sharp({ create: { width, height, channels: 3, background: '#805020' } });

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { sql } from 'kysely';
-import { InvalidDocument, Part } from '../../src/lib/core/model';
+import { Part } from '../../src/lib/core/model';
 import { writeBuildFile } from '../../src/lib/formats';
 import type { BuildStore } from '../../src/lib/server/builds';
 import { Conflict, NotFound } from '../../src/lib/server/errors';
@@ -12,6 +12,7 @@ import { openDatabase } from '../../src/lib/server/database';
 import { migrations } from '../../src/lib/server/migrations';
 import { demo, parts } from '../support/demo';
 import { emptyFolder, fails, useShop } from '../support/store';
+import { InvalidDocument } from '../../src/lib/words';
 
 describe('the store', () => {
   const shop = useShop();

@@ -1,3 +1,4 @@
+import { partitionTypeName } from '../../src/lib/words';
 import {
   fpuSuits,
   oscillatorFor,
@@ -174,7 +175,7 @@ export const questions: Record<string, (asked: string) => string> = {
     return `${t.cylinders}/${t.heads}/${t.sectors}`;
   },
   /** `0B` → what the partition type is called */
-  'partition type': (asked) => partitionTypes[hexOf(asked)]?.name ?? 'unknown',
+  'partition type': (asked) => (hexOf(asked) in partitionTypes ? partitionTypeName(hexOf(asked)) : 'unknown'),
   /** `3600 rpm 17 sectors 1` → bytes a second */
   interleave: (asked) => {
     const [rpm, , sectors, , step] = words(asked);

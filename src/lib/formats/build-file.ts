@@ -5,16 +5,16 @@ import {
   FORMAT_MINOR,
   FORMAT_NAME,
   FORMAT_VERSION,
-  InvalidDocument,
   checkFile,
   fileSchema,
   isNewer,
   partSet,
   upgrade,
-  zodProblems,
+  schemaFlaws,
   type Build,
   type PartSet
 } from '../core/model';
+import { InvalidDocument } from '../words';
 
 /** Largest build file that is read, in characters. */
 export const MAX_FILE = 8 * 1024 * 1024;
@@ -33,14 +33,16 @@ export function readBuildFile(text: string): { build: Build; parts: PartSet } {
       [{ path: '', message: `is larger than ${MAX_FILE / 1024 / 1024} MiB, more than any build needs` }],
       'The file'
     );
-  const file = checkedFile(upgrade(parseJson(text)));
+  const read = upgrade(parseJson(text));
+  if ('wrong' in read) throw new InvalidDocument([read.wrong], 'The file');
+  const file = checkedFile(read.file);
   const { newer: _forged, ...build } = file.build;
   return { build: { ...build, ...newerFields(file) }, parts: partSet(file.parts) };
 }
 
 function checkedFile(data: Record<string, unknown>): BuildFile {
   const parsed = fileSchema(data).safeParse(data);
-  if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The file');
+  if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The file');
   const problems = checkFile(parsed.data);
   if (problems.length) throw new InvalidDocument(problems, 'The file');
   return parsed.data;

@@ -1,5 +1,6 @@
 import { parse } from 'yaml';
-import { InvalidDocument, Part, checkPart, zodProblems, type Problem } from '../core/model';
+import { Part, checkPart, schemaFlaws } from '../core/model';
+import { InvalidDocument, type Problem, problemsOf } from '../words';
 
 /**
  * The files of the catalogue: YAML, one part or a list of parts each, with shorthands so that a part is
@@ -71,7 +72,7 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
     try {
       const whole = inherit(raw, entries, []);
       const parsed = Part.safeParse(expand(whole, functions));
-      const found = parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+      const found = problemsOf(parsed.success ? checkPart(parsed.data) : schemaFlaws(parsed.error));
       problems.push(...found.map((p) => ({ ...p, path: `${file}: ${id}: ${p.path}` })));
       if (parsed.success) made.push(parsed.data);
     } catch (error) {

@@ -3,9 +3,10 @@ import { checkFiles, type Edit } from '../core/boot-files';
 import { kitOf } from '../core/kit';
 import type { Build, PartSet } from '../core/model';
 import type { MoveList } from '../core/moves';
-import { editWords } from '../words';
+import { editWords, commandWords } from '../words';
 
-type Commands = MoveList['commands'];
+/** What is to be typed, as it stands on a sheet. */
+type Typed = { where: string; text: string }[];
 
 const isThere = (file: string | undefined, line: string): boolean =>
   (file ?? '').split(/\r\n|\n|\r/).some((l) => l.trim().toUpperCase() === line.trim().toUpperCase());
@@ -14,7 +15,8 @@ const isThere = (file: string | undefined, line: string): boolean =>
  * What is to be typed, in setups and files: of the machine's own files only the lines that are to change, and nothing
  * that stands in them already.
  */
-export function withOwnFiles(commands: Commands, build: Build, parts: PartSet): Commands {
+export function withOwnFiles(list: MoveList['commands'], build: Build, parts: PartSet): Typed {
+  const commands = list.map(({ where, what }) => ({ where, text: commandWords(what) }));
   const { config = '', autoexec = '' } = build.boot ?? {};
   if (!config.trim() && !autoexec.trim()) return commands;
   const edits = checkFiles(config, autoexec, expectationOf(kitOf(build, parts))).flatMap((f): Edit[] =>

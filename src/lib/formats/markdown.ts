@@ -1,11 +1,13 @@
 import type { Caution } from '../core/safety';
+import { cautionWords } from '../words';
 import { nothingToMove, type Sheet } from './sheet';
 
 /** Characters that Markdown would read as marks are written as they are. */
 const plain = (text: string): string =>
   text.replace(/\s+/g, ' ').replace(/[\\`*_{}[\]<>#|~]/g, (mark) => `\\${mark}`);
 
-const caution = (c: Caution) => `> **${c.level === 'red' ? 'Danger' : 'Caution'}:** ${plain(c.text)}`;
+const caution = (c: Caution) =>
+  `> **${c.level === 'red' ? 'Danger' : 'Caution'}:** ${plain(cautionWords[c.id])}`;
 
 const box = ({ done }: { done?: unknown }): string => (done ? '[x]' : '[ ]');
 

@@ -1,5 +1,6 @@
 import { parse } from 'yaml';
-import { InvalidDocument, Part, checkPart, zodProblems } from '../core/model';
+import { Part, checkPart, schemaFlaws } from '../core/model';
+import { InvalidDocument } from '../words';
 
 /**
  * Reads a part from YAML (JSON is YAML too).
@@ -21,7 +22,7 @@ export function readPart(text: string, name: string): Part {
     );
   }
   const parsed = Part.safeParse(data);
-  const problems = parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+  const problems = parsed.success ? checkPart(parsed.data) : schemaFlaws(parsed.error);
   if (!parsed.success || problems.length)
     throw new InvalidDocument(
       problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })),

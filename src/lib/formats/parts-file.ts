@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { parse, stringify } from 'yaml';
-import { InvalidDocument, Part, checkPart, zodProblems, type Problem } from '../core/model';
+import { Part, checkPart, schemaFlaws } from '../core/model';
+import { InvalidDocument, type Problem, problemsOf } from '../words';
 
 /** A collection of parts in one file. */
 export const PARTS_FORMAT = 'yellow-jumper/parts';
@@ -88,7 +89,7 @@ export function readParts(text: string, name: string): ReadParts {
   list.forEach((entry, i) => {
     const called = isObject(entry) && typeof entry.id === 'string' ? entry.id.slice(0, 64) : `part ${i + 1}`;
     const parsed = Part.safeParse(entry);
-    const problems = parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+    const problems = problemsOf(parsed.success ? checkPart(parsed.data) : schemaFlaws(parsed.error));
     if (parsed.success && seen.has(parsed.data.id))
       problems.push({ path: 'id', message: 'stands in it twice' });
     if (!parsed.success || problems.length)

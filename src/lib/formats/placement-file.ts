@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { InvalidDocument, zodProblems } from '../core/model';
+import { schemaFlaws } from '../core/model';
 import { PLACE_LIMITS, STARTS_LIMITS } from '../core/placement';
+import { InvalidDocument } from '../words';
 
 const name = z.string().trim().min(1).max(60);
 const bytes = z.number().int().min(0).max(1_048_576);
@@ -82,7 +83,7 @@ function readAs<T extends z.ZodType>(schema: T, text: string, what: string): z.o
     throw new InvalidDocument([{ path: '', message: `is not JSON: ${(error as Error).message}` }], what);
   }
   const parsed = schema.safeParse(data);
-  if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), what);
+  if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), what);
   return parsed.data;
 }
 

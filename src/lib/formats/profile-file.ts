@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { parse } from 'yaml';
-import { InvalidDocument, Profile, repeated, zodProblems } from '../core/model';
+import { Profile, repeated, schemaFlaws } from '../core/model';
+import { InvalidDocument } from '../words';
 
 const File = z.strictObject({ profiles: z.array(Profile).max(500) });
 
@@ -12,7 +13,7 @@ export function readProfiles(text: string, name: string): Profile[] {
   const parsed = File.safeParse(parse(text, { maxAliasCount: 200 }));
   const problems = parsed.success
     ? repeated(parsed.data.profiles.map((p) => p.id)).map((id) => ({ path: id, message: 'is there twice' }))
-    : zodProblems(parsed.error);
+    : schemaFlaws(parsed.error);
   if (!parsed.success || problems.length)
     throw new InvalidDocument(
       problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })),

@@ -5,7 +5,7 @@ import type { Build, PartSet, Severity, Tick } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
 import { lineText, linesAt, machine, positionOf, standing, type Machine } from '../core/resources';
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
-import { stateText, tell } from '../words';
+import { cautionWords, stateText, tell, actionWords } from '../words';
 import { withOwnFiles } from './commands';
 import { sheetBoot, type SheetBoot } from './sheet-boot';
 import { sheetPower, type SheetPower } from './sheet-power';
@@ -18,6 +18,14 @@ import {
   settingKey,
   type Difference
 } from '../core/settings';
+
+/** An action of a job in words, or something to look at. */
+interface SheetAction {
+  block?: string;
+  setting: string;
+  text: string;
+}
+type SheetJob = Omit<CardJob, 'actions'> & { actions: SheetAction[] };
 
 /** One thing to do in a step; `key` is that of its tick. */
 export interface StepAction {
@@ -73,9 +81,9 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
   const board = all.filter((job) => job.from === undefined);
   const exchanged = cards.some((job) => job.from !== job.into);
   const step = {
-    takeOut: (job: CardJob) => takeOut(build, job),
-    set: (job: CardJob) => setStep(build, m, job),
-    seat: (job: CardJob) => seat(build, job)
+    takeOut: (job: SheetJob) => takeOut(build, job),
+    set: (job: SheetJob) => setStep(build, m, job),
+    seat: (job: SheetJob) => seat(build, job)
   };
   const steps: Step[] = [
     ...(exchanged ? cards.map(step.takeOut) : []),
@@ -133,8 +141,15 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
  * What nobody looked at and may stand right already: on the board, and on cards that come out anyway, it is to be
  * looked at.
  */
-function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Machine): CardJob[] {
-  const out = jobs.map((job) => ({ ...job, actions: [...job.actions] }));
+function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Machine): SheetJob[] {
+  const out = jobs.map((job): SheetJob => ({
+    ...job,
+    actions: job.actions.map((action) => ({
+      setting: action.setting,
+      ...(action.block ? { block: action.block } : {}),
+      text: actionWords(action)
+    }))
+  }));
   for (const { item, title, part, setting, found, wanted } of open) {
     const known = out.find((job) => job.item === item);
     if (found !== undefined || known?.actions.some((a) => a.setting === setting.id)) continue;
@@ -142,7 +157,7 @@ function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Mac
     const block = part.blocks.find((b) => b.id === setting.block);
     const position = byId(setting.positions, wanted);
     const stands = block ? stateText(block, position) : position.label;
-    const action = {
+    const action: SheetAction = {
       setting: setting.id,
       ...(block ? { block: block.id } : {}),
       text: `Look at ${block?.label ?? setting.label}: ${stands}. (${setting.label}: ${position.label})`
@@ -178,7 +193,7 @@ const tickOf = (build: Build, key: string): { done?: Tick } => {
 };
 
 /** Cards and the board of which something is ticked and nothing is left to move. */
-function tickedJobs(build: Build, m: Machine, jobs: readonly CardJob[]): CardJob[] {
+function tickedJobs(build: Build, m: Machine, jobs: readonly SheetJob[]): SheetJob[] {
   const ticked = new Set(Object.values(build.done ?? {}).flatMap((t) => t.item ?? []));
   return m.fitted
     .filter((f) => ticked.has(f.item.id) && !jobs.some((j) => j.item === f.item.id))
@@ -200,16 +215,16 @@ function tickedFrom(build: Build, item: string, m: Machine): string | undefined 
   return slot && (slot.label ?? `slot ${slot.id}`);
 }
 
-function takeOut(build: Build, job: CardJob): Step {
+function takeOut(build: Build, job: SheetJob): Step {
   const key = `${job.item} out`;
   const title = `Take ${job.title} out of ${job.from}`;
   return { kind: 'take-out', key, item: job.item, title, cautions: [], actions: [], ...tickOf(build, key) };
 }
 
 /** The moves on one card or the board, one for each setting; none: no step. */
-function setStep(build: Build, m: Machine, job: CardJob): Step[] {
+function setStep(build: Build, m: Machine, job: SheetJob): Step[] {
   const bySetting = new Map<string, StepAction>();
-  for (const { setting = '', block, text } of job.actions) {
+  for (const { setting, block, text } of job.actions) {
     const known = bySetting.get(setting);
     const item = m.get(job.item).item;
     const told = m.get(job.item).part.settings.find((s) => s.id === setting);
@@ -247,7 +262,7 @@ function setStep(build: Build, m: Machine, job: CardJob): Step[] {
   ];
 }
 
-function seat(build: Build, job: CardJob): Step {
+function seat(build: Build, job: SheetJob): Step {
   const key = seatKey(job.item);
   const title = `Seat ${job.title} in ${job.into}`;
   return { kind: 'seat', key, item: job.item, title, cautions: [], actions: [], ...tickOf(build, key) };
@@ -261,7 +276,8 @@ const box = ({ done }: { done?: Tick }): string => (done ? '[x]' : '[ ]');
 /** The sheet as plain text, 78 columns. */
 export function sheetText(sheet: Sheet): string {
   const out: string[] = [`BENCH SHEET: ${sheet.name}`, '='.repeat(Math.min(78, 13 + sheet.name.length)), ''];
-  const caution = (c: Caution) => out.push(...wrap(`${c.level === 'red' ? '!! ' : '!  '}${c.text}`, '   '));
+  const caution = (c: Caution) =>
+    out.push(...wrap(`${c.level === 'red' ? '!! ' : '!  '}${cautionWords[c.id]}`, '   '));
   sheet.cautions.forEach(caution);
   out.push('');
   if (sheet.steps.length === 0) out.push(...wrap(nothingToMove(sheet), ''));

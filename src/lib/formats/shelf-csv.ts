@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { Condition, ShelfItem, zodProblems, type PartSet, type Problem } from '../core/model';
+import { Condition, ShelfItem, schemaFlaws, type PartSet } from '../core/model';
 import { csv } from './tables';
+import { type Problem, problemsOf } from '../words';
 
 /** Columns of the shelf as a table; reading accepts them in any order and ignores others. */
 const columns = [
@@ -147,5 +148,5 @@ function readRow(
   });
   return item.success
     ? { line, text, item: item.data, problems: [] }
-    : { line, text, item: null, problems: zodProblems(item.error) };
+    : { line, text, item: null, problems: problemsOf(schemaFlaws(item.error)) };
 }

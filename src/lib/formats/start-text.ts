@@ -1,14 +1,6 @@
-import {
-  InvalidDocument,
-  MESSAGES,
-  STAGES,
-  Start,
-  zodProblems,
-  type Power,
-  type StageId,
-  lastOf
-} from '../core/model';
+import { MESSAGES, STAGES, Start, schemaFlaws, type Power, type StageId, lastOf } from '../core/model';
 import { cardOutIn, readBeeps, readScreen, testById } from '../core/diagnosis';
+import { InvalidDocument, problemsOf } from '../words';
 
 const KEYS = [
   'power',
@@ -170,7 +162,9 @@ export function readStarts(text: string, at: string, items: readonly string[] = 
     .map(({ line, told }) => {
       const parsed = Start.safeParse({ at, ...told });
       if (!parsed.success)
-        problems.push(...zodProblems(parsed.error).map((p) => ({ ...p, path: `line ${line}: ${p.path}` })));
+        problems.push(
+          ...problemsOf(schemaFlaws(parsed.error)).map((p) => ({ ...p, path: `line ${line}: ${p.path}` }))
+        );
       return parsed.data;
     });
   if (!read.length && !problems.length) problems.push({ path: '', message: 'says nothing that was seen' });

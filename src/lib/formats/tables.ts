@@ -1,3 +1,4 @@
+import { actionWords } from '../words';
 import Papa from 'papaparse';
 import { hex, type Build, type PartSet } from '../core/model';
 import { moveList } from '../core/moves';
@@ -40,7 +41,7 @@ export function movesCsv(build: Build, parts: PartSet): string {
     ...jobs.flatMap((job) => {
       const seat = [job.title, job.from ?? '', job.into ?? ''];
       return job.actions.length
-        ? job.actions.map((action) => [...seat, action.block ?? '', action.setting ?? '', action.text])
+        ? job.actions.map((action) => [...seat, action.block ?? '', action.setting, actionWords(action)])
         : [[...seat, '', '', 'move the card']];
     }),
     ...withOwnFiles(commands, wanted, parts).map(({ where, text }) => [where, '', '', '', '', text])

@@ -1,14 +1,7 @@
 import { usedParts } from '../core/kit';
-import {
-  InvalidDocument,
-  checkPart,
-  keptPart,
-  type Build,
-  type Part,
-  type PartSet,
-  type Problem
-} from '../core/model';
+import { checkPart, keptPart, type Build, type Part, type PartSet } from '../core/model';
 import { MAX_DEPTH, MAX_FILE, depthOf } from '../formats';
+import { InvalidDocument, type Problem } from '../words';
 
 /** A kept part that can be used. @throws when it is damaged, or lacks what its kind needs */
 export function usablePart(document: string): Part {

@@ -1,14 +1,13 @@
 import { dropOldest } from './drop-oldest';
 import { sql } from 'kysely';
 import {
-  InvalidDocument,
   Name,
   buildSchema,
   checkBuild,
   partSet,
   sameJson,
   slugOf,
-  zodProblems,
+  schemaFlaws,
   type Build,
   type Part,
   type PartSet
@@ -24,6 +23,7 @@ import { pool } from './heavy/pool';
 import { teachMediums } from './mediums';
 import { readEach } from './rows';
 import { readKept, summaries, type ItemRow, type Row } from './summaries';
+import { InvalidDocument } from '../words';
 
 export interface BuildRecord {
   build: Build;
@@ -185,7 +185,7 @@ export class BuildStore {
    */
   async save(id: string, document: unknown, base: number, note: string): Promise<BuildRecord> {
     const parsed = buildSchema(document).safeParse(document);
-    if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The build');
+    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The build');
     const build = parsed.data;
     if (build.id !== id) throw new InvalidDocument([{ path: 'id', message: `must be "${id}"` }], 'The build');
     await this.assertWhole(build);

@@ -1,9 +1,10 @@
-import { InvalidDocument, type PartSet, entryOf } from '../core/model';
+import { type PartSet, entryOf } from '../core/model';
 import type { Db } from './database';
 import { Refused } from './errors';
 import type { Changes } from './events';
 import { pool } from './heavy/pool';
 import { keepSummary, type Summary, type Unchecked } from './summaries';
+import { InvalidDocument } from '../words';
 
 /**
  * Checks for lists, one state after the other, beside everything else. What it finds is kept and told to open pages;

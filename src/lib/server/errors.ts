@@ -1,5 +1,5 @@
-import type { Problem } from '../core/model';
 import type { BuildRecord } from './builds';
+import { type Problem } from '../words';
 
 export class NotFound extends Error {}
 

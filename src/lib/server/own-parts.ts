@@ -1,20 +1,11 @@
-import {
-  InvalidDocument,
-  Part,
-  checkBuild,
-  checkPart,
-  freeIdOf,
-  zodProblems,
-  type PartSet,
-  type Problem,
-  entryOf
-} from '../core/model';
+import { Part, checkBuild, checkPart, freeIdOf, schemaFlaws, type PartSet, entryOf } from '../core/model';
 import { incoming, withPartIds, type Choice, type Incoming } from '../core/own';
 import type { ReadParts } from '../formats';
 import type { BuildStore } from './builds';
 import { transact } from './database';
 import { NotFound } from './errors';
 import { pool } from './heavy/pool';
+import { InvalidDocument, type Problem, problemsOf } from '../words';
 
 /** Parts that the user described or that came with files: they can be changed, those of the catalogue not. */
 export class OwnParts {
@@ -31,7 +22,7 @@ export class OwnParts {
    */
   async save(id: string, data: unknown): Promise<Part> {
     const parsed = Part.safeParse(data);
-    if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The part');
+    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The part');
     const part = parsed.data;
     const problems = [
       ...(part.id === id ? [] : [{ path: 'id', message: `must be "${id}"` }]),
@@ -66,7 +57,7 @@ export class OwnParts {
       );
       // One that cannot be read is not broken by this.
       if (!build) continue;
-      for (const p of checkBuild(build, after))
+      for (const p of problemsOf(checkBuild(build, after)))
         out.push({ path: p.path, message: `${row.name} uses this part: ${p.message}` });
     }
     return out.slice(0, 20);

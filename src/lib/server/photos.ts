@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { InvalidDocument } from '../core/model';
+import { InvalidDocument } from '../words';
 
 /** Largest photograph that is taken in, in bytes and in pixels, and the longer side that is kept. */
 export const MAX_PHOTO = 16 * 1024 * 1024;

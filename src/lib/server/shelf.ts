@@ -1,15 +1,14 @@
 import { setImmediate as othersFirst } from 'node:timers/promises';
 import {
-  InvalidDocument,
   PhotoMarks,
   ShelfItem,
   lentTo,
   oneLine,
   sameJson,
   triedIn8Bit,
-  zodProblems,
+  checkShelfItem,
+  schemaFlaws,
   type PartSet,
-  type Problem,
   type ShelfView
 } from '../core/model';
 import { shelfCsv, type KeptPhoto, type ShelfRow, type Workshop } from '../formats';
@@ -20,6 +19,7 @@ import { pool } from './heavy/pool';
 import { page } from './page';
 import { readPhoto, type Picture } from './photos';
 import { freeName, readEach } from './rows';
+import { InvalidDocument, type Problem } from '../words';
 
 const MOST_PHOTOS = 24;
 /** Rows that one statement inserts. */
@@ -125,7 +125,7 @@ export class ShelfStore {
 
   /** Puts a whole item on the shelf under its own id, or a free one behind it. */
   async put(item: ShelfItem, trx: Db = this.db): Promise<string> {
-    const problems = shelfProblems(item, await this.builds.parts());
+    const problems = checkShelfItem(item, await this.builds.parts());
     if (problems.length) throw new InvalidDocument(problems, `The item "${item.id}"`);
     return this.insert(trx, item);
   }
@@ -188,8 +188,8 @@ export class ShelfStore {
 
   private async checked(data: unknown): Promise<ShelfItem> {
     const parsed = ShelfItem.safeParse(data);
-    if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), 'The item');
-    const problems = shelfProblems(parsed.data, await this.builds.parts());
+    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The item');
+    const problems = checkShelfItem(parsed.data, await this.builds.parts());
     if (problems.length) throw new InvalidDocument(problems, 'The item');
     return parsed.data;
   }
@@ -371,17 +371,4 @@ function viewOf(
     tried8: triedIn8Bit(item.trials, parts),
     photos: photos.map(({ id, name, width, height, marks }) => ({ id, name, width, height, marks }))
   };
-}
-
-/** References of an item: its part and the positions on it. */
-export function shelfProblems(item: ShelfItem, parts: PartSet): Problem[] {
-  const part = parts.get(item.part);
-  if (!part) return [{ path: 'part', message: `there is no part "${item.part}"` }];
-  return Object.entries(item.asFound).flatMap(([id, position]) => {
-    const setting = part.settings.find((s) => s.id === id);
-    if (!setting) return [{ path: `asFound.${id}`, message: `"${part.id}" has no setting "${id}"` }];
-    return setting.positions.some((p) => p.id === position)
-      ? []
-      : [{ path: `asFound.${id}`, message: `setting "${id}" has no position "${position}"` }];
-  });
 }

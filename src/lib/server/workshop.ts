@@ -1,12 +1,13 @@
 import { revisionOf } from '../formats/workshop';
 import { setImmediate as othersFirst } from 'node:timers/promises';
-import { sameJson, type Build, type Problem, entryOf } from '../core/model';
+import { sameJson, type Build, entryOf } from '../core/model';
 import { MAX_ARCHIVE, MAX_UNPACKED, type KeptBuild, type RawBuild } from '../formats';
 import { transact, type Db } from './database';
 import { addRevision, freeId, withPartNames, type BuildStore } from './builds';
 import { pool } from './heavy/pool';
 import { notebookStore, sightingStore } from './records';
 import type { ShelfStore } from './shelf';
+import { type Problem } from '../words';
 
 /** Bytes that photographs and states may take of an archive, so that it can be read again. */
 const MOST_PHOTOS = MAX_ARCHIVE * 0.6;

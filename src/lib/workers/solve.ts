@@ -1,5 +1,12 @@
 import { partSet, type Build, type Part } from '../core/model';
-import { explain, resolve, type Explanation, type Resolution, type ResolveOptions } from '../core/solver';
+import {
+  TooLarge,
+  explain,
+  resolve,
+  type Explanation,
+  type Resolution,
+  type ResolveOptions
+} from '../core/solver';
 
 export type SolveRequest =
   | { kind: 'resolve'; build: Build; parts: Part[]; options: ResolveOptions }
@@ -8,6 +15,7 @@ export type SolveRequest =
 export type SolveReply =
   | { kind: 'resolve'; result: Resolution }
   | { kind: 'explain'; result: Explanation }
+  | { kind: 'too-large' }
   | { kind: 'error'; message: string };
 
 // The page ends the worker to cancel: the search holds no state worth keeping.
@@ -24,7 +32,10 @@ self.onmessage = (event: MessageEvent<SolveRequest>) => {
             result: explain(request.build, parts, request.item, request.setting, request.position)
           };
   } catch (error) {
-    reply = { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+    reply =
+      error instanceof TooLarge
+        ? { kind: 'too-large' }
+        : { kind: 'error', message: error instanceof Error ? error.message : String(error) };
   }
   self.postMessage(reply);
 };

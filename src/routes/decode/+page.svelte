@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { notationFlawWords, decodedSentence, readingWords } from '$lib/words';
   import { sure } from '$lib/core/model';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -7,7 +8,6 @@
   import {
     NotationError,
     decode,
-    decodedSentence,
     foundState,
     handBlocks,
     isByHand,
@@ -78,7 +78,7 @@
       problems = { ...problems, [block.id]: '' };
     } catch (error) {
       if (!(error instanceof NotationError)) throw error;
-      problems = { ...problems, [block.id]: error.message };
+      problems = { ...problems, [block.id]: notationFlawWords(error.flaw) };
     }
   }
 </script>
@@ -145,7 +145,7 @@
             </select>
             <small
               >{!setting.known || (r.position === null && r.possible.length < setting.positions.length)
-                ? r.words
+                ? readingWords(r)
                 : ''}</small
             >
           </label>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { featureLabel } from '$lib/words';
   import { entriesOf } from '$lib/core/model';
   import { goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
@@ -86,12 +87,16 @@
   function told(sight: Sight): string {
     const { feature, seen, known } = sight;
     if (feature.kind === 'there')
-      return seen ? words.onBoard(feature.label) : words.inDocument(feature.label);
-    return words.differs(feature.label, String(seen), known === undefined ? words.notLooked : String(known));
+      return seen ? words.onBoard(featureLabel(feature)) : words.inDocument(featureLabel(feature));
+    return words.differs(
+      featureLabel(feature),
+      String(seen),
+      known === undefined ? words.notLooked : String(known)
+    );
   }
   const agreed = (sight: Sight) =>
     words.agrees(
-      sight.feature.label,
+      featureLabel(sight.feature),
       sight.feature.kind === 'there' ? (sight.seen ? '✓' : '–') : String(sight.seen)
     );
 
@@ -193,7 +198,7 @@
         <h2>{words.next}</h2>
         {#each ranking.next.slice(0, 1) as look (look.feature.id)}
           <div class="next">
-            <b>{look.feature.label}</b>
+            <b>{featureLabel(look.feature)}</b>
             <span class="quiet">{words.nextWhy(look.gain.toFixed(1))}</span>
             <div class="answers">
               {#each look.answers.slice(0, 6) as a (String(a.value))}
@@ -211,7 +216,7 @@
         <p class="quiet">
           {ranking.next
             .slice(1)
-            .map((l) => l.feature.label)
+            .map((l) => featureLabel(l.feature))
             .join(' · ')}
         </p>
       {/if}

@@ -1,3 +1,4 @@
+import { decodedSentence } from '../../../src/lib/words';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { FactId, Part, State } from '../../../src/lib/core/model';
@@ -5,7 +6,6 @@ import {
   EncodeError,
   blockState,
   decode,
-  decodedSentence,
   encode,
   encodeFacts,
   factsTold,
@@ -115,10 +115,13 @@ describe('decode and encode', () => {
       }
   });
   it('what a part cannot say is an error that says what it can', () => {
-    expect(() => encode(part('skerrin-px8'), { colour: 'x' })).to.throw(EncodeError, /it has fpu, banks/);
-    expect(() => encode(part('skerrin-px8'), { fpu: 'x' })).to.throw(EncodeError, /no, yes/);
-    expect(() => encodeFacts(part('skerrin-px8'), { volts: 5 })).to.throw(EncodeError, /no setting/);
-    expect(() => encodeFacts(part('skerrin-px8'), { floppies: 9 })).to.throw(EncodeError, /cannot say 9/);
+    expect(() => encode(part('skerrin-px8'), { colour: 'x' })).to.throw(
+      EncodeError,
+      /no-setting.*fpu.*banks/
+    );
+    expect(() => encode(part('skerrin-px8'), { fpu: 'x' })).to.throw(EncodeError, /"no","yes"/);
+    expect(() => encodeFacts(part('skerrin-px8'), { volts: 5 })).to.throw(EncodeError, /"fact"/);
+    expect(() => encodeFacts(part('skerrin-px8'), { floppies: 9 })).to.throw(EncodeError, /"value":"9"/);
   });
   it('every table of meanings is total: each position of a known setting says something', () => {
     for (const p of all)

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { refused } from '../../support/refused';
 import fc from 'fast-check';
 import type { Block, State } from '../../../src/lib/core/model';
 import { NotationError, readRow, writeRow } from '../../../src/lib/core/settings';
@@ -70,7 +71,10 @@ describe('a typed row', () => {
       ['Z', { id: 'r', kind: 'rotary', steps: 10 } as Block, /no place/],
       ['7', { id: 's', kind: 'solder', bridges: 3 } as Block, /no bridge/]
     ] as [string, Block, RegExp][])
-      expect(() => readRow(text, block), text).to.throw(NotationError, message);
+      expect(
+        refused(() => readRow(text, block)),
+        text
+      ).to.match(message);
   });
   it('reads back what it writes, for every block and state', () => {
     const pair = fc.integer({ min: 1, max: 7 }).map((a): [number, number] => [a, a + 1]);

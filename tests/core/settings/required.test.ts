@@ -1,4 +1,4 @@
-import { consequenceOf, reasonsOf } from '../../../src/lib/words';
+import { consequenceOf, reasonsOf, actionWords } from '../../../src/lib/words';
 import { expect } from 'chai';
 import { check } from '../../support/make';
 import { kitOf } from '../../../src/lib/core/kit';
@@ -127,7 +127,7 @@ describe('the difference', () => {
     expect(ranks).to.deep.equal([...ranks].sort((a, b) => a - b));
     const display = list.find((d) => d.setting.id === 'display')!;
     expect(consequenceOf(display.ifLeft)).to.match(/one long, two short/);
-    expect(display.actions.map((a) => a.text).join()).to.match(/5 OFF, 6 OFF/);
+    expect(display.actions.map(actionWords).join()).to.match(/5 OFF, 6 OFF/);
     expect(consequenceOf(list.find((d) => d.setting.id === 'fpu')!.ifLeft)).to.match(/hang/);
   });
   it('an unrecorded voltage is a stop, another unrecorded setting is not', () => {

@@ -1,5 +1,6 @@
 import { withDigits } from '../model';
 import { readMarking } from './markings';
+import { Refusal } from '../refusal';
 
 /** A row of memory chips: how many, and the organisation that their marking says. */
 export interface Chips {
@@ -10,19 +11,22 @@ export interface Chips {
   width: number | null;
 }
 
+/** Why a list of chips cannot be read; `typed` is the entry. */
+export type ChipsFlaw = { is: 'empty' } | { is: 'unread' | 'range' | 'width'; typed: string };
+
 /** What was typed is no list of chips. */
-export class ChipsError extends Error {}
+export class ChipsError extends Refusal<ChipsFlaw> {}
 
 /**
  * Reads `9 × 256K×1`, `8 of 256K x 4`, `2 × 256K×4 + 1 × 256K×1`, `24 1M×1`, `8 × 256K` (width not said).
- * @throws ChipsError naming what cannot be read
+ * @throws ChipsError with what cannot be read
  */
 export function readChips(text: string): Chips[] {
   const entries = text
     .split(/[+,;\n]|\band\b/i)
     .map((t) => t.trim())
     .filter(Boolean);
-  if (!entries.length) throw new ChipsError('nothing was typed; write chips as "9 × 256K×1"');
+  if (!entries.length) throw new ChipsError({ is: 'empty' });
   return entries.map((typed) => {
     const entry = plainEntry(typed);
     const marked = markedChips(entry);
@@ -31,12 +35,12 @@ export function readChips(text: string): Chips[] {
       /^(\d{1,3})\s*(?:x|×|\*|of|chips? of)?\s+?(\d{1,5})\s*([km])\s*(?:(?:x|×|\*|by)\s*(\d{1,2}))?$/i.exec(
         entry.replace(/^(\d+)\s*[x×*]\s*/, '$1 ')
       );
-    if (!m) throw new ChipsError(`"${typed}" cannot be read; write count and organisation as "9 × 256K×1"`);
+    if (!m) throw new ChipsError({ is: 'unread', typed });
     const [count, depth] = [Number(m[1]), Number(m[2]) * (m[3].toLowerCase() === 'm' ? 1024 : 1)];
     const width = m[4] === undefined ? null : Number(m[4]);
-    if (count < 1 || depth < 1 || depth > 65536) throw new ChipsError(`"${entry}" is out of range`);
+    if (count < 1 || depth < 1 || depth > 65536) throw new ChipsError({ is: 'range', typed: entry });
     if (width !== null && ![1, 2, 4, 8, 9, 16].includes(width))
-      throw new ChipsError(`"${entry}": chips are 1, 2, 4, 8, 9 or 16 bits wide`);
+      throw new ChipsError({ is: 'width', typed: entry });
     return { count, depthK: depth, width };
   });
 }

@@ -108,7 +108,7 @@ export interface Explained {
 export interface CountReading {
   explanations: Explained[];
   /** What all of them have in common, in words; empty when there is none. */
-  common: string[];
+  common: CommonMemory[];
 }
 
 /** What can be withheld for copies of ROMs: blocks of 16 KiB between A0000h and FFFFFh. */
@@ -168,23 +168,26 @@ function sizePart(form: NonNullable<Part['module']>['form'], kib: number): Modul
   return { id: `${form}-${kib}`, kind: 'memory', module } as ModulePart;
 }
 
-const size = (kib: number) => (kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`);
+/** What all explanations agree in; sizes in KiB. */
+export type CommonMemory =
+  | { is: 'total' | 'withheld'; kib: number }
+  | { is: 'empty'; bank: string }
+  | { is: 'full'; bank: string; moduleKiB: number };
 
-function commonOf(facts: MemoryFacts, list: readonly Explained[]): string[] {
+function commonOf(facts: MemoryFacts, list: readonly Explained[]): CommonMemory[] {
   if (!list.length) return [];
-  const out: string[] = [];
+  const out: CommonMemory[] = [];
   const same = <T>(of: (e: Explained) => T): T | undefined =>
     list.every((e) => of(e) === of(list[0])) ? of(list[0]) : undefined;
   const total = same((e) => e.kib);
-  if (total !== undefined) out.push(`${size(total)} fitted`);
+  if (total !== undefined) out.push({ is: 'total', kib: total });
   facts.banks.forEach((bank, i) => {
     const kib = same((e) => e.sizes[i]);
-    const name = `bank ${bank.label ?? bank.id}`;
-    if (kib === 0) out.push(`${name} empty or not counted`);
-    else if (kib !== undefined) out.push(`${name} full with ${size(kib)} modules`);
+    const name = bank.label ?? bank.id;
+    if (kib === 0) out.push({ is: 'empty', bank: name });
+    else if (kib !== undefined) out.push({ is: 'full', bank: name, moduleKiB: kib });
   });
   const shadow = same((e) => e.shadowKiB);
-  if (shadow && same((e) => e.mostShadowKiB) === shadow)
-    out.push(`${shadow} KiB withheld for copies of ROMs`);
+  if (shadow && same((e) => e.mostShadowKiB) === shadow) out.push({ is: 'withheld', kib: shadow });
   return out;
 }

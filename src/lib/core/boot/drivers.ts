@@ -174,7 +174,7 @@ const byId = new Map(drivers.map((d) => [d.id, d]));
 /** @throws Error when there is no such driver: a mistake in the program, not in what was typed */
 export function driverOf(id: string): Driver {
   const found = byId.get(id);
-  if (!found) throw new Error(`there is no driver "${id}"`);
+  if (!found) throw new Error(`no driver "${id}"`);
   return found;
 }
 

@@ -12,6 +12,6 @@ export {
   type WhatIf
 } from './disks';
 export { floppyChains, type FloppyChain, type FloppyNote, type Link } from './floppies';
-export { interfaceNotes, interleaves, lowLevelSteps, pioModes, type InterfaceNote } from './interfaces';
-export { setupLines } from './setup-lines';
+export { interfaceNotes, interleaves, type DiskBus, type InterfaceNote } from './interfaces';
+export { setupLines, type SetupLine } from './setup-lines';
 export { freeWindows } from './windows';

@@ -1,29 +1,19 @@
-import { entriesOf } from '../model';
 import type { Part } from '../model';
 
 /** Something that can be seen on a board or card: whether it is there, how many, or which of some. */
-export type Feature =
-  | { id: string; group: Group; kind: 'there'; label: string }
-  | { id: string; group: Group; kind: 'count'; label: string }
-  | { id: string; group: Group; kind: 'which'; label: string };
+export interface Feature {
+  id: string;
+  group: Group;
+  kind: 'there' | 'count' | 'which';
+  /** What is printed on it; `words` names a feature that has no mark of its own. */
+  label?: string;
+}
 export const groups = ['slots', 'sockets', 'chips', 'headers', 'connectors', 'marks'] as const;
 export type Group = (typeof groups)[number];
 export type Value = boolean | number | string;
 
-const slotName: Record<string, string> = {
-  isa8: '8-bit slots',
-  isa16: '16-bit slots',
-  vlb: 'local-bus slots',
-  pci: 'PCI slots',
-  agp: 'AGP slots',
-  'memory-board': 'memory-board slots'
-};
-const socketName = {
-  simm30: '30-pin module sockets',
-  sipp30: '30-pin sockets for legs',
-  simm72: '72-pin module sockets',
-  dimm168: 'DIMM sockets'
-};
+const slotBuses = ['isa8', 'isa16', 'vlb', 'pci', 'agp', 'memory-board'] as const;
+const moduleForms = ['simm30', 'sipp30', 'simm72', 'dimm168'] as const;
 
 /** Everything that is known to be visible on a part: feature id to value. What is not documented is left out. */
 export function featuresOf(part: Part): Map<string, { feature: Feature; value: Value }> {
@@ -31,43 +21,30 @@ export function featuresOf(part: Part): Map<string, { feature: Feature; value: V
   const add = (feature: Feature, value: Value) => out.set(feature.id, { feature, value });
   const board = part.board;
   if (board) {
-    for (const [bus, label] of Object.entries(slotName))
+    for (const bus of slotBuses)
       add(
-        { id: `slots.${bus}`, group: 'slots', kind: 'count', label },
+        { id: `slots.${bus}`, group: 'slots', kind: 'count' },
         board.slots.filter((s) => s.bus === bus).length
       );
-    add(
-      { id: 'slot-order', group: 'slots', kind: 'which', label: 'Slots from the left' },
-      board.slots.map((s) => short[s.bus]).join(' ')
-    );
-    for (const [form, label] of entriesOf(socketName))
+    add({ id: 'slot-order', group: 'slots', kind: 'which' }, board.slots.map((s) => short[s.bus]).join(' '));
+    for (const form of moduleForms)
       add(
-        { id: `sockets.${form}`, group: 'sockets', kind: 'count', label },
+        { id: `sockets.${form}`, group: 'sockets', kind: 'count' },
         (board.memory?.banks ?? []).filter((b) => b.forms.includes(form)).reduce((n, b) => n + b.sockets, 0)
       );
     if (board.cpuSocket)
       add(
-        { id: 'cpu-socket', group: 'sockets', kind: 'which', label: 'CPU' },
+        { id: 'cpu-socket', group: 'sockets', kind: 'which' },
         board.cpuSocket.soldered ? 'soldered' : board.cpuSocket.accepts.join(' or ')
       );
-    add(
-      { id: 'fpu-socket', group: 'sockets', kind: 'there', label: 'A socket for an FPU' },
-      (board.fpuSockets ?? []).length > 0
-    );
-    if (board.battery) add({ id: 'battery', group: 'marks', kind: 'which', label: 'Battery' }, board.battery);
-    if (board.form)
-      add({ id: 'form', group: 'marks', kind: 'which', label: 'Size of the board' }, board.form);
+    add({ id: 'fpu-socket', group: 'sockets', kind: 'there' }, (board.fpuSockets ?? []).length > 0);
+    if (board.battery) add({ id: 'battery', group: 'marks', kind: 'which' }, board.battery);
+    if (board.form) add({ id: 'form', group: 'marks', kind: 'which' }, board.form);
   }
-  if (part.card) add({ id: 'bus', group: 'slots', kind: 'which', label: 'Edge connector' }, part.card.bus);
+  if (part.card) add({ id: 'bus', group: 'slots', kind: 'which' }, part.card.bus);
   const physical = part.blocks.filter((b) => b.kind === 'header' || b.kind === 'dip');
-  add(
-    { id: 'headers', group: 'headers', kind: 'count', label: 'Jumper fields' },
-    physical.filter((b) => b.kind === 'header').length
-  );
-  add(
-    { id: 'dips', group: 'headers', kind: 'count', label: 'Switch blocks' },
-    physical.filter((b) => b.kind === 'dip').length
-  );
+  add({ id: 'headers', group: 'headers', kind: 'count' }, physical.filter((b) => b.kind === 'header').length);
+  add({ id: 'dips', group: 'headers', kind: 'count' }, physical.filter((b) => b.kind === 'dip').length);
   for (const block of physical) {
     const name = block.label ?? block.id;
     add({ id: `named.${name.toLowerCase()}`, group: 'headers', kind: 'there', label: name }, true);
@@ -76,11 +53,7 @@ export function featuresOf(part: Part): Map<string, { feature: Feature; value: V
     add({ id: `chip.${chip}`, group: 'chips', kind: 'there', label: chip }, true);
   for (const connector of part.look?.connectors ?? [])
     add({ id: `connector.${connector}`, group: 'connectors', kind: 'there', label: connector }, true);
-  if (part.look?.etched)
-    add(
-      { id: 'etched', group: 'marks', kind: 'which', label: 'Number etched on it' },
-      part.look.etched.toLowerCase()
-    );
+  if (part.look?.etched) add({ id: 'etched', group: 'marks', kind: 'which' }, part.look.etched.toLowerCase());
   return out;
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { finds } from './flaw';
 import { parseHex } from './hex';
 
 /**
@@ -10,10 +11,7 @@ export const Address = z.union([
   z.string().transform((text, ctx) => {
     const value = parseHex(text);
     if (value === null) {
-      ctx.addIssue({
-        code: 'custom',
-        message: `"${text}" is not a hexadecimal address; write 220h or 0x220`
-      });
+      ctx.addIssue({ code: 'custom', message: finds('no-hex'), params: { text } });
       return z.NEVER;
     }
     return value;

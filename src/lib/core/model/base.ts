@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { finds } from './flaw';
 
 /** Lower-case words joined by hyphens; also used for positions, so digits may lead. */
 export const Id = z
   .string()
   .min(1)
   .max(64)
-  .regex(/^[a-z0-9][a-z0-9.-]*$/, 'use lower-case letters, digits, hyphens and dots');
+  .regex(/^[a-z0-9][a-z0-9.-]*$/, finds('no-id'));
 
 export const Text = z.string().max(2000);
 
@@ -24,4 +25,4 @@ export const line = (most: number) => z.string().overwrite(oneLine).max(most);
 
 export const Label = line(120).min(1);
 /** What a person calls a thing. */
-export const Name = line(120).trim().min(1, 'give it a name');
+export const Name = line(120).trim().min(1, finds('no-name'));

@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { atMost, finds } from './flaw';
 
 const bytes = z.number().int().min(0).max(1_048_576);
 /** A text file as it is on the machine: DOS itself reads no more. */
-const file = z.string().max(65_536, 'DOS reads no more than 64 KiB of it');
+const file = z.string().max(65_536, finds('dos-file-size'));
 
 /** A driver or resident program of the user's own, with the sizes that are known of it. */
 export const OwnDriver = z.strictObject({
@@ -10,10 +11,7 @@ export const OwnDriver = z.strictObject({
   file: z
     .string()
     .trim()
-    .regex(
-      /^[A-Za-z0-9_$~!#%&@'{}()-]{1,8}(\.[A-Za-z0-9_$~!#%&@'{}()-]{1,3})?$/,
-      'write a name of DOS, such as DRIVER.SYS'
-    ),
+    .regex(/^[A-Za-z0-9_$~!#%&@'{}()-]{1,8}(\.[A-Za-z0-9_$~!#%&@'{}()-]{1,3})?$/, finds('dos-file-name')),
   where: z.enum(['config', 'autoexec']),
   /** Bytes. */
   load: bytes,
@@ -82,19 +80,19 @@ export const BootRecord = z.strictObject({
   /** Bytes by the name of the program, without its ending. */
   sizes: z
     .record(z.string().min(1).max(12), z.strictObject({ stay: bytes, load: bytes.optional() }))
-    .refine((sizes) => Object.keys(sizes).length <= 60, 'at most 60 sizes')
+    .refine(...atMost(60))
     .optional(),
   /** Drivers, by their id in the table: whether they lie ready on a medium that this machine reads. */
   inHand: z
     .record(z.string().max(40), z.boolean())
-    .refine((list) => Object.keys(list).length <= 60, 'at most 60 drivers')
+    .refine(...atMost(60))
     .optional(),
   /** Drivers that are in no table. */
-  own: z.array(OwnDriver).max(12, 'at most 12 drivers of your own').optional(),
+  own: z.array(OwnDriver).max(12).optional(),
   /** Tries of programs, by the program. */
   tried: z
     .record(z.string().max(64), z.array(Tried).max(20))
-    .refine((list) => Object.keys(list).length <= 60, 'at most 60 programs')
+    .refine(...atMost(60))
     .optional(),
   /** A disk cache is wanted. */
   cache: z.boolean().optional(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { atMost, finds } from './flaw';
 import { Name, line } from './base';
 import { Address } from './address';
 import { DiskRecord, Ribbon, Select } from './medium';
@@ -26,7 +27,7 @@ export const BlockPicture = z.strictObject({
   image: z
     .string()
     .max(12_000)
-    .regex(/^data:image\/(?:jpeg|png|webp);base64,[A-Za-z0-9+/]+={0,2}$/, 'is no picture')
+    .regex(/^data:image\/(?:jpeg|png|webp);base64,[A-Za-z0-9+/]+={0,2}$/, finds('no-picture'))
 });
 export type BlockPicture = z.output<typeof BlockPicture>;
 
@@ -74,11 +75,11 @@ export const Item = z.strictObject({
   /** On loan from another machine: neither of the two is as it was. */
   borrowed: z.strictObject({ from: Id, name: line(120), at: z.iso.date() }).optional(),
   /** Tries of this card in slots, here and elsewhere: they stand above what the catalogue says of its kind. */
-  tried: z.array(Trial).max(60, 'at most 60 tries').optional(),
+  tried: z.array(Trial).max(60).optional(),
   /** Photographs of blocks from which they were read. */
   pictures: z
     .record(Id, BlockPicture)
-    .refine((all) => Object.keys(all).length <= 24, 'at most 24 pictures')
+    .refine(...atMost(24))
     .optional(),
   /** Positions the plan wants. A setting that is not listed stays as found. */
   chosen: Positions.default({}),
@@ -129,7 +130,7 @@ export const Teardown = z.strictObject({
   id: Id,
   at: z.iso.datetime(),
   kind: z.enum(['screw', 'cable', 'card', 'drive', 'supply', 'board', 'cover', 'other']),
-  what: z.string().trim().min(1, 'say what came off').max(200),
+  what: z.string().trim().min(1, finds('what-came-off')).max(200),
   /** Where it was: a plug, a slot, which way round. */
   where: z.string().max(200).optional(),
   /** Pins of the board that it was on. */
@@ -142,7 +143,7 @@ export const Brief = z.strictObject({
   /** Year and month that the machine stands for, as 1991-03. */
   date: z
     .string()
-    .regex(/^\d{4}(-\d{2})?$/, 'write a year, or a year and month as 1991-03')
+    .regex(/^\d{4}(-\d{2})?$/, finds('no-month'))
     .optional(),
   role: Text.optional(),
   os: z.string().max(120).optional(),
@@ -165,7 +166,7 @@ export const Build = z.strictObject({
   notes: z.string().max(20_000).optional(),
   brief: Brief.default({ profiles: [], mustBeOn: [], mayBeOff: [] }),
   board: Item,
-  items: z.array(Item).max(40, 'a machine holds at most 40 items').default([]),
+  items: z.array(Item).max(40).default([]),
   /** Items that lie ready and could be exchanged for a fitted one. */
   shelf: z.array(Item).max(200).default([]),
   /** Pairs of functions of which the user says: never used at the same time. */
@@ -179,35 +180,35 @@ export const Build = z.strictObject({
   /** Ticked steps of the bench sheet, by key. */
   done: z
     .record(z.string().max(200), Tick)
-    .refine((done) => Object.keys(done).length <= 1000, 'at most 1000 ticks')
+    .refine(...atMost(1000))
     .optional(),
   /** Steps of taking it apart, by id. */
   teardown: z
     .record(Id, Teardown)
-    .refine((steps) => Object.keys(steps).length <= 300, 'at most 300 steps')
+    .refine(...atMost(300))
     .optional(),
   /** Starts of the machine, with what was seen and heard of each, by id. */
   starts: z
     .record(Id, Start)
-    .refine((starts) => Object.keys(starts).length <= 300, 'at most 300 starts')
+    .refine(...atMost(300))
     .optional(),
   /** Arrangements that were tried by swapping parts, and how they went. */
-  trials: z.array(TrialRow).max(200, 'at most 200 trials').optional(),
+  trials: z.array(TrialRow).max(200).optional(),
   /** What a meter showed at the plugs. */
   rails: Rails.optional(),
   /** Readings on the way to a short, by halves. */
-  shortHunt: z.array(ShortStep).max(60, 'at most 60 readings').optional(),
+  shortHunt: z.array(ShortStep).max(60).optional(),
   /** The plugs were exchanged under power. */
   mishap: Mishap.optional(),
   /** Answers before the first power, by question; what is left out is not known. */
   firstPower: z
     .record(z.string().max(20), z.string().max(20))
-    .refine((answers) => Object.keys(answers).length <= 20, 'at most 20 answers')
+    .refine(...atMost(20))
     .optional(),
   /** What is known of the data on its drives, by item. */
   rescue: z
     .record(Id, RescueDisk)
-    .refine((disks) => Object.keys(disks).length <= 40, 'at most 40 drives')
+    .refine(...atMost(40))
     .optional(),
   /** Answers of the intake by entry, see `Intake`. */
   intake: Intake.optional(),
@@ -217,7 +218,7 @@ export const Build = z.strictObject({
       z.string().max(40),
       z.strictObject({ at: z.iso.datetime(), done: z.boolean(), by: z.string().trim().max(80).optional() })
     )
-    .refine((checks) => Object.keys(checks).length <= 60, 'at most 60 checks')
+    .refine(...atMost(60))
     .optional(),
   /** Its start files, what MEM showed, which drivers lie ready. */
   boot: BootRecord.optional(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { atMost } from './flaw';
 
 /** Where an answer comes from. `not-seen`: it could not be looked at, which is not the same as absent. */
 export const INTAKE_SOURCES = ['seen', 'read', 'told', 'guess', 'not-seen'] as const;
@@ -17,8 +18,8 @@ export const IntakeAnswer = z.strictObject({
 /** What was written down before anything was touched. */
 export const Intake = z.strictObject({
   answers: z
-    .record(z.string().max(40), z.array(IntakeAnswer).max(40, 'at most 40 answers'))
-    .refine((all) => Object.keys(all).length <= 80, 'at most 80 entries')
+    .record(z.string().max(40), z.array(IntakeAnswer).max(40))
+    .refine(...atMost(80))
     .default({}),
   /** Taken as found: from then on an answer is added with a note, and none is taken away. */
   frozen: z.strictObject({ at: z.iso.datetime(), sha256: z.string().max(64).optional() }).optional()

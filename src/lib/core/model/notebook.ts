@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { finds } from './flaw';
 import { Id, Label, Name } from './base';
 import { Block, Evidence, State } from './part';
 
 /** What is told: a fact of the machine by its id, or anything in words. */
-const Subject = z.string().trim().min(1, 'say what it decides').max(40);
-const Value = z.string().trim().min(1, 'say what it means').max(60);
+const Subject = z.string().trim().min(1, finds('what-it-decides')).max(40);
+const Value = z.string().trim().min(1, finds('what-it-means')).max(60);
 
 /** One row of a document: a state of a block and what it is said to mean. */
 export const FragmentRow = z.strictObject({ block: Id, state: State, subject: Subject, value: Value });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { finds } from './flaw';
 
 /** How a hard disk behaves. */
 export const RESCUE_STATES = ['silent', 'hums', 'spins', 'ready', 'errors', 'scraping', 'good'] as const;
@@ -9,7 +10,7 @@ const At = z.iso.datetime();
 const Sha256 = z
   .string()
   .trim()
-  .regex(/^[0-9a-f]{64}$/i, 'a SHA-256 has 64 hex digits');
+  .regex(/^[0-9a-f]{64}$/i, finds('no-hash'));
 
 /** What is known of the data on one drive, and of getting it off. What is left out nobody said. */
 export const RescueDisk = z.strictObject({
@@ -19,7 +20,7 @@ export const RescueDisk = z.strictObject({
   /** Starts of the drive, in order: it became ready or not. */
   starts: z
     .array(z.strictObject({ at: At, ready: z.boolean() }))
-    .max(200, 'at most 200 starts')
+    .max(200)
     .optional(),
   /** Ready since then, and not switched off since. */
   readySince: At.optional(),
@@ -27,7 +28,7 @@ export const RescueDisk = z.strictObject({
   image: z
     .strictObject({
       at: At,
-      where: z.string().trim().min(1, 'say where the image lies').max(200),
+      where: z.string().trim().min(1, finds('where-image')).max(200),
       sha256: Sha256.optional(),
       partial: z.boolean().optional()
     })
@@ -36,8 +37,8 @@ export const RescueDisk = z.strictObject({
   wayPast: z
     .strictObject({
       at: At,
-      by: z.string().trim().min(1, 'say who').max(80),
-      why: z.string().trim().min(1, 'say why').max(300)
+      by: z.string().trim().min(1, finds('who')).max(80),
+      why: z.string().trim().min(1, finds('why')).max(300)
     })
     .optional()
 });

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { finds } from './flaw';
 import { Id, Label, line } from './base';
 import { DiskRecord } from './medium';
 import { Evidence, type Part } from './part';
 
-const Day = z.string().regex(/^\d{4}(-\d{2}(-\d{2})?)?$/, 'write a date as 2026-03-14');
+const Day = z.string().regex(/^\d{4}(-\d{2}(-\d{2})?)?$/, finds('no-day'));
 const Words = z.string().max(2000);
 
 export const Condition = z.enum(['untested', 'works', 'partly', 'faulty', 'parts-only']);
@@ -73,7 +74,7 @@ export const PhotoMarks = z
     z.strictObject({
       x: z.number().min(0).max(100),
       y: z.number().min(0).max(100),
-      text: z.string().trim().min(1, 'say what it is').max(200),
+      text: z.string().trim().min(1, finds('what-it-is')).max(200),
       /** The block, pin, slot or cable of the part that it stands on, as `markPlaces` names it. */
       on: z.string().max(120).optional()
     })
@@ -99,7 +100,7 @@ export interface ShelfView {
 /** What somebody saw on a board or card that is not known yet. */
 export const Sighting = z.strictObject({
   id: Id,
-  name: z.string().trim().min(1, 'give it a name').max(120),
+  name: z.string().trim().min(1, finds('no-name')).max(120),
   kind: z.enum(['board', 'card']),
   seen: z
     .array(

@@ -13,7 +13,7 @@ export function entryOf<K, V>(map: { get(key: K): V | undefined }, key: K): V {
 
 /** The last of a list that is not empty. @throws {Error} when it is */
 export function lastOf<T>(list: readonly T[]): T {
-  if (!list.length) throw new Error('the list is empty');
+  if (!list.length) throw new Error('empty list');
   return list[list.length - 1];
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { atMost, finds } from './flaw';
 import { line } from './base';
 
 /** One thing of an arrangement: `cable` `K1`. Things of one sort take each other's place. */
@@ -11,13 +12,11 @@ const starts = z.number().int().min(0).max(999);
 export const TrialRow = z
   .strictObject({
     at: z.iso.datetime(),
-    things: z.array(TrialThing).min(1, 'name what took part').max(12, 'at most 12 things'),
+    things: z.array(TrialThing).min(1, finds('no-thing')).max(12),
     /** What else was the same in all of these starts: clock, temperature, slot. */
-    factors: z
-      .record(z.string().min(1).max(24), z.string().min(1).max(40))
-      .refine((all) => Object.keys(all).length <= 8, 'at most 8 conditions'),
+    factors: z.record(z.string().min(1).max(24), z.string().min(1).max(40)).refine(...atMost(8)),
     good: starts,
     bad: starts
   })
-  .refine(({ good, bad }) => good + bad > 0, 'say how often it worked or failed');
+  .refine(({ good, bad }) => good + bad > 0, finds('no-start'));
 export type TrialRow = z.output<typeof TrialRow>;

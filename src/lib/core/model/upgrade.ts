@@ -1,5 +1,5 @@
 import { FORMAT_NAME, FORMAT_VERSION } from './build';
-import { InvalidDocument } from './problem';
+import type { Flaw, FlawAt } from './flaw';
 
 type Json = Record<string, unknown>;
 
@@ -28,35 +28,19 @@ const steps: Record<number, (file: Json) => Json> = {
 
 const isObject = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
 
-/**
- * Brings a file of an older version up to the present one.
- * @throws InvalidDocument when it is not such a file, or newer than this release.
- */
-export function upgrade(data: unknown): Json {
-  if (!isObject(data)) throw new InvalidDocument([{ path: '', message: 'is not a JSON object' }], 'The file');
-  if (data.format !== FORMAT_NAME)
-    throw new InvalidDocument(
-      [{ path: 'format', message: `must be "${FORMAT_NAME}"; this is some other kind of file` }],
-      'The file'
-    );
+/** Brings a file of an older version up to the present one. @returns what is wrong when it is no such file, or newer */
+export function upgrade(data: unknown): { file: Json } | { wrong: FlawAt } {
+  const wrong = (path: string, flaw: Flaw) => ({ wrong: { path, flaw } });
+  if (!isObject(data)) return wrong('', { is: 'not-object' });
+  if (data.format !== FORMAT_NAME) return wrong('format', { is: 'format', name: FORMAT_NAME });
   let file = data;
   while (file.version !== FORMAT_VERSION) {
     const version = file.version;
     if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
-      throw new InvalidDocument([{ path: 'version', message: 'must be a whole number' }], 'The file');
-    if (version > FORMAT_VERSION)
-      throw new InvalidDocument(
-        [
-          {
-            path: 'version',
-            message: `is ${version}, and this release reads up to ${FORMAT_VERSION}; open it with a newer release`
-          }
-        ],
-        'The file'
-      );
-    if (!isObject(file.build))
-      throw new InvalidDocument([{ path: 'build', message: 'is missing' }], 'The file');
+      return wrong('version', { is: 'version' });
+    if (version > FORMAT_VERSION) return wrong('version', { is: 'newer', version, reads: FORMAT_VERSION });
+    if (!isObject(file.build)) return wrong('build', { is: 'no-build' });
     file = steps[version](file);
   }
-  return file;
+  return { file };
 }

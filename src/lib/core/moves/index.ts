@@ -1,4 +1,4 @@
-import { setupLines } from '../disks';
+import { setupLines, type SetupLine } from '../disks';
 import { kitOf } from '../kit';
 import type { Block, Build, PartSet, Position, Setting, State } from '../model';
 import {
@@ -14,13 +14,44 @@ import {
 } from '../resources';
 import { capMoves, leverMoves } from '../solver';
 
-/** One thing to do, in words a person at the bench can follow. */
+type Pair = readonly [number, number];
+type Side = 'on' | 'off';
+/** How the sides of a DIP block are printed. */
+export type Printed = Extract<Block, { kind: 'dip' }>['printed'];
+
+/** What to do with what sits on a block, or with a setting that has none. */
+export type Act =
+  | { is: 'choose' }
+  /** Nobody looked: the whole row as it is to stand. */
+  | { is: 'whole-header'; on: Pair[]; bare: Pair[] }
+  | { is: 'whole-dip'; levers: { lever: number; to: Side }[]; printed: Printed }
+  | { is: 'move'; from: Pair; to: Pair }
+  | { is: 'remove' | 'fit'; pair: Pair }
+  | { is: 'levers'; levers: { lever: number; to: Side }[]; printed: Printed }
+  | { is: 'turn'; step: number }
+  | { is: 'slide'; label?: string; step: number; steps: number }
+  | { is: 'packs'; in: number[]; all: number }
+  | { is: 'bay'; out?: string }
+  | { is: 'solder' | 'set' };
+
+/** One thing to do; `words` says it so that a person at the bench can follow. */
 export interface Action {
-  /** Block on which it happens, when there is one. */
+  /** Block on which it happens, when there is one, and what is printed beside it. */
   block?: string;
-  setting?: string;
-  text: string;
+  name?: string;
+  setting: string;
+  /** What the setting is called, and the position it comes to. */
+  label: string;
+  to: string;
+  act: Act;
 }
+
+/** What is done at the keyboard: a line as it is typed, or what to enter in a setup or a configuration program. */
+export type Command =
+  | { is: 'line'; text: string }
+  | { is: 'configure'; label: string; to: string }
+  | { is: 'reserve'; irqs: number[] }
+  | { is: 'setup'; line: SetupLine };
 
 /** Everything to do to one card or the board, so that each comes out once. */
 export interface CardJob {
@@ -37,14 +68,8 @@ export interface MoveList {
   /** With the machine off and open, in order: all that must come out, then each set and seated. */
   jobs: CardJob[];
   /** At the keyboard afterwards: setup, configuration programs, start-up files. */
-  commands: { where: string; text: string }[];
+  commands: { where: string; what: Command }[];
 }
-
-/** `pins 3-4` */
-const pins = ([a, b]: readonly [number, number]) => `pins ${Math.min(a, b)}-${Math.max(a, b)}`;
-
-/** Levers of one setting that are told one by one. */
-const MOST_LEVERS = 1;
 
 /**
  * What to do on the block of a setting to bring it to a position.
@@ -58,97 +83,66 @@ export function actionsFor(
   to: Position
 ): Action[] {
   const block = fitted.part.blocks.find((b) => b.id === setting.block);
-  const base = { setting: setting.id, ...(block ? { block: block.id } : {}) };
-  if (!block || !to.state) return [{ ...base, text: `Set ${setting.label} to ${to.label}.` }];
-  const name = block.label ?? block.id;
-  const meaning = `${setting.label}: ${to.label}`;
-  const row = from ? null : wholeRow(block, setting, to.state);
-  if (row) return [{ ...base, text: `${name}: nobody looked yet. Set all of it: ${row}. (${meaning})` }];
+  return actsFor(block, setting, from, to).map((act) => ({
+    setting: setting.id,
+    label: setting.label,
+    to: to.label,
+    ...(block ? { block: block.id, name: block.label ?? block.id } : {}),
+    act
+  }));
+}
+
+function actsFor(
+  block: Block | undefined,
+  setting: Setting,
+  from: Position | undefined,
+  to: Position
+): Act[] {
+  if (!block || !to.state) return [{ is: 'choose' }];
+  const whole = from ? null : wholeRow(block, setting, to.state);
+  if (whole) return [whole];
   if (block.kind === 'header') {
     const { lift, press } = capMoves(from?.state, to.state);
     const moved = Math.min(lift.length, press.length);
     return [
-      ...lift.slice(0, moved).map((pair, i) => ({
-        ...base,
-        text: `${name}: move the jumper from ${pins(pair)} to ${pins(press[i])}. (${meaning})`
-      })),
-      ...lift.slice(moved).map((pair) => ({
-        ...base,
-        text: `${name}: remove the jumper from ${pins(pair)}; park it on one pin. (${meaning})`
-      })),
-      ...press
-        .slice(moved)
-        .map((pair) => ({ ...base, text: `${name}: fit a jumper on ${pins(pair)}. (${meaning})` }))
+      ...lift.slice(0, moved).map((pair, i): Act => ({ is: 'move', from: pair, to: press[i] })),
+      ...lift.slice(moved).map((pair): Act => ({ is: 'remove', pair })),
+      ...press.slice(moved).map((pair): Act => ({ is: 'fit', pair }))
     ];
   }
   if (block.kind === 'dip') {
-    const word = (side: 'on' | 'off') => sideWord(block.printed, side);
     const levers = leverMoves(from?.state, to.state);
-    // A row of levers is set at one glance.
-    if (levers.length > MOST_LEVERS)
-      return [
-        {
-          ...base,
-          text: `${name}: ${levers.map((m) => `${m.lever} ${word(m.to)}`).join(', ')}. (${meaning})`
-        }
-      ];
-    return levers.map((move) => ({
-      ...base,
-      text: `${name}: switch ${move.lever} to ${word(move.to)}. (${meaning})`
-    }));
+    return levers.length ? [{ is: 'levers', levers, printed: block.printed }] : [];
   }
-  if (block.kind === 'rotary' && 'step' in to.state)
-    return [{ ...base, text: `${name}: turn to ${to.state.step.toString(16).toUpperCase()}. (${meaning})` }];
+  if (block.kind === 'rotary' && 'step' in to.state) return [{ is: 'turn', step: to.state.step }];
   if (block.kind === 'slide' && 'step' in to.state) {
-    const place = block.stepLabels?.[to.state.step] ?? `place ${to.state.step + 1} of ${block.steps}`;
-    return [{ ...base, text: `${name}: slide to ${place}. (${meaning})` }];
+    const { step } = to.state;
+    const label = block.stepLabels?.[step];
+    return [{ is: 'slide', step, steps: block.steps, ...(label === undefined ? {} : { label }) }];
   }
-  if (block.kind === 'resistor' && 'bridges' in to.state) {
-    const fitted = to.state.bridges;
-    const what = fitted.length
-      ? `packs ${fitted.join(', ')} in, pin 1 to its mark${fitted.length < block.packs ? '; the others out' : ''}`
-      : 'all packs out; keep them';
-    return [{ ...base, text: `${name}: ${what}. (${meaning})` }];
-  }
-  if (block.kind === 'bay')
-    return [
-      { ...base, text: `${setting.label}: ${from ? `take out ${from.label}, ` : ''}put in ${to.label}.` }
-    ];
-  if (block.kind === 'solder')
-    return [{ ...base, text: `${name}: solder bridges as for ${to.label}. Leave this to the last.` }];
-  return [{ ...base, text: `${name}: ${to.label}.` }];
+  if (block.kind === 'resistor' && 'bridges' in to.state)
+    return [{ is: 'packs', in: to.state.bridges, all: block.packs }];
+  if (block.kind === 'bay') return [{ is: 'bay', ...(from ? { out: from.label } : {}) }];
+  return [{ is: block.kind === 'solder' ? 'solder' : 'set' }];
 }
 
 /** Everything of a block that a setting decides, as it is to stand; null where one word says it anyway. */
-function wholeRow(block: Block, setting: Setting, to: State): string | null {
+function wholeRow(block: Block, setting: Setting, to: State): Act | null {
   if (block.kind === 'header' && 'caps' in to) {
     const all = setting.positions.flatMap((p) => (p.state && 'caps' in p.state ? p.state.caps : []));
-    const on = to.caps.map(pins);
-    const bare = [...new Set(all.map(pins))].filter((pair) => !on.includes(pair));
-    const told = [
-      ...(on.length ? [`a jumper on ${on.join(' and ')}`] : []),
-      ...(bare.length ? [`no jumper on ${bare.join(', ')}`] : [])
-    ];
-    return told.join(', ');
+    const same = (a: Pair, b: Pair) => Math.min(...a) === Math.min(...b) && Math.max(...a) === Math.max(...b);
+    const bare = all.filter(
+      (pair, i) => !to.caps.some((on) => same(on, pair)) && all.findIndex((p) => same(p, pair)) === i
+    );
+    return to.caps.length || bare.length ? { is: 'whole-header', on: to.caps, bare } : null;
   }
-  if (block.kind === 'dip' && 'switches' in to)
-    return Object.entries(to.switches)
-      .sort(([a], [b]) => Number(a) - Number(b))
-      .map(([lever, side]) => `${lever} ${sideWord(block.printed, side)}`)
-      .join(', ');
+  if (block.kind === 'dip' && 'switches' in to) {
+    const levers = Object.entries(to.switches)
+      .map(([lever, side]) => ({ lever: Number(lever), to: side }))
+      .sort((a, b) => a.lever - b.lever);
+    return levers.length ? { is: 'whole-dip', levers, printed: block.printed } : null;
+  }
   return null;
-}
-
-/** What is printed beside the side that a lever goes to; OPEN is off. */
-export function sideWord(printed: 'ON' | 'OPEN' | 'CLOSED' | '0/1' | 'arrow', side: 'on' | 'off'): string {
-  const words = {
-    ON: { on: 'ON', off: 'OFF' },
-    OPEN: { on: 'the side away from OPEN', off: 'OPEN' },
-    CLOSED: { on: 'CLOSED', off: 'the side away from CLOSED' },
-    '0/1': { on: '1', off: '0' },
-    arrow: { on: 'the side the arrow points to', off: 'the side away from the arrow' }
-  };
-  return words[printed][side];
 }
 
 /**
@@ -173,11 +167,17 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       const block = fitted.part.blocks.find((b) => b.id === setting.block);
       if (block?.kind === 'software') {
         if (from !== to && to.state && 'value' in to.state)
-          commands.push({ where: fitted.title, text: `${block.program} ${to.state.value}` });
+          commands.push({
+            where: fitted.title,
+            what: { is: 'line', text: `${block.program} ${to.state.value}` }
+          });
       } else if (block?.kind === 'startup') continue;
       else if (block?.kind === 'pnp') {
         if (from !== to)
-          commands.push({ where: fitted.title, text: `Configuration program: ${setting.label} ${to.label}` });
+          commands.push({
+            where: fitted.title,
+            what: { is: 'configure', label: setting.label, to: to.label }
+          });
       } else if (from !== to) actions.push(...actionsFor(fitted, setting, from, to));
     }
     const found = fitted.item.slotAsFound;
@@ -195,7 +195,15 @@ export function moveList(build: Build, parts: PartSet): MoveList {
   jobs.sort((a, b) => Number(a.item === 'board') - Number(b.item === 'board'));
   return {
     jobs,
-    commands: [...commands, ...setupNotes(m, at), ...driveSetup(build, parts, m), ...startupLines(m, at)]
+    commands: [
+      ...commands,
+      ...setupNotes(m, at),
+      ...setupLines(kitOf(build, parts, m)).map((line) => ({
+        where: 'SETUP',
+        what: { is: 'setup', line } as const
+      })),
+      ...startupLines(m, at).map(({ where, text }) => ({ where, what: { is: 'line', text } as const }))
+    ]
   };
 }
 
@@ -216,22 +224,12 @@ function setupNotes(m: Machine, at: Positions): MoveList['commands'] {
           fn.claims.flatMap((c) => (c.resource === 'irq' ? (claimValue(m, f, c, at) ?? []) : []))
         )
     );
-  return lines.length
-    ? [
-        {
-          where: 'SETUP',
-          text: `Reserve for ISA: IRQ ${[...new Set(lines)].sort((a, b) => a - b).join(', ')}`
-        }
-      ]
-    : [];
+  const irqs = [...new Set(lines)].sort((a, b) => a - b);
+  return irqs.length ? [{ where: 'SETUP', what: { is: 'reserve', irqs } }] : [];
 }
 
-/** What the setup is told of the drives. */
-const driveSetup = (build: Build, parts: PartSet, m: Machine): MoveList['commands'] =>
-  setupLines(kitOf(build, parts, m)).map((text) => ({ where: 'SETUP', text }));
-
 /** Lines for the start-up files, with the numbers that the cards are set to. */
-export function startupLines(m: Machine, at: Positions): MoveList['commands'] {
+export function startupLines(m: Machine, at: Positions): { where: string; text: string }[] {
   return m.fitted.flatMap((fitted) =>
     fitted.part.startup
       .filter((line) => {

@@ -26,10 +26,7 @@ export function mappingOf(corners: Corners): Mapping {
     const r = corners[(i + 2) % 4];
     return (q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x);
   });
-  if (!turns.every((t) => t > 1e-6) && !turns.every((t) => t < -1e-6))
-    throw new CornersError(
-      'the four corners go round the block one after the other, none in a line with two others'
-    );
+  if (!turns.every((t) => t > 1e-6) && !turns.every((t) => t < -1e-6)) throw new CornersError();
   const [a, b, c, d] = corners;
   // The square (0,0) (1,0) (1,1) (0,1) onto a, b, c, d.
   const dx1 = b.x - c.x;

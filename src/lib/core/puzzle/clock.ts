@@ -14,9 +14,19 @@ export interface ClockTry {
   happened: Notebook['tries'][number]['happened'] | null;
 }
 
+/** Why a state comes next, or why none does; clocks in MHz on the bus, voltages in V. */
+export type ClockReason =
+  | { is: 'no-number' | 'no-multiplier' | 'no-clock' | 'no-voltage' | 'ran' }
+  | { is: 'ran-rated'; rated: number }
+  | { is: 'next-clock'; isFirst: boolean; low: number; high: number; rated: number }
+  | { is: 'as-fast-as-failed'; failed: 'dead' | 'froze' }
+  | { is: 'all-faster'; rated: number }
+  | { is: 'next-voltage'; high: number; rated: number }
+  | { is: 'all-higher'; rated: number };
+
 export interface ClockPlan {
   next: ClockTry | null;
-  why: string;
+  why: ClockReason;
   /** Every state, lowest first. */
   all: ClockTry[];
 }
@@ -87,8 +97,6 @@ export function clockCeiling(rating: ClockRating | null): number | null {
   return rating.multiplier === null ? null : rating.mhz / rating.multiplier;
 }
 
-const mhz = (n: number) => `${Math.round(n * 100) / 100} MHz`;
-
 /**
  * The safest clock to try when sources disagree, then the next from what was tried: of the states that nobody tried
  * and that no reading puts above the rating, that whose highest claim is lowest. After one that froze or stayed
@@ -96,33 +104,24 @@ const mhz = (n: number) => `${Math.round(n * 100) / 100} MHz`;
  */
 export function clockPlan(notebook: Notebook, rating: ClockRating | null): ClockPlan {
   const all = statesOf(notebook, 'bus-mhz');
-  if (!all.length) return { next: null, why: 'No source gives a number yet.', all };
+  if (!all.length) return { next: null, why: { is: 'no-number' }, all };
   const most = clockCeiling(rating);
-  if (most === null)
-    return {
-      next: null,
-      why: rating
-        ? 'A core clock alone is not enough: say the multiplier too (1, 2, 3 …), else a row may run the CPU at twice its rating.'
-        : 'Read the clock off the CPU first, and whether it is its core or its bus clock. Without it nothing is proposed.',
-      all
-    };
+  if (most === null) return { next: null, why: { is: rating ? 'no-multiplier' : 'no-clock' }, all };
   const tooFast = all.filter((t) => t.happened === 'froze' || t.happened === 'dead');
   const ceiling = Math.min(most * ROUNDING, ...tooFast.map((t) => t.low - 0.01));
   const good = all.filter((t) => t.happened === 'ran');
   if (good.some((t) => !tooSlow(t.low, most) && t.high <= most * ROUNDING))
-    return { next: null, why: `It ran at its rated ${mhz(most)}.`, all };
+    return { next: null, why: { is: 'ran-rated', rated: most }, all };
   const next = all.find((t) => t.happened === null && t.high <= ceiling) ?? null;
-  if (next)
-    return {
-      next,
-      why: `${good.length ? 'The next higher' : 'The safest first'}: no source puts it above ${mhz(next.high)}${next.low === next.high ? '' : `, one says ${mhz(next.low)}`}, and the CPU is good for ${mhz(most)} on its bus.`,
-      all
-    };
+  if (next) {
+    const { low, high } = next;
+    return { next, why: { is: 'next-clock', isFirst: !good.length, low, high, rated: most }, all };
+  }
   return {
     next: null,
     why: tooFast.length
-      ? `Everything left may be as fast as what ${tooFast[0].happened === 'dead' ? 'stayed dead' : 'froze'}. Stay with what ran, or look for the fault elsewhere.`
-      : `Every state that is left may be faster than the rated ${mhz(most)} on the bus.`,
+      ? { is: 'as-fast-as-failed', failed: tooFast[0].happened === 'dead' ? 'dead' : 'froze' }
+      : { is: 'all-faster', rated: most },
     all
   };
 }
@@ -134,26 +133,13 @@ export function clockPlan(notebook: Notebook, rating: ClockRating | null): Clock
  */
 export function voltagePlan(notebook: Notebook, rated: number | null): ClockPlan {
   const all = statesOf(notebook, 'volts');
-  if (!all.length) return { next: null, why: 'No source gives a number yet.', all };
+  if (!all.length) return { next: null, why: { is: 'no-number' }, all };
   // Whatever voltage that was, it does: also where the block was not written down.
   if (notebook.tries.some((t) => t.happened === 'ran' || t.happened === 'slow'))
-    return {
-      next: null,
-      why: 'It ran as it stood. Leave the voltage there: nothing higher is ever proposed.',
-      all
-    };
-  if (rated === null)
-    return {
-      next: null,
-      why: 'Read the voltage off the chip first. Without it nothing is proposed: too much destroys it before the first picture.',
-      all
-    };
+    return { next: null, why: { is: 'ran' }, all };
+  if (rated === null) return { next: null, why: { is: 'no-voltage' }, all };
   const next = all.find((t) => t.happened === null && t.high <= rated) ?? null;
   return next
-    ? { next, why: `No source puts it above ${next.high} V, and the chip says ${rated} V.`, all }
-    : {
-        next: null,
-        why: `Every state that is left may give more than ${rated} V. Do not try: measure at the empty socket.`,
-        all
-      };
+    ? { next, why: { is: 'next-voltage', high: next.high, rated }, all }
+    : { next: null, why: { is: 'all-higher', rated }, all };
 }

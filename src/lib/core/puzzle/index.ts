@@ -10,7 +10,14 @@ export {
   type Guess,
   type Template
 } from './guess';
-export { nextTries, withState, type NextTries, type NextTry } from './next-try';
+export {
+  nextTries,
+  withState,
+  type Barred,
+  type NextTries,
+  type NextTry,
+  type NothingToTry
+} from './next-try';
 export { mergeFragments, standing, stateKey, type Cell, type CellKind, type MergedTable } from './merge';
 export {
   clockCeiling,
@@ -18,6 +25,7 @@ export {
   printedNumber,
   voltagePlan,
   type ClockPlan,
+  type ClockReason,
   type ClockRating,
   type ClockTry
 } from './clock';

@@ -13,13 +13,17 @@ export interface NextTry {
   would: { subject: string; values: { value: string; guesses: number }[] }[];
 }
 
+/** What an element may set that is never tried. */
+export type Barred = 'volts' | 'clock';
+/** Why there is nothing to try. */
+export type NothingToTry = 'no-start' | 'no-safe-change' | 'nothing-open';
+
 export interface NextTries {
   best: NextTry | null;
   others: NextTry[];
   /** Elements that are left alone, and why. */
-  barred: { label: string; why: string }[];
-  /** Why there is nothing to try. */
-  done: string | null;
+  barred: { label: string; why: Barred }[];
+  done: NothingToTry | null;
 }
 
 const entropy = (counts: readonly number[]): number => {
@@ -34,19 +38,16 @@ const entropy = (counts: readonly number[]): number => {
 export function nextTries(notebook: Notebook, left: readonly Guess[]): NextTries {
   const elements = elementsOf(notebook);
   const last = notebook.tries.at(-1);
-  if (!last)
-    return { best: null, others: [], barred: [], done: 'Write down how it stands now, and what it shows.' };
-  const barred = new Map<number, string>();
+  if (!last) return { best: null, others: [], barred: [], done: 'no-start' };
+  const barred = new Map<number, Barred>();
+  const bars = (subject: string): Barred => (subject === 'volts' ? 'volts' : 'clock');
   for (const guess of left)
-    if (hazardous.has(guess.subject))
-      for (const e of guess.elements)
-        barred.set(e, guess.subject === 'volts' ? 'may set the voltage' : 'may set the clock');
+    if (hazardous.has(guess.subject)) for (const e of guess.elements) barred.set(e, bars(guess.subject));
   // What a document names is left alone also where nobody asks for that fact.
   for (const fragment of notebook.fragments)
     for (const row of fragment.rows)
       if (hazardous.has(row.subject))
-        for (const e of spokenOf(elements, row.block, row.state))
-          barred.set(e, row.subject === 'volts' ? 'may set the voltage' : 'may set the clock');
+        for (const e of spokenOf(elements, row.block, row.state)) barred.set(e, bars(row.subject));
   const known = new Map(notebook.subjects.map((s) => [s, last.saw[s]]));
   const tries = elements
     .flatMap((element, index) => {
@@ -63,11 +64,7 @@ export function nextTries(notebook: Notebook, left: readonly Guess[]): NextTries
     best: tries[0] ?? null,
     others: tries.slice(1, 4),
     barred: [...barred].map(([e, why]) => ({ label: elements[e].label, why })),
-    done: tries.length
-      ? null
-      : open.length
-        ? 'No single change that is safe would tell more. Start from another state, or find a document.'
-        : 'Nothing is open: each fact has one table left, or none that fits.'
+    done: tries.length ? null : open.length ? 'no-safe-change' : 'nothing-open'
   };
 }
 

@@ -53,7 +53,7 @@ export function machine(build: Build, parts: PartSet): Machine {
     return withToldFields(part);
   };
   const boardPart = partOf(build.board);
-  if (!hasFacts(boardPart, 'board')) throw new Error(`"${boardPart.id}" is not a board`);
+  if (!hasFacts(boardPart, 'board')) throw new Error(`no board: "${boardPart.id}"`);
   const facts = boardPart.board;
   const onBoard = <P extends Part>(item: Item, part: P): Fitted<P> => ({
     item,

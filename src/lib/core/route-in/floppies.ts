@@ -1,14 +1,11 @@
 import { cablesOf, speaks, type Kit, hasOwnRom } from '../kit';
 import type { Part } from '../model';
 import { systemOf } from '../software';
-import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';
-import { PRICE, need, type LinkNeed } from './need';
+import { biosTakes, controllerRate, floppyDos, floppyRate, mediaOf } from '../storage';
+import { PRICE, here, missing, need, type Link, type LinkNeed, type Needed } from './need';
 
 /** What it takes until a machine reads a format. */
-export interface Reading {
-  needs: LinkNeed[];
-  caution?: string;
-}
+export type Reading = Pick<Link, 'needs' | 'cautions'>;
 
 /** A floppy drive that is fitted, or would be. */
 interface Candidate {
@@ -17,8 +14,6 @@ interface Candidate {
 }
 
 const isFloppy = (p: Part) => p.drive?.medium === 'floppy' && p.drive.interface === 'floppy';
-const DRIVER_LINE =
-  'The BIOS does not know this drive: a driver line (DRIVER.SYS or DRIVPARM) makes it work after the start, not for starting from it.';
 
 /** Floppy controllers that are on, with their data rate and whether a ROM of theirs takes over. */
 const controllersOf = (kit: Kit) =>
@@ -56,9 +51,11 @@ export function reading(kit: Kit, shelf: readonly Part[], kib: number): Reading 
   ].filter(({ drive }) => mediaOf(drive.drive?.floppyKiB ?? 0).reads.includes(kib));
   const ways = candidates.map((c) => withDrive(kit, shelf, kib, c));
   const none: Reading = {
-    needs: [need(`a drive that reads ${floppyName(kib)}`, undefined), ...dosNeed(kit, kib)]
+    needs: [need({ is: 'floppy-drive', kib }, undefined), ...dosNeed(kit, kib)],
+    cautions: []
   };
-  const costOf = (r: Reading) => r.needs.reduce((n, x) => n + PRICE[x.where], 0) + (r.caution ? 0.5 : 0);
+  const costOf = (r: Reading) =>
+    r.needs.reduce((n, x) => n + PRICE[x.where], 0) + (r.cautions.length ? 0.5 : 0);
   return ways.reduce((best, way) => (costOf(way) < costOf(best) ? way : best), ways[0] ?? none);
 }
 
@@ -67,14 +64,14 @@ function withDrive(kit: Kit, shelf: readonly Part[], kib: number, { drive, isHer
   const rate = floppyRate(kib, size);
   const there = controllersOf(kit).filter((c) => c.rate >= rate);
   const [taken] = ['yes', 'driver'].filter((t) => there.some((c) => takes(kit, size, c.hasRom) === t));
-  const what = `a drive that reads ${floppyName(kib)}`;
+  const what: Needed = { is: 'floppy-drive', kib };
   return {
     needs: [
-      isHere ? { what, where: 'here' } : need(what, drive),
+      isHere ? here(what) : need(what, drive),
       ...(taken ? [] : [controllerNeed(kit, shelf, rate, size)]),
       ...dosNeed(kit, kib)
     ],
-    ...(taken === 'driver' ? { caution: DRIVER_LINE } : {})
+    cautions: taken === 'driver' ? [{ is: 'driver-line' }] : []
   };
 }
 
@@ -89,19 +86,17 @@ function controllerNeed(kit: Kit, shelf: readonly Part[], rate: number, driveKiB
       p.functions.some((f) => f.speaks?.includes('floppy') && controllerRate(f.floppyKiB) >= rate) &&
       (!needsRom || p.functions.some((f) => f.kind === 'rom'))
   );
-  return need(`a floppy controller of ${rate} kbit/s${needsRom ? ' with a ROM of its own' : ''}`, found);
+  return need({ is: 'floppy-controller', kbit: rate, ownRom: needsRom }, found);
 }
 
 function dosNeed(kit: Kit, kib: number): LinkNeed[] {
   const { dos } = systemOf(kit.build.brief.os);
-  return dos !== null && dos < floppyDos(kib)
-    ? [{ what: `DOS ${floppyDos(kib)} or later`, where: 'missing' }]
-    : [];
+  return dos !== null && dos < floppyDos(kib) ? [missing({ is: 'dos', version: floppyDos(kib) })] : [];
 }
 
 /** An emulator stands in for a drive: it takes images of the largest format that controller and BIOS know. */
 export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
-  const here = kit.drives.some((d) => d.part.drive.medium === 'emulator');
+  const isThere = kit.drives.some((d) => d.part.drive.medium === 'emulator');
   const emulator = shelf.find((p) => p.drive?.medium === 'emulator');
   const there = controllersOf(kit);
   const largest = [1440, 1200, 720, 360].find((kib) =>
@@ -109,13 +104,9 @@ export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
   );
   return {
     needs: [
-      here ? { what: 'a floppy emulator', where: 'here' } : need('a floppy emulator', emulator),
+      isThere ? here({ is: 'floppy-emulator' }) : need({ is: 'floppy-emulator' }, emulator),
       ...(there.length ? [] : [controllerNeed(kit, shelf, 250, 360)])
     ],
-    ...(largest !== undefined && largest < 1440
-      ? {
-          caution: `Use images of ${floppyName(largest)}: more than that this controller and BIOS do not take.`
-        }
-      : {})
+    cautions: largest !== undefined && largest < 1440 ? [{ is: 'small-images', kib: largest }] : []
   };
 }

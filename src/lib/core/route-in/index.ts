@@ -1,32 +1,20 @@
 import { runs } from '../boards';
 import { expectationOf, isInHand, packetDriver } from '../boot';
-import type { Part } from '../model';
+import { sameJson, type Part } from '../model';
 import { speaks, type Kit } from '../kit';
 import { systemOf } from '../software';
-import { floppyName } from '../storage';
 import { emulating, formatsOf, reading } from './floppies';
-import { PRICE, need, type LinkNeed } from './need';
+import { PRICE, here, missing, need, type Link, type LinkNeed, type Needed } from './need';
 
-export type { LinkNeed, Where } from './need';
+export type { Link, LinkCaution, LinkNeed, Needed, Step, Where } from './need';
 
-export interface Link {
-  /** What to do, for a person. */
-  text: string;
-  needs: LinkNeed[];
-  caution?: string;
-}
 export interface Route {
   id: string;
   links: Link[];
   /** Lower is shorter: one for each link, more for what must be fitted or bought. */
   cost: number;
-  missing: string[];
+  missing: Needed[];
 }
-
-const cautionOf = (all: readonly string[]): { caution?: string } => {
-  const caution = all.filter(Boolean).join(' ');
-  return caution ? { caution } : {};
-};
 
 /** Another machine that stands ready and has drives. */
 export interface Helper {
@@ -74,19 +62,18 @@ function routeOf(path: readonly Edge[]): Route {
   const needs = path.flatMap((e) => e.needs);
   return {
     id: ['today', ...path.map((e) => e.to)].join('>'),
-    links: path.map(({ text, needs: own, caution }) => ({
-      text,
-      needs: own,
-      ...(caution ? { caution } : {})
-    })),
+    links: path.map(({ step, needs: own, cautions }) => ({ step, needs: own, cautions })),
     cost: path.length + needs.reduce((n, x) => n + PRICE[x.where], 0),
-    missing: [...new Set(needs.filter((n) => n.where === 'missing').map((n) => n.what))]
+    missing: needs
+      .filter((n) => n.where === 'missing')
+      .map((n) => n.what)
+      .filter((what, i, all) => all.findIndex((other) => sameJson(other, what)) === i)
   };
 }
 
 const find = (parts: readonly Part[], test: (p: Part) => boolean) => parts.find(test);
 /** Things that only lie beside today's computer need no fitting. */
-const beside = (what: string, part: Part | undefined): LinkNeed =>
+const beside = (what: Needed, part: Part | undefined): LinkNeed =>
   need(what, part, part ? 'here' : 'missing');
 const adapter = (shelf: readonly Part[], from: string, to: string) =>
   find(shelf, (p) => p.adapter?.from === from && p.adapter.to === to);
@@ -98,17 +85,18 @@ function fromToday(shelf: readonly Part[]): Edge[] {
     ...[720, 1440].map((kib): Edge => ({
       from: 'today',
       to: `floppy-${kib}`,
-      text: `Write the files to a ${floppyName(kib)} floppy on today’s computer.`,
-      needs: [beside('a USB floppy drive', usb)],
-      ...(kib === 720 ? { caution: 'Use a real 720K floppy, without the second hole.' } : {})
+      step: { is: 'write-floppy', kib },
+      needs: [beside({ is: 'usb-floppy' }, usb)],
+      cautions: kib === 720 ? [{ is: 'real-720k' }] : []
     })),
     {
       from: 'today',
       to: 'card',
-      text: 'Copy the files to the flash card in a reader.',
-      needs: [beside('a card reader', reader)]
+      step: { is: 'fill-card' },
+      needs: [beside({ is: 'card-reader' }, reader)],
+      cautions: []
     },
-    { from: 'today', to: 'stick', text: 'Put floppy images on a USB stick.', needs: [] }
+    { from: 'today', to: 'stick', step: { is: 'fill-stick' }, needs: [], cautions: [] }
   ];
 }
 
@@ -118,22 +106,18 @@ function overHelper({ name, kit }: Helper): Edge[] {
   const reads: Edge[] = all.map((f) => ({
     from: `floppy-${f.kib}`,
     to: node,
-    text: `Read the ${floppyName(f.kib)} floppy on ${name}.`,
-    needs: []
+    step: { is: 'read-floppy', kib: f.kib, on: name },
+    needs: [],
+    cautions: []
   }));
   const writes: Edge[] = all
     .filter((f) => wide(f.kib))
     .map((f) => ({
       from: node,
       to: `floppy-${f.kib}`,
-      text: `Write a ${floppyName(f.kib)} floppy on ${name} (${f.title}).`,
+      step: { is: 'write-there', kib: f.kib, on: name, drive: f.title },
       needs: [],
-      ...(f.kib === 360 && f.drive === 1200
-        ? {
-            caution:
-              'Format an unused floppy there: a 1.2M drive writes narrow tracks, and an old wide one may stay readable beneath.'
-          }
-        : {})
+      cautions: f.kib === 360 && f.drive === 1200 ? [{ is: 'narrow-tracks' }] : []
     }));
   return [...reads, ...writes];
 }
@@ -142,27 +126,28 @@ function overHelper({ name, kit }: Helper): Edge[] {
 function networkDriver(kit: Kit): LinkNeed {
   const ex = expectationOf(kit);
   const driver = packetDriver(kit, ex);
-  const missing = (what: string): LinkNeed => ({ what, where: 'missing' });
-  if (!driver) return missing('its driver on the machine (by another way first)');
-  if (ex.cpu && !runs(ex.cpu, driver.cpu)) return missing(`a packet driver that runs on a ${ex.cpu}`);
+  if (!driver) return missing({ is: 'unknown-driver' });
+  if (ex.cpu && !runs(ex.cpu, driver.cpu)) return missing({ is: 'packet-driver-for', cpu: ex.cpu });
+  const { file } = driver;
   return isInHand(kit, driver)
-    ? { what: `its packet driver (${driver.file})`, where: 'here' }
-    : missing(`its packet driver (${driver.file}) on the machine, by another way first`);
+    ? here({ is: 'packet-driver', file, byAnotherWay: false })
+    : missing({ is: 'packet-driver', file, byAnotherWay: true });
 }
 
 function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
+  const on = kit.build.name;
   const out: Edge[] = [];
   for (const kib of [360, 720, 1200, 1440])
     out.push({
       from: `floppy-${kib}`,
       to: 'machine',
-      text: `Read the ${floppyName(kib)} floppy on ${kit.build.name}.`,
+      step: { is: 'read-floppy', kib, on },
       ...reading(kit, shelf, kib)
     });
   out.push({
     from: 'stick',
     to: 'machine',
-    text: `Choose the image on the floppy emulator of ${kit.build.name}.`,
+    step: { is: 'choose-image', on },
     ...emulating(kit, shelf)
   });
   const ata = kit.controllers.some((c) => c.isOn && speaks(c, 'ata'));
@@ -175,22 +160,20 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
   out.push({
     from: 'card',
     to: 'machine',
-    text: `Put the flash card into ${kit.build.name}, switched off.`,
+    step: { is: 'put-card', on },
     needs: [
       cardHere
-        ? { what: 'a flash card', where: 'here' }
+        ? here({ is: 'flash-card' })
         : need(
-            'a flash card',
+            { is: 'flash-card' },
             find(shelf, (p) => p.drive?.medium === 'flash' && p.drive.interface === 'ata')
           ),
       cardHere
-        ? { what: 'a card bracket', where: 'here' }
-        : need('a card bracket', adapter(shelf, 'flash card', 'ata')),
-      ata
-        ? { what: 'an ATA channel', where: 'here' }
-        : need(isXt ? 'an 8-bit disk adapter with ROM' : 'an ATA controller', host)
+        ? here({ is: 'card-bracket' })
+        : need({ is: 'card-bracket' }, adapter(shelf, 'flash card', 'ata')),
+      ata ? here({ is: 'ata-channel' }) : need({ is: isXt ? 'xt-disk-adapter' : 'ata-controller' }, host)
     ],
-    caution: 'Partition the card on this machine: made elsewhere with other heads it reads as garbage.'
+    cautions: [{ is: 'partition-here' }]
   });
   const ports = kit.m.fitted.flatMap((f) => f.part.functions.filter((fn) => fn.kind === 'serial'));
   const serial = ports.length > 0;
@@ -200,43 +183,39 @@ function intoMachine(kit: Kit, shelf: readonly Part[]): Edge[] {
   out.push({
     from: 'today',
     to: 'machine',
-    text: `Send the files over a serial cable; ${kit.build.name} must have started DOS already.`,
+    step: { is: 'serial', on },
     needs: [
       serial
-        ? { what: 'a serial port', where: 'here' }
+        ? here({ is: 'serial-port' })
         : need(
-            'a serial port',
+            { is: 'serial-port' },
             find(shelf, (p) => p.functions.some((f) => f.kind === 'serial'))
           ),
-      need('a null-modem cable', adapter(shelf, 'serial', 'serial')),
-      beside('a USB serial adapter for today’s computer', adapter(shelf, 'usb', 'serial')),
-      { what: 'a system that starts', where: starts ? 'here' : 'missing' }
+      need({ is: 'null-modem' }, adapter(shelf, 'serial', 'serial')),
+      beside({ is: 'usb-serial' }, adapter(shelf, 'usb', 'serial')),
+      (starts ? here : missing)({ is: 'started-system' })
     ],
-    ...cautionOf([
+    cautions: [
       // INTERSVR came with DOS 6.0, and does not talk to a computer of today.
-      dos !== null && dos < 6
-        ? 'Its DOS brings no receiving program: type in a short one, or send with a terminal.'
-        : '',
-      serial && !isBuffered
-        ? `Start at 9,600 baud, six hours for 20 MB: a port that holds one character manages 38,400 at best${isXt ? ', on an 8088 often less' : ''}.`
-        : ''
-    ])
+      ...(dos !== null && dos < 6 ? [{ is: 'no-receiver' } as const] : []),
+      ...(serial && !isBuffered ? [{ is: 'slow-port', isXt } as const] : [])
+    ]
   });
   const network = kit.m.fitted.some((f) => f.part.functions.some((fn) => fn.kind === 'network'));
   out.push({
     from: 'today',
     to: 'machine',
-    text: `Copy over the network; the driver must be on ${kit.build.name} already.`,
+    step: { is: 'network', on },
     needs: [
       network
-        ? { what: 'a network card', where: 'here' }
+        ? here({ is: 'network-card' })
         : need(
-            'a network card',
+            { is: 'network-card' },
             find(shelf, (p) => p.functions.some((f) => f.kind === 'network'))
           ),
       networkDriver(kit)
     ],
-    caution: 'An old system gets no security updates: an isolated network only.'
+    cautions: [{ is: 'isolated' }]
   });
   return out;
 }

@@ -1,6 +1,7 @@
-import type { FactId, FactValue, Part, Setting, State } from '../model';
+import { type FactId, type FactValue, type Part, type Setting, type State } from '../model';
 import { blockOf, isByHand, meaningsOf } from './meaning';
 import { blockState, positionShown } from './record';
+import { Refusal } from '../refusal';
 
 /** What a state of the blocks says of one setting. */
 export interface Reading {
@@ -9,8 +10,6 @@ export interface Reading {
   position: string | null;
   /** Positions that agree with what is known; empty: this combination is in no table. */
   possible: string[];
-  /** What it says in words. */
-  words: string;
 }
 
 const agrees = (told: State, seen: State): boolean => {
@@ -40,24 +39,9 @@ export function decode(part: Part, states: Readonly<Record<string, State>>): Rea
                 (p) => state === undefined || !p.state || ('switches' in state && agrees(p.state, state))
               )
               .map((p) => p.id);
-      const labels = setting.positions.filter((p) => possible.includes(p.id)).map((p) => p.label);
-      const words = !setting.known
-        ? 'nobody knows what it does'
-        : labels.length === 0
-          ? 'in no row of the table'
-          : labels.length > 6
-            ? `one of ${labels.length}`
-            : labels.join(' or ');
-      return { setting, position: shown ?? null, possible, words };
+      return { setting, position: shown ?? null, possible };
     });
 }
-
-/** `Memory banks: banks 0–3; First display: monochrome`, of the settings that are known. */
-export const decodedSentence = (readings: readonly Reading[]): string =>
-  readings
-    .filter((r) => r.setting.known && r.position !== null)
-    .map((r) => `${r.setting.label}: ${r.words}`)
-    .join('; ');
 
 /** Facts of the machine that the blocks tell, where one position is shown. */
 export function factsTold(part: Part, readings: readonly Reading[]): Partial<Record<FactId, FactValue>> {
@@ -70,8 +54,15 @@ export function factsTold(part: Part, readings: readonly Reading[]): Partial<Rec
   return out;
 }
 
+/** What a part lacks of what was asked, with what it has instead. */
+export type EncodeFlaw =
+  | { is: 'no-setting'; part: string; setting: string; has: string[] }
+  | { is: 'no-position'; setting: string; position: string; has: string[] }
+  | { is: 'fact'; part: string; fact: string }
+  | { is: 'value'; setting: string; value: string; has: string[] };
+
 /** The part cannot say what was asked. */
-export class EncodeError extends Error {}
+export class EncodeError extends Refusal<EncodeFlaw> {}
 
 /**
  * The state of every block for positions of its settings; those that are not named stay out.
@@ -81,13 +72,19 @@ export function encode(part: Part, positions: Readonly<Record<string, string>>):
   for (const [id, position] of Object.entries(positions)) {
     const setting = part.settings.find((s) => s.id === id);
     if (!setting)
-      throw new EncodeError(
-        `${part.name} has no setting "${id}"; it has ${part.settings.map((s) => s.id).join(', ') || 'none'}`
-      );
+      throw new EncodeError({
+        is: 'no-setting',
+        part: part.name,
+        setting: id,
+        has: part.settings.map((s) => s.id)
+      });
     if (!setting.positions.some((p) => p.id === position))
-      throw new EncodeError(
-        `"${id}" has no position "${position}"; it has ${setting.positions.map((p) => p.id).join(', ')}`
-      );
+      throw new EncodeError({
+        is: 'no-position',
+        setting: id,
+        position,
+        has: setting.positions.map((p) => p.id)
+      });
   }
   const out: Record<string, State> = {};
   for (const block of part.blocks) {
@@ -106,13 +103,16 @@ export function encodeFacts(part: Part, facts: Partial<Record<FactId, FactValue>
   const out: Record<string, string> = {};
   for (const [fact, value] of Object.entries(facts)) {
     const telling = meanings.filter((m) => m.fact === fact);
-    if (!telling.length) throw new EncodeError(`no setting of ${part.name} tells "${fact}"`);
+    if (!telling.length) throw new EncodeError({ is: 'fact', part: part.name, fact });
     for (const { setting, values } of telling) {
       const position = [...values].find(([, v]) => v === value)?.[0];
       if (position === undefined)
-        throw new EncodeError(
-          `"${setting.id}" cannot say ${value}; it says ${[...new Set(values.values())].join(', ')}`
-        );
+        throw new EncodeError({
+          is: 'value',
+          setting: setting.id,
+          value: String(value),
+          has: [...new Set(values.values())].map(String)
+        });
       out[setting.id] = position;
     }
   }

@@ -24,13 +24,13 @@ export {
 } from './record';
 export {
   decode,
-  decodedSentence,
   encode,
   encodeFacts,
   factsTold,
   handBlocks,
   EncodeError,
+  type EncodeFlaw,
   type Reading
 } from './decode';
-export { NotationError, readRow, upSide, writeRow } from './notation';
+export { NotationError, type NotationFlaw, readRow, upSide, writeRow } from './notation';
 export { clearTicks, planned, seatKey, settingKey, tickSeat, tickSetting, tickStep, untick } from './tick';

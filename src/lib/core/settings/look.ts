@@ -99,7 +99,7 @@ export const keyboardOf = (kit: Kit): 'xt' | 'at' | null => {
 
 /** Kinds of function of which a machine has one at one place. */
 export const rivals = (kit: Kit, of: Of) => {
-  const fn = byId(kit.board.functions, sure(of.fn, 'the function of the block'));
+  const fn = byId(kit.board.functions, sure(of.fn, 'block function'));
   const single = fn.kind === 'display' || fn.kind === 'floppy' || fn.kind === 'hard-disk';
   const cards = single
     ? kit.m.fitted.filter(

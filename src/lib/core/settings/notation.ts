@@ -1,7 +1,16 @@
 import { placesOf, type Block, type State } from '../model';
+import { Refusal } from '../refusal';
 
-/** What was typed cannot be read as a state of the block. The message says what, where and what to do. */
-export class NotationError extends Error {}
+/** Why a row cannot be read; `word` is what was typed. */
+export type NotationFlaw =
+  | { is: 'empty' }
+  | { is: 'side' | 'unnumbered' | 'backwards' | 'pair' | 'one-pin'; word: string }
+  | { is: 'place' | 'bridge' | 'pack'; word: string; places: number }
+  | { is: 'not-by-hand'; block: string }
+  | { is: 'no-switch' | 'switch-count' | 'no-pin'; n: number; places: number };
+
+/** What was typed cannot be read as a state of the block. */
+export class NotationError extends Refusal<NotationFlaw> {}
 
 type Dip = Extract<Block, { kind: 'dip' }>;
 type Side = 'on' | 'off';
@@ -32,9 +41,7 @@ function sideOf(word: string, block: Dip): Side | 'unknown' {
   if (plain === 'arrow') return 'on';
   const side = sides[plain];
   if (side) return side;
-  throw new NotationError(
-    `"${word}" is no side of a switch; write on, off, open, closed, 1, 0, up, down or ?`
-  );
+  throw new NotationError({ is: 'side', word });
 }
 
 /**
@@ -43,7 +50,7 @@ function sideOf(word: string, block: Dip): Side | 'unknown' {
  * - a header: `2-3`, `1-2 5-6`, `none`; a row of pins may name one cap by its first pin only in `1-2` form
  * - a rotary or slide switch: its place from 0, `A`; a row of solder pads or resistor packs: `1 3`, `none`
  * A name of the block in front (`JP4 2-3`, `SW1: on off`) is passed over.
- * @throws NotationError naming the word that is wrong
+ * @throws NotationError with the word that is wrong
  */
 export function readRow(text: string, block: Block): State {
   const name = (block.label ?? block.id).toLowerCase();
@@ -51,8 +58,7 @@ export function readRow(text: string, block: Block): State {
   for (const told of [name, block.id])
     if (rest.toLowerCase().startsWith(told) && /^[\s:=]/.test(rest.slice(told.length)))
       rest = rest.slice(told.length).replace(/^[\s:=]+/, '');
-  if (!rest)
-    throw new NotationError('nothing was typed; write a row as "on off on off", or "2-3" for a jumper');
+  if (!rest) throw new NotationError({ is: 'empty' });
   if (block.kind === 'dip') return { switches: readSwitches(rest, block) };
   if (block.kind === 'header') return { caps: readCaps(rest, block) };
   if (block.kind === 'solder' || block.kind === 'resistor')
@@ -60,17 +66,17 @@ export function readRow(text: string, block: Block): State {
   if (block.kind === 'rotary' || block.kind === 'slide') {
     const step = /^[0-9a-f]{1,2}$/i.test(rest) ? parseInt(rest, rest.length === 1 ? 16 : 10) : NaN;
     if (!(step >= 0 && step < block.steps))
-      throw new NotationError(`"${rest}" is no place of a switch with ${block.steps}, counted from 0`);
+      throw new NotationError({ is: 'place', word: rest, places: block.steps });
     return { step };
   }
-  throw new NotationError(`${block.label ?? block.id} is not set by hand`);
+  throw new NotationError({ is: 'not-by-hand', block: block.label ?? block.id });
 }
 
 function readSwitches(text: string, block: Dip): Record<string, Side> {
   const out: Record<string, Side> = {};
   const put = (n: number, word: string) => {
     if (!(n >= 1 && n <= block.switches))
-      throw new NotationError(`there is no switch ${n}; the block has ${block.switches}`);
+      throw new NotationError({ is: 'no-switch', n, places: block.switches });
     const side = sideOf(word, block);
     if (side !== 'unknown') out[n] = side;
   };
@@ -78,7 +84,7 @@ function readSwitches(text: string, block: Dip): Record<string, Side> {
   // `01011010`, `1?01`: a row without spaces.
   if (words.length === 1 && block.switches > 1 && /^[01?x.]+$/i.test(words[0]) && words[0].length > 1) {
     if (words[0].length !== block.switches)
-      throw new NotationError(`${words[0].length} switches typed; the block has ${block.switches}`);
+      throw new NotationError({ is: 'switch-count', n: words[0].length, places: block.switches });
     [...words[0]].forEach((word, i) => put(i + 1, word));
     return out;
   }
@@ -88,15 +94,15 @@ function readSwitches(text: string, block: Dip): Record<string, Side> {
     const joined = words.join(' ').replace(/(\d{1,2}(?:-\d{1,2})?) (?=[a-z?])/gi, '$1:');
     for (const word of joined.split(' ')) {
       const m = named.exec(word);
-      if (!m) throw new NotationError(`"${word}" has no switch number; write it as 5:off`);
+      if (!m) throw new NotationError({ is: 'unnumbered', word });
       const [from, to] = [Number(m[1]), Number(m[2] ?? m[1])];
-      if (to < from) throw new NotationError(`"${word}" counts backwards; write the lower number first`);
+      if (to < from) throw new NotationError({ is: 'backwards', word });
       for (let n = from; n <= Math.min(to, 99); n++) put(n, m[3]);
     }
     return out;
   }
   if (words.length > block.switches)
-    throw new NotationError(`${words.length} switches typed; the block has ${block.switches}`);
+    throw new NotationError({ is: 'switch-count', n: words.length, places: block.switches });
   words.forEach((word, i) => put(i + 1, word));
   return out;
 }
@@ -111,16 +117,16 @@ function readCaps(text: string, block: Extract<Block, { kind: 'header' }>): [num
     .filter(Boolean)
     .map((word) => {
       const m = /^(\d{1,3})[-+:&](\d{1,3})$/.exec(word);
-      if (!m) throw new NotationError(`"${word}" is no pair of pins; write 2-3, or none`);
+      if (!m) throw new NotationError({ is: 'pair', word });
       const pair: [number, number] = [Number(m[1]), Number(m[2])];
       for (const pin of pair)
-        if (pin < 1 || pin > pins) throw new NotationError(`there is no pin ${pin}; the header has ${pins}`);
-      if (pair[0] === pair[1]) throw new NotationError(`"${word}" is one pin; a jumper joins two`);
+        if (pin < 1 || pin > pins) throw new NotationError({ is: 'no-pin', n: pin, places: pins });
+      if (pair[0] === pair[1]) throw new NotationError({ is: 'one-pin', word });
       return pair;
     });
 }
 
-function readNumbers(text: string, most: number, what: string): number[] {
+function readNumbers(text: string, most: number, what: 'bridge' | 'pack'): number[] {
   if (isNone(text)) return [];
   return text
     .split(/[\s,;]+/)
@@ -128,7 +134,7 @@ function readNumbers(text: string, most: number, what: string): number[] {
     .map((word) => {
       const n = Number(word);
       if (!Number.isInteger(n) || n < 1 || n > most)
-        throw new NotationError(`"${word}" is no ${what}; there are ${most}`);
+        throw new NotationError({ is: what, word, places: most });
       return n;
     });
 }

@@ -81,7 +81,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
   const hostOf = (keys: readonly string[]) =>
     sure(
       hosts.find((h) => keys.every((k) => h.scope.has(k))),
-      'the scope of settings'
+      'settings scope'
     );
   for (const fitted of m.fitted)
     for (const fn of fitted.part.functions) {
@@ -188,7 +188,7 @@ function needOf(m: Machine, fitted: Fitted, fn: PartFunction, now: Positions): F
 
 /** Where a setting stands that every value gives a position. */
 const standsAt = (at: Positions, item: string, setting: string): string =>
-  sure(at(item, setting), 'the position of a setting');
+  sure(at(item, setting), 'setting position');
 
 function settingCost(m: Machine, choice: Choice, position: string): Objective {
   const cost = zero();

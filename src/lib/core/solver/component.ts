@@ -231,14 +231,14 @@ interface Row {
 const nodeOf = (domain: Domain, source: number): Node =>
   sure(
     domain.nodes.find((n) => n.source === source),
-    'the value of a domain'
+    'domain value'
   );
 
 /** The domain of a variable. */
 const domainOf = (domains: readonly Domain[], variable: number): Domain =>
   sure(
     domains.find((d) => d.variable === variable),
-    'the domain of a variable'
+    'variable domain'
   );
 
 function rowsOf(

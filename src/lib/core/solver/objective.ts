@@ -1,3 +1,4 @@
+import { TooLarge } from './problem';
 import { BLOCK_KINDS, type Block, type State } from '../model';
 
 /** The levels of the objective, most important first. */
@@ -30,7 +31,7 @@ export function compare(a: Objective, b: Objective): number {
 /**
  * Packs an objective into one exact integer so that the search compares plain numbers. `most` is
  * the largest figure that each level can reach in this machine.
- * @throws RangeError when the machine is so large that the levels do not fit into 53 bits.
+ * @throws TooLarge when the machine is so large that the levels do not fit into 53 bits.
  */
 export class Packing {
   private readonly unit: Objective;
@@ -42,8 +43,7 @@ export class Packing {
       unit[level] = size;
       size *= most[level] + 1;
     }
-    if (size > Number.MAX_SAFE_INTEGER)
-      throw new RangeError('This machine has more settings and wishes than can be weighed exactly at once.');
+    if (size > Number.MAX_SAFE_INTEGER) throw new TooLarge();
     this.unit = unit;
   }
 

@@ -8,12 +8,7 @@ export const MOST_CLASSES = 10_000;
 
 /** A machine whose parts have more choices than can be worked out. */
 export class TooLarge extends Error {
-  constructor() {
-    super(
-      'The parts of this machine have more combinations of settings than can be worked out. Take out the part with the most settings, or lock some of them.'
-    );
-    this.name = 'TooLarge';
-  }
+  override readonly name = 'TooLarge';
 }
 
 /** A function of the machine as the solver sees it. */

@@ -63,7 +63,6 @@ export interface Share {
   kind: Exclude<Relation['kind'], 'never' | 'apart'>;
   /** True when it is tolerated only with a warning, and counts in the objective. */
   tolerated: boolean;
-  reason: string;
 }
 
 export interface Solution {
@@ -192,15 +191,6 @@ export function solutionOf(
   };
 }
 
-const reasons: Record<Share['kind'], string> = {
-  own: 'One card puts several of its own functions on one line on purpose.',
-  with: 'Both are made to answer at this address together.',
-  level: 'PCI interrupts are level-triggered and made for sharing.',
-  idle: 'Both ports let go of the line while idle, and you said they are never used together.',
-  unused:
-    'The software of one polls its device and may leave the line undriven: do not give it a driver that uses the interrupt.'
-};
-
 /** Every line or address that two functions of different items use together. */
 export function sharesOf(m: Machine, lines: readonly Line[]): Share[] {
   const context = sharingContext(m);
@@ -215,8 +205,7 @@ export function sharesOf(m: Machine, lines: readonly Line[]): Share[] {
         b: { item: b.item, function: b.function },
         line: lineText(a),
         kind,
-        tolerated: relation.cost > 0,
-        reason: reasons[kind]
+        tolerated: relation.cost > 0
       });
     }
   });

@@ -5,7 +5,7 @@ import type { Domain, Node } from './reduce';
 export class Stopped extends Error {}
 
 /** One for all: making a new one costs more than a search node. */
-const STOPPED = new Stopped('the search was stopped');
+const STOPPED = new Stopped('search stopped');
 
 /** Counts the nodes of one run and stops it. */
 export class Budget {
@@ -224,7 +224,7 @@ export class BranchAndBound {
           break;
         }
       }
-      if (!taken) throw new Error('the search lost its own answer');
+      if (!taken) throw new Error('answer lost');
       chosen.push(taken);
     }
     return chosen;

@@ -47,12 +47,9 @@ export function largestPartition(dos: number): number {
  * @throws GeometryError when this version cannot use so large a partition, or it is too small for anything
  */
 export function fatPlan(sectors: number, dos: number): FatPlan {
-  if (!Number.isInteger(sectors) || sectors < 64)
-    throw new GeometryError(`a partition of ${sectors} sectors holds no file system`);
+  if (!Number.isInteger(sectors) || sectors < 64) throw new GeometryError({ is: 'too-small', sectors });
   if (sectors > largestPartition(dos))
-    throw new GeometryError(
-      `DOS ${dos} makes partitions of at most ${largestPartition(dos).toLocaleString('en')} sectors, and this has ${sectors.toLocaleString('en')}`
-    );
+    throw new GeometryError({ is: 'too-large', dos, sectors, most: largestPartition(dos) });
   const make = (kind: FatKind, type: number, clusterBytes: number): FatPlan => ({
     kind,
     type,

@@ -4,21 +4,24 @@ export interface GeometryTry {
   result: 'started' | 'hung' | 'too-small' | 'not-found';
 }
 
+/** A cylinder count at which setups of the time stop; `words` says what stops there. */
+export const BOUNDARIES = [1024, 4095, 6322, 8192, 15_360, 16_383] as const;
+export type Boundary = (typeof BOUNDARIES)[number];
+
+/** Why a count comes next, or why none does. `low` started (0: nothing did), `high` did not (null: nothing failed). */
+export type GeometryReason =
+  | { is: 'bios' | 'as-reported' }
+  | { is: 'contradiction'; low: number; high: number }
+  | { is: 'all' | 'most'; low: number }
+  | { is: 'boundary'; low: number; high: number | null; at: Boundary }
+  | { is: 'boundary-reached'; at: Boundary }
+  | { is: 'halfway'; low: number; high: number };
+
 export interface NextGeometry {
   /** Cylinders to try next; null when it is found. */
   cylinders: number | null;
-  why: string;
+  why: GeometryReason;
 }
-
-/** Cylinder counts at which setups of the time stop, with what stops there. */
-const boundaries: readonly (readonly [number, string])[] = [
-  [1024, 'INT 13h without translation'],
-  [4095, 'a 12-bit cylinder field'],
-  [6322, 'a BIOS that hangs above it'],
-  [8192, 'bit-shift: 128 heads, the last that DOS takes'],
-  [15_360, 'the revised shift with 15 heads'],
-  [16_383, 'what every larger drive reports']
-];
 
 /**
  * The next cylinder count to try: the known boundary between what started and what hung, else the middle.
@@ -28,34 +31,20 @@ const boundaries: readonly (readonly [number, string])[] = [
 export function nextGeometry(tries: readonly GeometryTry[], most: number, expected = most): NextGeometry {
   const low = Math.max(0, ...tries.filter((t) => t.result === 'started').map((t) => t.cylinders));
   const high = Math.min(most + 1, ...tries.filter((t) => t.result !== 'started').map((t) => t.cylinders));
+  const next = (cylinders: number | null, why: GeometryReason): NextGeometry => ({ cylinders, why });
   if (!tries.length)
-    return expected < most
-      ? { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' }
-      : { cylinders: most, why: 'The drive as it reports itself.' };
-  if (low >= high)
-    return {
-      cylinders: null,
-      why: `It started with ${low} and failed with ${high}: something else differs between those tries.`
-    };
-  if (low === most) return { cylinders: null, why: `All ${most} cylinders work.` };
-  if (low + 1 >= high) return { cylinders: null, why: `${low} is the most that works here.` };
+    return expected < most ? next(expected, { is: 'bios' }) : next(most, { is: 'as-reported' });
+  if (low >= high) return next(null, { is: 'contradiction', low, high });
+  if (low === most) return next(null, { is: 'all', low });
+  if (low + 1 >= high) return next(null, { is: 'most', low });
   // What is known of the BIOS is tried before what is known of BIOSes in general.
-  if (expected > low && expected < Math.min(high, most))
-    return { cylinders: expected, why: 'The most that should work by what is known of this BIOS.' };
-  const between = boundaries.filter(([n]) => n > low && n < high);
+  if (expected > low && expected < Math.min(high, most)) return next(expected, { is: 'bios' });
+  const between = BOUNDARIES.filter((n) => n > low && n < high);
   if (between.length) {
-    const [n, what] = between[between.length >> 1];
-    return {
-      cylinders: n,
-      why: `${low ? `${low} started` : 'Nothing has started yet'}${high <= most ? `, ${high} did not` : ''}: heading for ${n}, ${what}.`
-    };
+    const at = between[between.length >> 1];
+    return next(at, { is: 'boundary', low, high: high <= most ? high : null, at });
   }
-  const known = boundaries.find(([n]) => n === low);
-  if (known && high <= most)
-    return { cylinders: null, why: `${low} is probably the most that works: ${known[1]}.` };
-  const middle = Math.floor((low + high) / 2);
-  return {
-    cylinders: middle,
-    why: `Halfway between ${low} and ${high}; no known boundary lies between.`
-  };
+  const known = BOUNDARIES.find((n) => n === low);
+  if (known !== undefined && high <= most) return next(null, { is: 'boundary-reached', at: known });
+  return next(Math.floor((low + high) / 2), { is: 'halfway', low, high });
 }

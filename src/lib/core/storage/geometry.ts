@@ -1,3 +1,4 @@
+import { Refusal } from '../refusal';
 /** Drive geometry in exact integers. One sector is 512 bytes; sectors count from 1, the rest from 0. */
 
 export const SECTOR = 512;
@@ -13,11 +14,37 @@ export interface Chs {
   s: number;
 }
 
-export class GeometryError extends RangeError {}
+/** What a number of a geometry is. */
+export type GeometryNumber =
+  | 'cylinders'
+  | 'heads'
+  | 'drive heads'
+  | 'sectors a track'
+  | 'cylinder'
+  | 'head'
+  | 'sector'
+  | 'sector number'
+  | 'total'
+  | 'percent'
+  | 'turns a minute'
+  | 'interleave'
+  | 'minutes';
 
-const whole = (n: number, low: number, high: number, what: string): void => {
+/** Why a geometry or a partition cannot be. */
+export type GeometryFlaw =
+  | { is: 'outside'; what: GeometryNumber; n: number; low: number; high: number }
+  | { is: 'partitions'; n: number; most: number }
+  | { is: 'one-partition' | 'no-cylinder'; dos: number }
+  | { is: 'no-size'; n: number }
+  | { is: 'past-end'; partition: number; cylinder: number; last: number }
+  | { is: 'too-small'; sectors: number }
+  | { is: 'too-large'; dos: number; sectors: number; most: number };
+
+export class GeometryError extends Refusal<GeometryFlaw> {}
+
+const whole = (n: number, low: number, high: number, what: GeometryNumber): void => {
   if (!Number.isInteger(n) || n < low || n > high)
-    throw new GeometryError(`${what} ${n} is outside ${low} to ${high}`);
+    throw new GeometryError({ is: 'outside', what, n, low, high });
 };
 
 /** The widest ranges of BIOS calls and ATA registers together: 65,536 cylinders, 256 heads, 255 sectors. */

@@ -144,14 +144,15 @@ export function translationsGiving(
   });
 }
 
+/** How a setup differs from the geometry that a disk was made under; the tracks differ in length, or only in number. */
+export interface Mismatch {
+  made: Pick<Geometry, 'heads' | 'sectors'>;
+  setup: Pick<Geometry, 'heads' | 'sectors'>;
+  differs: 'heads' | 'tracks';
+}
+
 /** What becomes of a disk that was made under one geometry in a machine that has another. */
-export function mismatch(
-  made: Pick<Geometry, 'heads' | 'sectors'>,
-  setup: Pick<Geometry, 'heads' | 'sectors'>
-): string | null {
+export function mismatch(made: Mismatch['made'], setup: Mismatch['setup']): Mismatch | null {
   if (made.heads === setup.heads && made.sectors === setup.sectors) return null;
-  const told = `Made with ${made.heads} heads of ${made.sectors} sectors, and this setup says ${setup.heads} of ${setup.sectors}`;
-  return made.sectors === setup.sectors
-    ? `${told}: what starts within the first cylinders may still be found, the second partition reads as garbage. Do not start from it and do not write to it.`
-    : `${told}: nothing is where it was written. Do not start from it and do not write to it.`;
+  return { made, setup, differs: made.sectors === setup.sectors ? 'heads' : 'tracks' };
 }

@@ -40,17 +40,19 @@ export function partition(geometry: Geometry, dos: number, sizes: readonly numbe
   const total = sectorsOf(geometry);
   const { heads, sectors, cylinders } = geometry;
   if (sizes.length > MOST_DRIVES)
-    throw new GeometryError(`${sizes.length} partitions; letters end at ${MOST_DRIVES}`);
-  if (sizes.length > 1 && !makesExtended(dos))
-    throw new GeometryError(`DOS ${dos} makes one partition on a disk; several come with DOS 3.3`);
+    throw new GeometryError({ is: 'partitions', n: sizes.length, most: MOST_DRIVES });
+  if (sizes.length > 1 && !makesExtended(dos)) throw new GeometryError({ is: 'one-partition', dos });
   const cylinder = heads * sectors;
   let next = 0;
   const partitions = sizes.map((size, i): Planned => {
-    if (!Number.isInteger(size) || size < 1) throw new GeometryError(`${size} is no number of cylinders`);
+    if (!Number.isInteger(size) || size < 1) throw new GeometryError({ is: 'no-size', n: size });
     if (next + size > cylinders)
-      throw new GeometryError(
-        `partition ${i + 1} ends at cylinder ${next + size - 1}; the last is ${cylinders - 1}`
-      );
+      throw new GeometryError({
+        is: 'past-end',
+        partition: i + 1,
+        cylinder: next + size - 1,
+        last: cylinders - 1
+      });
     const record = next * cylinder;
     const lba = record + sectors;
     const length = size * cylinder - sectors;
@@ -88,7 +90,7 @@ export const mostCylinders = (geometry: Geometry, dos: number): number =>
 /** The fewest partitions that use a whole disk, as even as DOS allows: the proposal of a fresh disk. */
 export function proposeSizes(geometry: Geometry, dos: number): number[] {
   const most = mostCylinders(geometry, dos);
-  if (most < 1) throw new GeometryError(`DOS ${dos} cannot use one cylinder of this disk`);
+  if (most < 1) throw new GeometryError({ is: 'no-cylinder', dos });
   if (!makesExtended(dos)) return [Math.min(most, geometry.cylinders)];
   const out: number[] = [];
   for (let left = geometry.cylinders; left > 0 && out.length < MOST_DRIVES;) {
@@ -111,8 +113,10 @@ export function endChs(lba: number, geometry: Geometry): Chs {
 
 /** Minutes until a format is done, from how far it came in how long. */
 export function formatMinutesLeft(percent: number, minutes: number): number {
-  if (!(percent > 0 && percent <= 100)) throw new GeometryError(`${percent} percent is outside 1 to 100`);
-  if (!(minutes > 0)) throw new GeometryError(`${minutes} minutes is not above 0`);
+  const outside = (what: 'percent' | 'minutes', n: number, low: number, high: number) =>
+    new GeometryError({ is: 'outside', what, n, low, high });
+  if (!(percent > 0 && percent <= 100)) throw outside('percent', percent, 1, 100);
+  if (!(minutes > 0)) throw outside('minutes', minutes, 0, Infinity);
   return (minutes * (100 - percent)) / percent;
 }
 

@@ -119,9 +119,10 @@ export function translate(
   keepsLast = false
 ): Logical {
   checkGeometry(physical);
-  if (physical.heads > 16) throw new GeometryError(`heads ${physical.heads} is outside 1 to 16 of a drive`);
+  if (physical.heads > 16)
+    throw new GeometryError({ is: 'outside', what: 'drive heads', n: physical.heads, low: 1, high: 16 });
   if (!Number.isInteger(total) || total < 1 || total > 2 ** 48)
-    throw new GeometryError(`sectors in all ${total} is outside 1 to 2^48`);
+    throw new GeometryError({ is: 'outside', what: 'total', n: total, low: 1, high: 2 ** 48 });
   const made = rules[kind](physical, total);
   // INT 13h has six bits for the sector; a drive with more is used to 63 of each track.
   const geometry = {

@@ -1,22 +1,5 @@
 import type { Build, PartSet, PinHeader, Teardown } from '../model';
 
-/** A step of putting together: the step of taking apart that it undoes, in words turned round. */
-export interface Assembly {
-  step: Teardown;
-  text: string;
-}
-
-const verbs: Record<Teardown['kind'], string> = {
-  screw: 'Screw in',
-  cable: 'Plug in',
-  card: 'Seat',
-  drive: 'Mount',
-  supply: 'Mount',
-  board: 'Put in',
-  cover: 'Put on',
-  other: 'Put back'
-};
-
 /** Steps of taking apart in the order in which they were done. */
 export const takenApart = (build: Build): Teardown[] =>
   Object.values(build.teardown ?? {}).sort((a, b) =>
@@ -24,13 +7,7 @@ export const takenApart = (build: Build): Teardown[] =>
   );
 
 /** The order of putting together: what came off last goes on first. What is back already is left in. */
-export const assembly = (build: Build): Assembly[] =>
-  takenApart(build)
-    .reverse()
-    .map((step) => ({
-      step,
-      text: `${verbs[step.kind]} ${step.what}${step.where ? `: ${step.where}` : ''}`
-    }));
+export const assembly = (build: Build): Teardown[] => takenApart(build).reverse();
 
 /** Adds a step; its id is the next number. */
 export function addStep(
@@ -60,38 +37,30 @@ export function removeStep(build: Build, id: string): Build {
 }
 
 /** Something to look at before power, with what is known of it. */
-export interface LastLook {
-  id: string;
-  text: string;
-  /** Known to be open: something is still off. */
-  open: boolean;
-}
+export type LastLook =
+  /** Known to be open: these are still off. */
+  | { id: 'off'; open: true; what: string[] }
+  | { id: 'loose' | 'black' | 'ribbons' | 'cards' | 'fan'; open: false }
+  /** A header on which the way round matters. */
+  | { id: `polar-${string}`; open: false; header: PinHeader };
 
 /** The last check before the cover goes on: what follows from the log, the board and the supply. */
 export function lastChecks(build: Build, parts: PartSet): LastLook[] {
   const off = takenApart(build).filter((s) => !s.back);
   const board = parts.get(build.board.part)?.board;
-  const headers = board?.headers ?? [];
   const supply = build.items.some((i) => parts.get(i.part)?.kind === 'supply');
   const isAt = supply && board?.powerPlug !== 'atx';
+  const look = (id: 'loose' | 'black' | 'ribbons' | 'cards' | 'fan'): LastLook => ({ id, open: false });
   return [
-    ...(off.length
-      ? [{ id: 'off', text: `Still off: ${off.map((s) => s.what).join(', ')}`, open: true }]
-      : []),
-    { id: 'loose', text: 'No screw, jumper or tool lies on the board or under it.', open: false },
-    ...(isAt
-      ? [{ id: 'black', text: 'The black wires of the two power plugs meet in the middle.', open: false }]
-      : []),
-    ...headers
+    ...(off.length ? [{ id: 'off', open: true, what: off.map((s) => s.what) } as const] : []),
+    look('loose'),
+    ...(isAt ? [look('black')] : []),
+    ...(board?.headers ?? [])
       .filter((h) => h.polar)
-      .map((h) => ({
-        id: `polar-${h.id}`,
-        text: `${h.label} (${h.kind.replaceAll('-', ' ')}): ${h.pins[0]} is pin 1.`,
-        open: false
-      })),
-    { id: 'ribbons', text: 'The red edge of every ribbon cable is at pin 1, at both ends.', open: false },
-    { id: 'cards', text: 'Every card is all the way down, its bracket screwed.', open: false },
-    { id: 'fan', text: 'No lead touches a fan.', open: false }
+      .map((header): LastLook => ({ id: `polar-${header.id}`, open: false, header })),
+    look('ribbons'),
+    look('cards'),
+    look('fan')
   ];
 }
 

@@ -1,3 +1,4 @@
+import { mismatchWords } from '../../words';
 import { inferGeometry, mismatch, type Candidate, type Geometry, type Witness } from '../../core/storage';
 import { SECTOR } from './bytes';
 import { nameOf, type DiskImage, type Remark } from './read';
@@ -72,7 +73,8 @@ export function diagnose(image: DiskImage, setup: Geometry | null = null): Diagn
     });
   const matches = setup && fits.some((f) => f.heads === setup.heads && f.sectors === setup.sectors);
   if (setup && fits.length && !matches) {
-    const told = made ? mismatch(made, setup) : mismatch(fits[0], setup);
+    const differs = mismatch(made ?? fits[0], setup);
+    const told = differs && mismatchWords(differs);
     remarks.push({
       grade: 'stop',
       text: made

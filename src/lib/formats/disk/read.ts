@@ -1,3 +1,4 @@
+import { partitionTypeName } from '../../words';
 import type { Chs } from '../../core/storage';
 import { floppyName, partitionTypes } from '../../core/storage';
 import {
@@ -164,8 +165,7 @@ function entriesOf(
         base: at,
         kind: isExtended ? (kind === 'primary' ? 'extended' : 'link') : kind,
         type,
-        typeName:
-          partitionTypes[type]?.name ?? `unknown type ${type.toString(16).toUpperCase().padStart(2, '0')}`,
+        typeName: partitionTypeName(type),
         active: sector[row] === 0x80,
         flag: sector[row],
         start: chsAt(sector, row + 1),

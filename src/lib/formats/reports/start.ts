@@ -1,5 +1,4 @@
 import { diagnoseMachine, explanations, needsTwo, rehearse, startsOf, titlesOf } from '../../core/diagnosis';
-import { InvalidDocument } from '../../core/model';
 import {
   chanceWords,
   componentWords,
@@ -9,7 +8,8 @@ import {
   startWords,
   tell,
   testWords,
-  verdictWords
+  verdictWords,
+  InvalidDocument
 } from '../../words';
 import { readStarts } from '../start-text';
 import type { Machine } from './machine';

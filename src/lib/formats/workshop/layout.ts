@@ -4,10 +4,10 @@ import {
   type Build,
   type Notebook,
   type PartSet,
-  type Problem,
   type ShelfItem,
   type Sighting
 } from '../../core/model';
+import { type Problem } from '../../words';
 
 /** Largest archive that is read, packed and unpacked, in bytes, and most files in it. */
 export const MAX_ARCHIVE = 128 * 1024 * 1024;

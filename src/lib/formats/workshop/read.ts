@@ -1,16 +1,14 @@
 import { unzipSync } from 'fflate';
 import { z } from 'zod';
 import {
-  InvalidDocument,
   Notebook,
   ShelfItem,
   Sighting,
   buildSchema,
-  zodProblems,
+  schemaFlaws,
   type Build,
   type Part,
-  type PartSet,
-  type Problem
+  type PartSet
 } from '../../core/model';
 import { WRAPPING, parseJson, readBuildFile } from '../build-file';
 import { readPart } from '../part-file';
@@ -28,6 +26,7 @@ import {
   type KeptRevision,
   type ReadWorkshop
 } from './layout';
+import { InvalidDocument, type Problem, problemsOf } from '../../words';
 
 /**
  * Reads an archive. One document that is wrong is left out and named, and takes nothing from the others; a build
@@ -225,7 +224,7 @@ const at = (file: string, path: string, problem: Problem): Problem => ({
 
 function wrong(file: string, place: string, error: z.ZodError): never {
   throw new InvalidDocument(
-    zodProblems(error).map((p) => at(file, p.path ? `${place}.${p.path}` : place, p)),
+    problemsOf(schemaFlaws(error)).map((p) => at(file, p.path ? `${place}.${p.path}` : place, p)),
     'The archive'
   );
 }
@@ -247,7 +246,7 @@ function parse<T>(file: string, schema: z.ZodType<T>, data: unknown): T {
   const parsed = schema.safeParse(data);
   if (parsed.success) return parsed.data;
   throw new InvalidDocument(
-    zodProblems(parsed.error).map((p) => at(file, p.path, p)),
+    problemsOf(schemaFlaws(parsed.error)).map((p) => at(file, p.path, p)),
     'The archive'
   );
 }

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import type { RequestEvent } from '@sveltejs/kit';
-import { InvalidDocument, zodProblems } from '../../core/model';
+import { schemaFlaws } from '../../core/model';
 import { Conflict, InBin, NotFound, Refused, Stale, Unreadable } from '../errors';
 import { dataFolder, databaseFile } from '../database';
 import { storeTrouble } from '../trouble';
 import type { Endpoint, RawBody } from './endpoint';
+import { InvalidDocument } from '../../words';
 
 /** Largest JSON body, in bytes: a build file and its wrapping. */
 const MAX_JSON = 9 * 1024 * 1024;
@@ -90,7 +91,7 @@ function failure(error: unknown): Response {
 
 function checked<T>(schema: z.ZodType<T>, data: unknown, what: string): T {
   const parsed = schema.safeParse(data);
-  if (!parsed.success) throw new InvalidDocument(zodProblems(parsed.error), what);
+  if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), what);
   return parsed.data;
 }
 

@@ -1,14 +1,6 @@
 import { checked } from '../../core/rules';
 import { columnOf, type Column } from '../../core/compare';
-import {
-  InvalidDocument,
-  buildSchema,
-  checkBuild,
-  zodProblems,
-  type Build,
-  type Part,
-  type PartSet
-} from '../../core/model';
+import { buildSchema, checkBuild, schemaFlaws, type Build, type Part, type PartSet } from '../../core/model';
 import { plan, type Front, type PlanRequest } from '../../core/planner';
 import { resolve, type Resolution, type ResolveOptions } from '../../core/solver';
 import {
@@ -33,7 +25,7 @@ import {
   type WrittenWorkshop,
   type ReadWorkshop
 } from '../../formats';
-import { tell, type ToldFinding } from '../../words';
+import { tell, type ToldFinding, InvalidDocument } from '../../words';
 
 /** A machine as a column of a comparison, its worst findings in words. */
 export type ToldColumn = Omit<Column, 'worst'> & { worst: ToldFinding[] };
@@ -100,7 +92,7 @@ export const jobs = {
   summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply & Seen => {
     const data: unknown = JSON.parse(document);
     const read = buildSchema(data).safeParse(data);
-    if (!read.success) throw new InvalidDocument(zodProblems(read.error), 'The state');
+    if (!read.success) throw new InvalidDocument(schemaFlaws(read.error), 'The state');
     const problems = checkBuild(read.data, parts);
     if (problems.length) throw new InvalidDocument(problems, 'The state');
     const machine = { build: read.data, parts };

@@ -1,4 +1,4 @@
-import type { Problem } from '../../core/model';
+import { type Problem } from '../../words';
 
 /** What a worker is asked, and what it answers: a value, or why there is none. */
 export interface Asked {

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { Worker, type WorkerOptions } from 'node:worker_threads';
-import { InvalidDocument } from '../../core/model';
 import { projectFolder } from '../catalogue';
 import { Refused } from '../errors';
 import type { JobInput, JobName, JobOutput } from './jobs';
 import type { Answered, Started } from './messages';
+import { InvalidDocument } from '../../words';
 
 /**
  * How long a job may work, in milliseconds of its processor; where the system does not tell, on the clock. One that

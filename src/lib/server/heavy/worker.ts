@@ -1,10 +1,11 @@
 import { readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
-import { InvalidDocument, sure } from '../../core/model';
+import { sure } from '../../core/model';
 import { TooLarge } from '../../core/solver';
 import { jobs, type JobName } from './jobs';
 import type { Asked, Answered, Started } from './messages';
+import { InvalidDocument, tooLargeWords } from '../../words';
 
 const port = sure(parentPort, 'whoever started this worker');
 
@@ -25,11 +26,16 @@ function threadFolder(): string {
 }
 port.postMessage({ thread: threadFolder() } satisfies Started);
 
+const messageOf = (error: unknown): string => {
+  if (error instanceof TooLarge) return tooLargeWords;
+  return error instanceof Error ? error.message : String(error);
+};
+
 const failure = (error: unknown): Answered['failure'] =>
   error instanceof InvalidDocument
     ? { problems: error.problems, what: error.what, message: error.message }
     : {
-        message: error instanceof Error ? error.message : String(error),
+        message: messageOf(error),
         tooLarge: error instanceof TooLarge
       };
 

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { interfaceWords, lowLevelSteps } from '$lib/words';
   import { Button } from 'flowbite-svelte';
-  import { interfaceNotes, interleaves, lowLevelSteps, type KitDisk } from '$lib/core/disks';
+  import { interfaceNotes, interleaves, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
   import type { Part, ShelfView } from '$lib/core/model';
   import { heldBack } from '$lib/core/rescue';
@@ -65,7 +66,7 @@
 {#if disk}
   <h2>{words.interfaceOf(disk.drive.title)}</h2>
   <ul class="notes">
-    {#each notes as note (note.text)}<li class={note.grade}>{note.text}</li>{/each}
+    {#each notes as note (note.is)}<li class={note.grade}>{interfaceWords(note)}</li>{/each}
   </ul>
   {#if isOld}
     <h2>{words.interleave}</h2>

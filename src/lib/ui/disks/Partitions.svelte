@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { overrunWords } from '$lib/words';
+  import { overrunWords, geometryFlawWords } from '$lib/words';
   import { sure } from '$lib/core/model';
   import { Button } from 'flowbite-svelte';
   import { wipeGate } from '$lib/core/boot';
@@ -56,7 +56,7 @@
       return partition(shapeOf(d), d.dos ?? 6.22, sizes);
     } catch (error) {
       if (!(error instanceof GeometryError)) throw error;
-      return error.message;
+      return geometryFlawWords(error.flaw);
     }
   };
   /** While a boundary is dragged the sizes are only tried. */

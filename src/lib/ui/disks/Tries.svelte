@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
+  import { geometryReasonWords } from '$lib/words';
   import { nextGeometry, safeCylinders, type DriveSize, type SetupFacts } from '$lib/core/storage';
   import { getBench } from '../context';
   import { disks as disksText } from '../text/disks';
@@ -59,7 +60,7 @@
     </li>{/each}
   <li class="next">
     <code>{next.cylinders ?? ''}</code>
-    <span><b>{words.next}:</b> {next.why}</span>
+    <span><b>{words.next}:</b> {geometryReasonWords(next.why)}</span>
   </li>
 </ul>
 <form class="inline-form" onsubmit={addTry}>

@@ -2,6 +2,7 @@
   import { kitOf } from '$lib/core/kit';
   import { partSet, type Build, type Part, type ShelfView } from '$lib/core/model';
   import { routesIn, type Helper } from '$lib/core/route-in';
+  import { linkCautionWords, neededWords, stepWords } from '$lib/words';
   import { getBench } from '../context';
   import { fit as fitText } from '../text/fit';
 
@@ -25,17 +26,20 @@
 {#each routes as route, i (route.id)}
   <section class:best={i === 0}>
     <h2>{words.way1(i + 1)}</h2>
-    {#if route.missing.length}<p class="lacks">{words.lacks} {route.missing.join('; ')}</p>{/if}
+    {#if route.missing.length}<p class="lacks">
+        {words.lacks}
+        {route.missing.map(neededWords).join('; ')}
+      </p>{/if}
     <ol>
       {#each route.links as link, n (n)}
         <li>
-          <b>{link.text}</b>
+          <b>{stepWords(link.step)}</b>
           <span class="needs"
             >{#each link.needs as need, j (j)}<span class={need.where}
-                >{need.what}: {words.has[need.where]}</span
+                >{neededWords(need.what)}: {words.has[need.where]}</span
               >{/each}</span
           >
-          {#if link.caution}<em>{link.caution}</em>{/if}
+          {#if link.cautions.length}<em>{link.cautions.map(linkCautionWords).join(' ')}</em>{/if}
         </li>
       {/each}
     </ol>

@@ -21,7 +21,14 @@
   import { middlePrice } from '$lib/core/planner';
   import { offerOf, unmet } from '$lib/core/software';
   import { picturesIn } from '$lib/core/video';
-  import { legalWords, lostWords, markingWords, waitsWords } from '$lib/words';
+  import {
+    legalWords,
+    lostWords,
+    markingWords,
+    waitsWords,
+    chipsFlawWords,
+    commonMemoryWords
+  } from '$lib/words';
   import { getBench } from '../context';
   import { fit as fitText } from '../text/fit';
   import { sizeText } from './edit';
@@ -83,7 +90,7 @@
       return readChips(chips);
     } catch (error) {
       if (!(error instanceof ChipsError)) throw error;
-      return error.message;
+      return chipsFlawWords(error.flaw);
     }
   });
   const capacity = $derived<ChipReading[] | string>(
@@ -161,7 +168,8 @@
     {:else}
       <p>
         {words.explained(reading.explanations.length)}
-        {#if reading.common.length}<b>{words.common(reading.common.join('; '))}</b>{/if}
+        {#if reading.common.length}<b>{words.common(reading.common.map(commonMemoryWords).join('; '))}</b
+          >{/if}
       </p>
       <ul class="plain">
         {#each reading.explanations.slice(0, 8) as e (`${e.sizes.join()} ${e.shadowKiB}`)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { featureLabel } from '$lib/words';
   import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
   import { identify as identifyText } from '../text/catalogue';
 
@@ -14,7 +15,9 @@
   const value = (id: string) => seen.find((s) => s.feature === id)?.value;
   let query = $state('');
   const shown = (f: Feature) =>
-    value(f.id) !== undefined || !query.trim() || f.label.toLowerCase().includes(query.trim().toLowerCase());
+    value(f.id) !== undefined ||
+    !query.trim() ||
+    featureLabel(f).toLowerCase().includes(query.trim().toLowerCase());
 </script>
 
 <label for="look-query">{words.findFeature}</label>
@@ -33,7 +36,7 @@
         {#each own as f (f.id)}
           {#if f.kind === 'count'}
             <label class="count"
-              >{f.label}
+              >{featureLabel(f)}
               <input
                 type="number"
                 min="0"
@@ -45,7 +48,7 @@
             >
           {:else if f.id === 'etched'}
             <label class="count wide"
-              >{f.label}
+              >{featureLabel(f)}
               <input
                 value={value(f.id) ?? ''}
                 maxlength="40"
@@ -54,7 +57,7 @@
             >
           {:else if f.kind === 'which'}
             <label class="count wide"
-              >{f.label}
+              >{featureLabel(f)}
               <select value={value(f.id) ?? ''} onchange={(e) => set(f.id, e.currentTarget.value || null)}>
                 <option value="">{words.notLooked}</option>
                 {#each valuesOf(f.id) as v (v)}<option value={v}>{v}</option>{/each}
@@ -62,7 +65,7 @@
             >
           {:else}
             <label class="count"
-              >{f.label}
+              >{featureLabel(f)}
               <select
                 value={value(f.id) === undefined ? '' : value(f.id) ? 'yes' : 'no'}
                 onchange={(e) =>

@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { Fragment, Notebook } from '$lib/core/model';
   import { standing } from '$lib/core/puzzle';
-  import { stateText } from '$lib/words';
+  import { stateText, notationFlawWords } from '$lib/words';
   import { NotationError, readRow } from '$lib/core/settings';
   import { editor as editorText } from '../text/catalogue';
   import { notebook as notebookText } from '../text/notebook';
@@ -54,7 +54,7 @@
       problem = { ...problem, [fragment.id]: '' };
     } catch (error) {
       if (!(error instanceof NotationError)) throw error;
-      problem = { ...problem, [fragment.id]: error.message };
+      problem = { ...problem, [fragment.id]: notationFlawWords(error.flaw) };
     }
   }
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { barredWords, clockReasonWords, nothingToTryWords } from '$lib/words';
   import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import type { BoardTry, Notebook, Part, State } from '$lib/core/model';
@@ -142,7 +143,7 @@
         >
         <Button class="act" onclick={() => (states = { ...states, [block]: state })}>{words.setSo}</Button
         >{/if}
-      {plan.why}
+      {clockReasonWords(plan.why)}
     </p>
     <ul>
       {#each plan.all as t (`${t.block} ${JSON.stringify(t.state)}`)}
@@ -178,10 +179,10 @@
         {words.others}
         {next.others.map((t) => words.change(t.label, toText(t))).join('; ')}
       </p>{/if}
-  {:else}<p>{next.done}</p>{/if}
+  {:else}<p>{next.done ? nothingToTryWords[next.done] : ''}</p>{/if}
   {#if next.barred.length}<p class="barred">
       <b>{words.barred}:</b>
-      {next.barred.map((b) => words.barredText(b.label, b.why)).join('; ')}
+      {next.barred.map((b) => words.barredText(b.label, barredWords[b.why])).join('; ')}
     </p>{/if}
 </section>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { assemblyWords, lastLookWords } from '$lib/words';
   import { Button } from 'flowbite-svelte';
   import { tickStep, untick } from '$lib/core/settings';
   import type { Teardown } from '$lib/core/model';
@@ -85,7 +86,7 @@
   <section>
     <h2>{words.together}</h2>
     <ol>
-      {#each order as { step, text: said } (step.id)}
+      {#each order as step (step.id)}
         <li class:struck={step.back}>
           <label
             ><input
@@ -94,7 +95,7 @@
               onchange={() => back(step)}
               aria-label={words.back(step.what)}
             />
-            {said}</label
+            {assemblyWords(step)}</label
           >
           {#if step.back}<time datetime={step.back}>{timeText(step.back)}</time>{/if}
         </li>
@@ -108,10 +109,10 @@
             ><input
               type="checkbox"
               checked={session.build.done?.[key(check.id)] !== undefined}
-              onchange={() => look(check.id, check.text)}
+              onchange={() => look(check.id, lastLookWords(check))}
               disabled={check.open}
             />
-            {check.text}</label
+            {lastLookWords(check)}</label
           >
         </li>
       {/each}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Caution } from '$lib/core/safety';
+  import { cautionWords } from '$lib/words';
   import { getBench } from '../context';
   import { text } from '../text';
 
@@ -20,7 +21,7 @@
   {#each cautions as caution (caution.id)}
     <div class={caution.level}>
       <span class="sign" aria-hidden="true">{caution.level === 'red' ? '!!' : '!'}</span>
-      <p>{caution.text}</p>
+      <p>{cautionWords[caution.id]}</p>
       {#if caution.level === 'red'}
         <label
           ><input type="checkbox" checked={confirmed(caution)} onchange={() => confirm(caution)} />

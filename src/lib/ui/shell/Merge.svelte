@@ -4,7 +4,7 @@
   import { SvelteMap } from 'svelte/reactivity';
   import { checkBuild } from '$lib/core/model';
   import { merge, type MergeLine, type Side } from '$lib/core/revision';
-  import { mergeWords } from '$lib/words';
+  import { mergeWords, problemsOf } from '$lib/words';
   import type { Session } from '../record/session.svelte';
   import type { Collision } from '../record/trouble';
   import { text } from '../text';
@@ -25,7 +25,7 @@
     choice.get(line.id) ?? (line.by === 'both' ? undefined : line.by);
   const left = $derived(merged.lines.filter((line) => sideOf(line) === undefined).length);
   const result = $derived(merged.take(choice));
-  const problems = $derived(left ? [] : checkBuild(result, session.parts));
+  const problems = $derived(left ? [] : problemsOf(checkBuild(result, session.parts)));
   const all = (side: Side) => merged.lines.forEach((line) => choice.set(line.id, side));
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { reasonsOf } from '$lib/words';
+  import { reasonsOf, notationFlawWords } from '$lib/words';
   import { Button } from 'flowbite-svelte';
   import { keyOf, type Block, type BlockPicture, type Item, type Part, type State } from '$lib/core/model';
   import { lineSettings } from '$lib/core/solver';
@@ -88,7 +88,7 @@
       typed = '';
     } catch (error) {
       if (!(error instanceof NotationError)) throw error;
-      problem = error.message;
+      problem = notationFlawWords(error.flaw);
     }
   }
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { consequenceOf, factGroupWords, reasonsOf, wantedWords } from '$lib/words';
+  import { consequenceOf, factGroupWords, reasonsOf, wantedWords, actionWords } from '$lib/words';
   import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
@@ -83,7 +83,7 @@
         <p>{words.ifLeft} {consequenceOf(d.ifLeft)}</p>
         <p class="why">{words.because} {reasonsOf(d.because)}</p>
         <ul>
-          {#each d.actions as action, i (i)}<li>{action.text}</li>{/each}
+          {#each d.actions as action, i (i)}<li>{actionWords(action)}</li>{/each}
         </ul>
       </div>
     </li>

@@ -8,7 +8,7 @@
   import { keyOf } from '$lib/core/model';
   import { isByHand } from '$lib/core/settings';
   import { applyFix, lineSettings } from '$lib/core/solver';
-  import { tell } from '$lib/words';
+  import { tell, shareWords } from '$lib/words';
 
   const { session, planner } = getBench();
   const solution = $derived(planner.solutions[planner.shown]);
@@ -73,7 +73,7 @@
       <p class="share">
         <b>{text.tray.shared(share.line)}</b>
         {text.tray.sharedBy(nameOf(share.a.item, share.a.function), nameOf(share.b.item, share.b.function))}
-        {share.reason}
+        {shareWords(share)}
       </p>
     {/each}
     <div class="row">

@@ -4,7 +4,7 @@
   import { moveList } from '$lib/core/moves';
   import type { Item, Part, Setting } from '$lib/core/model';
   import { positionOf } from '$lib/core/resources';
-  import { kindWord } from '$lib/words';
+  import { kindWord, actionWords } from '$lib/words';
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { text } from '../text';
@@ -62,7 +62,7 @@
   <p class="quiet">{text.tray.legend}</p>
   {#if job?.actions.length}
     <ol>
-      {#each job.actions as action, i (i)}<li>{action.text}</li>{/each}
+      {#each job.actions as action, i (i)}<li>{actionWords(action)}</li>{/each}
     </ol>
     <p class="quiet">{text.tray.offNote}</p>
   {/if}

@@ -1,4 +1,4 @@
-import type { ChipReading, Chips, LegalSet, Marking, NeighbourSet } from '../../core/boards';
+import type { ChipReading, Chips, LegalSet, Marking, NeighbourSet, CommonMemory } from '../../core/boards';
 import { and, kib, or } from './language';
 
 const kinds: Record<Marking['kind'], string> = {
@@ -34,3 +34,19 @@ export const legalWords = (set: LegalSet): string =>
       ? `${and(set.more.map(({ of, count }) => `${count} more of ${organised(of)}`))}.`
       : 'complete as it is.'
   }`;
+
+const size = (kib: number) => (kib >= 1024 && kib % 1024 === 0 ? `${kib / 1024} MiB` : `${kib} KiB`);
+
+/** What every explanation of a memory count agrees in. */
+export function commonMemoryWords(common: CommonMemory): string {
+  switch (common.is) {
+    case 'total':
+      return `${size(common.kib)} fitted`;
+    case 'empty':
+      return `bank ${common.bank} empty or not counted`;
+    case 'full':
+      return `bank ${common.bank} full with ${size(common.moduleKiB)} modules`;
+    case 'withheld':
+      return `${common.kib} KiB withheld for copies of ROMs`;
+  }
+}

@@ -1,4 +1,5 @@
 import type {
+  Feature,
   Gender,
   KeyboardKind,
   LabelBus,
@@ -161,3 +162,28 @@ export const railNames: Record<LabelRail, string> = {
   v3: '+3.3 V',
   standby: '+5 V standby'
 };
+
+/** Features of a board or a card that have no mark of their own. */
+const features: Record<string, string> = {
+  'slots.isa8': '8-bit slots',
+  'slots.isa16': '16-bit slots',
+  'slots.vlb': 'local-bus slots',
+  'slots.pci': 'PCI slots',
+  'slots.agp': 'AGP slots',
+  'slots.memory-board': 'memory-board slots',
+  'slot-order': 'Slots from the left',
+  'sockets.simm30': '30-pin module sockets',
+  'sockets.sipp30': '30-pin sockets for legs',
+  'sockets.simm72': '72-pin module sockets',
+  'sockets.dimm168': 'DIMM sockets',
+  'cpu-socket': 'CPU',
+  'fpu-socket': 'A socket for an FPU',
+  battery: 'Battery',
+  form: 'Size of the board',
+  bus: 'Edge connector',
+  headers: 'Jumper fields',
+  dips: 'Switch blocks',
+  etched: 'Number etched on it'
+};
+
+export const featureLabel = ({ id, label }: Feature): string => label ?? features[id] ?? id;

@@ -1,6 +1,6 @@
 import type { Waits } from '../../core/boards';
 import type { FactId } from '../../core/model';
-import type { Consequence, FactGroup, Meant, Reason, SlotName, Want } from '../../core/settings';
+import type { Consequence, FactGroup, Meant, Reason, SlotName, Want, Reading } from '../../core/settings';
 import { and, counted, kib, mhz, times } from './language';
 
 type Fact = Meant['fact'];
@@ -239,3 +239,18 @@ export function consequenceOf(c: Consequence): string {
       return 'It answers on other lines than planned; see Lines.';
   }
 }
+
+/** What a reading of a row says: `banks 0–3`, `640K or 512K`. */
+export function readingWords({ setting, possible }: Reading): string {
+  if (!setting.known) return 'nobody knows what it does';
+  const labels = setting.positions.filter((p) => possible.includes(p.id)).map((p) => p.label);
+  if (!labels.length) return 'in no row of the table';
+  return labels.length > 6 ? `one of ${labels.length}` : labels.join(' or ');
+}
+
+/** `Memory banks: banks 0–3; First display: monochrome`, of the settings that are known. */
+export const decodedSentence = (readings: readonly Reading[]): string =>
+  readings
+    .filter((r) => r.setting.known && r.position !== null)
+    .map((r) => `${r.setting.label}: ${readingWords(r)}`)
+    .join('; ');

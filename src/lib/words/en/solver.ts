@@ -1,4 +1,4 @@
-import type { ExplainReason, StruckReason } from '../../core/solver';
+import type { ExplainReason, Share, StruckReason } from '../../core/solver';
 import { sentence } from './language';
 import { unreachableWords } from './reach';
 import { ownerName, the } from './things';
@@ -36,3 +36,19 @@ export function struckWords(reason: StruckReason): string {
       return reason.why.replace(/\.$/, '');
   }
 }
+
+const shares: Record<Share['kind'], string> = {
+  own: 'One card puts several of its own functions on one line on purpose.',
+  with: 'Both are made to answer at this address together.',
+  level: 'PCI interrupts are level-triggered and made for sharing.',
+  idle: 'Both ports let go of the line while idle, and you said they are never used together.',
+  unused:
+    'The software of one polls its device and may leave the line undriven: do not give it a driver that uses the interrupt.'
+};
+
+/** Why two functions may use one line. */
+export const shareWords = (share: Share): string => shares[share.kind];
+
+/** A machine that is larger than can be worked out. */
+export const tooLargeWords =
+  'The parts of this machine have more combinations of settings than can be worked out. Take out the part with the most settings, or lock some of them.';

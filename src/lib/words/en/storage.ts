@@ -114,3 +114,21 @@ export function guardWords(v: Verdict): string {
       return 'Declared just as it is.';
   }
 }
+
+/** Partition types by their byte; undefined for one that nobody here knows. */
+const types: Readonly<Record<number, string>> = {
+  0x01: 'FAT12',
+  0x04: 'FAT16 under 32 MiB',
+  0x05: 'extended',
+  0x06: 'FAT16',
+  0x07: 'another system',
+  0x0b: 'FAT32',
+  0x0c: 'FAT32, LBA',
+  0x0e: 'FAT16, LBA',
+  0x0f: 'extended, LBA',
+  0x82: 'swap of another system',
+  0x83: 'another system',
+  0xee: 'GUID partition table'
+};
+export const partitionTypeName = (type: number): string =>
+  types[type] ?? `unknown type ${type.toString(16).toUpperCase().padStart(2, '0')}`;

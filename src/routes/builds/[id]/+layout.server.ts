@@ -1,3 +1,4 @@
+import { problemsOf } from '$lib/words';
 import { error } from '@sveltejs/kit';
 import { usedParts } from '$lib/core/kit';
 import { checkBuild } from '$lib/core/model';
@@ -9,7 +10,7 @@ export const load = async ({ params }) => {
   try {
     const record = await store.get(params.id);
     const parts = await store.parts();
-    const problems = checkBuild(record.build, parts);
+    const problems = problemsOf(checkBuild(record.build, parts));
     if (problems.length) throw new Unreadable('Its present state cannot be used any more.', problems);
     return { record, parts: usedParts(record.build, parts), broken: null };
   } catch (problem) {

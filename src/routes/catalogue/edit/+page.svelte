@@ -2,7 +2,7 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import { onMount, tick } from 'svelte';
-  import { BLOCK_KINDS, Part, checkPart, slugOf, zodProblems, type SlotBus, keyIn } from '$lib/core/model';
+  import { BLOCK_KINDS, Part, checkPart, slugOf, schemaFlaws, type SlotBus, keyIn } from '$lib/core/model';
   import BlockEditor from '$lib/ui/editor/BlockEditor.svelte';
   import FactField from '$lib/ui/editor/FactField.svelte';
   import { withFact } from '$lib/ui/editor/fields';
@@ -16,7 +16,7 @@
   import { ask, problemLines } from '$lib/ui/record/send';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { kindWord, kindWords } from '$lib/words';
+  import { kindWord, kindWords, problemsOf } from '$lib/words';
   import { text } from '$lib/ui/text';
   import { factLabel } from '$lib/ui/text/facts';
   import { catalogue as catalogueText, editor as editorText, notTogether as notTogetherText, paste as pasteText } from '$lib/ui/text/catalogue';
@@ -48,7 +48,7 @@
   let copied: Part['settings'][number] | null = $state.raw(null);
   const problems = $derived.by(() => {
     const parsed = Part.safeParse(part);
-    return parsed.success ? checkPart(parsed.data) : zodProblems(parsed.error);
+    return problemsOf(parsed.success ? checkPart(parsed.data) : schemaFlaws(parsed.error));
   });
   const shown = $derived({ id: 'shown', part: part.id, asFound: {}, chosen: {}, locked: [] });
 
