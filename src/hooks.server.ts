@@ -1,3 +1,4 @@
+import { server } from '$lib/words/server';
 import { redirect, type Handle, type ServerInit } from '@sveltejs/kit';
 import { problem } from '$lib/server/api/route';
 import { services } from '$lib/server/context';
@@ -26,7 +27,7 @@ const names = (platform: unknown): number => {
 /** Only pages of this server may write, and only by a name that this server answers to. */
 function refuse(request: Request): string | null {
   const host = request.headers.get('host') ?? '';
-  if (!isOwnName(host)) return 'This server answers only to its own name.';
+  if (!isOwnName(host)) return server.foreignName;
   if (request.method === 'GET' || request.method === 'HEAD') return null;
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');
@@ -34,7 +35,7 @@ function refuse(request: Request): string | null {
     (origin !== null && origin.replace(/^https?:\/\//, '') !== host) ||
     (site && !/^(same-origin|none)$/.test(site))
   )
-    return 'Writes come only from pages of this server.';
+    return server.foreignPage;
   return null;
 }
 
@@ -44,13 +45,13 @@ const open = new Set(['/login', '/api/v1/session']);
 export const handle: Handle = async ({ event, resolve }) => {
   const { pathname } = event.url;
   const isApi = pathname.startsWith('/api/');
-  if (names(event.platform) > 1) return problem(400, 'The request names two servers.');
+  if (names(event.platform) > 1) return problem(400, server.twoServers);
   const why = refuse(event.request);
   if (why) return problem(403, why);
   if (isShared() && !open.has(pathname)) {
     const { gate } = await services();
     if (!(await gate.isSignedIn(event.cookies.get(COOKIE)))) {
-      if (isApi) return problem(401, 'Sign in with the passphrase first.');
+      if (isApi) return problem(401, server.signInFirst);
       redirect(303, `/login?next=${encodeURIComponent(pathname)}`);
     }
   }
@@ -58,12 +59,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   const own = response.headers.get('content-type') ?? '';
   const answer =
     isApi && response.status >= 400 && !own.startsWith('application/problem+json')
-      ? problem(
-          response.status,
-          response.status === 405
-            ? 'This address does not take that method.'
-            : 'There is nothing at this address.'
-        )
+      ? problem(response.status, response.status === 405 ? server.noMethod : server.nothingHere)
       : response;
   for (const [name, value] of Object.entries(headers)) answer.headers.set(name, value);
   // Pages hold what is kept, like the API; the files of the program are served elsewhere.

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { usedParts } from '../core/kit';
 import { checkPart, keptPart, type Build, type Part, type PartSet } from '../core/model';
 import { MAX_DEPTH, MAX_FILE, depthOf } from '../formats';
@@ -7,7 +8,7 @@ import { InvalidDocument, type Problem } from '../words';
 export function usablePart(document: string): Part {
   const part = keptPart(JSON.parse(document));
   const [problem] = checkPart(part);
-  if (problem) throw new InvalidDocument([problem], `The part "${part.id}"`);
+  if (problem) throw new InvalidDocument([problem], server.what.partOf(part.id));
   return part;
 }
 
@@ -27,12 +28,8 @@ export function sizeProblems(build: Build, parts: PartSet): Problem[] {
   const whole = own + usedParts(build, parts).reduce((n, part) => n + sizeOf(part), 1000);
   const mib = (n: number) => `${Math.round((n / 1024 / 1024) * 10) / 10} MiB`;
   return [
-    ...(own > MAX_DOCUMENT
-      ? [{ path: '', message: `is ${mib(own)} large; no build needs more than ${mib(MAX_DOCUMENT)}` }]
-      : []),
-    ...(whole > MAX_FILE
-      ? [{ path: '', message: `is ${mib(whole)} large with its parts, more than a file can hold` }]
-      : []),
-    ...(depthOf(build) > MAX_DEPTH ? [{ path: '', message: `is nested more than ${MAX_DEPTH} deep` }] : [])
+    ...(own > MAX_DOCUMENT ? [{ path: '', message: server.tooLarge(mib(own), mib(MAX_DOCUMENT)) }] : []),
+    ...(whole > MAX_FILE ? [{ path: '', message: server.tooLargeWithParts(mib(whole)) }] : []),
+    ...(depthOf(build) > MAX_DEPTH ? [{ path: '', message: server.nested(MAX_DEPTH) }] : [])
   ];
 }

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { dropOldest } from './drop-oldest';
 import { sql } from 'kysely';
 import {
@@ -131,9 +132,9 @@ export class BuildStore {
       .select(['builds.name', 'builds.head', 'builds.deleted', 'revisions.parent', 'revisions.document'])
       .where('builds.id', '=', id)
       .executeTakeFirst();
-    if (!row) throw new NotFound(`There is no build "${id}".`);
+    if (!row) throw new NotFound(server.noBuild(id));
     if (row.deleted !== null) throw new InBin(id);
-    if (row.document === null) throw new Unreadable('The present state of this build is lost.');
+    if (row.document === null) throw new Unreadable(server.stateLost);
     return { head: row.head, parent: row.parent, document: row.document, name: row.name };
   }
 
@@ -144,7 +145,7 @@ export class BuildStore {
       .select(['name', 'head', 'deleted'])
       .where('id', '=', id)
       .executeTakeFirst();
-    if (!row) throw new NotFound(`There is no build "${id}".`);
+    if (!row) throw new NotFound(server.noBuild(id));
     if (row.deleted !== null) throw new InBin(id);
     return { name: row.name, head: row.head };
   }
@@ -185,9 +186,10 @@ export class BuildStore {
    */
   async save(id: string, document: unknown, base: number, note: string): Promise<BuildRecord> {
     const parsed = buildSchema(document).safeParse(document);
-    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The build');
+    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), server.what.build);
     const build = parsed.data;
-    if (build.id !== id) throw new InvalidDocument([{ path: 'id', message: `must be "${id}"` }], 'The build');
+    if (build.id !== id)
+      throw new InvalidDocument([{ path: 'id', message: server.mustBe(id) }], server.what.build);
     await this.assertWhole(build);
     let isShelfChanged = false;
     const head = await transact(this.db, async (trx) => {
@@ -197,7 +199,7 @@ export class BuildStore {
         .select(['builds.head', 'builds.deleted', 'revisions.document'])
         .where('builds.id', '=', id)
         .executeTakeFirst();
-      if (!row) throw new NotFound(`There is no build "${id}".`);
+      if (!row) throw new NotFound(server.noBuild(id));
       if (row.deleted !== null) throw new InBin(id);
       if (row.head !== base) return null;
       const at = this.now();
@@ -247,7 +249,7 @@ export class BuildStore {
   async duplicate(id: string, name?: string): Promise<BuildRecord> {
     const { build } = await this.get(id);
     const title = name ?? `${build.name.slice(0, 110)}, copy`;
-    return this.create({ ...build, id: idFrom(title), name: title }, `copy of ${build.name}`);
+    return this.create({ ...build, id: idFrom(title), name: title }, server.copyOf(build.name));
   }
 
   /** Puts a build in the bin or back. */
@@ -257,7 +259,7 @@ export class BuildStore {
       .set({ deleted: way === 'in' ? this.now() : null })
       .where('id', '=', id)
       .executeTakeFirst();
-    if (!numUpdatedRows) throw new NotFound(`There is no build "${id}".`);
+    if (!numUpdatedRows) throw new NotFound(server.noBuild(id));
     this.changes.tell({ kind: 'build', id, head: null });
   }
 
@@ -269,7 +271,7 @@ export class BuildStore {
         .where('id', '=', id)
         .where('deleted', 'is not', null)
         .executeTakeFirst();
-      if (!numDeletedRows) throw new NotFound(`There is no build "${id}" in the bin.`);
+      if (!numDeletedRows) throw new NotFound(server.noBuildInBin(id));
       const own = trx.selectFrom('revisions').select('id').where('build', '=', id);
       await trx.deleteFrom('marks').where('revision', 'in', own).execute();
       await trx.deleteFrom('revisions').where('build', '=', id).execute();
@@ -324,7 +326,7 @@ export class BuildStore {
   private async assertWhole(build: Build): Promise<void> {
     const parts = await this.parts();
     const problems = [...checkBuild(build, parts), ...sizeProblems(build, parts)];
-    if (problems.length) throw new InvalidDocument(problems, 'The build');
+    if (problems.length) throw new InvalidDocument(problems, server.what.build);
   }
 
   /** The newest revision that was made from this one: what redo goes to. */

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Build, Notebook, ShelfItem, Sighting, type Profile } from '../core/model';
@@ -32,11 +33,7 @@ export const builds = async (): Promise<BuildStore> => (await services()).store;
 
 async function open(): Promise<Services> {
   const db = await openDatabase(dataFolder());
-  if (isShared() && !(await passphraseHash(db)))
-    throw new StoreTrouble(
-      'A shared server needs a passphrase. Set one first: npm run --silent yj -- passphrase',
-      'PASSPHRASE'
-    );
+  if (isShared() && !(await passphraseHash(db))) throw new StoreTrouble(server.needsPassphrase, 'PASSPHRASE');
   const store = new BuildStore(db, readCatalogue(), { release: process.env.YJ_RELEASE });
   const shelf = new ShelfStore(store);
   const notebooks = notebookStore(store);

@@ -1,3 +1,4 @@
+import { damaged, server } from '../words/server';
 import { entryOf } from '../core/model';
 import { accessSync, chmodSync, constants, existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
@@ -5,7 +6,7 @@ import { join } from 'node:path';
 import { Kysely, sql, type Generated } from 'kysely';
 import { migrations } from './migrations';
 import { SqliteDriver, sqliteDialect } from './sqlite';
-import { StoreTrouble, damaged, storeTrouble } from './trouble';
+import { StoreTrouble, storeTrouble } from './trouble';
 
 export interface Tables {
   builds: {
@@ -117,10 +118,7 @@ export async function openFile(file: string, patience = 5000): Promise<Opened> {
   try {
     const version = await userVersion(db);
     if (version > migrations.length)
-      throw new StoreTrouble(
-        `${file} was written by a newer release (schema ${version}, this one knows ${migrations.length}). Start that release, or set YJ_DATA to another folder. Nothing was changed.`,
-        'NEWER'
-      );
+      throw new StoreTrouble(server.newerSchema(file, version, migrations.length), 'NEWER');
     if (existed) await assertSound(db, file, version);
     return { db, driver, version };
   } catch (error) {
@@ -166,10 +164,7 @@ function checkFolder(folder: string, file: string, free: (folder: string) => num
   if (existsSync(file)) accessSync(file, constants.R_OK | constants.W_OK);
   const bytes = free(folder);
   if (bytes < LEAST_FREE)
-    throw new StoreTrouble(
-      `The disk that holds ${folder} is full: ${Math.floor(bytes / 1024)} KiB are free, ${LEAST_FREE / 2 ** 20} MiB are needed. Make room and start again.`,
-      'ENOSPC'
-    );
+    throw new StoreTrouble(server.diskFull(folder, Math.floor(bytes / 1024), LEAST_FREE / 2 ** 20), 'ENOSPC');
 }
 
 const freeBytes = (folder: string): number => {
@@ -187,7 +182,13 @@ async function bringUpToDate(db: Db, file: string, version: number): Promise<voi
     throw (
       storeTrouble(error, file) ??
       new StoreTrouble(
-        `${file} could not be brought from schema ${version} to ${migrations.length} (${(error as Error).message}). It was left as it was${copy ? `, and a copy is in ${copy}` : ''}. Start the release that wrote it, or bring back a backup.`,
+        server.notUpgraded(
+          file,
+          version,
+          migrations.length,
+          (error as Error).message,
+          copy ? server.keptCopy(copy) : ''
+        ),
         'MIGRATION'
       )
     );

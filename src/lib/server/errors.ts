@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import type { BuildRecord } from './builds';
 import { type Problem } from '../words';
 
@@ -6,7 +7,7 @@ export class NotFound extends Error {}
 /** The build lies in the bin: it can be put back, and is not changed until then. */
 export class InBin extends Error {
   constructor(readonly id: string) {
-    super(`The build "${id}" is in the bin. Put it back to open or change it.`);
+    super(server.inBin(id));
   }
 }
 
@@ -23,7 +24,7 @@ export class Unreadable extends Error {
 /** Somebody saved in between: what they saved comes along. */
 export class Conflict extends Error {
   constructor(readonly current: BuildRecord) {
-    super('This build was changed elsewhere since it was opened here.');
+    super(server.changedElsewhere);
   }
 }
 

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { dropOldest } from './drop-oldest';
 import { createHash, randomBytes } from 'node:crypto';
 import { hostname, networkInterfaces } from 'node:os';
@@ -15,9 +16,8 @@ const COST = 12;
 
 /** Why a passphrase cannot be used, or null. bcrypt reads no more than 72 bytes. */
 export function passphraseProblem(passphrase: string): string | null {
-  if ([...passphrase].length < 12) return 'Use at least 12 characters: four or five words are good.';
-  if (Buffer.byteLength(passphrase) > 72)
-    return 'Use at most 72 bytes (letters without accents count one each).';
+  if ([...passphrase].length < 12) return server.passphraseShort;
+  if (Buffer.byteLength(passphrase) > 72) return server.passphraseLong;
   return null;
 }
 

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import type { Build } from '../core/model';
 import { changesOf, type Change } from '../words';
 import type { BuildRecord, BuildStore } from './builds';
@@ -75,7 +76,7 @@ async function kept(store: BuildStore, id: string, number: number): Promise<stri
     .where('id', '=', number)
     .where('build', '=', id)
     .executeTakeFirst();
-  if (!row) throw new NotFound(`The build "${id}" has no revision ${number}.`);
+  if (!row) throw new NotFound(server.noRevision(id, number));
   return row.document;
 }
 
@@ -101,7 +102,7 @@ export async function restore(
     .select('name')
     .where('revision', '=', number)
     .executeTakeFirst();
-  return store.save(id, { ...build, id }, base, `brought back: ${mark?.name ?? 'an earlier state'}`);
+  return store.save(id, { ...build, id }, base, server.broughtBack(mark?.name ?? server.earlierState));
 }
 
 /** Names a state ("worked, 12 May"), or takes its name away with null. */

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
@@ -25,8 +26,7 @@ import { StoreTrouble, storeTrouble } from './trouble';
 const kept = ['builds', 'revisions', 'marks', 'parts', 'shelf', 'photos', 'sightings', 'notebooks'] as const;
 
 const assertThere = (folder: string): void => {
-  if (!existsSync(databaseFile(folder)))
-    throw new StoreTrouble(`There is no data in ${folder} yet. Set YJ_DATA to the folder you mean.`, 'NONE');
+  if (!existsSync(databaseFile(folder))) throw new StoreTrouble(server.noData(folder), 'NONE');
 };
 
 /**
@@ -37,11 +37,7 @@ export async function backup(folder: string, wanted?: string, now = new Date()):
   assertThere(folder);
   const stamp = now.toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-');
   const file = wanted ? resolve(wanted) : join(folder, 'backups', `yellow-jumper-${stamp}.db`);
-  if (existsSync(file))
-    throw new StoreTrouble(
-      `${file} is there already; a backup never writes over a file. Name another.`,
-      'EXISTS'
-    );
+  if (existsSync(file)) throw new StoreTrouble(server.backupThere(file), 'EXISTS');
   try {
     mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
     const { db } = await openFile(databaseFile(folder));
@@ -66,8 +62,8 @@ export async function restoreBackup(
 ): Promise<{ builds: number; before: string }> {
   const from = resolve(source);
   if (!existsSync(from) || statSync(from).isDirectory())
-    throw new StoreTrouble(`There is no backup ${from}.`, 'NONE');
-  if (statSync(from).size === 0) throw new StoreTrouble(`${from} is empty: it is no backup.`, 'EMPTY');
+    throw new StoreTrouble(server.noBackup(from), 'NONE');
+  if (statSync(from).size === 0) throw new StoreTrouble(server.backupEmpty(from), 'EMPTY');
   const scratch = mkdtempSync(join(tmpdir(), 'yj-restore-'));
   const copy = join(scratch, 'backup.db');
   let db: Db | null = null;
@@ -109,7 +105,7 @@ async function copyOfBackup(from: string, copy: string, anyway: boolean): Promis
   try {
     const opened = await openFile(from);
     try {
-      if (opened.version === 0) throw new StoreTrouble(broken(from, ['it holds no data']), 'EMPTY');
+      if (opened.version === 0) throw new StoreTrouble(broken(from, [server.holdsNothing]), 'EMPTY');
       await copyTo(opened.db, copy);
     } finally {
       await opened.db.destroy();
@@ -127,23 +123,24 @@ async function copyOfBackup(from: string, copy: string, anyway: boolean): Promis
   } catch (error) {
     const trouble = storeTrouble(error, from);
     if (trouble?.code === 'SQLITE_CORRUPT' || trouble?.code === 'SQLITE_NOTADB')
-      throw new StoreTrouble(broken(from, ['it is damaged, or no Yellow Jumper database']), trouble.code);
+      throw new StoreTrouble(broken(from, [server.isDamaged]), trouble.code);
     throw trouble ?? error;
   }
 }
 
 /** Why a backup is not brought back. */
 const broken = (from: string, problems: readonly string[], canForce = false): string =>
-  `The backup ${from} is not brought back, and nothing was changed: ${problems.slice(0, 8).join('; ')}${problems.length > 8 ? `; and ${problems.length - 8} more` : ''}. ${
-    canForce
-      ? 'Take another backup, or bring back what can be read of it: yj restore FILE --anyway'
-      : 'Take another backup.'
-  }`;
+  server.notBroughtBack(
+    from,
+    problems.slice(0, 8).join('; '),
+    problems.length > 8 ? `; and ${problems.length - 8} more` : '',
+    canForce ? server.anotherOrForce : server.anotherBackup
+  );
 
 /** Tables that a database lacks; without them no page works. */
 async function missingTables(db: Db): Promise<string[]> {
   const there = await tableNames(db);
-  return tables.filter((t) => !there.includes(t)).map((t) => `the table "${t}" is missing`);
+  return tables.filter((t) => !there.includes(t)).map((t) => server.tableMissing(t));
 }
 
 /** Renames a database that cannot be read, so that a backup can take its place. @returns its new name */
@@ -207,7 +204,7 @@ export async function healthOf(db: Db, file: string, deep: boolean): Promise<Hea
     .select('builds.id')
     .where('revisions.id', 'is', null)
     .execute();
-  for (const { id } of headless) problems.push(`build "${id}" has lost its present state`);
+  for (const { id } of headless) problems.push(server.buildHeadless(id));
   problems.push(...(await unreadable(db, deep)));
   const { revisions } = await db
     .selectFrom('revisions')
@@ -245,27 +242,27 @@ async function unreadable(db: Db, deep: boolean): Promise<string[]> {
   look(
     await states.execute(),
     ({ document }) => readKept(document),
-    ({ id, build }) => `revision ${id} of "${build}" cannot be read`
+    ({ id, build }) => server.revisionUnreadable(id, build)
   );
   look(
     await db.selectFrom('parts').select(['id', 'document']).execute(),
     ({ document }) => usablePart(document),
-    ({ id }) => `part "${id}" cannot be used`
+    ({ id }) => server.partUnusable(id)
   );
   look(
     await db.selectFrom('shelf').select(['id', 'document']).execute(),
     ({ document }) => ShelfItem.parse(JSON.parse(document)),
-    ({ id }) => `"${id}" on the shelf cannot be read`
+    ({ id }) => server.shelfUnreadable(id)
   );
   look(
     await db.selectFrom('sightings').select(['id', 'document']).execute(),
     ({ document }) => Sighting.parse(JSON.parse(document)),
-    ({ id }) => `what was seen under "${id}" cannot be read`
+    ({ id }) => server.seenUnreadable(id)
   );
   look(
     await db.selectFrom('notebooks').select(['id', 'document']).execute(),
     ({ document }) => Notebook.parse(JSON.parse(document)),
-    ({ id }) => `notebook "${id}" cannot be read`
+    ({ id }) => server.notebookUnreadable(id)
   );
   return problems;
 }

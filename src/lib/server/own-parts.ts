@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { Part, checkBuild, checkPart, freeIdOf, schemaFlaws, type PartSet, entryOf } from '../core/model';
 import { incoming, withPartIds, type Choice, type Incoming } from '../core/own';
 import type { ReadParts } from '../formats';
@@ -22,18 +23,17 @@ export class OwnParts {
    */
   async save(id: string, data: unknown): Promise<Part> {
     const parsed = Part.safeParse(data);
-    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The part');
+    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), server.what.part);
     const part = parsed.data;
     const problems = [
-      ...(part.id === id ? [] : [{ path: 'id', message: `must be "${id}"` }]),
+      ...(part.id === id ? [] : [{ path: 'id', message: server.mustBe(id) }]),
       ...checkPart(part)
     ];
     const known = await this.builds.parts();
     const own = await this.ids();
-    if (known.has(id) && !own.has(id))
-      problems.push({ path: 'id', message: 'is a part of the catalogue; save a copy under another id' });
+    if (known.has(id) && !own.has(id)) problems.push({ path: 'id', message: server.ofCatalogue });
     if (!problems.length && known.has(id)) problems.push(...(await this.broken(part, known)));
-    if (problems.length) throw new InvalidDocument(problems, 'The part');
+    if (problems.length) throw new InvalidDocument(problems, server.what.part);
     const values = { id, document: JSON.stringify(part), at: this.builds.now() };
     await this.builds.db
       .insertInto('parts')
@@ -58,7 +58,7 @@ export class OwnParts {
       // One that cannot be read is not broken by this.
       if (!build) continue;
       for (const p of problemsOf(checkBuild(build, after)))
-        out.push({ path: p.path, message: `${row.name} uses this part: ${p.message}` });
+        out.push({ path: p.path, message: server.usedBy(row.name, p.message) });
     }
     return out.slice(0, 20);
   }
@@ -86,7 +86,7 @@ export class OwnParts {
     text: string,
     signal?: AbortSignal
   ): Promise<{ rows: Incoming[]; refused: ReadParts['refused'] }> {
-    const { parts, refused } = await pool.run('readParts', { text, name: 'the file' }, signal);
+    const { parts, refused } = await pool.run('readParts', { text, name: server.theFile }, signal);
     return { rows: incoming(parts, await this.builds.parts(), await this.ids()), refused };
   }
 
@@ -102,14 +102,12 @@ export class OwnParts {
     const { rows } = await this.preview(text, signal);
     const chosen = rows.map((r) => ({ ...r, choice: choices[r.part.id] ?? 'leave' }));
     const problems: Problem[] = chosen.flatMap(({ part, choice, choices: may }) =>
-      may.includes(choice)
-        ? []
-        : [{ path: part.id, message: `cannot be chosen so any more: ${may.join(' or ')}` }]
+      may.includes(choice) ? [] : [{ path: part.id, message: server.choiceGone(may.join(' or ')) }]
     );
     const known = await this.builds.parts();
     const replaced = chosen.filter((r) => r.choice === 'replace').map((r) => r.part);
     for (const part of replaced) problems.push(...(await this.broken(part, known)));
-    if (problems.length) throw new InvalidDocument(problems, 'The collection');
+    if (problems.length) throw new InvalidDocument(problems, server.what.collection);
     const names = idsFor(chosen, known);
     const at = this.builds.now();
     const going = chosen.filter((r) => r.choice !== 'leave');
@@ -132,7 +130,7 @@ export class OwnParts {
   }
 
   async remove(id: string): Promise<void> {
-    if (!(await this.ids()).has(id)) throw new NotFound(`There is no part "${id}" of your own.`);
+    if (!(await this.ids()).has(id)) throw new NotFound(server.noOwnPart(id));
     const uses = await this.builds.db
       .selectFrom('revisions')
       .select('build')
@@ -147,8 +145,8 @@ export class OwnParts {
       .execute();
     if (uses.length || shelved.length)
       throw new InvalidDocument(
-        [{ path: 'id', message: `is used by ${uses[0]?.build ?? 'the shelf'}, perhaps in an older state` }],
-        'The part'
+        [{ path: 'id', message: server.usedIn(uses[0]?.build ?? server.theShelf) }],
+        server.what.part
       );
     await this.builds.db.deleteFrom('parts').where('id', '=', id).execute();
     this.builds.forget();

@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import sharp from 'sharp';
 import { InvalidDocument } from '../words';
 
@@ -19,11 +20,11 @@ export interface Picture {
  * @throws InvalidDocument when it is no picture of a known kind, or larger than anybody needs
  */
 export async function readPhoto(bytes: Uint8Array): Promise<Picture> {
-  const wrong = (message: string) => new InvalidDocument([{ path: '', message }], 'The photograph');
+  const wrong = (message: string) => new InvalidDocument([{ path: '', message }], server.what.photograph);
   try {
     const image = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' });
     const { format } = await image.metadata();
-    if (!format || !KINDS.includes(format)) throw wrong('is no JPEG, PNG or WebP picture');
+    if (!format || !KINDS.includes(format)) throw wrong(server.noPicture);
     const { data, info } = await image
       .rotate()
       .resize({ width: KEPT_SIDE, height: KEPT_SIDE, fit: 'inside', withoutEnlargement: true })
@@ -34,10 +35,6 @@ export async function readPhoto(bytes: Uint8Array): Promise<Picture> {
   } catch (error) {
     if (error instanceof InvalidDocument) throw error;
     const text = error instanceof Error ? error.message : '';
-    throw wrong(
-      text.includes('pixel limit')
-        ? `has more than ${MAX_PIXELS / 1e6} million pixels`
-        : 'is no JPEG, PNG or WebP picture, or is cut off'
-    );
+    throw wrong(text.includes('pixel limit') ? server.tooManyPixels(MAX_PIXELS / 1e6) : server.cutOffPicture);
   }
 }

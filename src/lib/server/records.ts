@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { Notebook, Sighting, sameJson } from '../core/model';
 import type { BuildStore } from './builds';
 import type { Db } from './database';
@@ -86,8 +87,7 @@ export class RecordStore<T extends { id: string; name: string }> {
             .where('version', '=', version)
             .executeTakeFirst()
             .then((r) => r.numUpdatedRows);
-    if (!changed)
-      throw new Stale(`${value.name} was changed in another window in between. Look at it and try again.`);
+    if (!changed) throw new Stale(server.stale(value.name));
     this.builds.changes.tell({ kind: 'all' });
     return { value, version: next };
   }
@@ -107,7 +107,7 @@ export const notebookStore = (builds: BuildStore) =>
   new RecordStore<Notebook>(builds, {
     table: 'notebooks',
     read: (document) => Notebook.parse(document),
-    missing: (id) => `There is no notebook "${id}".`
+    missing: (id) => server.noNotebook(id)
   });
 
 /** What was seen on things that are not identified yet. */
@@ -115,5 +115,5 @@ export const sightingStore = (builds: BuildStore) =>
   new RecordStore<Sighting>(builds, {
     table: 'sightings',
     read: (document) => Sighting.parse(document),
-    missing: (id) => `There is nothing seen under "${id}".`
+    missing: (id) => server.noSighting(id)
   });

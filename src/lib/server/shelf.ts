@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import { setImmediate as othersFirst } from 'node:timers/promises';
 import {
   PhotoMarks,
@@ -96,9 +97,8 @@ export class ShelfStore {
 
   async get(id: string): Promise<ShelfView> {
     const { things, unreadable } = await this.list('use', id);
-    if (unreadable.length)
-      throw new Unreadable(`What is kept of "${id}" on the shelf is damaged and cannot be read.`);
-    if (!things.length) throw new NotFound(`There is nothing "${id}" on the shelf.`);
+    if (unreadable.length) throw new Unreadable(server.shelfDamaged(id));
+    if (!things.length) throw new NotFound(server.notOnShelf(id));
     return things[0];
   }
 
@@ -126,7 +126,7 @@ export class ShelfStore {
   /** Puts a whole item on the shelf under its own id, or a free one behind it. */
   async put(item: ShelfItem, trx: Db = this.db): Promise<string> {
     const problems = checkShelfItem(item, await this.builds.parts());
-    if (problems.length) throw new InvalidDocument(problems, `The item "${item.id}"`);
+    if (problems.length) throw new InvalidDocument(problems, server.what.itemOf(item.id));
     return this.insert(trx, item);
   }
 
@@ -170,8 +170,7 @@ export class ShelfStore {
       .where('deleted', 'is', null)
       .executeTakeFirst();
     const now = await this.get(id);
-    if (!numUpdatedRows)
-      throw new Stale(`${now.title} was changed in another window in between. Look at it and try again.`);
+    if (!numUpdatedRows) throw new Stale(server.stale(now.title));
     this.builds.changes.tell({ kind: 'all' });
     return now;
   }
@@ -182,15 +181,15 @@ export class ShelfStore {
       .set({ deleted: way === 'in' ? this.builds.now() : null })
       .where('id', '=', id)
       .executeTakeFirst();
-    if (!numUpdatedRows) throw new NotFound(`There is nothing "${id}" on the shelf.`);
+    if (!numUpdatedRows) throw new NotFound(server.notOnShelf(id));
     this.builds.changes.tell({ kind: 'all' });
   }
 
   private async checked(data: unknown): Promise<ShelfItem> {
     const parsed = ShelfItem.safeParse(data);
-    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The item');
+    if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), server.what.item);
     const problems = checkShelfItem(parsed.data, await this.builds.parts());
-    if (problems.length) throw new InvalidDocument(problems, 'The item');
+    if (problems.length) throw new InvalidDocument(problems, server.what.item);
     return parsed.data;
   }
 
@@ -198,8 +197,8 @@ export class ShelfStore {
     const { photos } = await this.get(id);
     if (photos.length >= MOST_PHOTOS)
       throw new InvalidDocument(
-        [{ path: '', message: `there are ${MOST_PHOTOS} already; take one away first` }],
-        'The photograph'
+        [{ path: '', message: server.photosThere(MOST_PHOTOS) }],
+        server.what.photograph
       );
     await this.insertPhoto(this.db, id, name, await readPhoto(bytes));
     this.builds.changes.tell({ kind: 'all' });
@@ -213,7 +212,7 @@ export class ShelfStore {
       .where('id', '=', id)
       .where('item', '=', item)
       .executeTakeFirst();
-    if (!row) throw new NotFound('There is no such photograph.');
+    if (!row) throw new NotFound(server.noPhotograph);
     return new Uint8Array(row.data);
   }
 
@@ -314,7 +313,7 @@ export class ShelfStore {
       .where('id', '=', id)
       .where('item', '=', item)
       .executeTakeFirst();
-    if (!numUpdatedRows) throw new NotFound('There is no such photograph.');
+    if (!numUpdatedRows) throw new NotFound(server.noPhotograph);
     this.builds.changes.tell({ kind: 'all' });
     return this.get(item);
   }
@@ -325,7 +324,7 @@ export class ShelfStore {
       .where('id', '=', id)
       .where('item', '=', item)
       .executeTakeFirst();
-    if (!numDeletedRows) throw new NotFound('There is no such photograph.');
+    if (!numDeletedRows) throw new NotFound(server.noPhotograph);
     this.builds.changes.tell({ kind: 'all' });
   }
 

@@ -11,7 +11,8 @@ import {
   type Kysely,
   type QueryResult
 } from 'kysely';
-import { StoreTrouble, replaced } from './trouble';
+import { replaced } from '../words/server';
+import { StoreTrouble } from './trouble';
 
 /**
  * SQLite for Kysely, so that what was acknowledged is on disk.

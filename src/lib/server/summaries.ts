@@ -1,3 +1,4 @@
+import { server } from '../words/server';
 import type { LastStart } from '../formats';
 import { buildSchema, type Build, type PartSet } from '../core/model';
 import { transact, type Db } from './database';
@@ -57,7 +58,7 @@ export function readKept(document: string): Build {
     const data: unknown = JSON.parse(document);
     return buildSchema(data).parse(data);
   } catch {
-    throw new Unreadable('What is kept of this state is damaged and cannot be read.');
+    throw new Unreadable(server.stateDamaged);
   }
 }
 
@@ -111,7 +112,7 @@ export function looseSummary(document: string, parts: PartSet): Summary {
     cautions: 0,
     verdict: isWhole ? 'unchecked' : 'unreadable',
     lastStart: null,
-    trouble: isWhole ? null : 'What is kept of this state is damaged and cannot be read.',
+    trouble: isWhole ? null : server.stateDamaged,
     items: [
       ...row('board')(build.board),
       ...items.flatMap(row('fitted')),

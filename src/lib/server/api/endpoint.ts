@@ -14,7 +14,6 @@ export interface RawBody<B = unknown> {
 export interface Endpoint<P = unknown, Q = unknown, B = unknown> {
   method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   path: string;
-  summary: string;
   params: z.ZodType<P>;
   query: z.ZodType<Q>;
   body: z.ZodType<B> | RawBody<B> | null;
@@ -67,7 +66,6 @@ export const Export = z.enum([...exportKinds, 'raw']);
 export interface Given<P, Q, B> {
   method: Endpoint['method'];
   path: string;
-  summary: string;
   params?: z.ZodType<P>;
   query?: z.ZodType<Q>;
   body?: z.ZodType<B> | RawBody<B>;

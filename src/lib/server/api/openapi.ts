@@ -1,3 +1,4 @@
+import { api } from '../../words/server';
 import { z } from 'zod';
 import type { Endpoint, RawBody } from './endpoint';
 import { endpoints, named } from './endpoints';
@@ -5,18 +6,6 @@ import { endpoints, named } from './endpoints';
 type Json = Record<string, unknown>;
 
 const PREFIX = '/api/v1';
-const words: Record<number, string> = {
-  401: 'Sign in first, or the passphrase is wrong',
-  404: 'There is no such thing',
-  409: 'Changed elsewhere since; the present state comes along',
-  410: 'The build lies in the bin',
-  413: 'Larger than the limit',
-  415: 'What was sent has no Content-Type header',
-  422: 'What was sent cannot be used; each problem with its place',
-  429: 'Too many tries; wait as long as Retry-After says',
-  500: 'Something went wrong here'
-};
-
 const isRaw = (body: Endpoint['body']): body is RawBody => body !== null && 'media' in body;
 
 /** The description of the API (OpenAPI 3.1), made from the schemas that check it. */
@@ -33,13 +22,13 @@ export function openApi(): Json {
     return it;
   };
   const paths: Record<string, Json> = {};
-  for (const [id, endpoint] of Object.entries(endpoints) as [string, Endpoint][]) {
+  for (const [id, endpoint] of Object.entries(endpoints) as [keyof typeof endpoints, Endpoint][]) {
     const path = (paths[PREFIX + endpoint.path] ??= {});
     path[endpoint.method.toLowerCase()] = operation(id, endpoint, schemaOf);
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Yellow Jumper', version: '1', description: 'Every error is a problem document.' },
+    info: { title: 'Yellow Jumper', version: '1', description: api.errors },
     servers: [{ url: '/' }],
     paths,
     components: { schemas: convert(registry, 'input') }
@@ -47,8 +36,8 @@ export function openApi(): Json {
 }
 
 function operation(
-  operationId: string,
-  { summary, params, query, body, reply, status, errors, path }: Endpoint,
+  operationId: keyof typeof api.summaries,
+  { params, query, body, reply, status, errors, path }: Endpoint,
   schemaOf: (schema: z.ZodType, io: 'input' | 'output') => Json
 ): Json {
   const fields = (schema: z.ZodType, where: 'path' | 'query') => {
@@ -73,18 +62,18 @@ function operation(
     : body && media(body, 'input');
   return {
     operationId,
-    summary,
+    summary: api.summaries[operationId],
     ...(path.includes('{') || Object.keys(schemaOf(query, 'input').properties ?? {}).length
       ? { parameters: [...fields(params, 'path'), ...fields(query, 'query')] }
       : {}),
     ...(takes ? { requestBody: { required: true, content: takes } } : {}),
     responses: {
-      [status]: { description: 'Done', content: media(reply, 'output') },
+      [status]: { description: api.done, content: media(reply, 'output') },
       ...Object.fromEntries(
         errors.map((code) => [
           code,
           {
-            description: words[code],
+            description: api.statuses[code],
             content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } }
           }
         ])

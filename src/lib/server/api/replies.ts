@@ -1,3 +1,4 @@
+import { server } from '../../words/server';
 import { z } from 'zod';
 import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem, Sighting } from '../../core/model';
 import { CHOICES } from '../../core/own';
@@ -59,7 +60,7 @@ export const CheckReply = z.object({
   findings: z.array(FindingReply)
 });
 
-const Window = z.string().describe('paragraphs, such as D000-D3FF');
+const Window = z.string().describe(server.paragraphs);
 export const MemoryMapReply = z.looseObject({
   conventionalKiB: z.number().nullable(),
   pieces: z.array(

@@ -1,3 +1,4 @@
+import { server } from '../../words/server';
 import { z } from 'zod';
 import type { RequestEvent } from '@sveltejs/kit';
 import { schemaFlaws } from '../../core/model';
@@ -12,7 +13,7 @@ const MAX_JSON = 9 * 1024 * 1024;
 
 export class TooLarge extends Error {
   constructor(max: number) {
-    super(`What was sent is larger than ${Math.floor(max / 2 ** 20)} MiB; nothing was changed.`);
+    super(server.sentTooLarge(Math.floor(max / 2 ** 20)));
   }
 }
 
@@ -46,8 +47,8 @@ export function route<P, Q, B>(
   return async (event) => {
     const { signal, stop } = goneSignal(event);
     try {
-      const params = checked(endpoint.params, event.params, 'The address');
-      const query = checked(endpoint.query, Object.fromEntries(event.url.searchParams), 'The query');
+      const params = checked(endpoint.params, event.params, server.what.address);
+      const query = checked(endpoint.query, Object.fromEntries(event.url.searchParams), server.what.query);
       const body = (await read(endpoint.body, event.request)) as B;
       const reply = await work({ params, query, body, event, signal });
       if (reply instanceof Response) return reply;
@@ -86,7 +87,7 @@ function failure(error: unknown): Response {
   const trouble = storeTrouble(error, databaseFile(dataFolder()));
   if (trouble) return problem(trouble.code === 'SQLITE_FULL' ? 507 : 503, trouble.message);
   console.error(error);
-  return problem(500, 'Something went wrong here that should not. What you typed is still on your screen.');
+  return problem(500, server.wentWrong);
 }
 
 function checked<T>(schema: z.ZodType<T>, data: unknown, what: string): T {
@@ -100,16 +101,16 @@ async function read(body: z.ZodType | RawBody | null, request: Request): Promise
   const { headers } = request;
   // Without it the framework gives no body at all.
   if (!headers.has('content-type') && (headers.has('content-length') || headers.has('transfer-encoding')))
-    throw new Refused(415, 'Say what is sent with a Content-Type header, such as application/json.');
+    throw new Refused(415, server.noContentType);
   if ('media' in body) return body.decode(await bodyBytes(request, body.max));
   const text = new TextDecoder().decode(await bodyBytes(request, MAX_JSON));
   let data: unknown;
   try {
     data = JSON.parse(text || '{}');
   } catch {
-    throw new InvalidDocument([{ path: '', message: 'is not JSON' }], 'The request');
+    throw new InvalidDocument([{ path: '', message: server.notJson }], server.what.request);
   }
-  return checked(body, data, 'The request');
+  return checked(body, data, server.what.request);
 }
 
 /**

@@ -8,7 +8,6 @@ export const shelfEndpoints = {
   listShelf: endpoint({
     method: 'GET',
     path: '/shelf',
-    summary: 'Things on the shelf, or those in its bin',
     query: z.object({ from: z.enum(['use', 'bin']).default('use'), q: query, ...page }),
     reply: z.object({
       items: z.array(reply.ShelfReply),
@@ -19,7 +18,6 @@ export const shelfEndpoints = {
   addToShelf: endpoint({
     method: 'POST',
     path: '/shelf',
-    summary: 'Put something on the shelf',
     body: z.strictObject({ item: z.record(z.string(), z.unknown()) }),
     reply: reply.ShelfReply,
     status: 201
@@ -27,7 +25,6 @@ export const shelfEndpoints = {
   getShelfItem: endpoint({
     method: 'GET',
     path: '/shelf/{id}',
-    summary: 'One thing on the shelf',
     params: ById,
     reply: reply.ShelfReply,
     errors: [404]
@@ -35,7 +32,6 @@ export const shelfEndpoints = {
   saveShelfItem: endpoint({
     method: 'PUT',
     path: '/shelf/{id}',
-    summary: 'Save a thing on the shelf; version is the one that was changed',
     params: ById,
     body: z.strictObject({ item: z.record(z.string(), z.unknown()), version: Base }),
     reply: reply.ShelfReply,
@@ -44,7 +40,6 @@ export const shelfEndpoints = {
   binShelfItem: endpoint({
     method: 'DELETE',
     path: '/shelf/{id}',
-    summary: 'Put a thing on the shelf in the bin',
     params: ById,
     reply: Done,
     errors: [404]
@@ -52,7 +47,6 @@ export const shelfEndpoints = {
   putBackShelfItem: endpoint({
     method: 'POST',
     path: '/shelf/{id}/put-back',
-    summary: 'Take a thing of the shelf out of the bin',
     params: ById,
     reply: Done,
     errors: [404]
@@ -60,7 +54,6 @@ export const shelfEndpoints = {
   addPhoto: endpoint({
     method: 'POST',
     path: '/shelf/{id}/photos',
-    summary: 'Add a photograph; it is made smaller, and what the camera wrote into it is left out',
     params: ById,
     query: z.object({ name: z.string().max(200).default('') }),
     body: photograph,
@@ -71,7 +64,6 @@ export const shelfEndpoints = {
   getPhoto: endpoint({
     method: 'GET',
     path: '/shelf/{id}/photos/{photo}',
-    summary: 'A photograph',
     params: ByPhoto,
     reply: { media: 'image/jpeg' },
     errors: [404]
@@ -79,7 +71,6 @@ export const shelfEndpoints = {
   markPhoto: endpoint({
     method: 'PUT',
     path: '/shelf/{id}/photos/{photo}',
-    summary: 'Set the numbered marks on a photograph',
     params: ByPhoto,
     body: z.strictObject({ marks: PhotoMarks }),
     reply: reply.ShelfReply,
@@ -88,7 +79,6 @@ export const shelfEndpoints = {
   removePhoto: endpoint({
     method: 'DELETE',
     path: '/shelf/{id}/photos/{photo}',
-    summary: 'Delete a photograph',
     params: ByPhoto,
     reply: Done,
     errors: [404]
@@ -96,13 +86,11 @@ export const shelfEndpoints = {
   listSightings: endpoint({
     method: 'GET',
     path: '/sightings',
-    summary: 'What was seen on things that are not identified yet',
     reply: z.object({ sightings: z.array(reply.SightingReply), unreadable: z.array(z.string()) })
   }),
   saveSighting: endpoint({
     method: 'PUT',
     path: '/sightings/{id}',
-    summary: 'Save what was seen on a thing; version 0 makes a new one',
     params: ById,
     body: z.strictObject({ sighting: Sighting, version: z.number().int().min(0) }),
     reply: reply.SightingReply,
@@ -111,7 +99,6 @@ export const shelfEndpoints = {
   removeSighting: endpoint({
     method: 'DELETE',
     path: '/sightings/{id}',
-    summary: 'Forget what was seen on a thing',
     params: ById,
     reply: Done,
     errors: [404]
@@ -119,13 +106,11 @@ export const shelfEndpoints = {
   listNotebooks: endpoint({
     method: 'GET',
     path: '/notebooks',
-    summary: 'What is being found out about boards that are documented in part',
     reply: z.object({ notebooks: z.array(reply.NotebookReply), unreadable: z.array(z.string()) })
   }),
   saveNotebook: endpoint({
     method: 'PUT',
     path: '/notebooks/{id}',
-    summary: 'Save a notebook; version 0 makes a new one',
     params: ById,
     body: z.strictObject({ notebook: Notebook, version: z.number().int().min(0) }),
     reply: reply.NotebookReply,
@@ -134,7 +119,6 @@ export const shelfEndpoints = {
   removeNotebook: endpoint({
     method: 'DELETE',
     path: '/notebooks/{id}',
-    summary: 'Delete a notebook',
     params: ById,
     reply: Done,
     errors: [404]
@@ -142,13 +126,11 @@ export const shelfEndpoints = {
   exportShelf: endpoint({
     method: 'GET',
     path: '/shelf/table',
-    summary: 'The shelf as CSV',
     reply: { media: 'text/csv' }
   }),
   importShelf: endpoint({
     method: 'POST',
     path: '/shelf/table',
-    summary: 'Read a table of things; take=true puts the rows without errors on the shelf',
     query: z.object({
       take: z
         .enum(['true', 'false'])

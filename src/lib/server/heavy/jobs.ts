@@ -1,3 +1,4 @@
+import { server } from '../../words/server';
 import { checked } from '../../core/rules';
 import { columnOf, type Column } from '../../core/compare';
 import { buildSchema, checkBuild, schemaFlaws, type Build, type Part, type PartSet } from '../../core/model';
@@ -92,9 +93,9 @@ export const jobs = {
   summary: ({ document, parts }: { document: string; parts: PartSet }): CheckReply & Seen => {
     const data: unknown = JSON.parse(document);
     const read = buildSchema(data).safeParse(data);
-    if (!read.success) throw new InvalidDocument(schemaFlaws(read.error), 'The state');
+    if (!read.success) throw new InvalidDocument(schemaFlaws(read.error), server.what.state);
     const problems = checkBuild(read.data, parts);
-    if (problems.length) throw new InvalidDocument(problems, 'The state');
+    if (problems.length) throw new InvalidDocument(problems, server.what.state);
     const machine = { build: read.data, parts };
     return { ...check(machine), lastStart: lastStartOf(machine) };
   },

@@ -1,3 +1,4 @@
+import { server } from '../../words/server';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -101,7 +102,7 @@ export class Pool {
   run<J extends JobName>(job: J, input: JobInput<J>, signal?: AbortSignal): Promise<JobOutput<J>> {
     if (this.waiting.length >= (this.options.queue ?? 32))
       return Promise.reject(
-        new Refused(429, 'The program is working out many machines just now. Try again in a few seconds.', {
+        new Refused(429, server.busy, {
           'retry-after': '3'
         })
       );
@@ -203,17 +204,9 @@ export class Pool {
 const errorOf = ({ message, what, problems, tooLarge }: NonNullable<Answered['failure']>): Error =>
   problems ? new InvalidDocument(problems, what) : tooLarge ? new Refused(422, message) : new Error(message);
 
-const tooLong = (ms: number) =>
-  new Refused(
-    422,
-    `This was stopped after ${Math.round(ms / 1000)} seconds of work: it is larger than anything that can be worked out here. Leave out what is not needed.`
-  );
-const tooLarge = (mib: number) =>
-  new Refused(
-    422,
-    `This was stopped at ${mib} MiB of memory: it is larger than anything that can be worked out here. Leave out what is not needed.`
-  );
-const gone = () => new Refused(499, 'Whoever asked is gone.');
+const tooLong = (ms: number) => new Refused(422, server.tooLong(Math.round(ms / 1000)));
+const tooLarge = (mib: number) => new Refused(422, server.tooMuchMemory(mib));
+const gone = () => new Refused(499, server.askerGone);
 
 /** The threads of this process. */
 export const pool = new Pool();

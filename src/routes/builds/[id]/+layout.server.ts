@@ -1,3 +1,4 @@
+import { server } from '$lib/words/server';
 import { problemsOf } from '$lib/words';
 import { error } from '@sveltejs/kit';
 import { usedParts } from '$lib/core/kit';
@@ -11,7 +12,7 @@ export const load = async ({ params }) => {
     const record = await store.get(params.id);
     const parts = await store.parts();
     const problems = problemsOf(checkBuild(record.build, parts));
-    if (problems.length) throw new Unreadable('Its present state cannot be used any more.', problems);
+    if (problems.length) throw new Unreadable(server.stateUnusable, problems);
     return { record, parts: usedParts(record.build, parts), broken: null };
   } catch (problem) {
     if (problem instanceof NotFound) error(404, problem.message);

@@ -1,3 +1,4 @@
+import { server } from '$lib/words/server';
 import { Build, schemaFlaws } from '$lib/core/model';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
@@ -17,6 +18,6 @@ export const POST = route(endpoints.createBuild, async ({ body: { name, board, d
     brief: { ...(date ? { date } : {}) },
     board: { id: 'board', part: board }
   });
-  if (!made.success) throw new InvalidDocument(schemaFlaws(made.error), 'The build');
+  if (!made.success) throw new InvalidDocument(schemaFlaws(made.error), server.what.build);
   return (await builds()).create(made.data, 'created');
 });

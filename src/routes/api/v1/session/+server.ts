@@ -1,3 +1,4 @@
+import { server } from '$lib/words/server';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
 import { Refused } from '$lib/server/errors';
@@ -7,9 +8,9 @@ import { COOKIE } from '$lib/server/gate';
 export const POST = route(endpoints.signIn, async ({ body, event }) => {
   const { gate } = await services();
   const signIn = await gate.signIn(body.passphrase, event.getClientAddress());
-  if (signIn.result === 'wrong') throw new Refused(401, 'That is not the passphrase.');
+  if (signIn.result === 'wrong') throw new Refused(401, server.wrongPassphrase);
   if (signIn.result === 'wait')
-    throw new Refused(429, `Too many tries. Wait ${signIn.seconds} seconds.`, {
+    throw new Refused(429, server.tooManyTries(signIn.seconds), {
       'retry-after': String(signIn.seconds)
     });
   event.cookies.set(COOKIE, signIn.token, {

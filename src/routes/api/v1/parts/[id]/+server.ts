@@ -1,3 +1,4 @@
+import { server } from '$lib/words/server';
 import { builds, services } from '$lib/server/context';
 import { endpoints } from '$lib/server/api/endpoints';
 import { route } from '$lib/server/api/route';
@@ -5,7 +6,7 @@ import { NotFound } from '$lib/server/errors';
 
 export const GET = route(endpoints.getPart, async ({ params }) => {
   const part = (await (await builds()).parts()).get(params.id);
-  if (!part) throw new NotFound(`There is no part "${params.id}".`);
+  if (!part) throw new NotFound(server.noPart(params.id));
   return part;
 });
 
