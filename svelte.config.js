@@ -1,11 +1,15 @@
 import adapter from '@sveltejs/adapter-node';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 
+const words = process.env.YJ_WORDS;
+
 /** @type {import('@sveltejs/kit').Config} */
 export default {
   preprocess: vitePreprocess(),
   kit: {
-    adapter: adapter({ out: 'build' }),
+    // Beside the application the tests build it in a made-up language.
+    ...(words ? { outDir: `.svelte-kit/${words}` } : {}),
+    adapter: adapter({ out: words ? `build/${words}` : 'build' }),
     typescript: {
       // The command line, the scripts and the figures are checked with the rest.
       config: (config) => ({

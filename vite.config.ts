@@ -2,13 +2,14 @@ import { readFileSync } from 'node:fs';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig, type Plugin } from 'vite';
+import { otherWords } from './scripts/pseudo-words';
 
 /**
  * Modules that only define things: what a page does not use of them is left out of what it loads. Without it the
  * themes of all components of the library come with the first button, and the whole solver with the first fix.
  */
 const onlyDefine =
-  /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|words|ui\/text)\//;
+  /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|words)\//;
 
 /** The schema library can describe itself as JSON Schema; in the browser nobody asks it to, so what does it is left out. */
 const undescribed: Plugin = {
@@ -22,7 +23,7 @@ const undescribed: Plugin = {
 };
 
 export default defineConfig({
-  plugins: [undescribed, tailwindcss(), sveltekit()],
+  plugins: [...otherWords(), undescribed, tailwindcss(), sveltekit()],
   // The library merges classes that contradict each other; ours never do, and the merger is as large as a framework.
   resolve: { alias: [{ find: /^tailwind-variants$/, replacement: 'tailwind-variants/lite' }] },
   worker: { format: 'es' },

@@ -1,13 +1,15 @@
 import { defineConfig } from 'vite';
+import { otherWords } from './scripts/pseudo-words';
 
 /** What runs beside the built application: the worker of the server, and the command line. */
 export default defineConfig({
   publicDir: false,
+  plugins: otherWords(),
   // Read as one file each: finding some hundred small ones takes longer than running them. Native ones stay outside.
   ssr: { noExternal: true, external: ['libsql', 'sharp'] },
   build: {
     ssr: true,
-    outDir: 'build/heavy',
+    outDir: ['build', process.env.YJ_WORDS, 'heavy'].filter(Boolean).join('/'),
     emptyOutDir: true,
     rollupOptions: {
       input: { worker: 'src/lib/server/heavy/worker.ts', yj: 'bin/yj.ts' },

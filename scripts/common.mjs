@@ -18,14 +18,18 @@ export function run(command, args, options = {}) {
  * back and shown only when one fails.
  * @returns whether all of them succeeded
  */
-async function step(words, commands, mayFail = false) {
+async function step(words, commands, mayFail = false, env = {}) {
   const began = Date.now();
   process.stdout.write(`${words} `);
   const dots = setInterval(() => process.stdout.write('.'), 2000);
   let out = '';
   let status = 0;
   for (const [command, args] of commands) {
-    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env }
+    });
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (out += chunk));
     status = await new Promise((done) => {
       child.on('error', (error) => {
@@ -62,26 +66,41 @@ export function newest(path) {
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
+/** What the application is built of. */
+const sources = [
+  'src',
+  'bin',
+  'catalogue',
+  'static',
+  'package.json',
+  'svelte.config.js',
+  'vite.config.ts',
+  'vite.heavy.config.ts'
+];
+const isOlder = (built) =>
+  !existsSync(built) ||
+  statSync(built).mtimeMs < Math.max(...sources.map((name) => newest(join(root, name))));
+
+const vite = (...args) => [
+  'node',
+  [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', ...args, '--logLevel', 'error']
+];
+const heavy = ['--config', 'vite.heavy.config.ts'];
+
 /** Builds the application and the worker of the server when they are missing or older than their sources. */
 export async function buildApplication() {
-  const built = join(root, 'build', 'heavy', 'catalogue.json');
-  const sources = [
-    'src',
-    'bin',
-    'catalogue',
-    'static',
-    'package.json',
-    'svelte.config.js',
-    'vite.config.ts',
-    'vite.heavy.config.ts'
-  ].map((n) => newest(join(root, n)));
-  if (existsSync(built) && statSync(built).mtimeMs >= Math.max(...sources)) return;
-  const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
+  if (!isOlder(join(root, 'build', 'heavy', 'catalogue.json'))) return;
   await step('Building the application', [
-    ['node', [vite, 'build', '--logLevel', 'error']],
-    ['node', [vite, 'build', '--config', 'vite.heavy.config.ts', '--logLevel', 'error']],
+    vite(),
+    vite(...heavy),
     ['node', ['--import', 'tsx', 'scripts/compile.ts']]
   ]);
+}
+
+/** Builds it once more in the made-up language of the tests, beside the other. */
+export async function buildPseudo() {
+  if (!isOlder(join(root, 'build', 'pseudo', 'heavy', 'worker.js'))) return;
+  await step('Building it in a made-up language', [vite(), vite(...heavy)], false, { YJ_WORDS: 'pseudo' });
 }
 
 const isFree = (port, host) =>
@@ -142,7 +161,7 @@ export async function serve({ data, demo }) {
     say(`ready\nYellow Jumper is at ${shown}/`);
   };
   try {
-    await import(join(root, 'build', 'index.js'));
+    await import(join(root, 'build', process.env.YJ_WORDS ?? '', 'index.js'));
   } catch (error) {
     if (error?.name !== 'StoreTrouble') throw error;
     console.error(`\n${error.message}`);

@@ -5,6 +5,6 @@ import { buildApplication, installPackages, root, serve } from './common.mjs';
 // The demo machines in a database of their own. --fresh starts them over.
 const data = process.env.YJ_DATA ?? join(root, 'data', 'demo');
 await installPackages();
-await buildApplication();
+if (!process.env.YJ_WORDS) await buildApplication();
 if (process.argv.includes('--fresh')) rmSync(data, { recursive: true, force: true });
 await serve({ data, demo: true });

@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { chromiumPath } from './chromium.mjs';
-import { buildApplication, installPackages, root } from './common.mjs';
+import { buildApplication, buildPseudo, installPackages, root } from './common.mjs';
 
 /**
  * The whole check of the project: packages, types, lint, unit tests, browser tests. Ends with the
@@ -133,7 +133,7 @@ await Promise.all([
     ['Lint', bin('eslint'), ['--max-warnings', '60', '.']],
     ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
   ]),
-  buildApplication()
+  buildApplication().then(buildPseudo)
 ]);
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);

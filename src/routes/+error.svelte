@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { text } from '$lib/ui/text';
+  import { text } from '$lib/words/en/screens';
 </script>
 
 <svelte:head><title>{page.status} · {text.product}</title></svelte:head>

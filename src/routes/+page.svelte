@@ -10,9 +10,9 @@
   import { ask, problemLines } from '$lib/ui/record/send';
   import SignOut from '$lib/ui/shell/SignOut.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { text } from '$lib/ui/text';
-  import { plan as planText } from '$lib/ui/text/brief';
-  import { builds as buildsText } from '$lib/ui/text/builds';
+  import { text } from '$lib/words/en/screens';
+  import { plan as planText } from '$lib/words/en/screens/brief';
+  import { builds as buildsText } from '$lib/words/en/screens/builds';
 
   let { data } = $props();
   const words = buildsText;

@@ -274,6 +274,9 @@ describe('loose chips', () => {
     ])
       expect(read(short), short).to.deep.equal([]);
   });
+  it('nothing typed is no memory', () => {
+    expect(chipCapacity([])).to.deep.equal([]);
+  });
   it('72 bits are read both ways', () => {
     expect(read('72 × 64K×1')).to.have.deep.members([[512, true], [576, false]]); // prettier-ignore
   });

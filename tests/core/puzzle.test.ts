@@ -99,8 +99,8 @@ describe('a board that is half documented', () => {
     });
     const left = remaining(guessesFor(book, templates), elementsOf(book), book.tries);
     const { barred, best } = nextTries(book, left);
-    expect(barred.map((b) => b.label)).to.include('JP2');
-    expect(best === null || best.label !== 'JP2').to.equal(true);
+    expect(barred.map((b) => b.element.name)).to.include('JP2');
+    expect(best === null || best.element !== 1).to.equal(true);
   });
   it('nothing to go on yet is said, and so is that nothing is left', () => {
     expect(nextTries(notebook({ subjects: ['fpu'] }), []).done).to.equal('no-start');

@@ -116,8 +116,8 @@ export class Bench {
   private chromium!: Chromium;
   private pages: Page[] = [];
 
-  async start(): Promise<void> {
-    await this.startOn(await startServer());
+  async start(options: Parameters<typeof startServer>[0] = {}): Promise<void> {
+    await this.startOn(await startServer(options));
   }
   /** Works with a server that runs already. */
   async startOn(server: Running): Promise<void> {
@@ -168,9 +168,9 @@ export class Bench {
 }
 
 /** A bench for the tests of a suite. */
-export function useBench(): Bench {
+export function useBench(options: Parameters<typeof startServer>[0] = {}): Bench {
   const bench = new Bench();
-  before(() => bench.start());
+  before(() => bench.start(options));
   beforeEach(() => bench.begin());
   afterEach(function () {
     return bench.end(this.currentTest?.state === 'passed');

@@ -2,7 +2,8 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { parse, type AST } from 'svelte/compiler';
-import { allText as text } from '../../src/lib/ui/text/all';
+import ts from 'typescript';
+import { allText as text } from '../../src/lib/words/en/screens/all';
 
 const src = new URL('../../src', import.meta.url).pathname;
 const components = (readdirSync(src, { recursive: true }) as string[]).filter((f) => f.endsWith('.svelte'));
@@ -39,7 +40,53 @@ function strings(node: unknown, path = ''): [string, string][] {
   return Object.entries(node).flatMap(([key, child]) => strings(child, `${path}.${key}`));
 }
 
+/** Four words and more that a person could read, in a source: of a script, the core or the server. */
+function sentences(source: string): string[] {
+  const out: string[] = [];
+  const visit = (node: ts.Node): void => {
+    // Invariants that nobody should ever read, types, and the SQL that a template tag takes.
+    if (ts.isThrowStatement(node) && /new (Range)?Error\(/.test(node.getText())) return;
+    if (ts.isTypeNode(node) || ts.isTaggedTemplateExpression(node) || ts.isRegularExpressionLiteral(node))
+      return;
+    if (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) out.push(node.text);
+    if (ts.isTemplateExpression(node))
+      out.push([node.head.text, ...node.templateSpans.map((s) => s.literal.text)].join('…'));
+    ts.forEachChild(node, visit);
+  };
+  visit(ts.createSourceFile('a.ts', source, ts.ScriptTarget.Latest, true));
+  return out.filter((text) => /\p{L}{2,} \p{Ll}+ \p{Ll}+ \p{Ll}+/u.test(text));
+}
+
+/** Files whose sentences are data: what screens show, what is written into a part, programs for a thread. */
+const areData = [
+  'lib/core/diagnosis/screen-text.ts',
+  'lib/core/resources/system.ts',
+  'lib/core/own/bays.ts',
+  'lib/core/own/board.ts',
+  'lib/core/puzzle/part.ts',
+  'lib/core/table/functions.ts',
+  'lib/server/heavy/pool.ts'
+];
+
 describe('the words of the interface', () => {
+  it('no sentence stands in the core, the server or a script of a component', () => {
+    const wrong = (readdirSync(src, { recursive: true }) as string[])
+      .filter(
+        (f) => /^(lib\/(core|server|ui|workers)|routes)\/.*\.(ts|svelte)$/.test(f) && !areData.includes(f)
+      )
+      .flatMap((file) => {
+        const source = readFileSync(join(src, file), 'utf8');
+        const scripts = file.endsWith('.svelte')
+          ? [...source.matchAll(/<script[^>]*>([^]*?)<\/script>/g)].map(([, code]) => code)
+          : [source];
+        return scripts.flatMap(sentences).map((text) => `${file}: ${text}`);
+      });
+    expect(wrong).to.deep.equal([]);
+    expect(sentences("const a = b ? 'Take it out first.' : `there is no part ${id} here`;")).to.have.length(
+      2
+    );
+  });
+
   for (const file of components)
     it(`of ${file} are collected apart from it`, () => {
       const { fragment } = parse(readFileSync(join(src, file), 'utf8'), { modern: true });

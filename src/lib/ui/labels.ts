@@ -1,7 +1,7 @@
 import type { Fix } from '../core/model';
 import type { Machine } from '../core/resources';
 import type { Move } from '../core/solver';
-import { text } from './text';
+import { text } from '../words/en/screens';
 
 const setting = (m: Machine, item: string, id: string) =>
   m.find(item)?.part.settings.find((s) => s.id === id);

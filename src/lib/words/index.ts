@@ -3,7 +3,7 @@
  * case, as data; here it becomes sentences.
  */
 export { and, capital, counted, or } from './en/language';
-export { busName, kindWord, kindWords, the, whatWords } from './en/things';
+export { busName, kindWord, kindWords, seatName, the, whatWords } from './en/things';
 export { InvalidDocument, flawWords, problemOf, problemsOf, type Problem } from './en/documents';
 export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
 export { missingNames } from './en/findings/unknown';
@@ -15,7 +15,7 @@ export { interfaceWords, lowLevelSteps } from './en/interfaces';
 export { actionWords, commandWords, setupLineWords } from './en/moves';
 export { obstacleWords, unreachableWords } from './en/reach';
 export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './en/table';
-export { commonMemoryWords, legalWords, lostWords, markingWords } from './en/chips';
+export { chipGroupsWords, commonMemoryWords, legalWords, lostWords, markingWords } from './en/chips';
 export * from './en/boot';
 export * from './en/boot-files';
 export * from './en/boot-programs';
@@ -40,7 +40,16 @@ export {
   waitsWords,
   wantedWords
 } from './en/settings';
-export { barrierWords, costWords, guardWords, overrunWords, partitionTypeName } from './en/storage';
+export {
+  barrierWords,
+  costWords,
+  guardWords,
+  layerWords,
+  overrunWords,
+  partitionTypeName,
+  waysWords,
+  witnessWords
+} from './en/storage';
 export { sundryWords } from './en/sundries';
 export { assemblyWords, lastLookWords } from './en/teardown';
 export * from './en/trials';

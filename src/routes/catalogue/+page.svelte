@@ -6,12 +6,12 @@
   import type { Incoming } from '$lib/core/own';
   import Collection from '$lib/ui/catalogue/Collection.svelte';
   import PartFacts from '$lib/ui/catalogue/PartFacts.svelte';
-  import { collection as shared } from '$lib/ui/text/collection';
+  import { collection as shared } from '$lib/words/en/screens/collection';
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { savePart } from '$lib/ui/save-as';
-  import { text } from '$lib/ui/text';
-import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
+  import { text } from '$lib/words/en/screens';
+import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 
   let { data } = $props();
   const words = catalogueText;

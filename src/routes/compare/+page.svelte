@@ -5,8 +5,8 @@
   import { the, type ToldFinding } from '$lib/words';
   import { sizeText } from '$lib/ui/fit/edit';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { text } from '$lib/ui/text';
-  import { compare as compareText } from '$lib/ui/text/catalogue';
+  import { text } from '$lib/words/en/screens';
+  import { compare as compareText } from '$lib/words/en/screens/catalogue';
 
   let { data } = $props();
   const words = compareText;

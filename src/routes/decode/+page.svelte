@@ -19,8 +19,8 @@
   import BlockInput from '$lib/ui/parts/BlockInput.svelte';
   import PartPick from '$lib/ui/parts/PartPick.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { text } from '$lib/ui/text';
-  import { decode as decodeText } from '$lib/ui/text/notebook';
+  import { text } from '$lib/words/en/screens';
+  import { decode as decodeText } from '$lib/words/en/screens/notebook';
 
   let { data } = $props();
   const words = decodeText;

@@ -14,8 +14,8 @@
   import { ask, mapped, problemLines } from '$lib/ui/record/send';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { text } from '$lib/ui/text';
-  import { identify as identifyText } from '$lib/ui/text/catalogue';
+  import { text } from '$lib/words/en/screens';
+  import { identify as identifyText } from '$lib/words/en/screens/catalogue';
 
   let { data } = $props();
   const words = identifyText;

@@ -5,7 +5,7 @@
   import { ask, problemLines } from '$lib/ui/record/send';
   import ThemeSwitch from '$lib/ui/shell/ThemeSwitch.svelte';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
-  import { text } from '$lib/ui/text';
+  import { text } from '$lib/words/en/screens';
 
   const words = text.login;
   let passphrase = $state('');

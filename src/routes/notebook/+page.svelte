@@ -13,8 +13,8 @@
   import KeptNotice from '$lib/ui/record/KeptNotice.svelte';
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { text } from '$lib/ui/text';
-  import { notebook as notebookText } from '$lib/ui/text/notebook';
+  import { text } from '$lib/words/en/screens';
+  import { notebook as notebookText } from '$lib/words/en/screens/notebook';
 
   let { data } = $props();
   const words = notebookText;

@@ -9,9 +9,9 @@
   import { Planning } from '$lib/ui/brief/planning.svelte';
   import { ask, problemLines, type Saved } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
-  import { text } from '$lib/ui/text';
-  import { plan as planText } from '$lib/ui/text/brief';
-  import { builds as buildsText } from '$lib/ui/text/builds';
+  import { text } from '$lib/words/en/screens';
+  import { plan as planText } from '$lib/words/en/screens/brief';
+  import { builds as buildsText } from '$lib/words/en/screens/builds';
 
   let { data } = $props();
   const KEY = 'yj-plan';

@@ -7,9 +7,9 @@
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import TakeTable from '$lib/ui/shelf/TakeTable.svelte';
   import type { ShelfView } from '$lib/core/model';
-  import { text } from '$lib/ui/text';
-  import { builds as buildsText } from '$lib/ui/text/builds';
-  import { shelf as shelfText } from '$lib/ui/text/shelf';
+  import { text } from '$lib/words/en/screens';
+  import { builds as buildsText } from '$lib/words/en/screens/builds';
+  import { shelf as shelfText } from '$lib/words/en/screens/shelf';
 
   let { data } = $props();
   const words = shelfText;

@@ -72,8 +72,8 @@ export interface ChipReading {
   parity: boolean;
   /** Widths taken where the marking gave none. */
   widths: (number | null)[];
-  /** In words: `32 bits wide × 256K`. */
-  how: string;
+  /** Groups of chips, each so many bits wide, with parity apart, and so deep in K. */
+  groups: { dataBits: number; parityBits: number; depthK: number }[];
 }
 
 /**
@@ -82,6 +82,7 @@ export interface ChipReading {
  * @returns nothing when no reading makes whole bytes: a chip is missing, or was counted twice
  */
 export function chipCapacity(chips: readonly Chips[]): ChipReading[] {
+  if (!chips.length) return [];
   const open = chips.map((c) => (c.width === null ? [1, 4, 8] : [c.width]));
   const combos = open.reduce<number[][]>(
     (all, widths) => all.flatMap((a) => widths.map((w) => [...a, w])),
@@ -108,7 +109,7 @@ function readingsOf(chips: readonly Chips[], widths: readonly number[]): ChipRea
         kib: each.reduce((n, e) => n + e.kib, 0),
         parity: each.some((e) => e.parity),
         widths: told,
-        how: each.map((e) => e.how).join(' and ')
+        groups: each.flatMap((e) => e.groups)
       }
     ];
   }
@@ -118,7 +119,7 @@ function readingsOf(chips: readonly Chips[], widths: readonly number[]): ChipRea
     kib: (dataBits * depth) / 8,
     parity,
     widths: told,
-    how: `${dataBits} bits${parity ? ` and ${bits - dataBits} of parity` : ''} × ${depth}K`
+    groups: [{ dataBits, parityBits: parity ? bits - dataBits : 0, depthK: depth }]
   });
   const out: ChipReading[] = [];
   // One-bit chips beside wider ones hold the parity: the wide ones must make the whole bytes by themselves.

@@ -6,7 +6,8 @@ export interface Element {
   block: string;
   /** Switch of a DIP block; 0 for a header or a rotary switch as a whole. */
   n: number;
-  label: string;
+  /** What its block is called. */
+  name: string;
   states: State[];
 }
 
@@ -41,7 +42,7 @@ export function elementsOf(notebook: Notebook): Element[] {
       return Array.from({ length: block.switches }, (_, i) => ({
         block: block.id,
         n: i + 1,
-        label: `${name} switch ${i + 1}`,
+        name,
         states: (['off', 'on'] as const).map((side) => ({ switches: { [i + 1]: side } }))
       }));
     if (block.kind === 'rotary' || block.kind === 'slide')
@@ -49,7 +50,7 @@ export function elementsOf(notebook: Notebook): Element[] {
         {
           block: block.id,
           n: 0,
-          label: name,
+          name,
           states: Array.from({ length: block.steps }, (_, step) => ({ step }))
         }
       ];
@@ -62,7 +63,7 @@ export function elementsOf(notebook: Notebook): Element[] {
       {
         block: block.id,
         n: 0,
-        label: name,
+        name,
         states: [{ caps: [] }, ...pairs.map((pair) => ({ caps: [pair] }))]
       }
     ];

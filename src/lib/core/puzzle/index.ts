@@ -16,7 +16,8 @@ export {
   type Barred,
   type NextTries,
   type NextTry,
-  type NothingToTry
+  type NothingToTry,
+  type Would
 } from './next-try';
 export { mergeFragments, standing, stateKey, type Cell, type CellKind, type MergedTable } from './merge';
 export {

@@ -1,16 +1,18 @@
 import type { Notebook, State } from '../model';
 import { elementsOf, hazardous, predicted, spokenOf, stateOf, type Element, type Guess } from './guess';
 
+/** What a fact would show: a value, or nothing that a table has, or what it shows already. */
+export type Would = { value: string } | { is: 'no-row' | 'as-before' };
+
 export interface NextTry {
   /** Index of the element to change, and the number of its new state. */
   element: number;
   to: number;
-  label: string;
   states: Record<string, State>;
   /** Bits that the answer is expected to give. */
   bits: number;
   /** What each fact would show, with how many guesses say so. */
-  would: { subject: string; values: { value: string; guesses: number }[] }[];
+  would: { subject: string; values: { value: Would; guesses: number }[] }[];
 }
 
 /** What an element may set that is never tried. */
@@ -22,9 +24,15 @@ export interface NextTries {
   best: NextTry | null;
   others: NextTry[];
   /** Elements that are left alone, and why. */
-  barred: { label: string; why: Barred }[];
+  barred: { element: Element; why: Barred }[];
   done: NothingToTry | null;
 }
+
+/** Keys beside the values that people type, which hold no control characters. */
+const NO_ROW = '\0no-row';
+const AS_BEFORE = '\0as-before';
+const wouldOf = (value: string): Would =>
+  value === NO_ROW ? { is: 'no-row' } : value === AS_BEFORE ? { is: 'as-before' } : { value };
 
 const entropy = (counts: readonly number[]): number => {
   const all = counts.reduce((a, b) => a + b, 0);
@@ -63,7 +71,7 @@ export function nextTries(notebook: Notebook, left: readonly Guess[]): NextTries
   return {
     best: tries[0] ?? null,
     others: tries.slice(1, 4),
-    barred: [...barred].map(([e, why]) => ({ label: elements[e].label, why })),
+    barred: [...barred].map(([e, why]) => ({ element: elements[e], why })),
     done: tries.length ? null : open.length ? 'no-safe-change' : 'nothing-open'
   };
 }
@@ -79,9 +87,8 @@ function evaluated(
   const states = withState(elements[element], to, from);
   const would = new Map<string, Map<string, number>>();
   for (const guess of left) {
-    const value = guess.elements.length
-      ? (predicted(guess, elements, states) ?? 'no row')
-      : (known.get(guess.subject) ?? 'as before');
+    const said = guess.elements.length ? predicted(guess, elements, states) : known.get(guess.subject);
+    const value = said ?? (guess.elements.length ? NO_ROW : AS_BEFORE);
     const counts = would.get(guess.subject) ?? new Map<string, number>();
     counts.set(value, (counts.get(value) ?? 0) + 1);
     would.set(guess.subject, counts);
@@ -90,7 +97,6 @@ function evaluated(
   return {
     element,
     to,
-    label: elements[element].label,
     states,
     bits,
     would: [...would]
@@ -98,7 +104,7 @@ function evaluated(
       .map(([subject, counts]) => ({
         subject,
         values: [...counts]
-          .map(([value, guesses]) => ({ value, guesses }))
+          .map(([value, guesses]) => ({ value: wouldOf(value), guesses }))
           .sort((a, b) => b.guesses - a.guesses)
           .slice(0, 6)
       }))

@@ -16,7 +16,7 @@ import {
   type Unreachable,
   isLineSeen
 } from '../resources';
-import { forbidden, type PartFunction, byId } from '../model';
+import { forbidden, type PartFunction, byId, type SlotBus } from '../model';
 import { isFixed } from './scopes';
 
 /** Why a function cannot be on a line. */
@@ -77,7 +77,7 @@ export interface LoomGroup {
   item: string;
   title: string;
   slot?: string;
-  seat: string;
+  seat: SlotBus | null;
   rows: LoomRow[];
 }
 
@@ -101,7 +101,7 @@ export function loom(m: Machine): LoomGroup[] {
       item: fitted.item.id,
       title: fitted.title,
       ...(fitted.slot ? { slot: fitted.slot.label ?? fitted.slot.id } : {}),
-      seat: seatText(fitted),
+      seat: fitted.slot?.bus ?? null,
       rows: fitted.part.functions.map((fn) => {
         const own = lines.filter((l) => l.item === fitted.item.id && l.function === fn.id);
         const drawn = (resource: Line['resource']) =>
@@ -119,19 +119,6 @@ export function loom(m: Machine): LoomGroup[] {
         };
       })
     }));
-}
-
-function seatText(fitted: Fitted): string {
-  if (!fitted.slot) return '';
-  return {
-    isa8: '8-bit',
-    isa16: '16-bit',
-    vlb: 'local bus',
-    pci: 'PCI',
-    agp: 'AGP',
-    'memory-board': 'memory',
-    'pc-card': 'PC card'
-  }[fitted.slot.bus];
 }
 
 function marksOf(

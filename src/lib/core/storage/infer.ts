@@ -16,8 +16,8 @@ export interface Witness {
 export interface Candidate {
   heads: number;
   sectors: number;
-  agree: string[];
-  disagree: string[];
+  agree: Witness[];
+  disagree: Witness[];
   /** Agrees with everything that says something. */
   fits: boolean;
 }
@@ -25,9 +25,6 @@ export interface Candidate {
 const PAST = new Set([254, 239, 255]);
 /** A cylinder, head, sector triple that only says "past what INT 13h reaches". */
 export const isPastChs = ({ c, h, s }: Chs): boolean => c >= 1023 && s === 63 && PAST.has(h);
-
-const says = (w: Witness): string =>
-  w.of === 'boot' ? `${w.name}, boot sector` : `${w.name}, ${w.of === 'start' ? 'first' : 'last'} sector`;
 
 /** Whether a witness agrees with heads and sectors a track; null: it says nothing. */
 function agrees(w: Witness, heads: number, sectors: number): boolean | null {
@@ -73,8 +70,8 @@ function judged(witnesses: readonly Witness[], heads: number, sectors: number): 
     const verdict = agrees(w, heads, sectors);
     return verdict === null ? [] : [{ w, verdict }];
   });
-  const agree = verdicts.filter((v) => v.verdict).map((v) => says(v.w));
-  const disagree = verdicts.filter((v) => !v.verdict).map((v) => says(v.w));
+  const agree = verdicts.filter((v) => v.verdict).map((v) => v.w);
+  const disagree = verdicts.filter((v) => !v.verdict).map((v) => v.w);
   return { heads, sectors, agree, disagree, fits: agree.length > 0 && disagree.length === 0 };
 }
 

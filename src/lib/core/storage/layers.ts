@@ -1,13 +1,16 @@
 import { largestPartition } from './fat';
 import { sectorsOf, type Geometry } from './geometry';
 import { barriersOf, offered, type DriveSize, type SetupFacts } from './setup';
-import { INT13 } from './translation';
+import { INT13, type Translation } from './translation';
 
 export interface Layer {
   who: 'drive' | 'controller' | 'BIOS' | 'ROM' | 'DOS' | 'FAT';
   /** Sectors that it sees, or that one partition takes. */
   sectors: number;
-  label: string;
+  sees:
+    | { geometry: Geometry; by?: Translation }
+    | { blocks: number }
+    | { is: 'block-numbers' | 'lba28' | 'drive' | 'numbers' | 'int13' | 'partition' };
   /** It stops short of the drive. */
   isShort: boolean;
 }
@@ -27,32 +30,31 @@ export function layers(
   const { geometry, usable } = offered(typed.physical, facts, typed.total);
   const stop = barriersOf(typed, facts, dos).find((b) => b.who === 'BIOS' || b.id === 'heads-256');
   const bios = Math.min(usable, stop?.sectors ?? Infinity);
-  const chs = ({ cylinders, heads, sectors }: Geometry) => `${cylinders} / ${heads} / ${sectors}`;
   const made: Omit<Layer, 'isShort'>[] = [
     {
       who: 'drive',
       sectors: total,
-      label: drive.byNumber ? `${total.toLocaleString('en')} blocks` : chs(physical)
+      sees: drive.byNumber ? { blocks: total } : { geometry: physical }
     },
     {
       who: 'controller',
       sectors: drive.byNumber ? 2 ** 32 - 1 : drive.translates ? 2 ** 28 : total,
-      label: drive.byNumber ? 'block numbers' : drive.translates ? '28-bit LBA' : 'as the drive'
+      sees: { is: drive.byNumber ? 'block-numbers' : drive.translates ? 'lba28' : 'drive' }
     },
     {
       who: facts.isRom ? 'ROM' : 'BIOS',
       sectors: bios,
-      label:
+      sees:
         facts.translation === 'none' || facts.translation === 'scsi'
-          ? chs(geometry)
-          : `${facts.translation}: ${chs(geometry)}`
+          ? { geometry }
+          : { geometry, by: facts.translation }
     },
     {
       who: 'DOS',
       sectors: dos === null || dos >= 7 ? 2 ** 32 - 1 : INT13.cylinders * 255 * 63,
-      label: dos === null || dos >= 7 ? 'sector numbers' : 'INT 13h'
+      sees: { is: dos === null || dos >= 7 ? 'numbers' : 'int13' }
     },
-    { who: 'FAT', sectors: largestPartition(dos ?? 6), label: 'one partition' }
+    { who: 'FAT', sectors: largestPartition(dos ?? 6), sees: { is: 'partition' } }
   ];
   // What rounding to whole cylinders leaves, and the one kept for diagnostics, stops nobody.
   const rounding = geometry.heads * geometry.sectors * (facts.keepsLast ? 2 : 1);

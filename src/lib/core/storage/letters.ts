@@ -10,6 +10,8 @@ export interface Lettered {
   letter: string;
   disk: string;
   what: string;
+  /** A letter that DOS keeps for a floppy, whether there is one or not. */
+  floppy?: 'there' | 'not-there';
 }
 
 /**
@@ -25,7 +27,7 @@ export function driveLetters(
 ): Lettered[] {
   const out: Lettered[] = [];
   for (let i = 0; i < Math.max(1, Math.min(2, floppies)); i++)
-    out.push({ letter: 'AB'[i], disk: '', what: floppies > i ? 'floppy' : 'floppy, not there' });
+    out.push({ letter: 'AB'[i], disk: '', what: '', floppy: floppies > i ? 'there' : 'not-there' });
   const order = [
     ...disks.flatMap((d) => d.primary.slice(0, 1).map((what) => ({ disk: d.name, what }))),
     ...disks.flatMap((d) => d.logical.map((what) => ({ disk: d.name, what }))),

@@ -1,4 +1,4 @@
-import { mismatchWords } from '../../words';
+import { mismatchWords, witnessWords } from '../../words';
 import { inferGeometry, mismatch, type Candidate, type Geometry, type Witness } from '../../core/storage';
 import { SECTOR } from './bytes';
 import { nameOf, type DiskImage, type Remark } from './read';
@@ -59,7 +59,7 @@ export function diagnose(image: DiskImage, setup: Geometry | null = null): Diagn
   if (best && !fits.length)
     remarks.push({
       grade: 'caution',
-      text: `No geometry agrees with every entry. The best is ${best.heads} heads of ${best.sectors} sectors; it disagrees with ${best.disagree.join(', ')}.`
+      text: `No geometry agrees with every entry. The best is ${best.heads} heads of ${best.sectors} sectors; it disagrees with ${best.disagree.map(witnessWords).join(', ')}.`
     });
   if (fits.length > 1 && !made)
     remarks.push({

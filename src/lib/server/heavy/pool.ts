@@ -76,7 +76,10 @@ export interface PoolOptions {
 /** A thread of the worker: as built, or beside this file while that is TypeScript, which a thread has to be taught. */
 function newThread(options: WorkerOptions): Worker {
   if (!import.meta.url.endsWith('.ts'))
-    return new Worker(pathToFileURL(join(projectFolder(), 'build', 'heavy', 'worker.js')), options);
+    return new Worker(
+      pathToFileURL(join(projectFolder(), 'build', process.env.YJ_WORDS ?? '', 'heavy', 'worker.js')),
+      options
+    );
   const source = JSON.stringify(new URL('worker.ts', import.meta.url).href);
   const code = `import('tsx/esm/api').then((tsx) => { tsx.register(); return import(${source}); })`;
   return new Worker(code, { ...options, eval: true });

@@ -7,7 +7,7 @@ import { jobs, type JobName } from './jobs';
 import type { Asked, Answered, Started } from './messages';
 import { InvalidDocument, tooLargeWords } from '../../words';
 
-const port = sure(parentPort, 'whoever started this worker');
+const port = sure(parentPort, 'parent port');
 
 try {
   // Of this thread alone: whoever only looks something up goes before.

@@ -4,7 +4,7 @@
   import { startupLines } from '$lib/core/moves';
   import { netStackWords } from '$lib/words';
   import { getBench } from '../context';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));

@@ -4,7 +4,7 @@
   import type { Kit } from '$lib/core/kit';
   import { becauseWords, driverTitle } from '$lib/words';
   import { getBench } from '../context';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
   import OwnDriver from './OwnDriver.svelte';
 
   let { kit, plan, files }: { kit: Kit; plan: BootPlan; files: BootFiles } = $props();

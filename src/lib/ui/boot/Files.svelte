@@ -3,7 +3,7 @@
   import { fileText, type BootFiles } from '$lib/core/boot';
   import { lineWhyWords } from '$lib/words';
   import { saveAs } from '../save-as';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
 
   let { files, dos }: { files: BootFiles; dos: number } = $props();
   let size = $state('1440');

@@ -3,7 +3,7 @@
   import { withBoot } from '$lib/core/boot';
   import { OwnDriver } from '$lib/core/model';
   import { getBench } from '../context';
-  import { boot } from '../text/boot';
+  import { boot } from '$lib/words/en/screens/boot';
 
   const words = boot.ownDriver;
   const { session } = getBench();

@@ -5,7 +5,7 @@
   import { kitOf } from '$lib/core/kit';
   import { bootFindingWords, inStarts, lineMeaningWords } from '$lib/words';
   import { getBench } from '../context';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
 
   const { session } = getBench();
   const MOST = 65_536;

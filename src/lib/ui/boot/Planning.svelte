@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
   import Working from '../work/Working.svelte';
   import type { BootPlanner } from './planner.svelte';
 

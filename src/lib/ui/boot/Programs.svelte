@@ -13,7 +13,7 @@
   import { slowWays, startLabel, triedWords } from '$lib/words';
   import OwnProgram from '../brief/OwnProgram.svelte';
   import { getBench } from '../context';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
   import { timeText } from '../time';
   import { BootPlanner } from './planner.svelte';
   import Planning from './Planning.svelte';

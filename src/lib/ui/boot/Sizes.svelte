@@ -2,7 +2,7 @@
   import { Button, Label, Textarea } from 'flowbite-svelte';
   import { readMem, withBoot, withSizes } from '$lib/core/boot';
   import { getBench } from '../context';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
 
   const { session } = getBench();
   let typed = $state('');

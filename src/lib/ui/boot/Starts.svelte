@@ -4,7 +4,7 @@
   import { registry } from '$lib/core/rules';
   import { groupWords, managerWords, noPlanWords, refusedWords, startLabel } from '$lib/words';
   import { getBench } from '../context';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
   import Drivers from './Drivers.svelte';
   import Files from './Files.svelte';
   import { BootPlanner } from './planner.svelte';

@@ -14,7 +14,7 @@
   import { installWords, limitWords, restartWords } from '$lib/words';
   import { getBench } from '../context';
   import DataGate from '../start/DataGate.svelte';
-  import { boot as words } from '../text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));

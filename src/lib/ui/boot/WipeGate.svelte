@@ -3,7 +3,7 @@
   import { withBoot, type WipeGate } from '$lib/core/boot';
   import { driverTitle, installWords } from '$lib/words';
   import { getBench } from '../context';
-  import { boot } from '../text/boot';
+  import { boot } from '$lib/words/en/screens/boot';
   import { timeText } from '../time';
 
   let { gate }: { gate: WipeGate } = $props();

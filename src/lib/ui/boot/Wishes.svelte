@@ -5,7 +5,7 @@
   import { EXTRAS, LAYOUTS, NET_STACKS, type BootRecord, type Extra } from '$lib/core/model';
   import { extraWords, layoutWords, netStackWords } from '$lib/words';
   import { getBench } from '../context';
-  import { boot } from '../text/boot';
+  import { boot } from '$lib/words/en/screens/boot';
 
   let { kit }: { kit: Kit } = $props();
   const words = boot.wishes;

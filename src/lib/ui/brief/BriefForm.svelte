@@ -7,8 +7,8 @@
     type Strictness,
     type Source
   } from '$lib/core/model';
-  import { text } from '../text';
-  import { brief as briefText } from '../text/brief';
+  import { text } from '$lib/words/en/screens';
+  import { brief as briefText } from '$lib/words/en/screens/brief';
   import OwnProgram from './OwnProgram.svelte';
   import WishList from './WishList.svelte';
 

@@ -6,7 +6,7 @@
   import { barWords, reasonWords } from '$lib/words';
   import Working from '../work/Working.svelte';
   import PartPick from '../parts/PartPick.svelte';
-  import { brief as briefText, plan as planText } from '../text/brief';
+  import { brief as briefText, plan as planText } from '$lib/words/en/screens/brief';
   import PlanCard from './PlanCard.svelte';
   import type { Planning } from './planning.svelte';
 

@@ -2,7 +2,7 @@
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
   import { CpuFamily, type Profile } from '$lib/core/model';
   import { emptyProgram, readProgram, type ProgramField, type ProgramForm } from '$lib/core/software';
-  import { ownProgram as words } from '../text/own-program';
+  import { ownProgram as words } from '$lib/words/en/screens/own-program';
 
   interface Props {
     profiles: readonly Profile[];

@@ -3,7 +3,7 @@
   import { thingOf, whatOf, type Part } from '$lib/core/model';
   import { sides, type Plan, type Role } from '$lib/core/planner';
   import { sundryWords, tell, the, whatWords } from '$lib/words';
-  import { plan as planText } from '../text/brief';
+  import { plan as planText } from '$lib/words/en/screens/brief';
 
   interface Props {
     plan: Plan;

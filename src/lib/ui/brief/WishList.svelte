@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Wish } from '$lib/core/model';
-  import { brief as briefText } from '../text/brief';
+  import { brief as briefText } from '$lib/words/en/screens/brief';
   import PartPick from '../parts/PartPick.svelte';
 
   interface Props {

@@ -11,7 +11,7 @@ import {
 } from '../../core/planner';
 import type { PlanMessage, PlanReply } from '../../workers/plan';
 import { ask } from '../record/send';
-import { text } from '../text';
+import { text } from '../../words/en/screens';
 import { TASK_LIMIT_S, Task } from '../work/task.svelte';
 
 /** Proposes machines in a worker, from every part known and what lies on the shelf. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { builds as buildsText } from '../text/builds';
+  import { builds as buildsText } from '$lib/words/en/screens/builds';
 
   interface Props {
     builds: { id: string; name: string; deleted: string | null; board: string }[];

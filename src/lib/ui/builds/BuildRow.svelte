@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { text } from '../text';
-  import { builds as buildsText } from '../text/builds';
+  import { text } from '$lib/words/en/screens';
+  import { builds as buildsText } from '$lib/words/en/screens/builds';
 
   interface Row {
     id: string;

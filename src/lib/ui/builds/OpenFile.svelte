@@ -2,8 +2,8 @@
   import { goto } from '$app/navigation';
   import { Button } from 'flowbite-svelte';
   import { ask, problemLines, type Saved } from '../record/send';
-  import { text } from '../text';
-  import { builds as buildsText } from '../text/builds';
+  import { text } from '$lib/words/en/screens';
+  import { builds as buildsText } from '$lib/words/en/screens/builds';
 
   interface Props {
     /** What came in, or why nothing did. */

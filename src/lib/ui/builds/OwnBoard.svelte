@@ -11,7 +11,7 @@
     type OnBoard
   } from '$lib/core/own';
   import type { CpuSocket, SlotBus } from '$lib/core/model';
-  import { ownBoard as words } from '$lib/ui/text/builds';
+  import { ownBoard as words } from '$lib/words/en/screens/builds';
 
   interface Told {
     name: string;

@@ -2,8 +2,8 @@
   import { Button, Select } from 'flowbite-svelte';
   import type { Choice, Incoming } from '$lib/core/own';
   import { ask, problemLines } from '../record/send';
-  import { text } from '../text';
-  import { collection as words } from '../text/collection';
+  import { text } from '$lib/words/en/screens';
+  import { collection as words } from '$lib/words/en/screens/collection';
 
   interface Props {
     /** The file as it was read, and what is in it. */

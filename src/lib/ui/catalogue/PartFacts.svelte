@@ -6,8 +6,8 @@
   import { modesOf } from '$lib/core/video';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { sizeText } from '../fit/edit';
-  import { catalogue as catalogueText, editor as editorText } from '../text/catalogue';
-  import { fit as fitText } from '../text/fit';
+  import { catalogue as catalogueText, editor as editorText } from '$lib/words/en/screens/catalogue';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
 
   let { part }: { part: Part } = $props();
   const words = catalogueText;

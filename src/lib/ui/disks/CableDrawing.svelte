@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Chain, Plugged } from '$lib/core/cabling';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
 
   /** A cable with its plugs as it lies in the machine: controller, plugs, the twist, terminators. */
   let { chain }: { chain: Chain } = $props();

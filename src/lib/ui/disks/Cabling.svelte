@@ -17,7 +17,7 @@
   import { findingOf } from '$lib/core/rules';
   import { tell } from '$lib/words';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import CableDrawing from './CableDrawing.svelte';
 
   /** Cables of some families: where each drive hangs, how it is jumpered, and how it should be. */

@@ -3,7 +3,7 @@
   import { kitOf } from '$lib/core/kit';
   import { floppyNote, linkName, linkWords } from '$lib/words';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import Cabling from './Cabling.svelte';
 
   const words = disksText;

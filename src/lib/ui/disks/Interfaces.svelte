@@ -9,8 +9,8 @@
   import { tell } from '$lib/words';
   import { getBench } from '../context';
   import { ask } from '../record/send';
-  import { text } from '../text';
-  import { disks as disksText } from '../text/disks';
+  import { text } from '$lib/words/en/screens';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import DataGate from '../start/DataGate.svelte';
   import Cabling from './Cabling.svelte';
 

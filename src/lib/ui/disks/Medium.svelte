@@ -4,7 +4,7 @@
   import type { DiskRecord } from '$lib/core/model';
   import { onMount } from 'svelte';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import MediumFacts from './MediumFacts.svelte';
   import { keepMedium, mediumOnShelf } from './record';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { DiskRecord } from '$lib/core/model';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import NumberForm from './NumberForm.svelte';
 
   interface Props {

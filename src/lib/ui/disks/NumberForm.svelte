@@ -1,6 +1,6 @@
 <script lang="ts" generics="K extends 'cylinders' | 'heads' | 'sectors' | 'total'">
   import { Button } from 'flowbite-svelte';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import { wholeNumber } from './record';
 
   /** A few whole numbers and a button; the first that is none is told, and nothing that was typed is lost. */

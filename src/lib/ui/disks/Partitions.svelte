@@ -25,7 +25,7 @@
   import { heldBack } from '$lib/core/rescue';
   import { getBench } from '../context';
   import { canSaveSparse, saveBlob, saveSparse } from '../save-as';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import { bytesText, keepMedium } from './record';
 
   interface Props {
@@ -40,7 +40,7 @@
   let width = $state(720);
   const W = $derived(Math.max(300, width));
   /** Drives without a geometry are not shown here. */
-  const shapeOf = (d: KitDisk) => sure(geometryOf(d), 'the geometry of the drive');
+  const shapeOf = (d: KitDisk) => sure(geometryOf(d), 'drive geometry');
   const geometry = $derived(shapeOf(disk));
   const dos = $derived(disk.dos ?? 6.22);
   const fallback = $derived.by((): number[] => {
@@ -274,7 +274,10 @@
     </p>{/if}
   <h2>{words.letters}</h2>
   <ol>
-    {#each lettered as l (l.letter)}<li><b>{l.letter}:</b> {l.what}</li>{/each}
+    {#each lettered as l (l.letter)}<li>
+        <b>{l.letter}:</b>
+        {l.floppy ? words.floppies[l.floppy] : l.what}
+      </li>{/each}
   </ol>
   {#if all.length > 1}<p class="lead">{words.lettersNote}</p>{/if}
   <h2>{words.write}</h2>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { witnessWords } from '$lib/words';
   import { Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import { SECTOR, type Geometry } from '$lib/core/storage';
@@ -14,7 +15,7 @@
     type SectorSource
   } from '$lib/formats/disk';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import { bytesText, keepMedium } from './record';
 
   let { disk, geometry }: { disk: KitDisk | null; geometry: Geometry | null } = $props();
@@ -90,7 +91,9 @@
       <li>
         <b class:best={c.fits}>{words.candidate(c.heads, c.sectors)}</b>
         {c.fits ? words.fits : ''}
-        {words.agree(c.agree.length)}{c.disagree.length ? `; ${words.disagree(c.disagree.join(', '))}` : ''}
+        {words.agree(c.agree.length)}{c.disagree.length
+          ? `; ${words.disagree(c.disagree.map(witnessWords).join(', '))}`
+          : ''}
       </li>
     {/each}
   </ul>

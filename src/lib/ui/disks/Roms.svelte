@@ -14,7 +14,7 @@
   } from '$lib/formats/rom';
   import { getBench } from '../context';
   import { saveAs } from '../save-as';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
 
   const words = disksText;
   const { session } = getBench();

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { layerWords } from '$lib/words';
   import { scaleLog } from 'd3';
   import { SECTOR, gates, type Barrier, type Layer } from '$lib/core/storage';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
 
   interface Props {
     layers: readonly Layer[];
@@ -76,7 +77,7 @@
         class:drive={layer.who === 'drive'}
         class:short={layer.isShort}
       />
-      <text x={LEFT + 8} y={y + 17} class="in" class:on={layer.who === 'drive'}>{layer.label}</text>
+      <text x={LEFT + 8} y={y + 17} class="in" class:on={layer.who === 'drive'}>{layerWords(layer)}</text>
     {/each}
   </svg>
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { barrierWords, capital, costWords } from '$lib/words';
+  import { barrierWords, capital, costWords, waysWords } from '$lib/words';
   import { Button } from 'flowbite-svelte';
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import {
@@ -14,7 +14,7 @@
     type SetupFacts
   } from '$lib/core/storage';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import DataGate from '../start/DataGate.svelte';
   import { heldBack } from '$lib/core/rescue';
   import Medium from './Medium.svelte';
@@ -99,7 +99,7 @@
     <div class="barrier" class:hang={hangs(b)}>
       <b>{capital(b.who)}: {sizeWords(b.sectors)}</b>
       <p>{words.expect(symptom)} {capital(cause)}.</p>
-      {#if b.ways.length}<p class="quiet">{words.ways(b.ways.join(', '))}</p>{/if}
+      {#if b.ways.length}<p class="quiet">{words.ways(waysWords(b.ways))}</p>{/if}
     </div>
   {/each}
 </section>

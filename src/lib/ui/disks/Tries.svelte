@@ -5,7 +5,7 @@
   import { geometryReasonWords } from '$lib/words';
   import { nextGeometry, safeCylinders, type DriveSize, type SetupFacts } from '$lib/core/storage';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import { timeText } from '../time';
   import { keepMedium, wholeNumber } from './record';
 

@@ -2,7 +2,7 @@
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
   import { getBench } from '../context';
-  import { disks as disksText } from '../text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
   import NumberForm from './NumberForm.svelte';
   import { keepMedium } from './record';
 

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Block, Part, Setting, State } from '$lib/core/model';
-  import { editor as editorText } from '../text/catalogue';
+  import { editor as editorText } from '$lib/words/en/screens/catalogue';
   import BlockInput from '../parts/BlockInput.svelte';
   import BlockShape from '../parts/BlockShape.svelte';
   import { takesRow, withCopy, withRow } from '$lib/core/table';
   import { slugOf } from '$lib/core/model';
-  import { row as rowText } from '../text/catalogue';
+  import { row as rowText } from '$lib/words/en/screens/catalogue';
   import Sources from './Sources.svelte';
   import Tells from './Tells.svelte';
 

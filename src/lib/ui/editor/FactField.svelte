@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
-  import { factLabel, factOption, facts as words } from '../text/facts';
+  import { factLabel, factOption, facts as words } from '$lib/words/en/screens/facts';
   import type { Field } from '$lib/formats';
   import { withFact } from './fields';
   import FactField from './FactField.svelte';

@@ -2,9 +2,9 @@
   import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { FunctionKind, hex, parseHex, type Claim, type Part, type PartFunction } from '$lib/core/model';
-  import { editor as editorText } from '../text/catalogue';
+  import { editor as editorText } from '$lib/words/en/screens/catalogue';
   import type { functionFields } from '$lib/formats';
-  import { row as rowText } from '../text/catalogue';
+  import { row as rowText } from '$lib/words/en/screens/catalogue';
   import FactFields from './FactFields.svelte';
   import Sources from './Sources.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Input, Label } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
-  import { editor as words } from '../text/catalogue';
+  import { editor as words } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     part: Part;

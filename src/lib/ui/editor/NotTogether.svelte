@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Constraint, Part } from '$lib/core/model';
-  import { notTogether as words } from '../text/catalogue';
+  import { notTogether as words } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     part: Part;

@@ -3,7 +3,7 @@
   import type { Part } from '$lib/core/model';
   import { TABLE_LIMITS, readTable, withTable } from '$lib/core/table';
   import { claimAssumptionWords, lineAsWords, questionWords, toldWords } from '$lib/words';
-  import { paste as words } from '../text/catalogue';
+  import { paste as words } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     part: Part;

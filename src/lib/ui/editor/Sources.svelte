@@ -3,7 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import type { z } from 'zod';
   import type { Evidence } from '$lib/core/model';
-  import { editor as editorText } from '../text/catalogue';
+  import { editor as editorText } from '$lib/words/en/screens/catalogue';
 
   type Source = z.output<typeof Evidence>;
   let { list, change, id }: { list: readonly Source[]; change: (list: Source[]) => void; id: string } =

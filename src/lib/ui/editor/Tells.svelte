@@ -1,7 +1,7 @@
 <script lang="ts">
   import { FactId, type FactValue, type Part, type Setting } from '$lib/core/model';
   import { factOf, withTelling } from '$lib/core/own';
-  import { tells as words } from '../text/catalogue';
+  import { tells as words } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     part: Part;

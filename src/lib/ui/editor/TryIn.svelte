@@ -2,8 +2,8 @@
   import type { BuildFile, Part, Severity } from '$lib/core/model';
   import { aloneOn, isAboutTried, triedIn } from '$lib/core/own';
   import { ask, problemLines } from '../record/send';
-  import { text } from '../text';
-  import { tryIn as words } from '../text/catalogue';
+  import { text } from '$lib/words/en/screens';
+  import { tryIn as words } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     part: Part;

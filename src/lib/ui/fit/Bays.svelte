@@ -3,7 +3,7 @@
   import { holdsNow, moduleBays, moduleFunctions, together, type Kit, type Layout } from '$lib/core/kit';
   import { BOARD_ITEM } from '$lib/core/model';
   import { getBench } from '../context';
-  import { bays as words } from '../text/fit';
+  import { bays as words } from '$lib/words/en/screens/fit';
 
   let { kit }: { kit: Kit } = $props();
   const { session } = getBench();

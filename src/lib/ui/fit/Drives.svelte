@@ -6,9 +6,9 @@
   import { triedOnBoard } from '$lib/core/resources';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import { catalogue as catalogueText } from '../text/catalogue';
-  import { disks as disksText } from '../text/disks';
-  import { fit as fitText } from '../text/fit';
+  import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import { today } from '../time';
   import { addPart, hangOn, noteTry, setOne, takeOut } from './edit';
 

@@ -4,7 +4,7 @@
   import { routesIn, type Helper } from '$lib/core/route-in';
   import { linkCautionWords, neededWords, stepWords } from '$lib/words';
   import { getBench } from '../context';
-  import { fit as fitText } from '../text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
 
   interface Props {
     shelf: readonly ShelfView[];

@@ -4,7 +4,7 @@
   import type { Item, Part, PartOf, ShelfView } from '$lib/core/model';
   import { totalKiB } from '$lib/core/kit';
   import { getBench } from '../context';
-  import { fit as fitText } from '../text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import { sizeText } from './edit';
   import MemoryPlan from './MemoryPlan.svelte';
 

@@ -27,10 +27,11 @@
     markingWords,
     waitsWords,
     chipsFlawWords,
-    commonMemoryWords
+    commonMemoryWords,
+    chipGroupsWords
   } from '$lib/words';
   import { getBench } from '../context';
-  import { fit as fitText } from '../text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import { sizeText } from './edit';
 
   interface Props {
@@ -206,7 +207,7 @@
           <b>{sizeText(c.kib)}</b>
           {c.parity ? words.withParity : words.noParity}
           <small
-            >{c.how}{c.widths.some((w) => w !== null)
+            >{chipGroupsWords(c)}{c.widths.some((w) => w !== null)
               ? `, ${words.ifWidth(c.widths.filter((w) => w !== null).join(', '))}`
               : ''}{picturesIn(c.kib).length ? `; ${words.asVideo(picturesIn(c.kib).join(', '))}` : ''}</small
           >

@@ -3,8 +3,8 @@
   import { depthIn, hookedMonitors } from '$lib/core/video';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import { catalogue as catalogueText } from '../text/catalogue';
-  import { fit as fitText } from '../text/fit';
+  import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import { addPart, takeOut } from './edit';
   import { Button } from 'flowbite-svelte';
 

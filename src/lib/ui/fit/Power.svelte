@@ -4,8 +4,8 @@
   import { powerOf, railName } from '$lib/core/power';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
-  import { catalogue as catalogueText } from '../text/catalogue';
-  import { fit as fitText } from '../text/fit';
+  import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import { setOne } from './edit';
 
   const words = fitText;

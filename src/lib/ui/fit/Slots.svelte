@@ -8,7 +8,7 @@
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import type { Item, ShelfView, Slot } from '$lib/core/model';
-  import { fit as fitText } from '../text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import Bays from './Bays.svelte';
   import { today } from '../time';
   import { addPart, fitSpecimen, noteTry, seat, setOne, takeOut, takeTries, untoldTries } from './edit';

@@ -2,7 +2,7 @@
   import { entryOf } from '../../core/model';
   import { scaleLinear } from 'd3';
   import { getBench } from '../context';
-  import { fit as fitText } from '../text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
 
   const words = fitText;
   const { session } = getBench();

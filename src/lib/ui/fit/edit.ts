@@ -12,8 +12,8 @@ import {
 import { applyFix } from '../../core/solver';
 import type { Session } from '../record/session.svelte';
 import { ask } from '../record/send';
-import { text } from '../text';
-import { fit as fitText } from '../text/fit';
+import { text } from '../../words/en/screens';
+import { fit as fitText } from '../../words/en/screens/fit';
 import { today } from '../time';
 
 /** Puts a part into the machine: a card into its best free slot, anything else where it is told. */

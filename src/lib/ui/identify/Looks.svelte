@@ -1,7 +1,7 @@
 <script lang="ts">
   import { featureLabel } from '$lib/words';
   import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
-  import { identify as identifyText } from '../text/catalogue';
+  import { identify as identifyText } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     features: readonly Feature[];

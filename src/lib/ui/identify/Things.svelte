@@ -29,7 +29,7 @@
     railNames,
     shapeWords
   } from '$lib/words';
-  import { things as words } from '../text/things';
+  import { things as words } from '$lib/words/en/screens/things';
 
   const unsaid = { value: '', name: words.unsaid };
   const named = (record: Readonly<Record<string, string>>) =>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Change } from '$lib/words';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   let { changes, most }: { changes: readonly Change[]; most: number } = $props();
   let all = $state(false);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { format, isSameYear, isToday } from 'date-fns';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import Changes from './Changes.svelte';
   import type { History, State } from './history.svelte';
 

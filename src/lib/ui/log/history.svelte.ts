@@ -1,7 +1,7 @@
 import type { Change } from '../../words';
 import type { Session } from '../record/session.svelte';
 import { ask, problemLines, type Saved } from '../record/send';
-import { text } from '../text';
+import { text } from '../../words/en/screens';
 
 /** One saved state, as the API lists it. */
 export interface State {

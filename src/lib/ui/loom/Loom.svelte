@@ -2,8 +2,8 @@
   import { tick } from 'svelte';
   import type { LoomMark, LoomRow } from '$lib/core/solver';
   import { getBench } from '../context';
-  import { text } from '../text';
-  import { struckWords } from '$lib/words';
+  import { text } from '$lib/words/en/screens';
+  import { struckWords, seatName } from '$lib/words';
   import { draggable } from './drag-later';
   import { LEFT, ROW, beside, columns, place, type Spot } from './layout';
 
@@ -175,7 +175,9 @@
         >{group.slot ? group.title : words.board(group.title)}</tspan
       >
     </text>
-    <text x={LEFT - 12} y={group.y + 16} text-anchor="end" class="seat">{group.seat}</text>
+    <text x={LEFT - 12} y={group.y + 16} text-anchor="end" class="seat"
+      >{group.seat ? seatName[group.seat] : ''}</text
+    >
     {#each group.placed as { row, y } (row.function)}
       <text x={LEFT - 12} y={y + 5} text-anchor="end" class="label" class:off={!row.on}
         >{row.label}{row.on ? '' : words.off}</text

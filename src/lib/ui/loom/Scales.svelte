@@ -4,7 +4,7 @@
   import { lineText, type Line } from '$lib/core/resources';
   import type { LoomLine } from '$lib/core/solver';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { LEFT, columns } from './layout';
 
   const { session } = getBench();
@@ -129,7 +129,9 @@
     {#if i === 0}
       <rect x={memory(bios)} {y} width={right - memory(bios)} height={LANE - 4} class="bios" />
       <text x={memory(bios) + 5} y={y + 15} class="in-bios"
-        >{right - memory(bios) > 85 ? text.lines.systemBios : text.lines.bios}</text
+        >{right - memory(bios) > 7 * text.lines.systemBios.length
+          ? text.lines.systemBios
+          : text.lines.bios}</text
       >
     {/if}
     {#each lane as w (w.item + w.function + w.index)}

@@ -2,7 +2,7 @@
   import { Input, Label } from 'flowbite-svelte';
   import { fromCount, readSize } from '$lib/core/boards';
   import { variantWords } from '$lib/words';
-  import { memoryMap as words } from '../text/memory-map';
+  import { memoryMap as words } from '$lib/words/en/screens/memory-map';
 
   let { totalKiB }: { totalKiB: number } = $props();
   /** Fillings that boards of all classes have. */

@@ -8,7 +8,7 @@
     type UpperPlan
   } from '$lib/core/boot';
   import { useWords } from '$lib/words';
-  import { memoryMap as words } from '../text/memory-map';
+  import { memoryMap as words } from '$lib/words/en/screens/memory-map';
 
   interface Props {
     map: MemoryMap;

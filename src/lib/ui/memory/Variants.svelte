@@ -3,7 +3,7 @@
   import { cardSteps, boardKiB, type Kit } from '$lib/core/kit';
   import type { MemoryFacts } from '$lib/core/model';
   import { capital, variantWords } from '$lib/words';
-  import { memoryMap as words } from '../text/memory-map';
+  import { memoryMap as words } from '$lib/words/en/screens/memory-map';
 
   let { kit, facts, totalKiB }: { kit: Kit; facts: MemoryFacts; totalKiB: number } = $props();
   const assumed = $derived(variantsOf(facts));

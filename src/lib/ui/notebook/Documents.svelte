@@ -4,8 +4,8 @@
   import { standing } from '$lib/core/puzzle';
   import { stateText, notationFlawWords } from '$lib/words';
   import { NotationError, readRow } from '$lib/core/settings';
-  import { editor as editorText } from '../text/catalogue';
-  import { notebook as notebookText } from '../text/notebook';
+  import { editor as editorText } from '$lib/words/en/screens/catalogue';
+  import { notebook as notebookText } from '$lib/words/en/screens/notebook';
 
   interface Props {
     notebook: Notebook;

@@ -5,7 +5,7 @@
   import { mergeFragments, partFrom, type Cell } from '$lib/core/puzzle';
   import { stateText } from '$lib/words';
   import { savePart } from '../save-as';
-  import { notebook as notebookText } from '../text/notebook';
+  import { notebook as notebookText } from '$lib/words/en/screens/notebook';
 
   interface Props {
     notebook: Notebook;

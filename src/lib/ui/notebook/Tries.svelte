@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { barredWords, clockReasonWords, nothingToTryWords } from '$lib/words';
+  import { barredWords, clockReasonWords, nothingToTryWords, elementWords, wouldWords } from '$lib/words';
   import { byId } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import type { BoardTry, Notebook, Part, State } from '$lib/core/model';
@@ -17,7 +17,7 @@
   } from '$lib/core/puzzle';
   import { writeRow } from '$lib/core/settings';
   import BlockInput from '../parts/BlockInput.svelte';
-  import { notebook as notebookText } from '../text/notebook';
+  import { notebook as notebookText } from '$lib/words/en/screens/notebook';
   import { timeText } from '../time';
 
   interface Props {
@@ -163,26 +163,26 @@
 <section class="next" aria-live="polite">
   <h3>{words.next}</h3>
   {#if next.best}
-    {@const { label, states: wanted } = next.best}
+    {@const { element, states: wanted } = next.best}
     <p class="quiet">{words.nextLead}</p>
     <p class="change">
-      <b>{words.change(label, toText(next.best))}</b>
+      <b>{words.change(elementWords(elements[element]), toText(next.best))}</b>
       <Button class="act main" onclick={() => (states = wanted)}>{words.setSo}</Button>
     </p>
     <ul>
       {#each next.best.would as w (w.subject)}<li>
           {words.would}
-          {name(w.subject)}: {w.values.map((v) => words.wouldShow(v.value, v.guesses)).join(', ')}
+          {name(w.subject)}: {w.values.map((v) => words.wouldShow(wouldWords(v.value), v.guesses)).join(', ')}
         </li>{/each}
     </ul>
     {#if next.others.length}<p class="quiet">
         {words.others}
-        {next.others.map((t) => words.change(t.label, toText(t))).join('; ')}
+        {next.others.map((t) => words.change(elementWords(elements[t.element]), toText(t))).join('; ')}
       </p>{/if}
   {:else}<p>{next.done ? nothingToTryWords[next.done] : ''}</p>{/if}
   {#if next.barred.length}<p class="barred">
       <b>{words.barred}:</b>
-      {next.barred.map((b) => words.barredText(b.label, barredWords[b.why])).join('; ')}
+      {next.barred.map((b) => words.barredText(elementWords(b.element), barredWords[b.why])).join('; ')}
     </p>{/if}
 </section>
 
@@ -263,7 +263,7 @@
         {#if ways.length <= 4}{ways
             .map((g) =>
               g.elements.length
-                ? words.leftOne(g.from, g.elements.map((e) => elements[e].label).join(', '))
+                ? words.leftOne(g.from, g.elements.map((e) => elementWords(elements[e])).join(', '))
                 : words.leftHere
             )
             .join('; ')}{/if}{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { placesOf, type Block, type State } from '$lib/core/model';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { pinAt, printedMark } from './printed';
 
   interface Props {

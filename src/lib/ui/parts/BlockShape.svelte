@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Block } from '$lib/core/model';
-  import { editor as editorText } from '../text/catalogue';
+  import { editor as editorText } from '$lib/words/en/screens/catalogue';
 
   let { block, change }: { block: Block; change: (next: Block) => void } = $props();
   const words = editorText;

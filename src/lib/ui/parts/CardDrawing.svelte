@@ -1,7 +1,7 @@
 <script lang="ts">
   import { BLOCK_KINDS, type Item, type Part, type State } from '$lib/core/model';
   import { foundPosition, isLookedAt, positionOf } from '$lib/core/resources';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import BlockDrawing from './BlockDrawing.svelte';
   import { headOf, layOut } from './layout';
 

@@ -2,8 +2,8 @@
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
   import { Listing } from '../listing.svelte';
-  import { text } from '../text';
-  import { catalogue } from '../text/catalogue';
+  import { text } from '$lib/words/en/screens';
+  import { catalogue } from '$lib/words/en/screens/catalogue';
 
   interface Props {
     label: string;

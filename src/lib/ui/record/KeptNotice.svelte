@@ -1,7 +1,7 @@
 <script lang="ts" generics="T extends object">
   import { Button } from 'flowbite-svelte';
   import { and } from '$lib/words';
-  import { kept as words } from '../text/kept';
+  import { kept as words } from '$lib/words/en/screens/kept';
   import type { KeptRecord } from './kept.svelte';
 
   interface Props {

@@ -1,7 +1,7 @@
 import { KeptRecord, waitingIn, type Versioned, type Way } from './kept.svelte';
 import { ask, problemLines, type Reply } from './send';
-import { text } from '../text';
-import { kept as words } from '../text/kept';
+import { text } from '../../words/en/screens';
+import { kept as words } from '../../words/en/screens/kept';
 
 /** How the documents of a list go to the server. */
 export interface ListWay<T> {

@@ -15,7 +15,7 @@ import { relatedParts } from '../../core/kit';
 import { machine } from '../../core/resources';
 import { applyFix, loom } from '../../core/solver';
 import { tell, type ToldFinding } from '../../words';
-import { text } from '../text';
+import { text } from '../../words/en/screens';
 import { Live, type Told } from './live.svelte';
 import { PendingStore, lastSaved, type Change, type Pending } from './pending';
 import { ask, problemLines, type Saved } from './send';

@@ -5,7 +5,7 @@
   import type { Teardown } from '$lib/core/model';
   import { addStep, assembly, lastChecks, removeStep, setBack, takenApart } from '$lib/core/teardown';
   import { getBench } from '../context';
-  import { sheet as sheetText } from '../text/sheet';
+  import { sheet as sheetText } from '$lib/words/en/screens/sheet';
   import { timeText } from '../time';
 
   const words = sheetText;

@@ -6,7 +6,7 @@
   import { onMount } from 'svelte';
   import { getBench } from '../context';
   import { ask } from '../record/send';
-  import { sheet as sheetText } from '../text/sheet';
+  import { sheet as sheetText } from '$lib/words/en/screens/sheet';
   import Photo from './Photo.svelte';
   import PowerPlugs from './PowerPlugs.svelte';
 

@@ -2,7 +2,7 @@
   import type { Caution } from '$lib/core/safety';
   import { cautionWords } from '$lib/words';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   let { cautions, label }: { cautions: readonly Caution[]; label: string } = $props();
   const { session } = getBench();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Part, PhotoMarks, ShelfView } from '$lib/core/model';
   import { markPlaces } from '$lib/core/own';
-  import { shelf as shelfText } from '../text/shelf';
+  import { shelf as shelfText } from '$lib/words/en/screens/shelf';
 
   interface Props {
     item: string;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sheet as sheetText } from '../text/sheet';
+  import { sheet as sheetText } from '$lib/words/en/screens/sheet';
 
   /** Both plugs of an AT supply as they meet on the board: what each wire carries, and whether it is black. */
   const wires = ['PG', '+5', '+12', '−12', '0', '0', '0', '0', '−5', '+5', '+5', '+5'];

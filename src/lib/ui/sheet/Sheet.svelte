@@ -4,8 +4,8 @@
   import { planned, tickSeat, tickSetting, tickStep, untick } from '$lib/core/settings';
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
-  import { text } from '../text';
-  import { sheet as sheetText } from '../text/sheet';
+  import { text } from '$lib/words/en/screens';
+  import { sheet as sheetText } from '$lib/words/en/screens/sheet';
   import { timeText } from '../time';
   import { BootPlanner } from '../boot/planner.svelte';
   import Planning from '../boot/Planning.svelte';

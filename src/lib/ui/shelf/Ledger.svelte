@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { DiskRecord } from '$lib/core/model';
   import MediumFacts from '../disks/MediumFacts.svelte';
-  import { disks as disksText } from '../text/disks';
-  import { shelf as shelfText } from '../text/shelf';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
+  import { shelf as shelfText } from '$lib/words/en/screens/shelf';
   import { timeText } from '../time';
 
   /** A disk or card as a medium: its size, how it was made, and every machine and geometry it was tried in. */

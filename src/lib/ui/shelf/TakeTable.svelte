@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { ask, problemLines } from '../record/send';
-  import { text } from '../text';
-  import { shelf as shelfText } from '../text/shelf';
+  import { text } from '$lib/words/en/screens';
+  import { shelf as shelfText } from '$lib/words/en/screens/shelf';
 
   let { done, trouble }: { done: (lines: string[]) => void; trouble: (lines: string[]) => void } = $props();
   const words = shelfText;

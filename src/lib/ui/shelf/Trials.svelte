@@ -1,9 +1,9 @@
 <script lang="ts">
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Trial } from '$lib/core/model';
-  import { fit as fitText } from '../text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import { today } from '../time';
-  import { shelf as shelfText } from '../text/shelf';
+  import { shelf as shelfText } from '$lib/words/en/screens/shelf';
 
   interface Props {
     trials: readonly Trial[];

@@ -10,7 +10,7 @@
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
   import { Session } from '../record/session.svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import Tray from '../tray/Tray.svelte';
   import Notices from './Notices.svelte';
   import Rail from './Rail.svelte';

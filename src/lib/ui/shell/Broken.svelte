@@ -3,7 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { onMount } from 'svelte';
   import { ask, problemLines } from '../record/send';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { timeText } from '../time';
   import PlaceBar from './PlaceBar.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   interface Props {
     /** What was deleted last. */

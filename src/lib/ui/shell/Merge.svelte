@@ -7,7 +7,7 @@
   import { mergeWords, problemsOf } from '$lib/words';
   import type { Session } from '../record/session.svelte';
   import type { Collision } from '../record/trouble';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   let { session, collision, keepCopy }: { session: Session; collision: Collision; keepCopy: () => void } =
     $props();

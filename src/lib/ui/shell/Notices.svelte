@@ -2,7 +2,7 @@
   import { page } from '$app/state';
   import { Button } from 'flowbite-svelte';
   import type { Session } from '../record/session.svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   let { session, staying, hideStaying }: { session: Session; staying: boolean; hideStaying: () => void } =
     $props();

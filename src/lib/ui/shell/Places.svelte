@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   const places = Object.entries(text.places);
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   import type { StageState } from '$lib/core/rules';
 

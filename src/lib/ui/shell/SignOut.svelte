@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import { lastSaved } from '../record/pending';
   import { ask } from '../record/send';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   async function out() {
     await ask('DELETE', '/session');

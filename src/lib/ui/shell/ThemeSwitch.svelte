@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { onMount } from 'svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   let dark = $state(false);
   onMount(() => {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import Mark from './Mark.svelte';
 
   let { children }: { children: Snippet } = $props();

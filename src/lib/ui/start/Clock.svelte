@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import { start as words } from '../text/start';
+  import { start as words } from '$lib/words/en/screens/start';
 
   let began: number | null = $state(null);
   let seconds = $state(0);

@@ -3,7 +3,7 @@
   import { heldBack, rescueOf, withRescue } from '$lib/core/rescue';
   import { heldWords } from '$lib/words';
   import { getBench } from '../context';
-  import { rescue as words } from '../text/rescue';
+  import { rescue as words } from '$lib/words/en/screens/rescue';
   import { timeText } from '../time';
 
   interface Props {

@@ -12,7 +12,7 @@
   } from '$lib/core/diagnosis';
   import { timeText } from '../time';
   import { getBench } from '../context';
-  import { firstPower as words } from '../text/first-power';
+  import { firstPower as words } from '$lib/words/en/screens/first-power';
 
   const { session } = getBench();
   const answers = $derived(session.build.firstPower ?? {});

@@ -13,7 +13,7 @@
   } from '$lib/core/model';
   import { messageWords, stageWords, testWords } from '$lib/words';
   import { getBench } from '../context';
-  import { start as words } from '../text/start';
+  import { start as words } from '$lib/words/en/screens/start';
   import Clock from './Clock.svelte';
   import Tapper from './Tapper.svelte';
 

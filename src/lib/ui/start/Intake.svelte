@@ -6,7 +6,7 @@
   import { kitOf } from '$lib/core/kit';
   import { INTAKE_SOURCES, type IntakeSource } from '$lib/core/model';
   import { getBench } from '../context';
-  import { intake as words } from '../text/intake';
+  import { intake as words } from '$lib/words/en/screens/intake';
   import { timeText } from '../time';
 
   const { session } = getBench();

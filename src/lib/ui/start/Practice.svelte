@@ -21,7 +21,7 @@
   import { chanceWords, componentWords, modeWords, startWords, testWords } from '$lib/words';
   import type { Judged, StartMessage, StartReply } from '$lib/workers/start';
   import { getBench } from '../context';
-  import { practice as words } from '../text/practice';
+  import { practice as words } from '$lib/words/en/screens/practice';
   import { Task } from '../work/task.svelte';
   import Working from '../work/Working.svelte';
 

@@ -12,7 +12,7 @@
     railWords
   } from '$lib/words';
   import { getBench } from '../context';
-  import { start } from '../text/start';
+  import { start } from '$lib/words/en/screens/start';
   import { timeText } from '../time';
 
   const words = start.rails;

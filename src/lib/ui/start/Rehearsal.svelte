@@ -3,7 +3,7 @@
   import type { Finding } from '$lib/core/rules';
   import { and, messageWords, missingNames, stageWords, tell } from '$lib/words';
   import { getBench } from '../context';
-  import { start as words } from '../text/start';
+  import { start as words } from '$lib/words/en/screens/start';
 
   const { session } = getBench();
   let which: 'found' | 'chosen' = $state('found');

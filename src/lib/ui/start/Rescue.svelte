@@ -30,7 +30,7 @@
     spanWords
   } from '$lib/words';
   import { getBench } from '../context';
-  import { rescue as words } from '../text/rescue';
+  import { rescue as words } from '$lib/words/en/screens/rescue';
   import { timeText } from '../time';
   import DataGate from './DataGate.svelte';
 

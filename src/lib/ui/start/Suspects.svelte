@@ -21,7 +21,7 @@
   import type { Item } from '$lib/core/model';
   import { getBench } from '../context';
   import { noteBad } from '../fit/edit';
-  import { start as words } from '../text/start';
+  import { start as words } from '$lib/words/en/screens/start';
 
   interface Props {
     found: MachineDiagnosis;

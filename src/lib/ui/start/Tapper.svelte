@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { start as words } from '../text/start';
+  import { start as words } from '$lib/words/en/screens/start';
   import { tapped, type Tap } from './tap';
 
   let { heard }: { heard: (text: string) => void } = $props();

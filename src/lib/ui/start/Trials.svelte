@@ -12,7 +12,7 @@
     trialTrouble
   } from '$lib/words';
   import { getBench } from '../context';
-  import { start } from '../text/start';
+  import { start } from '$lib/words/en/screens/start';
   import { timeText } from '../time';
 
   const words = start.trials;

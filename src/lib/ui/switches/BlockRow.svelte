@@ -19,7 +19,7 @@
   import { positionOf } from '$lib/core/resources';
   import { getBench } from '../context';
   import BlockInput from '../parts/BlockInput.svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { dayText } from '../time';
   import PhotoRead from './PhotoRead.svelte';
   import { shapeOf } from './photo';

@@ -2,8 +2,8 @@
   import { kitOf } from '$lib/core/kit';
   import { handBlocks, required, unrecorded, withSettings } from '$lib/core/settings';
   import { getBench } from '../context';
-  import { text } from '../text';
-  import { fit as fitText } from '../text/fit';
+  import { text } from '$lib/words/en/screens';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
   import BlockRow from './BlockRow.svelte';
 
   const words = text.switches;

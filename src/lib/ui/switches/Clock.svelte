@@ -13,7 +13,7 @@
   import { kitOf } from '$lib/core/kit';
   import { positionOf } from '$lib/core/resources';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   const words = text.switches;
   const { session } = getBench();

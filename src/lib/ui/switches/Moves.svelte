@@ -16,7 +16,7 @@
     type FactGroup
   } from '$lib/core/settings';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { timeText } from '../time';
 
   const words = text.switches;

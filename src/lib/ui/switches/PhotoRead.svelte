@@ -4,7 +4,7 @@
   import type { Block, BlockPicture, State } from '$lib/core/model';
   import type { BlockShape, Corners, Point, Raster } from '$lib/core/photo';
   import type { PhotoMessage, PhotoReply } from '$lib/workers/photo';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { today } from '../time';
   import { Task } from '../work/task.svelte';
   import { pictureOf, placesOf, stateOf, toldIn, type Place } from './photo';

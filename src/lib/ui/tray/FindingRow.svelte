@@ -3,7 +3,7 @@
   import { placeOf } from '$lib/core/rules';
   import type { ToldFinding } from '$lib/words';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   let { finding, open = false }: { finding: ToldFinding; open?: boolean } = $props();
   const { session } = getBench();

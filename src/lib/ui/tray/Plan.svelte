@@ -2,7 +2,7 @@
   import { Button, Checkbox } from 'flowbite-svelte';
   import { getBench } from '../context';
   import { fixText, moveText } from '../labels';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import Working from '../work/Working.svelte';
   import type { Relaxation } from '$lib/core/solver';
   import { keyOf } from '$lib/core/model';

@@ -7,7 +7,7 @@
   import { kindWord, actionWords } from '$lib/words';
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
 
   const { session } = getBench();
   const all = $derived([session.shown.board, ...session.shown.items]);

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { placeOf } from '$lib/core/rules';
   import { getBench } from '../context';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import FindingRow from './FindingRow.svelte';
 
   const { session, planner } = getBench();

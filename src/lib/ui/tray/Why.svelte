@@ -3,7 +3,7 @@
   import type { Explanation } from '../../core/solver';
   import { getBench } from '../context';
   import { moveText } from '../labels';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { explainWords } from '$lib/words';
 
   interface Props {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { text } from '../text';
+  import { text } from '$lib/words/en/screens';
   import { TASK_LIMIT_S } from './task.svelte';
 
   interface Props {

@@ -50,3 +50,9 @@ export function commonMemoryWords(common: CommonMemory): string {
       return `${common.kib} KiB withheld for copies of ROMs`;
   }
 }
+
+/** How chips are read: `32 bits and 4 of parity × 256K`. */
+export const chipGroupsWords = ({ groups }: ChipReading): string =>
+  groups
+    .map((g) => `${g.dataBits} bits${g.parityBits ? ` and ${g.parityBits} of parity` : ''} × ${g.depthK}K`)
+    .join(' and ');

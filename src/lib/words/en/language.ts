@@ -6,14 +6,14 @@ export const counted =
   (n: number): string =>
     `${n} ${n === 1 ? one : many}`;
 
-const list = (type: 'conjunction' | 'disjunction') => {
-  const format = new Intl.ListFormat('en', { type });
-  return (words: readonly string[]): string => format.format(words);
-};
+const list =
+  (format: Intl.ListFormat) =>
+  (words: readonly string[]): string =>
+    format.format(words);
 /** `A, B, and C` */
-export const and = list('conjunction');
+export const and = list(new Intl.ListFormat('en', { type: 'conjunction' }));
 /** `A, B, or C` */
-export const or = list('disjunction');
+export const or = list(new Intl.ListFormat('en', { type: 'disjunction' }));
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** A sentence from words that may or may not end in a full stop. */

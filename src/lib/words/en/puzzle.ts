@@ -1,4 +1,4 @@
-import type { Barred, ClockReason, NothingToTry } from '../../core/puzzle';
+import type { Barred, ClockReason, Element, NothingToTry, Would } from '../../core/puzzle';
 import type { Boundary, GeometryReason } from '../../core/storage';
 
 const mhz = (n: number) => `${Math.round(n * 100) / 100} MHz`;
@@ -75,3 +75,11 @@ export function geometryReasonWords(why: GeometryReason): string {
       return `Halfway between ${why.low} and ${why.high}; no known boundary lies between.`;
   }
 }
+
+/** What is set on a block: the block, or one of its switches. */
+export const elementWords = ({ name, n }: Pick<Element, 'name' | 'n'>): string =>
+  n ? `${name} switch ${n}` : name;
+
+/** What a fact would show. */
+export const wouldWords = (would: Would): string =>
+  'value' in would ? would.value : would.is === 'no-row' ? 'no row' : 'as before';

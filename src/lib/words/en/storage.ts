@@ -4,7 +4,10 @@ import {
   type Cost,
   type Geometry,
   type Overrun,
-  type Verdict
+  type Verdict,
+  type Layer,
+  type Way,
+  type Witness
 } from '../../core/storage';
 import { and } from './language';
 
@@ -132,3 +135,35 @@ const types: Readonly<Record<number, string>> = {
 };
 export const partitionTypeName = (type: number): string =>
   types[type] ?? `unknown type ${type.toString(16).toUpperCase().padStart(2, '0')}`;
+
+const ways: Record<Way, string> = {
+  'smaller drive': 'smaller drive',
+  'fewer cylinders': 'fewer cylinders',
+  'option ROM': 'option ROM',
+  'another BIOS': 'another BIOS',
+  overlay: 'overlay',
+  'clip jumper': 'clip jumper'
+};
+/** Ways past a barrier, one after the other. */
+export const waysWords = (list: readonly Way[]): string => list.map((way) => ways[way]).join(', ');
+
+/** How a layer of the machine calls what it sees of a drive. */
+export function layerWords({ sees }: Layer): string {
+  if ('geometry' in sees) {
+    const { cylinders, heads, sectors } = sees.geometry;
+    return `${sees.by ? `${sees.by}: ` : ''}${cylinders} / ${heads} / ${sectors}`;
+  }
+  if ('blocks' in sees) return `${n(sees.blocks)} blocks`;
+  return {
+    'block-numbers': 'block numbers',
+    lba28: '28-bit LBA',
+    drive: 'as the drive',
+    numbers: 'sector numbers',
+    int13: 'INT 13h',
+    partition: 'one partition'
+  }[sees.is];
+}
+
+/** A place of a disk that speaks for or against a geometry. */
+export const witnessWords = ({ name, of }: Witness): string =>
+  of === 'boot' ? `${name}, boot sector` : `${name}, ${of === 'start' ? 'first' : 'last'} sector`;

@@ -22,6 +22,14 @@ export const busName = {
   'pc-card': 'PC card'
 } as const;
 
+/** The same beside a row of lines, where there is little room. */
+export const seatName: Record<keyof typeof busName, string> = {
+  ...busName,
+  isa8: '8-bit',
+  isa16: '16-bit',
+  'memory-board': 'memory'
+};
+
 const standards: Record<string, string> = {
   mono: 'monochrome',
   cga: 'CGA',

@@ -8,9 +8,9 @@
   import { ask, problemLines } from '$lib/ui/record/send';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { matches } from '$lib/ui/search';
-  import { text } from '$lib/ui/text';
-  import { plan as planText } from '$lib/ui/text/brief';
-  import { builds as buildsText, ownBoard } from '$lib/ui/text/builds';
+  import { text } from '$lib/words/en/screens';
+  import { plan as planText } from '$lib/words/en/screens/brief';
+  import { builds as buildsText, ownBoard } from '$lib/words/en/screens/builds';
 
   let { data } = $props();
   const noBoard = () => ({

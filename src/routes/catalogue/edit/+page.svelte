@@ -17,9 +17,9 @@
   import Deleted from '$lib/ui/shell/Deleted.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { kindWord, kindWords, problemsOf } from '$lib/words';
-  import { text } from '$lib/ui/text';
-  import { factLabel } from '$lib/ui/text/facts';
-  import { catalogue as catalogueText, editor as editorText, notTogether as notTogetherText, paste as pasteText } from '$lib/ui/text/catalogue';
+  import { text } from '$lib/words/en/screens';
+  import { factLabel } from '$lib/words/en/screens/facts';
+  import { catalogue as catalogueText, editor as editorText, notTogether as notTogetherText, paste as pasteText } from '$lib/words/en/screens/catalogue';
 
   let { data } = $props();
   const words = editorText;

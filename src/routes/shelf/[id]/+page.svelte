@@ -13,10 +13,10 @@
   import Photo from '$lib/ui/sheet/Photo.svelte';
   import Ledger from '$lib/ui/shelf/Ledger.svelte';
   import Trials from '$lib/ui/shelf/Trials.svelte';
-  import { text } from '$lib/ui/text';
+  import { text } from '$lib/words/en/screens';
   import { today } from '$lib/ui/time';
-  import { catalogue as catalogueText } from '$lib/ui/text/catalogue';
-  import { shelf as shelfText } from '$lib/ui/text/shelf';
+  import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
+  import { shelf as shelfText } from '$lib/words/en/screens/shelf';
 
   let { data } = $props();
   const words = shelfText;

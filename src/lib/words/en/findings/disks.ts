@@ -1,13 +1,13 @@
 import { sizeWords } from '../../../core/storage';
 import { sentence } from '../language';
-import { barrierWords, guardWords } from '../storage';
+import { barrierWords, waysWords, guardWords } from '../storage';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
 export const disks: WordsOf<'disk.limit' | 'disk.type' | 'disk.setup'> = {
   'disk.limit': ({ drive, barrier: b }) => ({
     title: `${drive.name} is larger than the ${b.who} can use`,
-    sentence: `What you would see: ${barrierWords(b).symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${b.ways.join(', ')}.` : ''}`,
+    sentence: `What you would see: ${barrierWords(b).symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${waysWords(b.ways)}.` : ''}`,
     why: sentence(barrierWords(b).cause)
   }),
   'disk.type': ({ drive, bios, types, best, geometry, usable, lost }) => ({

@@ -58,7 +58,7 @@ function reasonWords({ reason }: LineClash): string {
 }
 
 const clashOn =
-  (resource: keyof typeof doing) =>
+  (both: string) =>
   (f: LineClash): Told => ({
     title:
       f.how === 'driven-twice'
@@ -66,7 +66,7 @@ const clashOn =
         : f.how === 'overlap'
           ? `${f.lineA} overlaps ${f.lineB}`
           : `${f.lineA} is an alias of ${f.lineB}`,
-    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${doing[resource]}. ${expectation(f.a, f.b)}`,
+    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}`,
     why: reasonWords(f)
   });
 
@@ -90,10 +90,10 @@ export const lines: WordsOf<
   | 'unknown.lines'
   | 'unknown.routing'
 > = {
-  'line.irq': clashOn('irq'),
-  'line.dma': clashOn('dma'),
-  'line.io': clashOn('io'),
-  'line.memory': clashOn('memory'),
+  'line.irq': clashOn(doing.irq),
+  'line.dma': clashOn(doing.dma),
+  'line.io': clashOn(doing.io),
+  'line.memory': clashOn(doing.memory),
   'line.more': ({ more, listed }) => ({
     title: `${more} more clashes`,
     sentence: `Only the first ${listed} are listed. Start with fewer cards, or press Resolve.`,

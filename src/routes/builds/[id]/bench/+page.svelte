@@ -9,8 +9,8 @@
   import Apart from '$lib/ui/sheet/Apart.svelte';
   import Cables from '$lib/ui/sheet/Cables.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
-  import { text } from '$lib/ui/text';
-  import { sheet as sheetText } from '$lib/ui/text/sheet';
+  import { text } from '$lib/words/en/screens';
+  import { sheet as sheetText } from '$lib/words/en/screens/sheet';
 
   const { session } = getBench();
   const words = sheetText;

@@ -7,7 +7,7 @@
   import Starts from '$lib/ui/boot/Starts.svelte';
   import Windows from '$lib/ui/boot/Windows.svelte';
   import Views from '$lib/ui/parts/Views.svelte';
-  import { boot as words } from '$lib/ui/text/boot';
+  import { boot as words } from '$lib/words/en/screens/boot';
 
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'plan');

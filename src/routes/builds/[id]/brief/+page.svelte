@@ -5,7 +5,7 @@
   import Machines from '$lib/ui/brief/Machines.svelte';
   import { Planning } from '$lib/ui/brief/planning.svelte';
   import { getBench } from '$lib/ui/context';
-  import { brief as briefText, plan as planText } from '$lib/ui/text/brief';
+  import { brief as briefText, plan as planText } from '$lib/words/en/screens/brief';
 
   let { data } = $props();
   const { session } = getBench();

@@ -15,7 +15,7 @@
   import { hangOn } from '$lib/ui/fit/edit';
   import { ask } from '$lib/ui/record/send';
   import Views from '$lib/ui/parts/Views.svelte';
-  import { disks as disksText } from '$lib/ui/text/disks';
+  import { disks as disksText } from '$lib/words/en/screens/disks';
 
   const words = disksText;
   const { session } = getBench();

@@ -11,7 +11,7 @@
   import Views from '$lib/ui/parts/Views.svelte';
   import { openByView } from '$lib/core/rules';
   import type { ShelfView } from '$lib/core/model';
-  import { fit as fitText } from '$lib/ui/text/fit';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
 
   let { data } = $props();
   const words = fitText;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Loom from '$lib/ui/loom/Loom.svelte';
-  import { text } from '$lib/ui/text';
+  import { text } from '$lib/words/en/screens';
 </script>
 
 <h1>{text.lines.title}</h1>

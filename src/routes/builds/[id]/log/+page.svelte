@@ -4,7 +4,7 @@
   import { getBench } from '$lib/ui/context';
   import { History } from '$lib/ui/log/history.svelte';
   import StateRow from '$lib/ui/log/StateRow.svelte';
-  import { text } from '$lib/ui/text';
+  import { text } from '$lib/words/en/screens';
 
   const words = text.log;
   const { session } = getBench();

@@ -22,7 +22,7 @@
   import Counted from '$lib/ui/memory/Counted.svelte';
   import Variants from '$lib/ui/memory/Variants.svelte';
   import MegabyteMap from '$lib/ui/memory/MegabyteMap.svelte';
-  import { memoryMap as words } from '$lib/ui/text/memory-map';
+  import { memoryMap as words } from '$lib/words/en/screens/memory-map';
   import { maybeWords, useWords, wayOverWords } from '$lib/words';
 
   const { session } = getBench();

@@ -7,8 +7,8 @@
   import { getBench } from '$lib/ui/context';
   import { addPart, seat, takeOut } from '$lib/ui/fit/edit';
   import { Listing } from '$lib/ui/listing.svelte';
-  import { text } from '$lib/ui/text';
-  import { fit as fitText } from '$lib/ui/text/fit';
+  import { text } from '$lib/words/en/screens';
+  import { fit as fitText } from '$lib/words/en/screens/fit';
 
   let { data } = $props();
   const { session } = getBench();

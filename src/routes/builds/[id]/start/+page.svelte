@@ -17,7 +17,7 @@
   import Rescue from '$lib/ui/start/Rescue.svelte';
   import Suspects from '$lib/ui/start/Suspects.svelte';
   import Trials from '$lib/ui/start/Trials.svelte';
-  import { start as words } from '$lib/ui/text/start';
+  import { start as words } from '$lib/words/en/screens/start';
   import { timeText } from '$lib/ui/time';
   import { Task } from '$lib/ui/work/task.svelte';
   import Working from '$lib/ui/work/Working.svelte';

@@ -4,7 +4,7 @@
   import Blocks from '$lib/ui/switches/Blocks.svelte';
   import Clock from '$lib/ui/switches/Clock.svelte';
   import Moves from '$lib/ui/switches/Moves.svelte';
-  import { text } from '$lib/ui/text';
+  import { text } from '$lib/words/en/screens';
 
   const words = text.switches;
   const views = Object.keys(words.views) as (keyof typeof words.views)[];

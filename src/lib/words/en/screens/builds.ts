@@ -1,4 +1,4 @@
-import { and } from '../../words';
+import { and } from '../..';
 import { counted } from './count';
 
 export const builds = {

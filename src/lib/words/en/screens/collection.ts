@@ -1,4 +1,4 @@
-import type { Choice, Standing } from '$lib/core/own';
+import type { Choice, Standing } from '../../../core/own';
 
 export const collection = {
   title: (n: number) => (n === 1 ? 'One part in this file' : `${n} parts in this file`),

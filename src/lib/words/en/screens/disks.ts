@@ -137,6 +137,7 @@ export const disks = {
   even: 'As few as possible',
   planned: 'partitions planned',
   letters: 'Drive letters',
+  floppies: { there: 'floppy', 'not-there': 'floppy, not there' },
   lettersNote: 'A second disk with a primary partition renames the logical drives of the first.',
   tool: (shown: string, is: string) =>
     `The DOS-mode partition tool will show ${shown} MiB in place of ${is}; the partition itself is right.`,

@@ -1,5 +1,5 @@
-import type { IntakeEntry, IntakeKnown } from '$lib/core/intake';
-import type { IntakeSource } from '$lib/core/model';
+import type { IntakeEntry, IntakeKnown } from '../../../core/intake';
+import type { IntakeSource } from '../../../core/model';
 
 export const intake = {
   lead: 'Mains lead out of the wall. Switch nothing on, move no jumper and unplug nothing inside until this list is done. What could not be looked at is “not seen”, not “absent”.',

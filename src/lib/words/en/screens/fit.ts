@@ -1,4 +1,4 @@
-import type { SizeRange } from '$lib/core/boards';
+import type { SizeRange } from '../../../core/boards';
 import { counted } from './count';
 
 export const fit = {

@@ -1,4 +1,4 @@
-import { powerCheckWords, powerStopWords } from '$lib/words';
+import { powerCheckWords, powerStopWords } from '../../index';
 
 /** Before the first power: questions, answers, checks and stops. */
 export const firstPower = {
