@@ -36,7 +36,7 @@ function isData(words: string): boolean {
 /** Words in plain letters that are no data: they are in no words file. */
 const untranslated = (text: string): string[] =>
   text
-    .split(/[^\x00-\x7f]+|\p{L}*[^\x00-\x7f\s]\p{L}*|[,:;()|/.?!]| of | in | and | or /u)
+    .split(/[^ -~\s]+|\p{L}*[^ -~\s]\p{L}*|[,:;()|/.?!]| of | in | and | or /u)
     .map((piece) =>
       piece
         .trim()
