@@ -1,7 +1,13 @@
+import { errorWords } from '../src/lib/words/server';
 import { readFileSync } from 'node:fs';
 import { checked } from '../src/lib/core/rules';
-import { resolve } from '../src/lib/core/solver';
-import { bootCheckReport, bootReport, memoryMapReport, readBuildFile } from '../src/lib/formats';
+import {
+  bootCheckReport,
+  bootReport,
+  memoryMapReport,
+  readBuildFile,
+  resolveReport
+} from '../src/lib/formats';
 import { tell, InvalidDocument } from '../src/lib/words';
 import { diskReport, imageReport } from './disk';
 import { photoReport } from './photo';
@@ -50,8 +56,7 @@ const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
     return { status, findings: findings.map(tell) };
   },
   resolve: (asked) => {
-    const { build, parts } = machineOf(asked);
-    return resolve(build, parts);
+    return resolveReport(machineOf(asked));
   },
   moves: (asked) => {
     const { build, parts } = machineOf(asked);
@@ -64,7 +69,7 @@ export const takesBatch = (command: string): boolean => Object.hasOwn(commands, 
 function problemOf(error: unknown): string {
   if (error instanceof InvalidDocument)
     return error.problems.map((p) => `${p.path || 'top'}: ${p.message}`).join('; ');
-  return (error instanceof Error ? error.message : String(error)).trim().split('\n')[0];
+  return errorWords(error).trim().split('\n')[0];
 }
 
 /**

@@ -1,3 +1,4 @@
+import { errorWords } from '../src/lib/words/server';
 import { barrierWords, costWords } from '../src/lib/words';
 import {
   closeSync,
@@ -10,6 +11,7 @@ import {
   writeFileSync
 } from 'node:fs';
 import {
+  GeometryError,
   barriers,
   fatPlan,
   fitTypes,
@@ -217,7 +219,8 @@ function attempt<T>(work: () => T): T {
   try {
     return work();
   } catch (error) {
-    if (error instanceof RangeError) throw new DiskUsage(`${error.message}\n`);
+    if (error instanceof RangeError || error instanceof GeometryError)
+      throw new DiskUsage(`${errorWords(error)}\n`);
     throw error;
   }
 }

@@ -1,3 +1,4 @@
+import { errorWords } from '../src/lib/words/server';
 import { statSync } from 'node:fs';
 import { CornersError, blockShape, readBlock, type Corners, type Point } from '../src/lib/core/photo';
 import { SettingsUsage } from './settings';
@@ -97,7 +98,7 @@ export async function photoReport([file, ...rest]: readonly string[]): Promise<o
       doubtful: seen.switches.filter((s) => s.isDoubtful).length
     };
   } catch (error) {
-    if (error instanceof CornersError) return fail(error.message);
+    if (error instanceof CornersError) return fail(errorWords(error));
     throw error;
   }
 }

@@ -1,11 +1,11 @@
+import { errorWords } from '../src/lib/words/server';
 import {
   consequenceOf,
   reasonOf,
-  notationFlawWords,
-  encodeFlawWords,
   decodedSentence,
   readingWords,
-  actionWords
+  actionWords,
+  commonMemoryWords
 } from '../src/lib/words';
 import { fillingsFor, fillingsShowing, readSize } from '../src/lib/core/boards';
 import {
@@ -102,7 +102,10 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     )
       throw new SettingsUsage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
     // JSON has no infinity: null is a count without an upper end.
-    if (option === '--count') return { part: part.id, count: size, ...fillingsShowing(facts, size) };
+    if (option === '--count') {
+      const { explanations, common } = fillingsShowing(facts, size);
+      return { part: part.id, count: size, explanations, common: common.map(commonMemoryWords) };
+    }
     const { fillings, whole } = fillingsFor(
       facts,
       [...catalogue().values()].filter((p) => hasFacts(p, 'module')),
@@ -169,10 +172,8 @@ function asked<T>(work: () => T): T {
   try {
     return work();
   } catch (error) {
-    if (error instanceof NotationError)
-      throw new SettingsUsage(`bad input\n  ${notationFlawWords(error.flaw)}\n`);
-    if (error instanceof EncodeError)
-      throw new SettingsUsage(`bad input\n  ${encodeFlawWords(error.flaw)}\n`);
+    if (error instanceof NotationError || error instanceof EncodeError)
+      throw new SettingsUsage(`bad input\n  ${errorWords(error)}\n`);
     throw error;
   }
 }

@@ -1,10 +1,19 @@
 import './root';
 import { readFileSync } from 'node:fs';
 import { checked, type Status } from '../src/lib/core/rules';
-import { tell, InvalidDocument, geometryFlawWords } from '../src/lib/words';
+import { tell, InvalidDocument } from '../src/lib/words';
 import { choose, resolve } from '../src/lib/core/solver';
-import { GeometryError } from '../src/lib/core/storage';
-import { MAX_FILE, exported, readBuildFile, sheetOf, sheetText, type ExportKind } from '../src/lib/formats';
+import { Refusal } from '../src/lib/core/refusal';
+import { errorWords } from '../src/lib/words/server';
+import {
+  MAX_FILE,
+  exported,
+  readBuildFile,
+  resolveReport,
+  sheetOf,
+  sheetText,
+  type ExportKind
+} from '../src/lib/formats';
 import { StoreTrouble } from '../src/lib/server/trouble';
 import { BATCH_USAGE, batch, takesBatch } from './batch';
 import { BOOT_USAGE, bootCommands } from './boot';
@@ -142,7 +151,7 @@ function run(argv: readonly string[]): number {
     return exitOf[checked(planned, parts).status];
   }
   const { allowOff, alternatives, maxNodes } = args;
-  const resolution = resolve(build, parts, { allowOff, alternatives, maxNodes });
+  const resolution = resolveReport({ build, parts }, { allowOff, alternatives, maxNodes });
   print(resolution);
   return resolution.status === 'solved' ? 0 : 1;
 }
@@ -207,8 +216,7 @@ try {
     );
   else if (error instanceof Usage || error instanceof DiskUsage || error instanceof SettingsUsage)
     process.stderr.write(error.message);
-  else if (error instanceof GeometryError)
-    process.stderr.write(`bad input\n  ${geometryFlawWords(error.flaw)}\n`);
+  else if (error instanceof Refusal) process.stderr.write(`bad input\n  ${errorWords(error)}\n`);
   else if (error instanceof StoreTrouble) process.stderr.write(`${error.message}\n`);
   else throw error;
   process.exitCode = 2;

@@ -17,4 +17,5 @@ export * from './boot-floppy';
 export * from './boot-disk';
 export * from './reports/boot';
 export * from './reports/memory-map';
+export * from './reports/resolve';
 export * from './reports/start';

@@ -2,8 +2,8 @@ import type { Brief, Build, PartSet } from '../core/model';
 import { usedParts } from '../core/kit';
 import { partSet } from '../core/model';
 import type { Front } from '../core/planner';
-import type { Resolution, ResolveOptions } from '../core/solver';
-import type { ExportKind } from '../formats';
+import type { ResolveOptions } from '../core/solver';
+import type { ExportKind, ToldResolution } from '../formats';
 import type { BuildStore } from './builds';
 import type { CheckReply, JobInput, ToldColumn } from './heavy/jobs';
 import { pool } from './heavy/pool';
@@ -36,7 +36,7 @@ export const resolved = (
   parts: PartSet,
   options: ResolveOptions,
   signal?: AbortSignal
-): Promise<Resolution> =>
+): Promise<ToldResolution> =>
   pool.run('resolve', { build, parts: own(build, parts), options, ms: RESOLVE_MS }, signal);
 
 /** Resolves a build file within the time limit. */
@@ -44,7 +44,7 @@ export const resolvedFile = (
   text: string,
   options: ResolveOptions,
   signal?: AbortSignal
-): Promise<Resolution> => pool.run('resolveFile', { text, options, ms: RESOLVE_MS }, signal);
+): Promise<ToldResolution> => pool.run('resolveFile', { text, options, ms: RESOLVE_MS }, signal);
 
 /** What a build comes to in one regard, as plain data with its words. */
 export const report = <J extends 'memoryMap' | 'boot' | 'bootCheck' | 'rehearse' | 'diagnose'>(

@@ -1,4 +1,3 @@
-import { tooLargeWords } from '$lib/words';
 import { choose, type Explanation, type Resolution, type Solution } from '../core/solver';
 import type { SolveReply, SolveRequest } from '../workers/solve';
 import type { Session } from './record/session.svelte';
@@ -64,7 +63,6 @@ export class Planner {
       request,
       (reply) => {
         if (reply.kind === 'error') this.fail(reply.message);
-        else if (reply.kind === 'too-large') this.fail(tooLargeWords);
         else if (reply.kind === 'explain') {
           this.why = reply.result;
           this.state = 'why';

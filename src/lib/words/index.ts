@@ -9,7 +9,7 @@ export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
 export { missingNames } from './en/findings/unknown';
 export type { Told } from './en/findings/told';
 export { barWords, reasonWords } from './en/planner';
-export { explainWords, shareWords, struckWords, tooLargeWords } from './en/solver';
+export { explainWords, shareWords, struckWords } from './en/solver';
 export { floppyNote, linkName, linkWords } from './en/floppies';
 export { interfaceWords, lowLevelSteps } from './en/interfaces';
 export { actionWords, commandWords, setupLineWords } from './en/moves';

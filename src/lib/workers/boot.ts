@@ -1,3 +1,4 @@
+import { errorWords } from '../words/server';
 import type { BootPlan, NoPlan } from '../core/boot';
 import { planBeside } from '../core/boot-files';
 import { kitOf } from '../core/kit';
@@ -14,7 +15,7 @@ self.onmessage = ({ data }: MessageEvent<BootMessage>) => {
   try {
     reply = { kind: 'plan', value: planBeside(kitOf(data.build, partSet(data.parts))) };
   } catch (error) {
-    reply = { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+    reply = { kind: 'error', message: errorWords(error) };
   }
   self.postMessage(reply);
 };

@@ -1,3 +1,4 @@
+import { errorWords } from '../words/server';
 import {
   CornersError,
   cutOut,
@@ -28,9 +29,7 @@ self.onmessage = ({ data }: MessageEvent<PhotoMessage>) => {
     };
   } catch (error) {
     reply =
-      error instanceof CornersError
-        ? { kind: 'corners' }
-        : { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+      error instanceof CornersError ? { kind: 'corners' } : { kind: 'error', message: errorWords(error) };
   }
   self.postMessage(reply);
 };

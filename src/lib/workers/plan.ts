@@ -1,3 +1,4 @@
+import { errorWords } from '../words/server';
 import {
   plan,
   whyNot,
@@ -35,7 +36,7 @@ self.onmessage = ({ data }: MessageEvent<PlanMessage>) => {
         ? { kind: 'plan', front: plan(data.request, { progress }) }
         : { kind: 'why', why: whyNot(data.request, data.current, data.part, { progress }) };
   } catch (error) {
-    reply = { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+    reply = { kind: 'error', message: errorWords(error) };
   }
   self.postMessage(reply);
 };

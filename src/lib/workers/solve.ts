@@ -1,12 +1,6 @@
+import { errorWords } from '../words/server';
 import { partSet, type Build, type Part } from '../core/model';
-import {
-  TooLarge,
-  explain,
-  resolve,
-  type Explanation,
-  type Resolution,
-  type ResolveOptions
-} from '../core/solver';
+import { explain, resolve, type Explanation, type Resolution, type ResolveOptions } from '../core/solver';
 
 export type SolveRequest =
   | { kind: 'resolve'; build: Build; parts: Part[]; options: ResolveOptions }
@@ -15,7 +9,6 @@ export type SolveRequest =
 export type SolveReply =
   | { kind: 'resolve'; result: Resolution }
   | { kind: 'explain'; result: Explanation }
-  | { kind: 'too-large' }
   | { kind: 'error'; message: string };
 
 // The page ends the worker to cancel: the search holds no state worth keeping.
@@ -32,10 +25,7 @@ self.onmessage = (event: MessageEvent<SolveRequest>) => {
             result: explain(request.build, parts, request.item, request.setting, request.position)
           };
   } catch (error) {
-    reply =
-      error instanceof TooLarge
-        ? { kind: 'too-large' }
-        : { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+    reply = { kind: 'error', message: errorWords(error) };
   }
   self.postMessage(reply);
 };

@@ -1,3 +1,4 @@
+import { errorWords } from '../words/server';
 import {
   beginCourse,
   diagnose,
@@ -48,7 +49,7 @@ self.onmessage = ({ data }: MessageEvent<StartMessage>) => {
   try {
     reply = answer(data);
   } catch (error) {
-    reply = { kind: 'error', message: error instanceof Error ? error.message : String(error) };
+    reply = { kind: 'error', message: errorWords(error) };
   }
   self.postMessage(reply);
 };

@@ -3,7 +3,7 @@ import { checked } from '../../core/rules';
 import { columnOf, type Column } from '../../core/compare';
 import { buildSchema, checkBuild, schemaFlaws, type Build, type Part, type PartSet } from '../../core/model';
 import { plan, type Front, type PlanRequest } from '../../core/planner';
-import { resolve, type Resolution, type ResolveOptions } from '../../core/solver';
+import type { ResolveOptions } from '../../core/solver';
 import {
   bootCheckReport,
   bootReport,
@@ -19,6 +19,8 @@ import {
   readShelfCsv,
   readWorkshop,
   rehearseReport,
+  resolveReport,
+  type ToldResolution,
   writeWorkshop,
   type ExportKind,
   type ShelfRow,
@@ -68,12 +70,17 @@ export const jobs = {
   readPart: ({ text, name }: { text: string; name: string }): Part => readPart(text, name),
   check,
   checkFile: (text: string): CheckReply => check(readBuildFile(text)),
-  resolve: ({ build, parts, options, ms }: Machine & { options: ResolveOptions; ms: number }): Resolution =>
-    resolve(build, parts, { ...options, shouldStop: endIn(ms) }),
-  resolveFile: ({ text, options, ms }: { text: string; options: ResolveOptions; ms: number }): Resolution => {
-    const { build, parts } = readBuildFile(text);
-    return resolve(build, parts, { ...options, shouldStop: endIn(ms) });
-  },
+  resolve: ({ options, ms, ...machine }: Machine & { options: ResolveOptions; ms: number }): ToldResolution =>
+    resolveReport(machine, { ...options, shouldStop: endIn(ms) }),
+  resolveFile: ({
+    text,
+    options,
+    ms
+  }: {
+    text: string;
+    options: ResolveOptions;
+    ms: number;
+  }): ToldResolution => resolveReport(readBuildFile(text), { ...options, shouldStop: endIn(ms) }),
   plan: ({ request, ms }: { request: PlanRequest; ms: number }): Front =>
     plan(request, { shouldStop: endIn(ms) }),
   column: ({ build, parts }: Machine): ToldColumn => {

@@ -5,7 +5,8 @@ import { sure } from '../../core/model';
 import { TooLarge } from '../../core/solver';
 import { jobs, type JobName } from './jobs';
 import type { Asked, Answered, Started } from './messages';
-import { InvalidDocument, tooLargeWords } from '../../words';
+import { InvalidDocument } from '../../words';
+import { errorWords } from '../../words/server';
 
 const port = sure(parentPort, 'parent port');
 
@@ -26,16 +27,11 @@ function threadFolder(): string {
 }
 port.postMessage({ thread: threadFolder() } satisfies Started);
 
-const messageOf = (error: unknown): string => {
-  if (error instanceof TooLarge) return tooLargeWords;
-  return error instanceof Error ? error.message : String(error);
-};
-
 const failure = (error: unknown): Answered['failure'] =>
   error instanceof InvalidDocument
     ? { problems: error.problems, what: error.what, message: error.message }
     : {
-        message: messageOf(error),
+        message: errorWords(error),
         tooLarge: error instanceof TooLarge
       };
 
