@@ -1,59 +1,7 @@
 import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
 import { caps, press, sees, until, useBench, violations } from '../support/browser';
-
-const screens = [
-  '/',
-  '/builds/new',
-  '/plan',
-  '/shelf',
-  '/shelf/vga-16',
-  '/catalogue',
-  '/catalogue/edit?like=tollmark-8',
-  '/catalogue/edit?name=LAN-8',
-  '/identify',
-  '/identify?seen=attic-board',
-  '/compare?ids=plover,curlew',
-  '/builds/plover/brief',
-  '/builds/plover/fit',
-  '/builds/plover/fit?view=memory',
-  '/builds/plover/fit?view=drives',
-  '/login',
-  '/nowhere',
-  '/decode?part=skerrin-px8&sw1=off+on+?+off',
-  '/notebook?id=loft-xt',
-  '/notebook?id=slipway-486',
-  '/builds/dunlin/switches',
-  '/builds/plover/switches?view=moves',
-  '/builds/sanderling/switches?view=clock',
-  '/builds/sanderling/disks',
-  '/builds/sanderling/disks?view=partitions',
-  '/builds/sanderling/disks?view=read',
-  '/builds/turnstone/disks?view=interfaces',
-  '/builds/plover/disks?view=floppies',
-  '/builds/plover/disks?view=roms',
-  '/builds/sanderling/bench?view=cables',
-  '/builds/dunlin/bench?view=apart',
-  '/builds/plover/parts',
-  '/builds/plover/lines',
-  '/builds/plover/bench',
-  '/builds/sanderling/memory',
-  '/builds/plover/memory',
-  '/builds/sanderling/boot',
-  '/builds/dunlin/boot?view=own',
-  '/builds/plover/boot?view=sizes',
-  '/builds/turnstone/start?view=happened',
-  '/builds/plover/start?view=rehearsal',
-  '/builds/plover/start?view=power',
-  '/builds/plover/start?view=rails',
-  '/builds/plover/start?view=trials',
-  '/builds/godwit/start?view=intake',
-  '/builds/godwit/start?view=happened',
-  '/builds/redshank/start?view=rescue',
-  '/builds/redshank/start?view=practice',
-  '/builds/plover/boot?view=programs',
-  '/builds/plover/log'
-];
+import { screens } from '../support/screens';
 
 describe('the look of the application', () => {
   const bench = useBench();

@@ -2,6 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { useBench } from '../support/browser';
 import { pseudoWords } from '../../scripts/pseudo-words';
+import { screens } from '../support/screens';
 
 const root = new URL('../..', import.meta.url).pathname;
 
@@ -45,47 +46,8 @@ const untranslated = (text: string): string[] =>
     )
     .filter((piece) => /[a-z]{3,}/.test(piece) && !NOTATION.test(piece) && !isData(piece));
 
-const pages = [
-  '/',
-  '/builds/new',
-  '/plan',
-  '/shelf',
-  '/shelf/vga-16',
-  '/catalogue',
-  '/catalogue/edit?like=tollmark-8',
-  '/identify?seen=attic-board',
-  '/compare?ids=plover,curlew',
-  '/decode?part=skerrin-px8&sw1=off+on+?+off',
-  '/notebook?id=loft-xt',
-  '/builds/plover/brief',
-  '/builds/plover/fit',
-  '/builds/plover/fit?view=memory',
-  '/builds/plover/fit?view=drives',
-  '/builds/plover/fit?view=first',
-  '/builds/dunlin/switches',
-  '/builds/plover/switches?view=moves',
-  '/builds/sanderling/switches?view=clock',
-  '/builds/sanderling/disks',
-  '/builds/sanderling/disks?view=partitions',
-  '/builds/turnstone/disks?view=interfaces',
-  '/builds/plover/disks?view=floppies',
-  '/builds/sanderling/bench?view=cables',
-  '/builds/dunlin/bench?view=apart',
-  '/builds/plover/parts',
-  '/builds/plover/lines',
-  '/builds/plover/bench',
-  '/builds/plover/memory',
-  '/builds/sanderling/boot',
-  '/builds/plover/boot?view=programs',
-  '/builds/turnstone/start?view=happened',
-  '/builds/plover/start?view=rehearsal',
-  '/builds/plover/start?view=power',
-  '/builds/plover/start?view=rails',
-  '/builds/godwit/start?view=intake',
-  '/builds/redshank/start?view=rescue',
-  '/builds/redshank/start?view=practice',
-  '/builds/plover/log'
-];
+// The page that is not there complains on the console.
+const pages = screens.filter((path) => path !== '/nowhere');
 
 describe('the words in another language', () => {
   const bench = useBench({ env: { YJ_WORDS: 'pseudo' } });
