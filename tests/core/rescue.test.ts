@@ -10,6 +10,7 @@ import {
   channelTimes,
   floppyCounts,
   heldBack,
+  mayBeWiped,
   isImaged,
   mayStop,
   readStatus,
@@ -100,6 +101,10 @@ describe('rescue of a disk', () => {
         expect(held === null).to.equal(disk.unique !== 'yes' || isImaged(disk));
         expect(allHeld(build).length).to.equal(held ? 1 : 0);
         if (held) expect(held.wayPast !== null).to.equal(disk.wayPast !== undefined);
+        // Nobody said anything: nothing that destroys is proposed.
+        if (!isImaged(disk) && !disk.wayPast)
+          expect(mayBeWiped(build, 'hard-disk')).to.equal(disk.unique === 'no');
+        else expect(mayBeWiped(build, 'hard-disk')).to.equal(true);
         expect(rescueOf(build, 'hard-disk')).to.deep.equal(disk);
         RescueDisk.parse(rescueOf(build, 'hard-disk'));
       })

@@ -38,6 +38,15 @@ export function heldBack(build: Build, item: string): Held | null {
   return { item, why, wayPast: disk.wayPast ?? null };
 }
 
+/**
+ * Whether what destroys all data of a drive may be proposed: somebody said that nothing on it is without a copy, it is
+ * imaged, or somebody signed for it. Where nobody said anything it may not.
+ */
+export function mayBeWiped(build: Build, item: string): boolean {
+  const disk = rescueOf(build, item);
+  return disk.unique === 'no' || isImaged(disk) || disk.wayPast !== undefined;
+}
+
 /** Every drive of a build that is held back and that nobody signed for. */
 export const allHeld = (build: Build): Held[] =>
   Object.keys(build.rescue ?? {}).flatMap((item) => heldBack(build, item) ?? []);

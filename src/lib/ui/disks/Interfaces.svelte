@@ -4,7 +4,7 @@
   import { interfaceNotes, interleaves, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
   import type { Part, ShelfView } from '$lib/core/model';
-  import { heldBack } from '$lib/core/rescue';
+  import { mayBeWiped } from '$lib/core/rescue';
   import { replacementRoutes, type Route } from '$lib/core/replace';
   import { tell } from '$lib/words';
   import { getBench } from '../context';
@@ -20,7 +20,7 @@
   const SHOWN = 8;
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const notes = $derived(disk ? interfaceNotes(kit, disk.drive.item.id) : []);
-  const held = $derived(disk ? heldBack(session.build, disk.drive.item.id) : null);
+  const isFree = $derived(disk !== null && mayBeWiped(session.build, disk.drive.item.id));
   const kind = $derived(disk?.drive.part.drive.interface);
   const isOld = $derived(kind === 'st506' || kind === 'rll' || kind === 'esdi');
   const since = $derived(session.machine.find(disk?.controller?.item ?? '')?.part.sold?.from ?? null);
@@ -82,11 +82,11 @@
     <h2>{words.lowLevel}</h2>
     <p class="danger">{words.lowLevelDanger}</p>
     <DataGate item={disk.drive.item.id} title={disk.drive.title} asks />
-    {#if !held || held.wayPast}
+    {#if isFree}
       <ol>
         {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
       </ol>
-    {/if}
+    {:else}<p class="lead">{words.lowLevelLater}</p>{/if}
   {/if}
   <h2>{words.replace}</h2>
   <p class="lead">{words.replaceLead}</p>
