@@ -1,4 +1,4 @@
-import { errorWords } from '../src/lib/words/server';
+import { errorWords } from '../src/lib/words/errors';
 import { readFileSync } from 'node:fs';
 import { checked } from '../src/lib/core/rules';
 import {

@@ -1,4 +1,4 @@
-import { errorWords } from '../src/lib/words/server';
+import { errorWords } from '../src/lib/words/errors';
 import { barrierWords, costWords } from '../src/lib/words';
 import {
   closeSync,

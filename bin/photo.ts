@@ -1,4 +1,4 @@
-import { errorWords } from '../src/lib/words/server';
+import { errorWords } from '../src/lib/words/errors';
 import { statSync } from 'node:fs';
 import { CornersError, blockShape, readBlock, type Corners, type Point } from '../src/lib/core/photo';
 import { SettingsUsage } from './settings';

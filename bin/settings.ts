@@ -1,4 +1,4 @@
-import { errorWords } from '../src/lib/words/server';
+import { errorWords } from '../src/lib/words/errors';
 import {
   consequenceOf,
   reasonOf,

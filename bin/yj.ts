@@ -4,7 +4,7 @@ import { checked, type Status } from '../src/lib/core/rules';
 import { tell, InvalidDocument } from '../src/lib/words';
 import { choose, resolve } from '../src/lib/core/solver';
 import { Refusal } from '../src/lib/core/refusal';
-import { errorWords } from '../src/lib/words/server';
+import { errorWords } from '../src/lib/words/errors';
 import {
   MAX_FILE,
   exported,

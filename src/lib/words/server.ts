@@ -1,4 +1,3 @@
-/** The words of the server, the command line and the workers, apart from those that pages load. */
+/** The words of the server, apart from those that pages load. */
 export * from './en/server';
 export * from './en/api';
-export * from './en/errors';

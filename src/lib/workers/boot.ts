@@ -1,4 +1,4 @@
-import { errorWords } from '../words/server';
+import { errorWords } from '../words/errors';
 import type { BootPlan, NoPlan } from '../core/boot';
 import { planBeside } from '../core/boot-files';
 import { kitOf } from '../core/kit';

@@ -1,4 +1,4 @@
-import { errorWords } from '../words/server';
+import { errorWords } from '../words/errors';
 import {
   plan,
   whyNot,

@@ -1,4 +1,4 @@
-import { errorWords } from '../words/server';
+import { errorWords } from '../words/errors';
 import { partSet, type Build, type Part } from '../core/model';
 import { explain, resolve, type Explanation, type Resolution, type ResolveOptions } from '../core/solver';
 

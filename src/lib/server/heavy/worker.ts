@@ -6,7 +6,7 @@ import { TooLarge } from '../../core/solver';
 import { jobs, type JobName } from './jobs';
 import type { Asked, Answered, Started } from './messages';
 import { InvalidDocument } from '../../words';
-import { errorWords } from '../../words/server';
+import { errorWords } from '../../words/errors';
 
 const port = sure(parentPort, 'parent port');
 

@@ -1,0 +1,2 @@
+/** What went wrong, for the command line and whatever runs beside a page. */
+export * from './en/errors';
