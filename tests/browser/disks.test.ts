@@ -197,7 +197,7 @@ describe('disks', () => {
     await bench.open('/builds/dunlin/disks?view=interfaces');
     await sees(page, 'low-level format belongs to this drive');
     // What destroys everything is not told before somebody said what is on the drive.
-    await sees(page, 'The steps appear here once that is answered');
+    await sees(page, 'The steps appear here once nothing on it can be lost');
     expect(await page.$eval('main', (e) => e.innerText)).not.to.match(/Start a debugger/);
     await page.click('section.asks button:last-child');
     await sees(page, 'Start a debugger');

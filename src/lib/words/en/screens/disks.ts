@@ -273,7 +273,8 @@ export const disks = {
   linesOpen:
     'The lines of this machine cannot be resolved as it is; see Lines first. Cards are not judged by them.',
   lowLevel: 'Low-level format',
-  lowLevelLater: 'The steps appear here once that is answered, or the drive is imaged.',
+  lowLevelLater:
+    'The steps appear here once nothing on it can be lost: say so above, or image the drive first.',
   lowLevelDanger: 'It destroys everything on the drive. Copy it before the first write.',
   replace: 'If it is dead',
   replaceLead: 'Ways to replace it, each tried as a whole machine: seat, lines, power, bay.',
