@@ -137,16 +137,19 @@ await Promise.all([
 ]);
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
-const look = 'tests/browser/look.test.ts';
+/** Those that walk over every screen go beside the other tests of the browser, which take longest. */
+const walks = ['tests/browser/look.test.ts', 'tests/browser/words.test.ts'];
 const browser = ensureChromium();
 if (!browser) failed++;
 await mocha([
   // The longest first, so that none is left alone at the end.
-  ...(browser ? [['Browser tests', ['tests/browser/**/*.test.ts', '--ignore', look]]] : []),
+  ...(browser
+    ? [['Browser tests', ['tests/browser/**/*.test.ts', ...walks.flatMap((file) => ['--ignore', file])]]]
+    : []),
   ['Command line and formats', files('formats')],
   ['Core', files('core', 'ui', 'truth'), roomy],
   ['Server and its data', files('server')],
-  ...(browser ? [['The look of every screen', [look]]] : []),
+  ...(browser ? [['The look of every screen', walks]] : []),
   ['Server over HTTP', files('http')]
 ]);
 console.log(`\n${passed} passed, ${failed} failed`);
