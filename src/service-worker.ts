@@ -13,7 +13,7 @@ const PAGES = `yj-pages-${version}`;
 const program = new Set([...build, ...files]);
 /** Pages that work without the server, and the data that comes with a move to them. */
 const isKept = (path: string): boolean =>
-  /^\/builds\/[^/]+\/(switches|lines|disks|bench)(\/__data\.json)?$/.test(path);
+  /^\/builds\/[^/]+\/(switches|lines|disks|memory|boot|start|bench)(\/__data\.json)?$/.test(path);
 
 worker.addEventListener('install', (event) => {
   event.waitUntil(

@@ -203,7 +203,9 @@ describe('switches and the bench', () => {
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     await page.waitForFunction(
       async () =>
-        (await caches.match('/builds/dunlin/bench')) !== undefined &&
+        (await Promise.all(
+          ['bench', 'memory', 'boot', 'start'].map((stage) => caches.match(`/builds/dunlin/${stage}`))
+        ).then((kept) => kept.every((page) => page !== undefined))) &&
         navigator.serviceWorker.controller !== null
     );
     // Saved while the server is there, and after the page was kept.
@@ -219,6 +221,11 @@ describe('switches and the bench', () => {
     await page.waitForFunction(() => document.querySelectorAll('.steps input:checked').length === 2);
     await page.goto(`${bench.server.url}/builds/dunlin/bench`);
     await page.waitForFunction(() => document.querySelectorAll('.steps input:checked').length === 2);
+    for (const stage of ['memory', 'boot', 'start']) {
+      await page.goto(`${bench.server.url}/builds/dunlin/${stage}`);
+      await sees(page, 'The server does not answer');
+      await page.waitForFunction(() => document.querySelector('main')!.innerText.length > 400);
+    }
     await bench.server.restart();
     await until(async () => Object.keys((await saved('dunlin')).build.done ?? {}).length === 2);
     bench.complaints.splice(0);

@@ -197,4 +197,48 @@ describe('the record of a build on its way to the server', () => {
     ]);
     stop();
   });
+
+  it('a state that was undone elsewhere does not come back when the server goes away', async () => {
+    // Saved by an earlier page of this browser, and undone on another machine since.
+    const undone = withIrq(plover, '10');
+    kept.set('yj-last:plover', JSON.stringify({ head: 3, build: undone }));
+    const session = open();
+    const stop = session.start();
+    FakeEvents.last.tell('all');
+    await turns();
+    await next().answer(200, saved(1, plover));
+    FakeEvents.last.tell('all');
+    await turns();
+    await next().answer(0, null);
+    expect([session.isAway, session.head]).to.deep.equal([true, 1]);
+    expect(session.build).to.deep.equal(plover);
+    stop();
+  });
+
+  it('a page that was kept from earlier takes up what this browser saved since', async () => {
+    kept.set('yj-last:plover', JSON.stringify({ head: 3, build: withIrq(plover, '10') }));
+    const session = open();
+    const stop = session.start();
+    FakeEvents.last.tell('all');
+    await turns();
+    await next().answer(0, null);
+    expect([session.head, session.build]).to.deep.equal([3, withIrq(plover, '10')]);
+    stop();
+  });
+
+  it('what an earlier page left is not lost when this one closes before it is taken up', async () => {
+    const queue = [{ build: withIrq(plover, '7'), note: 'left' }];
+    kept.set('yj-pending:plover:other', JSON.stringify({ base: saved(1, plover), queue }));
+    // A part that this page does not know yet has to be fetched first.
+    const session = new Session(
+      saved(1, plover),
+      [...parts.values()].filter((part) => part.id !== plover.items[0]!.part)
+    );
+    const stop = session.start();
+    await turns();
+    expect(next().path).to.equal(`/parts/${plover.items[0]!.part}`);
+    stop();
+    const left = [...kept].filter(([key]) => key.startsWith('yj-pending:plover:'));
+    expect(left.map(([, text]) => (JSON.parse(text) as { queue: unknown }).queue)).to.deep.equal([queue]);
+  });
 });

@@ -57,6 +57,8 @@ export class Session {
   private queue: Change[] = [];
   private flushing: Promise<void> | null = null;
   private recheck = false;
+  /** What an earlier page left, while parts of it are still fetched. */
+  private taking: Pending | null = null;
   private readonly pending: PendingStore;
   private readonly live = new Live((what) => this.hear(what));
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -193,7 +195,7 @@ export class Session {
     this.canRedo = canRedo;
     this.trouble = { kind: 'fine' };
     lastSaved.keep(this.saved);
-    if (!this.queue.length) this.pending.forget();
+    if (!this.queue.length) this.keep();
   }
 
   /** What to do about a save that did not go through. @returns whether to go on */
@@ -242,22 +244,26 @@ export class Session {
   }
 
   private keep(): void {
-    this.pending.keep({ base: this.saved, queue: this.queue });
+    const { base, queue } = this.taking ?? { base: this.saved, queue: [] };
+    this.pending.keep({ base, queue: [...queue, ...this.queue] });
   }
 
   /** Takes over changes that an earlier page of this build could not send. */
   private resume(): void {
     if (this.queue.length || this.sending || this.trouble.kind !== 'fine') return;
-    const left = this.pending.adopt();
+    const left = this.taking ?? this.pending.adopt();
     if (left) void this.take(left);
   }
 
   private async take(left: Pending): Promise<void> {
+    this.taking = left;
     const { build } = lastOf(left.queue);
     if (!(await this.knowParts(build))) {
       this.timer = setTimeout(() => void this.take(left), RETRY_MS);
       return;
     }
+    if (this.taking !== left) return;
+    this.taking = null;
     this.saved = left.base;
     this.queue = [...left.queue, ...this.queue];
     this.waiting = this.queue.length;
@@ -294,7 +300,11 @@ export class Session {
     this.trouble = { kind: 'fine' };
     this.canUndo = reply.value.canUndo;
     this.canRedo = reply.value.canRedo;
-    if (reply.value.head === this.saved.head) return;
+    if (reply.value.head === this.saved.head) {
+      // What another page of this browser saved last may have been undone since: heads go back too.
+      lastSaved.keep({ head, build: reply.value.build });
+      return;
+    }
     if (!(await this.knowParts(reply.value.build))) return this.leave();
     if (this.queue.length || this.sending) return;
     this.accept(reply.value);
@@ -382,6 +392,7 @@ export class Session {
   /** Back to the last saved state. */
   revert(): void {
     this.queue = [];
+    this.taking = null;
     this.waiting = 0;
     this.pending.forget();
     this.build = this.saved.build;
@@ -395,7 +406,7 @@ export class Session {
     this.saved = record;
     this.queue = [];
     this.waiting = 0;
-    this.pending.forget();
+    this.keep();
     this.trouble = { kind: 'fine' };
     lastSaved.keep({ head: record.head, build: record.build });
     this.show(record);
