@@ -35,13 +35,26 @@ worker.addEventListener('activate', (event) => {
   );
 });
 
-/** A page asks for its build to be kept: `{ keep: ['/builds/x/bench', …] }`. */
+/**
+ * A page asks for its build to be kept: `{ keep: ['/builds/x/bench', …], state: 'what these pages show' }`. Pages that
+ * were kept for the same state are not asked for again.
+ */
 worker.addEventListener('message', (event) => {
-  const { keep } = (event.data ?? {}) as { keep?: unknown };
-  if (!Array.isArray(keep)) return;
+  const { keep, state } = (event.data ?? {}) as { keep?: unknown; state?: unknown };
+  if (!Array.isArray(keep) || typeof state !== 'string') return;
   const paths = keep.filter((p): p is string => typeof p === 'string' && isKept(p)).slice(0, 10);
-  event.waitUntil(Promise.all(paths.map((path) => fromServer(new Request(path)).catch(() => null))));
+  event.waitUntil(keepAll(paths, state).catch(() => null));
 });
+
+/** What the kept pages of a build show stands beside them, under a path that no page has. */
+async function keepAll(paths: readonly string[], state: string): Promise<void> {
+  if (!paths[0]) return;
+  const pages = await caches.open(PAGES);
+  const mark = `${paths[0].split('/').slice(0, 3).join('/')}/kept`;
+  if ((await (await pages.match(mark))?.text()) === state) return;
+  const all = await Promise.all(paths.map((path) => fromServer(new Request(path))));
+  if (all.every(({ ok, redirected }) => ok && !redirected)) await pages.put(mark, new Response(state));
+}
 
 worker.addEventListener('fetch', (event) => {
   const { request } = event;

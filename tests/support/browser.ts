@@ -34,6 +34,29 @@ async function startChromium(): Promise<Chromium> {
   };
 }
 
+/**
+ * One browser for all suites of a process, which start it with a profile that knows the application: what a first
+ * visit costs is paid once. It ends with the last suite.
+ */
+let shared: Promise<Chromium> | null = null;
+if (typeof after === 'function') after(async () => (await shared)?.close());
+
+/** What the pages of an address kept in the browser is forgotten: the next suite starts as a newcomer. */
+async function forget({ browser }: Chromium, origin: string): Promise<void> {
+  const page = await browser.newPage();
+  const session = await page.createCDPSession();
+  await session.send('Network.enable');
+  // A picture on its own: the browser looks for an icon to it, which the server would note as not there.
+  await session.send('Network.setBlockedURLs', { urls: ['*/favicon.ico'] });
+  await page.goto(`${origin}/mark.svg`);
+  await page.evaluate(async () => {
+    const kept = (await caches.keys()).filter((name) => name.startsWith('yj-pages'));
+    for (const name of kept) await caches.delete(name);
+  });
+  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'local_storage,cookies,indexeddb' });
+  await page.close();
+}
+
 /** How long a page may take to show something, in ms: far above what it needs, for machines with other work. */
 const PATIENCE = 120_000;
 
@@ -116,13 +139,16 @@ export class Bench {
   private chromium!: Chromium;
   private pages: Page[] = [];
 
+  /** @param own whether with a browser of its own, which knows nothing of the application */
+  constructor(private readonly own = true) {}
+
   async start(options: Parameters<typeof startServer>[0] = {}): Promise<void> {
     await this.startOn(await startServer(options));
   }
   /** Works with a server that runs already. */
   async startOn(server: Running): Promise<void> {
     this.server = server;
-    this.chromium = await startChromium();
+    this.chromium = await (this.own ? startChromium() : (shared ??= startChromium()));
   }
   async begin(): Promise<void> {
     this.pages = [];
@@ -142,7 +168,8 @@ export class Bench {
   }
   async stop(): Promise<void> {
     try {
-      await this.chromium?.close();
+      if (this.own) await this.chromium?.close();
+      else if (this.server) await forget(this.chromium, this.server.url);
     } finally {
       await this.server?.stop();
     }
@@ -169,7 +196,7 @@ export class Bench {
 
 /** A bench for the tests of a suite. */
 export function useBench(options: Parameters<typeof startServer>[0] = {}): Bench {
-  const bench = new Bench();
+  const bench = new Bench(false);
   before(() => bench.start(options));
   beforeEach(() => bench.begin());
   afterEach(function () {

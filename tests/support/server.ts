@@ -23,7 +23,7 @@ export async function startServer({
   args = [] as string[],
   env = {} as Record<string, string>
 } = {}): Promise<Running> {
-  const port = await freePort();
+  const port = await portFor(env);
   let child: ChildProcess;
   const start = async () => {
     child = spawn('node', ['scripts/demo.mjs', ...args], {
@@ -32,7 +32,9 @@ export async function startServer({
       stdio: ['ignore', 'ignore', 'inherit']
     });
     const started = child;
-    process.once('exit', () => started.kill('SIGKILL'));
+    const end = () => started.kill('SIGKILL');
+    process.once('exit', end);
+    started.once('exit', () => process.off('exit', end));
     await reachable(`http://127.0.0.1:${port}/api/v1/builds`, child);
   };
   const stop = (signal: NodeJS.Signals = 'SIGTERM') =>
@@ -70,6 +72,15 @@ export function useServer(): { readonly it: Running } {
       return server;
     }
   };
+}
+
+/** The suites of a process start one after the other, so that a kind of server keeps its address. */
+const ports = new Map<string, Promise<number>>();
+function portFor(env: Record<string, string>): Promise<number> {
+  const kind = JSON.stringify(env);
+  const port = ports.get(kind) ?? freePort();
+  ports.set(kind, port);
+  return port;
 }
 
 function freePort(): Promise<number> {

@@ -160,9 +160,17 @@ export function covers(
   return out;
 }
 
+/** Asked for the same pairs again and again while a plan is looked for; parts do not change. */
+const seated = new WeakMap<Part, WeakMap<Part, boolean>>();
+
 /** Whether a board has a slot in which a card works. */
-export const seats = (board: PartOf<'board'>, card: Part): boolean =>
-  board.board.slots.some((slot) => fitsSlot(card, slot));
+export function seats(board: PartOf<'board'>, card: Part): boolean {
+  const known = seated.get(board) ?? new WeakMap<Part, boolean>();
+  seated.set(board, known);
+  const answer = known.get(card) ?? board.board.slots.some((slot) => fitsSlot(card, slot));
+  known.set(card, answer);
+  return answer;
+}
 
 /** Whether a card goes into a slot and is known to work there. */
 export const fitsSlot = (card: Part, slot: NonNullable<Part['board']>['slots'][number]): boolean =>

@@ -66,7 +66,10 @@
     for (const offline of offlineStages) void preloadCode(here(offline));
     void keysPanel().catch(() => null);
     void navigator.serviceWorker?.ready.then((ready) =>
-      ready.active?.postMessage({ keep: offlineStages.map(here) })
+      ready.active?.postMessage({
+        keep: offlineStages.map(here),
+        state: JSON.stringify([session.head, session.partList])
+      })
     );
     return () => stops.forEach((stop) => stop());
   });
