@@ -130,6 +130,7 @@ await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
 await Promise.all([
   steps([
     ['Types of all files', bin('svelte-check'), ['--threshold', 'warning', '--output', 'human']],
+    ['Types of the core, more strictly', bin('tsc'), ['-p', 'src/lib/core']],
     ['Lint', bin('eslint'), ['--max-warnings', '60', '.']],
     ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
   ]),

@@ -53,7 +53,10 @@ async function forget({ browser }: Chromium, origin: string): Promise<void> {
     const kept = (await caches.keys()).filter((name) => name.startsWith('yj-pages'));
     for (const name of kept) await caches.delete(name);
   });
-  await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'local_storage,cookies,indexeddb' });
+  await session.send('Storage.clearDataForOrigin', {
+    origin,
+    storageTypes: 'local_storage,cookies,indexeddb'
+  });
   await page.close();
 }
 

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { chipCapacity, type ChipReading, type Chips } from './chips';
 
 /** Data bits of the buses that loose chips were put on. */
@@ -62,6 +63,6 @@ export function nextLegal(chips: readonly Chips[], busBits: number): LegalSet[] 
       const count = n * banks - of.count;
       return count > 0 ? [{ of, count }] : [];
     });
-    return [{ banks, parity, kib: (banks * busBits * chips[0].depthK) / 8, more }];
+    return [{ banks, parity, kib: (banks * busBits * there(chips[0]).depthK) / 8, more }];
   });
 }

@@ -1,4 +1,4 @@
-import { withDigits } from '../model';
+import { withDigits, there } from '../model';
 import { readMarking } from './markings';
 import { Refusal } from '../refusal';
 
@@ -36,7 +36,7 @@ export function readChips(text: string): Chips[] {
         entry.replace(/^(\d+)\s*[x×*]\s*/, '$1 ')
       );
     if (!m) throw new ChipsError({ is: 'unread', typed });
-    const [count, depth] = [Number(m[1]), Number(m[2]) * (m[3].toLowerCase() === 'm' ? 1024 : 1)];
+    const [count, depth] = [Number(m[1]), Number(m[2]) * (there(m[3]).toLowerCase() === 'm' ? 1024 : 1)];
     const width = m[4] === undefined ? null : Number(m[4]);
     if (count < 1 || depth < 1 || depth > 65536) throw new ChipsError({ is: 'range', typed: entry });
     if (width !== null && ![1, 2, 4, 8, 9, 16].includes(width))
@@ -60,7 +60,7 @@ function markedChips(entry: string): Chips | null {
     /^(?:(\d{1,3})\s*(?:x|×|\*|of|chips? of)?\s+|(\d{1,3})\s*[x×*]\s*)?([A-Z]{0,6}\d{4,7}[A-Z0-9-]*|\d{2}C\d{2,4}[A-Z0-9-]*)$/i.exec(
       entry
     );
-  const marking = m && readMarking(m[3]);
+  const marking = m && readMarking(there(m[3]));
   if (!m || !marking) return null;
   const count = Number(m[1] ?? m[2] ?? 1);
   return count < 1 ? null : { count, depthK: marking.depthK, width: marking.width };
@@ -93,17 +93,17 @@ export function chipCapacity(chips: readonly Chips[]): ChipReading[] {
 
 function readingsOf(chips: readonly Chips[], widths: readonly number[]): ChipReading[] {
   const depths = [...new Set(chips.map((c) => c.depthK))];
-  const told = chips.map((c, i) => (c.width === null ? widths[i] : null));
+  const told = chips.map((c, i) => (c.width === null ? there(widths[i]) : null));
   // Rows of other depths stand beside each other, each by itself.
   if (depths.length > 1) {
-    const each = depths.map((d) => {
-      const own = chips.flatMap((c, i) => (c.depthK === d ? [{ c, w: widths[i] }] : []));
+    const each = depths.flatMap((d) => {
+      const own = chips.flatMap((c, i) => (c.depthK === d ? [{ c, w: there(widths[i]) }] : []));
       return readingsOf(
         own.map((o) => o.c),
         own.map((o) => o.w)
-      )[0];
+      ).slice(0, 1);
     });
-    if (each.some((e) => e === undefined)) return [];
+    if (each.length < depths.length) return [];
     return [
       {
         kib: each.reduce((n, e) => n + e.kib, 0),
@@ -113,8 +113,8 @@ function readingsOf(chips: readonly Chips[], widths: readonly number[]): ChipRea
       }
     ];
   }
-  const bits = chips.reduce((n, c, i) => n + c.count * widths[i], 0);
-  const [depth] = depths;
+  const bits = chips.reduce((n, c, i) => n + c.count * there(widths[i]), 0);
+  const depth = there(depths[0]);
   const make = (dataBits: number, parity: boolean): ChipReading => ({
     kib: (dataBits * depth) / 8,
     parity,

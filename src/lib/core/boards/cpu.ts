@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { AdapterFacts, CpuFacts, CpuFamily, CpuSocket, Offered, Part, PartWith } from '../model';
 import type { Positions } from '../resources';
 import { ISA, VOLTS, sameClock, tooFast } from './tolerances';
@@ -42,7 +43,7 @@ export function readOffered(
 ): Reading {
   if (!offered) return { value: null, setting: null, unseen: false };
   if (Array.isArray(offered))
-    return { value: offered.length === 1 ? offered[0] : null, setting: null, unseen: false };
+    return { value: offered.length === 1 ? there(offered[0]) : null, setting: null, unseen: false };
   const position = at('board', offered.setting);
   return {
     value: position === undefined ? null : (offered.values[position] ?? null),
@@ -156,8 +157,8 @@ export function settingsFor(
     if (!all.length) return true;
     const good = all.filter((o) => fits(o.value)).sort((a, b) => better(a.value, b.value));
     if (!good.length) return false;
-    if (offered && !Array.isArray(offered) && good[0].position !== null)
-      out[offered.setting] = good[0].position;
+    const { position } = there(good[0]);
+    if (offered && !Array.isArray(offered) && position !== null) out[offered.setting] = position;
     return true;
   };
   const nearest = (wanted: number) => (a: number, b: number) => Math.abs(a - wanted) - Math.abs(b - wanted);

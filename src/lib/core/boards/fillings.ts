@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { MemoryFacts, PartWith } from '../model';
 import { fittedKiB, type BankFill } from './memory';
 
@@ -53,11 +54,11 @@ export function walkFillings(
     const kib = fittedKiB(facts, fills);
     if (kib > most || kib > facts.maxKiB) return;
     // An empty bank at the end is the same filling, visited once: when its last module went in.
-    const isNew = sizes.length === 0 || sizes[sizes.length - 1] > 0;
+    const isNew = sizes.length === 0 || there(sizes[sizes.length - 1]) > 0;
     if (kib > 0 && isNew && knownFilling(facts, sizes) && !visit({ kib, banks })) return;
     if (i === facts.banks.length) return;
-    const bank = facts.banks[i];
-    for (const part of choices[i]) {
+    const bank = there(facts.banks[i]);
+    for (const part of there(choices[i])) {
       const size = part.module.kib;
       // Without a table of its own a board wants the larger modules first.
       const last = banks.at(-1)?.part.module.kib ?? Infinity;
@@ -68,7 +69,7 @@ export function walkFillings(
     const isLeftOut =
       facts.fillings !== undefined
         ? facts.fillings.some((row) => (row[i] ?? 0) === 0 && row.slice(i + 1).some((x) => x > 0))
-        : i + 1 < facts.banks.length && facts.banks[i + 1].forms[0] !== bank.forms[0];
+        : i + 1 < facts.banks.length && there(facts.banks[i + 1]).forms[0] !== bank.forms[0];
     if (isLeftOut) walk(i + 1, banks, [...sizes, 0]);
   };
   walk(0, [], []);

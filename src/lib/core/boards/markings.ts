@@ -1,3 +1,4 @@
+import { there } from '../model';
 /**
  * Numbers printed on memory chips, whoever made them: the type number says depth and width, the suffix the speed.
  * From the numbering that the whole trade used for second-sourced memory.
@@ -180,18 +181,19 @@ export function readMarking(text: string): Marking | null {
   const number = body.replace(LETTERS, '');
   // The longest type number counts: 514256 before 51425; letters behind it are revision and package.
   const core = /^(\d{2}[CFS]{0,2}\d{2,5}|\d{4,7})(?:[A-Z]{0,4})$/.exec(number);
-  const known = core && typeOf(core[1]);
-  if (core && known) return marked(core[1], known, suffix);
+  const known = core && typeOf(there(core[1]));
+  if (core && known) return marked(there(core[1]), known, suffix);
   // `256-12`, `64-15`: a depth alone.
   const bare = /^(16|64|256)$/.exec(number);
-  if (bare && suffix) return marked(bare[1], { kind: 'dram', depthK: Number(bare[1]), width: null }, suffix);
+  if (bare && suffix)
+    return marked(there(bare[1]), { kind: 'dram', depthK: Number(bare[1]), width: null }, suffix);
   return null;
 }
 
 /** The speed behind the last hyphen, without the letters around it: `-12`, `-10L`, `-P15`. */
 function split(plain: string): [string, string | undefined] {
   const m = /^(.+?)-[A-Z]{0,3}(\d{1,3})[A-Z]{0,3}$/.exec(plain);
-  return m ? [m[1], m[2]] : [plain, undefined];
+  return m ? [there(m[1]), m[2]] : [plain, undefined];
 }
 
 /** KiB of data in one chip, as if its bits made bytes; null while the width is not known. */

@@ -1,4 +1,4 @@
-import { lastOf } from '../model';
+import { lastOf, there } from '../model';
 import type { MemoryFacts, Part } from '../model';
 import { moduleFits, walkFillings, type Filling, type ModulePart } from './fillings';
 import { shownMemory, type Shown } from './memory';
@@ -130,7 +130,7 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
         ? [64, 256]
         : [256, 1024, 4096, 8192, 16384];
   const choices = facts.banks.map((bank) =>
-    sizesOf(bank.forms).map((kib): ModulePart => sizePart(bank.forms[0], kib))
+    sizesOf(bank.forms).map((kib): ModulePart => sizePart(there(bank.forms[0]), kib))
   );
   let visits = 0;
   const look = (kib: number, sizes: number[]) => {
@@ -143,7 +143,7 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
         kib,
         sizes,
         idle: [],
-        shadowKiB: agree[0],
+        shadowKiB: there(agree[0]),
         mostShadowKiB: lastOf(agree)
       });
   };
@@ -178,7 +178,7 @@ function commonOf(facts: MemoryFacts, list: readonly Explained[]): CommonMemory[
   if (!list.length) return [];
   const out: CommonMemory[] = [];
   const same = <T>(of: (e: Explained) => T): T | undefined =>
-    list.every((e) => of(e) === of(list[0])) ? of(list[0]) : undefined;
+    list.every((e) => of(e) === of(there(list[0]))) ? of(there(list[0])) : undefined;
   const total = same((e) => e.kib);
   if (total !== undefined) out.push({ is: 'total', kib: total });
   facts.banks.forEach((bank, i) => {

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { MemoryFacts, ModuleFacts } from '../model';
 import { UNDER_ROMS, counted } from './counts';
 
@@ -17,7 +18,7 @@ function bankKiB(id: string, sockets: number, fills: readonly BankFill[]): numbe
   const own = fills.filter((f) => f.bank === id);
   const count = own.reduce((n, f) => n + f.count, 0);
   const sizes = new Set(own.map((f) => f.module.kib));
-  return count === sockets && sizes.size === 1 ? own[0].module.kib * sockets : 0;
+  return count === sockets && sizes.size === 1 ? there(own[0]).module.kib * sockets : 0;
 }
 
 export interface Shown {

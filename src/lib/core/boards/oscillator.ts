@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { CpuFamily, Part, PartWith } from '../model';
 import { sameClock } from './tolerances';
 
@@ -28,7 +29,7 @@ export function withOscillator(
   const { busClock: before, busMHz: isa, ...facts } = board.board;
   if (family === null) return { ...board, board: facts };
   const busMHz = mhz / oscillatorFor(family, 1).divisor;
-  const old = Array.isArray(before) && before.length === 1 ? before[0] : null;
+  const old = Array.isArray(before) && before.length === 1 ? there(before[0]) : null;
   const follows = isa !== undefined && old !== null && sameClock(isa, old);
   return {
     ...board,

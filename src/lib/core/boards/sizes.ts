@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** A size of memory as somebody told it, in KiB: exact when both ends are the same. */
 export interface SizeRange {
   least: number;
@@ -77,20 +78,20 @@ export function readSize(told: string, bare: 'KiB' | 'small is MiB' = 'KiB'): Si
   };
   const two = TWO.exec(text);
   if (two) {
-    const ends = [kib(two[1], two[2] ?? two[4]), kib(two[3], two[4] ?? two[2])];
+    const ends = [kib(there(two[1]), two[2] ?? two[4]), kib(there(two[3]), two[4] ?? two[2])];
     return { least: Math.min(...ends), most: Math.max(...ends) };
   }
   const around = GIVE_OR_TAKE.exec(text);
   if (around) {
-    const middle = kib(around[1], around[2] ?? around[4]);
+    const middle = kib(there(around[1]), around[2] ?? around[4]);
     // `4 MB ± 64` is KiB, `16 MB ± 1` is MiB: nobody is unsure of more than there is.
-    const asSaid = kib(around[3], around[4] ?? around[2]);
-    const more = asSaid < middle ? asSaid : kib(around[3], around[4] ?? 'K');
+    const asSaid = kib(there(around[3]), around[4] ?? around[2]);
+    const more = asSaid < middle ? asSaid : kib(there(around[3]), around[4] ?? 'K');
     return { least: Math.max(0, middle - more), most: middle + more };
   }
   const sum = SAYS_SUM.test(text) ? SUM.exec(text) : null;
   if (sum) {
-    const all = kib(sum[1], sum[2]) + kib(sum[3], sum[4]);
+    const all = kib(there(sum[1]), sum[2]) + kib(there(sum[3]), sum[4]);
     return { least: all, most: all };
   }
   // `4 MB or so`, `8 MB or more`: the hedge stands behind.
@@ -100,6 +101,6 @@ export function readSize(told: string, bare: 'KiB' | 'small is MiB' = 'KiB'): Si
   const one = ONE.exec(bareText.trim());
   if (!one) return null;
   if (behind) return readSize(`${behind[1]} ${bareText.trim()}`, bare);
-  const exact = kib(one[1], one[2]);
+  const exact = kib(there(one[1]), one[2]);
   return hedge ? hedge[1](exact) : { least: exact, most: exact };
 }

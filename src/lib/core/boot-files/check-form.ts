@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { commandSince, configSince } from '../boot';
 import { loadedOf, type Situation } from './situation';
 import type { Seen } from './finding';
@@ -17,10 +18,16 @@ function distance(a: string, b: string): number {
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
     for (let j = 1; j <= b.length; j++)
-      next.push(Math.min(row[j] + 1, next[j - 1] + 1, row[j - 1] + (a[i - 1] === b[j - 1] ? 0 : 1)));
+      next.push(
+        Math.min(
+          there(row[j]) + 1,
+          there(next[j - 1]) + 1,
+          there(row[j - 1]) + (a[i - 1] === b[j - 1] ? 0 : 1)
+        )
+      );
     row = next;
   }
-  return row[b.length];
+  return there(row[b.length]);
 }
 const nearest = (word: string, known: readonly string[]): string | null => {
   const [best] = known.map((k) => ({ k, d: distance(word, k) })).sort((x, y) => x.d - y.d);
@@ -33,8 +40,8 @@ const whole = (text: string, from: number, to: number): boolean =>
 /** What each word with numbers takes, and how that is said. */
 const numbers: Readonly<Record<string, { range: string; isRight: (value: string) => boolean }>> = {
   FILES: { range: '8–255', isRight: (v) => whole(v, 8, 255) },
-  BUFFERS: { range: '1–99', isRight: (v) => whole(v.replace(/\s*\/X$/i, '').split(',')[0], 1, 99) },
-  FCBS: { range: '1–255', isRight: (v) => whole(v.split(',')[0], 1, 255) },
+  BUFFERS: { range: '1–99', isRight: (v) => whole(there(v.replace(/\s*\/X$/i, '').split(',')[0]), 1, 99) },
+  FCBS: { range: '1–255', isRight: (v) => whole(there(v.split(',')[0]), 1, 255) },
   LASTDRIVE: { range: 'A–Z', isRight: (v) => /^[A-Z]:?$/i.test(v.trim()) },
   STACKS: {
     range: '0,0 or 8–64,32–512',
@@ -157,7 +164,7 @@ export function menuForm(config: readonly ConfigLine[], batch: readonly BatchLin
           rule: 'menu.many',
           facts: { items: items.length },
           severity: 'clash',
-          ...at(items[MOST_ITEMS])
+          ...at(there(items[MOST_ITEMS]))
         });
     }
     for (const item of [...words('MENUITEM'), ...words('SUBMENU'), ...words('INCLUDE')])

@@ -204,7 +204,7 @@ export function checkBlaster(s: Situation): Seen[] {
         .trim()
         .toUpperCase()
         .split(/\s+/)
-        .map((w) => [w[0], w.slice(1)] as const)
+        .map((w) => [w.slice(0, 1), w.slice(1)] as const)
     );
     const [card] = [...(digital.length ? digital : sound)].sort(
       (a, b) => differing(a, said) - differing(b, said)

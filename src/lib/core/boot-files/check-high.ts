@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { MOST_HIGH_BUFFERS, usualEnvironment } from '../boot';
 import {
   FRAME_BYTES,
@@ -44,7 +45,7 @@ export function checkXms(s: Situation): Seen[] {
         l.class === 'manager'
           ? {
               rule: 'order.manager',
-              facts: { file: l.file.base, xms: xms < 0 ? null : loaded[xms].n },
+              facts: { file: l.file.base, xms: xms < 0 ? null : there(loaded[xms]).n },
               severity: 'clash',
               ...at(l)
             }
@@ -252,7 +253,7 @@ export function checkEnvironment(s: Situation): Seen[] {
   };
   for (const l of s.config) {
     const m = l.kind === 'directive' && l.word === 'SET' ? /^([^=]+)=(.*)$/.exec(l.value) : null;
-    if (m) put(m[1], m[2]);
+    if (m) put(there(m[1]), there(m[2]));
   }
   for (const { line } of s.batch) {
     const v = variableOf(line);

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Expectation } from '../boot';
 import { batchForm, configForm, lettersForm, menuForm } from './check-form';
 import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
@@ -110,6 +111,6 @@ export function applyEdit(text: string, edit: Edit): string {
   const line = lines[i];
   if (edit.isNew) lines.splice(i, 0, { n: 0, text: edit.text ?? '', end });
   else if (edit.text === null) lines.splice(i, 1);
-  else lines[i] = { ...line, text: edit.text };
+  else lines[i] = { ...there(line), text: edit.text };
   return joinLines(lines);
 }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { buffersBytes, filesBytes, lastDriveBytes, stacksBytes, type Span } from '../boot';
 import { drivers, type DriverClass } from '../boot';
 import type { BatchLine, ConfigLine } from './read';
@@ -73,7 +74,7 @@ function configMeaning(l: ConfigLine): LineMeaning {
   if (l.word.startsWith('INSTALL')) return { kind: 'install' };
   if (l.word === 'DOS') return { kind: 'dos' };
   if (l.word === 'COUNTRY') return { kind: 'country' };
-  if (l.word === 'SET') return { kind: 'variable', name: l.value.split('=')[0].trim() };
+  if (l.word === 'SET') return { kind: 'variable', name: there(l.value.split('=')[0]).trim() };
   if (/^(FILES|BUFFERS|FCBS|LASTDRIVE|STACKS)(HIGH)?$/.test(l.word))
     return { kind: 'number', word: l.word, value: l.value };
   return { kind: 'other-word' };
@@ -86,7 +87,7 @@ function configTakes(l: ConfigLine, m: LineMeaning, w: ExplainWith): Span | null
   const n = parseInt(l.value, 10);
   if (l.word === 'FILES' && n > 0) return plain(filesBytes(dos, n));
   if (l.word === 'BUFFERS' && n > 0) return w.isHigh ? null : plain(buffersBytes(dos, n));
-  if (l.word === 'LASTDRIVE' && /^[A-Z]/i.test(l.value)) return plain(lastDriveBytes(dos, l.value[0]));
+  if (l.word === 'LASTDRIVE' && /^[A-Z]/i.test(l.value)) return plain(lastDriveBytes(dos, there(l.value[0])));
   const [count, size] = l.value.split(',').map(Number);
   return l.word === 'STACKS' && count !== undefined && size !== undefined && !Number.isNaN(count + size)
     ? plain(stacksBytes(count, size))

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { classByName, type DriverClass } from '../boot';
 
 /** A line as it stands in a file, with the end that it had, so that a file is written back as it came. */
@@ -13,7 +14,7 @@ export const rawLines = (text: string): RawLine[] => {
   const pattern = /([^\r\n]*)(\r\n|\n|\r|$)/g;
   for (let m = pattern.exec(text); m; m = pattern.exec(text)) {
     if (m[0] === '' && m.index >= text.length) break;
-    out.push({ n: out.length + 1, text: m[1], end: m[2] });
+    out.push({ n: out.length + 1, text: there(m[1]), end: there(m[2]) });
     if (m[2] === '') break;
   }
   return out;
@@ -47,7 +48,7 @@ export interface Named {
 export function namedFile(text: string): Named | null {
   const m = /^\s*([^\s/;,=][^\s/;,=]*)(.*)$/.exec(text);
   if (!m) return null;
-  const path = m[1];
+  const path = there(m[1]);
   const drive = /^([A-Za-z]):/.exec(path)?.[1]?.toUpperCase() ?? null;
   const cut = Math.max(path.lastIndexOf('\\'), path.lastIndexOf(':'));
   const name = path.slice(cut + 1).toUpperCase();
@@ -56,7 +57,7 @@ export function namedFile(text: string): Named | null {
     drive,
     folder: path.slice(0, cut + 1),
     base: name.replace(/\.[^.]*$/, ''),
-    args: m[2].trim(),
+    args: there(m[2]).trim(),
     class: classByName(name)
   };
 }
@@ -80,7 +81,7 @@ export function highWish(text: string): { wish: HighWish; rest: string } {
     const size = /^SIZE=([\da-f]+)\s*/i.exec(rest);
     const equals = /^=\s*/.exec(rest);
     if (l) {
-      wish.regions = l[1]
+      wish.regions = there(l[1])
         .split(';')
         .map((r) => Number(r.split(',')[0]))
         .filter((r) => Number.isInteger(r));
@@ -89,7 +90,7 @@ export function highWish(text: string): { wish: HighWish; rest: string } {
       wish.shrinks = true;
       rest = rest.slice(s[0].length);
     } else if (size) {
-      wish.size = parseInt(size[1], 16);
+      wish.size = parseInt(there(size[1]), 16);
       rest = rest.slice(size[0].length);
     } else if (equals) rest = rest.slice(equals[0].length);
     else return { wish, rest };
@@ -123,20 +124,20 @@ export function readConfig(text: string): ConfigLine[] {
     if (bare.startsWith(';')) return { ...line, kind: 'comment', word: ';' };
     const header = /^\[\s*([^\]]+?)\s*\]/.exec(bare);
     if (header) {
-      block = header[1].toUpperCase();
+      block = there(header[1]).toUpperCase();
       return { ...line, kind: 'header', word: block, block };
     }
     const m = /^([A-Za-z]+)\s*(\?)?\s*(?:=\s*|\s+|(?=\/)|$)(.*)$/.exec(bare);
     if (!m) return { ...line, kind: 'odd' };
-    const word = m[1].toUpperCase();
+    const word = there(m[1]).toUpperCase();
     if (word === 'REM') return { ...line, kind: 'comment', word };
     const isHigh = word === 'DEVICEHIGH';
-    const { wish, rest } = isHigh ? highWish(m[3]) : { wish: null, rest: m[3] };
+    const { wish, rest } = isHigh ? highWish(there(m[3])) : { wish: null, rest: there(m[3]) };
     return {
       ...line,
       kind: 'directive',
       word,
-      value: m[3].trim(),
+      value: there(m[3]).trim(),
       asks: m[2] === '?',
       file: loading.includes(word) ? namedFile(rest) : null,
       high: wish
@@ -176,8 +177,8 @@ function readCommand(text: string): Command {
   if (quiet) rest = rest.slice(1).trim();
   const conditions: string[] = [];
   for (let m = CONDITION.exec(rest); m; m = CONDITION.exec(rest)) {
-    conditions.push(m[1].trim());
-    rest = m[2].trim();
+    conditions.push(there(m[1]).trim());
+    rest = there(m[2]).trim();
   }
   const called = /^CALL\s+/i.test(rest);
   if (called) rest = rest.replace(/^CALL\s+/i, '');
@@ -215,9 +216,9 @@ export function variableOf(
   const word = line.command?.word;
   if (word === 'SET') {
     const m = /\bSET\s+([^=]*)=(.*)$/i.exec(line.text);
-    return m ? { name: m[1], value: m[2] } : null;
+    return m ? { name: there(m[1]), value: there(m[2]) } : null;
   }
   if (word !== 'PATH' && word !== 'PROMPT') return null;
   const m = /\b(?:PATH|PROMPT)\s*[=\s]\s*(.*)$/i.exec(line.text);
-  return m && { name: word, value: m[1] };
+  return m && { name: word, value: there(m[1]) };
 }

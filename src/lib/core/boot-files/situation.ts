@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { families } from '../boards';
 import type { Expectation } from '../boot';
 import { paragraphRange, type Run } from '../boot';
@@ -111,8 +112,8 @@ export interface ManagerLine {
 
 const ranges = (args: string, letter: 'I' | 'X'): Run[] =>
   [...args.matchAll(new RegExp(`(?:^|[\\s/])${letter}=([\\da-f]{4})(?:-([\\da-f]{4}))?`, 'gi'))].map((m) => {
-    const from = parseInt(m[1], 16) * 16;
-    const to = parseInt(m[2] ?? m[1], 16) * 16 + 16;
+    const from = parseInt(there(m[1]), 16) * 16;
+    const to = parseInt(m[2] ?? there(m[1]), 16) * 16 + 16;
     return { from, to };
   });
 

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { BatchLine, ConfigLine } from './read';
 
 /** A way to start that a menu offers; null where there is no menu. */
@@ -76,7 +77,11 @@ const eight = (label: string): string => label.slice(0, 8).toUpperCase();
 export function gotoLabel(line: BatchLine, choice: Choice): string | null {
   if (line.command?.word !== 'GOTO') return null;
   const m = /\bGOTO\s+:?\s*(\S+)/i.exec(line.text);
-  return m ? m[1].replace(/%CONFIG%/gi, choice ?? '').toUpperCase() : null;
+  return m
+    ? there(m[1])
+        .replace(/%CONFIG%/gi, choice ?? '')
+        .toUpperCase()
+    : null;
 }
 
 /** Whether a condition holds; null: it cannot be known. */
@@ -84,7 +89,7 @@ function holds(condition: string, choice: Choice): boolean | null {
   const m = /^(NOT\s+)?("?)([^"=]*)\2\s*==\s*("?)([^"]*)\4$/i.exec(condition.trim());
   if (!m) return null;
   const put = (s: string) => s.trim().replace(/%CONFIG%/gi, choice ?? '');
-  const [left, right] = [put(m[3]), put(m[5])];
+  const [left, right] = [put(there(m[3])), put(there(m[5]))];
   if (left.includes('%') || right.includes('%')) return null;
   const same = left === right;
   return m[1] ? !same : same;
@@ -101,7 +106,7 @@ export function batchOf(lines: readonly BatchLine[], choice: Choice): Run[] {
   for (let steps = 0, next = open.shift(); next && steps < MOST; next = open.shift()) {
     let { at, maybe } = next;
     for (; at < lines.length && steps < MOST; steps++) {
-      const line = lines[at];
+      const line = there(lines[at]);
       const before = ran.get(at);
       if (before && (!before.maybe || maybe)) break;
       const verdicts = (line.command?.conditions ?? []).map((c) => holds(c, choice));

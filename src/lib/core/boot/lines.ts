@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { startupLines } from '../moves';
 import { isOn, positionOf } from '../resources';
 import { usualEnvironment } from './dos';
@@ -96,7 +97,7 @@ const cardLines = (w: Writer, start: PlannedStart): WrittenLine[] =>
     why: {
       kind: 'driver',
       driver,
-      because: { kind: 'part', name: w.ex.emsCards[0] },
+      because: { kind: 'part', name: there(w.ex.emsCards[0]) },
       region: null,
       isMeasured: false
     }

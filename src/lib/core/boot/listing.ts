@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** The files of a disk, as `DIR C:\ /S /B`, `CHKDSK /V` or anything that prints whole paths shows them. */
 export interface Listing {
   /** Whole paths in capitals. */
@@ -29,4 +30,4 @@ export function readListing(text: string): Listing | null {
 
 /** Drives of which a listing shows files: of others it says nothing. */
 export const listedDrives = ({ files }: Listing): ReadonlySet<string> =>
-  new Set([...files].map((path) => path[0]));
+  new Set([...files].map((path) => there(path[0])));

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { families, shownMemory } from '../boards';
 import { expandedKiB, totalKiB, type Kit } from '../kit';
 import { kernelKiB, type Span } from './dos';
@@ -67,7 +68,7 @@ function upperPlans(map: MemoryMap, use: readonly Maybe[], wished: number | unde
   const sizes = (p: UpperPlan) => regionBytes(p).sort((a, b) => b - a);
   const better = (a: number[], b: number[]): number => {
     const i = a.findIndex((n, k) => n !== (b[k] ?? 0));
-    return i < 0 ? 0 : (b[i] ?? 0) - a[i];
+    return i < 0 ? 0 : (b[i] ?? 0) - there(a[i]);
   };
   const others = framed
     // The one that leaves the longest pieces first; of equal ones the highest.
@@ -110,7 +111,7 @@ export function managersOf(kit: Kit, ex: Expectation, dos: number): MachineManag
       const kind = upper.frame ? 'ems' : 'noems';
       const regions = regionBytes(upper);
       const own = dos >= 6 ? regions.findIndex((r) => r >= MANAGER_HIGH) : -1;
-      if (own >= 0) regions[own] -= MANAGER_HIGH;
+      if (own >= 0) regions[own] = there(regions[own]) - MANAGER_HIGH;
       out.push({
         id: upper.frame ? `ems ${paragraphRange(upper.frame)}` : kind,
         kind,

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { families } from '../boards';
 import type { Kit } from '../kit';
 import type { Owner } from '../model';
@@ -205,7 +206,7 @@ export function upperPlan(map: MemoryMap, wish: UpperWish): UpperPlan | null {
     }));
     places.sort((a, b) => {
       const i = a.sizes.findIndex((s, k) => s !== (b.sizes[k] ?? 0));
-      return i < 0 ? b.at - a.at : (b.sizes[i] ?? 0) - a.sizes[i];
+      return i < 0 ? b.at - a.at : (b.sizes[i] ?? 0) - there(a.sizes[i]);
     });
     const [best] = places;
     if (!best) return null;

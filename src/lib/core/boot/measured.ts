@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** Sizes that MEM showed on a machine, by the name of the program. */
 export interface Measured {
   name: string;
@@ -51,17 +52,17 @@ export function readMem(text: string): MemReading {
     const most =
       /largest executable program(?: size)?\s*:?\s*(\d[\d,.]*)/i.exec(line) ??
       /^\s*(\d[\d,.]*)\s+(?:bytes\s+)?largest executable program/i.exec(line);
-    if (most) largest = number(most[1]);
+    if (most) largest = number(there(most[1]));
     const six = SIX.exec(line);
-    if (six) return add(six[1], number(six[3]), number(six[4]));
+    if (six) return add(there(six[1]), number(there(six[3])), number(there(six[4])));
     const five = FIVE.exec(line);
     if (five) {
-      const bytes = number(five[2]);
-      return inUpper ? add(five[1], 0, bytes) : add(five[1], bytes, 0);
+      const bytes = number(there(five[2]));
+      return inUpper ? add(there(five[1]), 0, bytes) : add(there(five[1]), bytes, 0);
     }
     const debug = DEBUG.exec(line);
     if (debug) {
-      const [, at, name, size, what] = debug;
+      const [at, name, size, what] = [there(debug[1]), debug[2], there(debug[3]), there(debug[4])];
       if (!name || /free/i.test(what)) return;
       const bytes = parseInt(size, 16);
       return parseInt(at, 16) >= UPPER_FROM ? add(name, 0, bytes) : add(name, bytes, 0);

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Kit } from '../kit';
 import { isLineSeen, linesAt } from '../resources';
 import type { Driver, DriverClass } from './drivers';
@@ -118,7 +119,7 @@ const beside: readonly DriverClass[] = [
 export function placeOf({ ex }: Pick<Writer, 'ex'>, usual: string, file: string): string {
   const seen = ex.listing?.byName.get(file) ?? [];
   const path = `${usual}${file}`;
-  return seen.length && !seen.includes(path) ? seen[0] : path;
+  return seen.length && !seen.includes(path) ? there(seen[0]) : path;
 }
 
 export const pathOf = (w: Writer, d: Driver): string =>

@@ -1,4 +1,4 @@
-import { entryOf, byId } from '../model';
+import { entryOf, byId, there } from '../model';
 import { cablesOf, type Cabled, type Controller, type Kit, type PlacedDrive } from '../kit';
 import type { DriveInterface, Ribbon, Select } from '../model';
 import { diskNumber, floppyLetter, selectFor } from './lines';
@@ -120,7 +120,7 @@ function chain(kit: Kit, controller: Controller, family: Family, cabled: readonl
       // Behind a twist hangs the last plug; on a cable of one plug that is the only one.
       const behind = isTwisted && s.plug === 2;
       const unit = unitNow(family, s.c, behind, ribbon);
-      const want = unitWanted(family, ribbon, behind, wanted[cabled.indexOf(s.c)]);
+      const want = unitWanted(family, ribbon, behind, there(wanted[cabled.indexOf(s.c)]));
       return {
         drive: s.c.drive,
         plug: s.plug,
@@ -159,7 +159,7 @@ function plugs(cabled: readonly Cabled[], family: Family, isTwisted: boolean): M
     if (at.has(c)) continue;
     const [first] = isTwisted ? [...free].sort((a, b) => b - a) : free;
     at.set(c, first ?? cabled.length);
-    free.delete(first);
+    if (first !== undefined) free.delete(first);
   }
   return at;
 }

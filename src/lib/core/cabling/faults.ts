@@ -6,7 +6,8 @@ import {
   type ScsiFacts,
   type Severity,
   type Subject,
-  type Thing
+  type Thing,
+  there
 } from '../model';
 import { ADAPTER_ID, type Chain, type Family, type Plugged } from './chains';
 
@@ -130,7 +131,7 @@ const ata: Judge = ({ drives, ribbon, ribbonTold }) => {
       : [];
   });
   const [only] = drives;
-  if (drives.length === 1 && only.unit === 'slave')
+  if (only && drives.length === 1 && only.unit === 'slave')
     out.push({
       rule,
       severity: 'caution',
@@ -174,7 +175,7 @@ const st506: Judge = (chain) => {
         fixes: [a, b].filter((p) => p.unit !== p.want.unit).flatMap((p) => jumperFix(p, p.want.unit))
       });
   const [only] = drives;
-  if (drives.length === 1 && only.unit !== null && only.answers === '2')
+  if (only && drives.length === 1 && only.unit !== null && only.answers === '2')
     out.push({
       rule,
       severity: 'caution',
@@ -225,7 +226,7 @@ const scsi: Judge = (chain) => {
       severity: 'note',
       about: disks.map(id),
       facts: { why: 'no-zero' },
-      fixes: jumperFix(disks[0], '0')
+      fixes: jumperFix(there(disks[0]), '0')
     });
   const ends: {
     about: string | Subject;

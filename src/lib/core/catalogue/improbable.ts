@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Part } from '../model';
 
 /** A fact of a part that lies far from what comparable parts of its years have. */
@@ -150,5 +151,5 @@ function groupBy(list: readonly Valued[], name: (v: Valued) => string): Map<stri
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   const half = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
+  return sorted.length % 2 ? there(sorted[half]) : (there(sorted[half - 1]) + there(sorted[half])) / 2;
 }

@@ -1,8 +1,9 @@
 import type { Kit } from '../kit';
-import { BOARD_ITEM, type Item } from '../model';
+import { BOARD_ITEM, type Item, there } from '../model';
 
 /** The one of several, or none: which of two it is nobody can say. */
-const only = (list: readonly { item: Item }[]): Item | null => (list.length === 1 ? list[0].item : null);
+const only = (list: readonly { item: Item }[]): Item | null =>
+  list.length === 1 ? there(list[0]).item : null;
 
 /** Which part of a build a suspect is, by its component; what every machine has is looked up in what was entered. */
 const finders: Readonly<Record<string, (kit: Kit) => Item | null>> = {
@@ -11,7 +12,7 @@ const finders: Readonly<Record<string, (kit: Kit) => Item | null>> = {
   monitor: (kit) => only(kit.monitors.filter((m) => m.item.id !== BOARD_ITEM)),
   display: (kit) => {
     const cards = kit.displays.filter((d) => d.isOn && d.item !== BOARD_ITEM);
-    return cards.length === 1 ? (kit.build.items.find((i) => i.id === cards[0].item) ?? null) : null;
+    return cards.length === 1 ? (kit.build.items.find((i) => i.id === there(cards[0]).item) ?? null) : null;
   },
   cpu: (kit) =>
     only(kit.build.items.filter((i) => kit.parts.get(i.part)?.kind === 'cpu').map((item) => ({ item }))),

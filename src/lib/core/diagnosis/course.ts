@@ -1,4 +1,4 @@
-import { STAGES, type StageId, type Start, entryOf } from '../model';
+import { STAGES, type StageId, type Start, entryOf, there } from '../model';
 import { benchTests, testById, type BenchTest } from './bench-tests';
 import { afterTest } from './episode';
 import { readBeeps, soundIn, soundsOf, type Era, type Family, type Sound } from './families';
@@ -45,7 +45,7 @@ export function dealt(modes: readonly FaultMode[], deal: Deal, random: Random): 
 function drawn(weights: readonly number[], random: Random): number {
   let at = random() * weights.reduce((a, b) => a + b, 0);
   for (let i = 0; i < weights.length; i++) {
-    at -= weights[i];
+    at -= there(weights[i]);
     if (at < 0) return i;
   }
   return weights.length - 1;
@@ -87,13 +87,14 @@ const KNOWN_GOOD = 0.5;
 /** What somebody notes who looks and listens with care, and mishears or overlooks now and then. */
 function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {
   const sounds = soundsOf(family);
-  const heard =
+  const heard = there(
     sounds[
       drawn(
         sounds.map((s) => heardAs(s, t.sound, family, false)),
         random
       )
-    ];
+    ]
+  );
   const beeps = patternOf(family, heard);
   const lastSeen = t.stop === null ? 'prompt' : before(t.stop);
   return {
@@ -113,7 +114,7 @@ function notedOf(t: Trace, family: Family, random: Random): Omit<Start, 'at'> {
 /** The last stage that shows before a stop; null: none does. */
 function before(stop: StageId): StageId | null {
   const at = STAGES.indexOf(stop) - 1;
-  return at >= STAGES.indexOf('display') ? STAGES[at] : null;
+  return at >= STAGES.indexOf('display') ? there(STAGES[at]) : null;
 }
 
 const START_MINUTES = 1;
@@ -123,13 +124,14 @@ const AT = '2000-01-01T00:00:00.000Z';
 /** Switches the machine on and notes what is seen and heard. */
 function started(course: Course, after: string | null, random: Random): Course {
   const ways = traces(course.modes, course.left, course.family, course.era);
-  const way =
+  const way = there(
     ways[
       drawn(
         ways.map((w) => w.p),
         random
       )
-    ];
+    ]
+  );
   const note: Start = { at: AT, ...notedOf(way, course.family, random), ...(after ? { after } : {}) };
   return { ...course, notes: [...course.notes, note], minutes: course.minutes + START_MINUTES };
 }
@@ -167,19 +169,17 @@ export function perform(course: Course, test: BenchTest, random: Random): Course
   };
   const { reads } = test;
   if (reads) {
-    const is = paid.left.some((i) => reads.finds(paid.modes[i]));
+    const is = paid.left.some((i) => reads.finds(there(paid.modes[i])));
     const found = random() < reads.sure ? is : !is;
     return { ...paid, notes: [...paid.notes, { at: AT, read: { test: test.id, found } }] };
   }
   if (test.id === 'listen') return started(paid, 'nothing', random);
   const ways = afterTest(paid.modes, { p: 1, now: paid.left, out: paid.out }, test);
-  const { now, out } =
-    ways[
-      drawn(
-        ways.map((w) => w.p),
-        random
-      )
-    ];
+  const way = drawn(
+    ways.map((w) => w.p),
+    random
+  );
+  const { now, out } = there(ways[way]);
   return started({ ...paid, left: now, out }, test.id, random);
 }
 
@@ -197,10 +197,10 @@ const OTHER_REPAIR = 10;
 
 /** Makes one thing good for sure and starts the machine: the end of a guess. */
 export function repair(course: Course, mode: number, random: Random): Course {
-  const { component, way } = course.modes[mode];
-  const test = benchTests.find((t) => t.removes?.cures(course.modes[mode]));
+  const { component, way } = there(course.modes[mode]);
+  const test = benchTests.find((t) => t.removes?.cures(there(course.modes[mode])));
   const minutes = test?.minutes ?? REPAIR_MINUTES[component] ?? REPAIR_MINUTES[way] ?? OTHER_REPAIR;
-  const left = course.left.filter((i) => course.modes[i].component !== component);
+  const left = course.left.filter((i) => there(course.modes[i]).component !== component);
   // What was seen before is of another machine now.
   const paid = {
     ...course,

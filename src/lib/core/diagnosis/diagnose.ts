@@ -1,4 +1,4 @@
-import { STAGES, type MessageId, type StageId, type Start, entryOf } from '../model';
+import { STAGES, type MessageId, type StageId, type Start, entryOf, there } from '../model';
 import { FAMILIES, familyPriors, type Era, type Family } from './families';
 import { testOf } from './bench-tests';
 import { pathsOf, stepsOf, type Step } from './episode';
@@ -102,7 +102,7 @@ function gradesOf(modes: readonly FaultMode[], places: readonly number[]): Grade
   return GRADES.map(({ p, odds: factor }) => {
     const priors = modes.map((m) => gradedPrior(m, factor));
     const none = Array.from({ length: STAGE_COUNT + 1 }, (_, s) =>
-      modes.reduce((q, m, i) => (m.prior < 1 && places[i] <= s ? q * (1 - priors[i]) : q), 1)
+      modes.reduce((q, m, i) => (m.prior < 1 && there(places[i]) <= s ? q * (1 - there(priors[i])) : q), 1)
     );
     return { p, priors, odds: priors.map((q) => (q < 1 ? q / (1 - q) : 1)), none };
   });
@@ -201,32 +201,40 @@ function weigh(
   const marginals = modes.map(() => 0);
   let covered = 0;
   for (const faults of faultSets(modes.length, most, always)) {
-    const free = faults.filter((i) => modes[i].prior < 1);
-    const inSet = [...new Set(free.map((i) => componentOf[i]))];
+    const free = faults.filter((i) => there(modes[i]).prior < 1);
+    const inSet = [...new Set(free.map((i) => there(componentOf[i])))];
     const paths = pathsOf(modes, faults, steps);
-    const oddsIn = (g: Grade) => free.reduce((q, i) => q * g.odds[i], 1);
-    covered += frames[0].grades.reduce((sum, g) => sum + g.p * g.none[STAGE_COUNT] * oddsIn(g), 0);
+    const oddsIn = (g: Grade) => free.reduce((q, i) => q * there(g.odds[i]), 1);
+    covered += there(frames[0]).grades.reduce(
+      (sum, g) => sum + g.p * there(g.none[STAGE_COUNT]) * oddsIn(g),
+      0
+    );
     let all = 0;
     frames.forEach((frame, n) => {
-      const last = Math.max(-1, ...free.map((i) => frame.places[i]));
+      const last = Math.max(-1, ...free.map((i) => there(frame.places[i])));
       const odds = frame.grades.map(oddsIn);
       for (const path of paths) {
         // What lies behind a sure stop of every start is in no explanation.
-        if (path.left.length && path.left.every((left) => left.some((i) => frame.ends[i] < last))) continue;
+        if (path.left.length && path.left.every((left) => left.some((i) => there(frame.ends[i]) < last)))
+          continue;
         const starts = path.left.map((left, k) =>
           traces(modes, left, frame.family, era).map((t) => ({
             place: frame.place(t.stop),
-            p: t.p * likelihoodOf(seen[k], t, frame.family)
+            p: t.p * likelihoodOf(there(seen[k]), t, frame.family)
           }))
         );
         let here = 0;
         explained(starts).forEach((q, s) => {
           if (q <= 0 || s < last) return;
           frame.grades.forEach((g, k) => {
-            const w = g.p * g.none[s] * odds[k] * frame.p * path.p * q;
+            const w = g.p * there(g.none[s]) * there(odds[k]) * frame.p * path.p * q;
             here += w;
-            weights[n][s][k] += w;
-            for (const c of inSet) own[c][n][s][k] += w;
+            const row = there(there(weights[n])[s]);
+            row[k] = there(row[k]) + w;
+            for (const c of inSet) {
+              const cells = there(there(there(own[c])[n])[s]);
+              cells[k] = there(cells[k]) + w;
+            }
           });
         });
         if (here <= 0) continue;
@@ -237,18 +245,19 @@ function weigh(
       }
     });
     if (all <= 0) continue;
-    for (const i of faults) marginals[i] += all;
+    for (const i of faults) marginals[i] = there(marginals[i]) + all;
     sets.push({ faults, p: all });
   }
   const total = sets.reduce((sum, s) => sum + s.p, 0);
   for (const s of [...sets, ...now.values()]) s.p /= total;
   // A fault behind the stop is as likely as it was.
   frames.forEach((frame, n) =>
-    weights[n].forEach((byGrade, s) =>
+    there(weights[n]).forEach((byGrade, s) =>
       byGrade.forEach((w, k) => {
         if (w > 0)
           modes.forEach((m, i) => {
-            if (m.prior < 1 && frame.places[i] > s) marginals[i] += w * frame.grades[k].priors[i];
+            if (m.prior < 1 && there(frame.places[i]) > s)
+              marginals[i] = there(marginals[i]) + w * there(there(frame.grades[k]).priors[i]);
           });
       })
     )
@@ -257,14 +266,14 @@ function weigh(
   const any = components.map((_, c) => {
     let p = 0;
     frames.forEach((frame, n) =>
-      weights[n].forEach((byGrade, s) =>
+      there(weights[n]).forEach((byGrade, s) =>
         byGrade.forEach((w, k) => {
-          const has = own[c][n][s][k];
+          const has = there(there(there(there(own[c])[n])[s])[k]);
           if (w <= 0) return;
           const none = modes.reduce(
             (q, m, i) =>
-              componentOf[i] === c && m.prior < 1 && frame.places[i] > s
-                ? q * (1 - frame.grades[k].priors[i])
+              componentOf[i] === c && m.prior < 1 && there(frame.places[i]) > s
+                ? q * (1 - there(there(frame.grades[k]).priors[i]))
                 : q,
             1
           );
@@ -278,10 +287,12 @@ function weigh(
   return {
     sets: sets.sort((a, b) => b.p - a.p),
     now,
-    families: new Map(frames.map((f, n) => [f.family, sum(weights[n].map(sum)) / total])),
-    stops: weights[0].map((byGrade, s) => byGrade.map((_, k) => sum(weights.map((w) => w[s][k])) / total)),
+    families: new Map(frames.map((f, n) => [f.family, sum(there(weights[n]).map(sum)) / total])),
+    stops: there(weights[0]).map((byGrade, s) =>
+      byGrade.map((_, k) => sum(weights.map((w) => there(there(w[s])[k]))) / total)
+    ),
     marginals: marginals.map((w) => w / total),
-    any: new Map(components.map((c, i) => [c, any[i]])),
+    any: new Map(components.map((c, i) => [c, there(any[i])])),
     covered
   };
 }
@@ -309,7 +320,7 @@ export function diagnose(
   const post: Posterior = { sets: w.sets, evidence: 1, covered: w.covered };
   const last = starts.findLast((s) => !s.read);
   const now = [...w.now.values()].sort((a, b) => b.p - a.p);
-  const order = orderOf([...w.families].sort((a, b) => b[1] - a[1])[0][0], era);
+  const order = orderOf(there([...w.families].sort((a, b) => b[1] - a[1])[0])[0], era);
   const stops = w.stops.map((own, s) => ({
     stage: order[s] ?? null,
     p: own.reduce((a, b) => a + b, 0)
@@ -336,7 +347,7 @@ function verdicts(
   stops: readonly { stage: StageId | null; p: number }[],
   order: readonly StageId[]
 ): ComponentVerdict[] {
-  const prior = (i: number) => GRADES.reduce((sum, g) => sum + g.p * gradedPrior(modes[i], g.odds), 0);
+  const prior = (i: number) => GRADES.reduce((sum, g) => sum + g.p * gradedPrior(there(modes[i]), g.odds), 0);
   const oneOf = (list: readonly number[]) => 1 - list.reduce((p, q) => p * (1 - q), 1);
   /** Chance that the start stood before a stage. */
   const before = (stage: StageId) =>
@@ -346,13 +357,17 @@ function verdicts(
     );
   return [...new Set(modes.map((m) => m.component))].map((component): ComponentVerdict => {
     const own = modes.flatMap((m, i) => (m.component === component ? [i] : []));
-    const each = own.map((i) => ({ id: modes[i].id, prior: prior(i), posterior: w.marginals[i] }));
-    const isCertain = own.some((i) => modes[i].prior >= 1);
+    const each = own.map((i) => ({
+      id: there(modes[i]).id,
+      prior: prior(i),
+      posterior: there(w.marginals[i])
+    }));
+    const isCertain = own.some((i) => there(modes[i]).prior >= 1);
     const [was, is] = [oneOf(each.map((m) => m.prior)), isCertain ? 1 : entryOf(w.any, component)];
-    const mode = modes[own[0]];
+    const mode = there(modes[there(own[0])]);
     const { item } = mode;
     const verdict: Verdict =
-      was < 1 && own.every((i) => before(firstStage(modes[i])) >= 0.9)
+      was < 1 && own.every((i) => before(firstStage(there(modes[i]))) >= 0.9)
         ? 'untested'
         : (odds(is) > 3 * odds(was) || was >= 1) && is > 0.3
           ? 'implicated'

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Start } from '../model';
 import { isCard, outWithCards, testOf, type BenchTest } from './bench-tests';
 import { observed, type Observed } from './likelihood';
@@ -46,7 +47,7 @@ type Going = Omit<Path, 'wrong'> & Standing;
 function readingOf(modes: readonly FaultMode[], now: FaultSet, test: string, found: boolean): number {
   const reads = testOf(test)?.reads;
   if (!reads) return 1;
-  const hit = now.some((i) => reads.finds(modes[i])) ? reads.sure : 1 - reads.sure;
+  const hit = now.some((i) => reads.finds(there(modes[i]))) ? reads.sure : 1 - reads.sure;
   return found ? hit : 1 - hit;
 }
 
@@ -57,14 +58,14 @@ export function afterTest<T extends Standing>(
   { restores, removes }: Pick<BenchTest, 'restores' | 'removes'>
 ): T[] {
   if (!restores && !removes) return [going];
-  const back = restores ? going.out.filter((i) => restores(modes[i])) : [];
+  const back = restores ? going.out.filter((i) => restores(there(modes[i]))) : [];
   // Cards lie outside until they are put back; another part is exchanged for good with the next test.
-  const still = going.out.filter((i) => !back.includes(i) && isCard(modes[i]));
+  const still = going.out.filter((i) => !back.includes(i) && isCard(there(modes[i])));
   const then = { ...going, now: merged(going.now, back), out: still };
   if (!removes) return [then];
-  const gone = then.now.filter((i) => removes.cures(modes[i]));
+  const gone = then.now.filter((i) => removes.cures(there(modes[i])));
   if (!gone.length) return [then];
-  const out = [...still, ...gone.filter((i) => modes[i].cure === 'exchange')];
+  const out = [...still, ...gone.filter((i) => there(modes[i]).cure === 'exchange')];
   return [
     { ...then, p: then.p * removes.sure, now: then.now.filter((i) => !gone.includes(i)), out },
     { ...then, p: then.p * (1 - removes.sure) }
@@ -94,7 +95,7 @@ export function pathsOf(modes: readonly FaultMode[], faults: FaultSet, steps: re
     left,
     wrong: merged(
       now,
-      out.filter((i) => isOut(modes[i]))
+      out.filter((i) => isOut(there(modes[i])))
     )
   }));
 }

@@ -1,4 +1,4 @@
-import { lastOf } from '../model';
+import { lastOf, there } from '../model';
 import type { Build } from '../model';
 
 /** The score before a machine is switched on for the first time: what its age, its store and its parts make likely. */
@@ -80,7 +80,7 @@ export function firstPower(answers: PowerAnswers): PowerScore {
   const sum = (open_: (q: PowerQuestion) => number) =>
     POWER_QUESTIONS.reduce((s, q) => s + (answerOf(answers, q) ?? open_(q)), 0);
   const score = sum(secondWorst);
-  const least = sum((q) => pointsOf(q)[0]);
+  const least = sum((q) => there(pointsOf(q)[0]));
   const most = sum((q) => lastOf(pointsOf(q)));
   return {
     score,
@@ -92,7 +92,10 @@ export function firstPower(answers: PowerAnswers): PowerScore {
     couldChange: open.map((question) => {
       const rest = score - secondWorst(question);
       const points = pointsOf(question);
-      return { question, levels: [levelOf(rest + points[0], stake), levelOf(rest + lastOf(points), stake)] };
+      return {
+        question,
+        levels: [levelOf(rest + there(points[0]), stake), levelOf(rest + lastOf(points), stake)]
+      };
     })
   };
 }

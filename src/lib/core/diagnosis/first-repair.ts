@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Diagnosis } from './diagnose';
 import type { Era, Family } from './families';
 import type { FaultSet } from './sets';
@@ -16,9 +17,9 @@ export function firstRepair(
   const order = orderOf(family, era);
   const isAtPrompt = d.stops[0]?.stage === null;
   return (faults) => {
-    const hinders = faults.filter((i) => d.modes[i].effect.stops > 0 || d.modes[i].effect.dark);
+    const hinders = faults.filter((i) => there(d.modes[i]).effect.stops > 0 || there(d.modes[i]).effect.dark);
     return [...(hinders.length || !isAtPrompt ? hinders : faults)].sort(
-      (a, b) => order.indexOf(d.modes[a].effect.at) - order.indexOf(d.modes[b].effect.at)
+      (a, b) => order.indexOf(there(d.modes[a]).effect.at) - order.indexOf(there(d.modes[b]).effect.at)
     )[0];
   };
 }

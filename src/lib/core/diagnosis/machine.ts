@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { kitOf, type Kit } from '../kit';
 import type { Build, PartSet, StageId, Start } from '../model';
 import { checked, type Finding, type MissingKind } from '../rules';
@@ -86,15 +87,15 @@ export function toldFaults(d: Diagnosis, faults: FaultSet, shares = sharesOf(d))
     (stop !== null && effectAt(effect, stop) !== null) ||
     [effect.says, effect.then?.says].some((m) => m !== undefined && d.said.includes(m)) ||
     (effect.dark === true && d.isDark);
-  const isCertain = (i: number): boolean => d.modes[i].prior >= 1;
+  const isCertain = (i: number): boolean => there(d.modes[i]).prior >= 1;
   let told = faults;
   for (const i of faults) {
-    const { prior } = d.modes[i];
+    const { prior } = there(d.modes[i]);
     const less = told.filter((x) => x !== i);
     const [have, without] = [shares.get(told.join()) ?? 0, shares.get(less.join()) ?? 0];
     if (!isCertain(i) && have <= (LIFTED * without * prior) / (1 - prior)) told = less;
   }
-  return told.filter((i) => !isCertain(i) || accounts(d.modes[i]));
+  return told.filter((i) => !isCertain(i) || accounts(there(d.modes[i])));
 }
 
 export interface Explained {
@@ -119,7 +120,7 @@ export function explanations(d: Diagnosis): Explained[] {
 /** No single fault explains what was seen, beside what the checks know. What may be wrong without a sign does not count. */
 export const needsTwo = (d: Diagnosis, told: readonly Explained[]): boolean =>
   told.reduce(
-    (sum, { faults, p }) => (faults.filter((i) => d.modes[i].prior < 1).length > 1 ? sum + p : sum),
+    (sum, { faults, p }) => (faults.filter((i) => there(d.modes[i]).prior < 1).length > 1 ? sum + p : sum),
     0
   ) > 0.5;
 

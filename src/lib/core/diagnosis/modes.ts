@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { disksOf } from '../disks';
 import type { Kit } from '../kit';
 import type { Finding } from '../rules';
@@ -285,7 +286,7 @@ function driveModes(kit: Kit, at: number): FaultMode[] {
             way: id,
             component: d.item.id,
             item: d.item.id,
-            prior: prior[at],
+            prior: there(prior[at]),
             effect: effect.at === 'disk' && behindRom.has(d.item.id) ? { ...effect, at: 'roms' } : effect,
             cure
           }))
@@ -347,12 +348,12 @@ export function modesOf(kit: Kit, era: Era, findings: readonly Finding[]): Fault
   const display = kit.m.fitted.find((f) => f.part.video);
   return [
     ...estimates
-      .filter((e) => e.prior[at] > 0 && (e.has?.(kit) ?? true))
+      .filter((e) => there(e.prior[at]) > 0 && (e.has?.(kit) ?? true))
       .map(({ id, component, prior, effect, cure }): FaultMode => ({
         id,
         way: id,
         component,
-        prior: kit.build.mishap ? raised(prior[at], AFTER_MISHAP[id]) : prior[at],
+        prior: kit.build.mishap ? raised(there(prior[at]), AFTER_MISHAP[id]) : there(prior[at]),
         effect,
         cure
       })),

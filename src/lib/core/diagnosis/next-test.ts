@@ -1,4 +1,4 @@
-import { entryOf } from '../model';
+import { entryOf, there } from '../model';
 import type { Diagnosis } from './diagnose';
 import { doneIn, type Step } from './episode';
 import { firstRepair } from './first-repair';
@@ -28,7 +28,7 @@ export interface Valued {
 const RISKY = 0.1;
 /** Chance that a start with these faults does not bring the rails up. */
 const pullsDown = (modes: readonly FaultMode[], faults: FaultSet): number =>
-  1 - faults.reduce((least, i) => Math.min(least, runs(modes[i])), 1);
+  1 - faults.reduce((least, i) => Math.min(least, runs(there(modes[i]))), 1);
 const runs = ({ effect }: FaultMode): number =>
   effect.power ? (effect.power.runs ?? 0) : effect.at === 'rails' ? 1 - effect.stops : 1;
 
@@ -76,7 +76,9 @@ function putBack(
   const total = sets.reduce((s, x) => s + x.p, 0);
   const post = { ...d.post, sets: sets.map((s) => ({ ...s, p: s.p / total })) };
   const back = (faults: FaultSet) =>
-    start(faults.filter((i) => d.modes[i].cure === 'exchange' || !cure.removes!.cures(d.modes[i])));
+    start(
+      faults.filter((i) => there(d.modes[i]).cure === 'exchange' || !cure.removes!.cures(there(d.modes[i])))
+    );
   const bits = gain(post, back, need);
   return {
     test: { id, minutes, money, risk },
@@ -104,14 +106,14 @@ export function nextTests(
 ): Valued[] {
   const pulled = d.now.sets.reduce((sum, s) => sum + s.p * pullsDown(d.modes, s.faults), 0);
   const isRisky = pulled >= RISKY;
-  const of = family ?? d.families[0].family;
+  const of = family ?? there(d.families[0]).family;
   const kept = d.now.sets.slice(0, MOST_SETS);
   const total = kept.reduce((s, x) => s + x.p, 0);
   const post = { ...d.now, sets: kept.map((s) => ({ ...s, p: s.p / total })) };
   const first = firstRepair(d, of, era);
   const need = (faults: FaultSet): string => {
     const one = first(faults);
-    return one === undefined ? 'nothing' : d.modes[one].id;
+    return one === undefined ? 'nothing' : there(d.modes[one]).id;
   };
   const known = new Map<string, Outcomes>();
   const start = (faults: FaultSet): Outcomes => {
@@ -124,9 +126,9 @@ export function nextTests(
   const outcome =
     ({ reads, removes, restores }: BenchTest) =>
     (wrong: FaultSet): Outcomes => {
-      const faults = restores ? wrong : wrong.filter((i) => !isOut(d.modes[i]));
+      const faults = restores ? wrong : wrong.filter((i) => !isOut(there(d.modes[i])));
       if (reads) {
-        const found = faults.filter((i) => reads.finds(d.modes[i]));
+        const found = faults.filter((i) => reads.finds(there(d.modes[i])));
         const p = found.length ? reads.sure : 1 - reads.sure;
         return new Map([
           ['found', p],
@@ -134,7 +136,7 @@ export function nextTests(
         ]);
       }
       if (!removes) return start(faults);
-      const left = faults.filter((i) => !removes.cures(d.modes[i]));
+      const left = faults.filter((i) => !removes.cures(there(d.modes[i])));
       return left.length === faults.length ? start(faults) : mixed(removes.sure, start(left), start(faults));
     };
   const readIn = new Set(steps.flatMap((s) => (s.kind === 'read' ? [s.test] : [])));

@@ -1,4 +1,4 @@
-import { sure } from '../model';
+import { sure, there } from '../model';
 import { perform, repair, runs, FIXED_ORDER, type Course, type Random } from './course';
 import { outWithCards, testOf } from './bench-tests';
 import { diagnose, type Diagnosis } from './diagnose';
@@ -33,9 +33,9 @@ function likeliestRepair(d: Diagnosis, course: Course): { mode: number; p: numbe
   for (const { faults, p } of d.now.sets) {
     const first = firstOf(faults);
     if (first === undefined) continue;
-    const { component } = d.modes[first];
-    const there = each.get(component);
-    each.set(component, { mode: there?.mode ?? first, p: (there?.p ?? 0) + p });
+    const { component } = there(d.modes[first]);
+    const known = each.get(component);
+    each.set(component, { mode: known?.mode ?? first, p: (known?.p ?? 0) + p });
   }
   return [...each.values()].sort((a, b) => b.p - a.p)[0] ?? null;
 }
@@ -67,8 +67,8 @@ export function playAdvised(begun: Course, random: Random): Played {
     if (fix && (fix.p >= SURE || !best)) {
       if (!repairs) last = explanations(d).map((e) => e.faults);
       repairs++;
-      const { component } = course.modes[fix.mode];
-      if (course.left.some((i) => course.modes[i].component === component)) right++;
+      const { component } = there(course.modes[fix.mode]);
+      if (course.left.some((i) => there(course.modes[i]).component === component)) right++;
       course = repair(course, fix.mode, random);
     } else course = perform(course, sure(testOf(best?.test.id ?? 'listen'), 'the test'), random);
   }
@@ -104,6 +104,6 @@ export function playPrior(begun: Course, random: Random): Course {
 function rest(begun: Course, random: Random): Course {
   let course = begun;
   for (let n = 0; n < MOST_TESTS && !runs(course) && course.left.length; n++)
-    course = repair(course, course.left[0], random);
+    course = repair(course, there(course.left[0]), random);
   return course;
 }

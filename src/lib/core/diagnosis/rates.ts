@@ -16,7 +16,7 @@ const LANCZOS = [
 function logGamma(x: number): number {
   if (x < 0.5) return Math.log(Math.PI / Math.sin(Math.PI * x)) - logGamma(1 - x);
   const t = x - 1 + 7.5;
-  const sum = LANCZOS.slice(1).reduce((s, c, i) => s + c / (x + i), LANCZOS[0]);
+  const sum = LANCZOS.reduce((s, c, i) => s + (i === 0 ? c : c / (x + i - 1)), 0);
   return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(t) - t + Math.log(sum);
 }
 

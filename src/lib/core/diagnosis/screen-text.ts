@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { distance } from 'fastest-levenshtein';
 import type { MessageId } from '../model';
 
@@ -170,8 +171,8 @@ export function readScreen(text: string): MessageId[] {
   if (!typed.length) return [];
   const scores = new Map<MessageId, number>();
   for (const { id, words } of READ) {
-    const isCode = words.length === 1 && /^\d/.test(words[0]);
-    const score = isCode ? (typed.includes(words[0]) ? 1 : 0) : likeness(typed, words);
+    const isCode = words.length === 1 && /^\d/.test(there(words[0]));
+    const score = isCode ? (typed.includes(there(words[0])) ? 1 : 0) : likeness(typed, words);
     scores.set(id, Math.max(score, scores.get(id) ?? 0));
   }
   const best = Math.max(...scores.values());

@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** One way in which one thing can be wrong, with the chance that it is so before anything was seen. */
 export interface Mode {
   id: string;
@@ -33,7 +34,8 @@ export function* faultSets(n: number, most: number, always: FaultSet = []): Gene
       yield merged(chosen);
       return;
     }
-    for (let i = from; i <= free.length - left; i++) yield* pick(i + 1, left - 1, [...chosen, free[i]]);
+    for (let i = from; i <= free.length - left; i++)
+      yield* pick(i + 1, left - 1, [...chosen, there(free[i])]);
   }
   for (let size = 0; size <= Math.min(most, free.length); size++) yield* pick(0, size, []);
 }
@@ -77,7 +79,7 @@ export function posterior(
 }
 
 const order = (a: FaultSet, b: FaultSet): number => {
-  for (let i = 0; i < Math.min(a.length, b.length); i++) if (a[i] !== b[i]) return a[i] - b[i];
+  for (let i = 0; i < Math.min(a.length, b.length); i++) if (a[i] !== b[i]) return there(a[i]) - there(b[i]);
   return a.length - b.length;
 };
 
@@ -90,7 +92,7 @@ export function bySize(post: Posterior): number[] {
   const out: number[] = [];
   for (const { faults, p } of post.sets) {
     while (out.length <= faults.length) out.push(0);
-    out[faults.length] += p;
+    out[faults.length] = there(out[faults.length]) + p;
   }
   return out;
 }

@@ -1,4 +1,4 @@
-import { STAGES, type MessageId, type Power, type StageId } from '../model';
+import { STAGES, type MessageId, type Power, type StageId, there } from '../model';
 import { sounds, type Era, type Family, type Sound } from './families';
 import { effectAt } from './effect';
 import type { FaultMode } from './modes';
@@ -41,7 +41,7 @@ const isAfter = (order: readonly StageId[], a: StageId, b: StageId): boolean =>
 export function traces(modes: readonly FaultMode[], faults: FaultSet, family: Family, era: Era): Trace[] {
   const order = orderOf(family, era);
   const out: Trace[] = [];
-  for (const { shown, p: chance } of atOneStart(faults.map((i) => modes[i])))
+  for (const { shown, p: chance } of atOneStart(faults.map((i) => there(modes[i]))))
     for (const [power, q] of powerOf(shown)) {
       const p = chance * q;
       if (power !== 'runs')

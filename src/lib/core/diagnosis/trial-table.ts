@@ -142,7 +142,7 @@ export function factorGrid(rows: readonly TrialRow[]): FactorReading[] {
           verdict === 'confounded'
             ? (others[0] ?? []).filter((f) => others.every((o) => o.includes(f))).sort()
             : [],
-        p: cells.length === 2 ? fisher(a.good, a.bad, b.good, b.bad) : null
+        p: a && b && cells.length === 2 ? fisher(a.good, a.bad, b.good, b.bad) : null
       }
     ];
   });

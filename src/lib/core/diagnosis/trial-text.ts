@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { TrialRow } from '../model';
 
 /** A typed trial, or the pieces that were not understood. */
@@ -8,12 +9,12 @@ const GOOD = /^(?:ok|good|works?|worked|runs?|ran)$/i;
 const BAD = /^(?:fails?|failed|bad|dead|dark|hangs?|hung|stops?|crash(?:es|ed)?)$/i;
 /** Conditions that are known by how they are written. */
 const FACTORS: readonly [RegExp, (m: RegExpExecArray) => [name: string, value: string]][] = [
-  [/^(\d+(?:[.,]\d+)?)\s*MHz$/i, (m) => ['clock', `${m[1].replace(',', '.')} MHz`]],
-  [/^(cold|warm|hot)$/i, (m) => ['temperature', m[1].toLowerCase()]],
-  [/^slot\s+(\w+)$/i, (m) => ['slot', m[1]]],
-  [/^(\d+)\s*(?:wait states?|WS)$/i, (m) => ['wait states', m[1]]],
+  [/^(\d+(?:[.,]\d+)?)\s*MHz$/i, (m) => ['clock', `${there(m[1]).replace(',', '.')} MHz`]],
+  [/^(cold|warm|hot)$/i, (m) => ['temperature', there(m[1]).toLowerCase()]],
+  [/^slot\s+(\w+)$/i, (m) => ['slot', there(m[1])]],
+  [/^(\d+)\s*(?:wait states?|WS)$/i, (m) => ['wait states', there(m[1])]],
   [/^(8|16)[- ]bit$/i, (m) => ['width', `${m[1]} bit`]],
-  [/^([A-Za-z][\w ]{0,22})\s*=\s*(\S.{0,39})$/, (m) => [m[1].trim(), m[2].trim()]]
+  [/^([A-Za-z][\w ]{0,22})\s*=\s*(\S.{0,39})$/, (m) => [there(m[1]).trim(), there(m[2]).trim()]]
 ];
 
 /** `works`, `fails`, `3 of 11`, `3 good 8 bad`, `fails x 3`. @returns null: not understood */
@@ -23,23 +24,26 @@ export function readResult(text: string): { good: number; bad: number } | null {
   if (of) return Number(of[1]) <= Number(of[2]) ? result(Number(of[1]), Number(of[2]) - Number(of[1])) : null;
   const both = /^(\d{1,3})\s*(\w+)[\s,]+(\d{1,3})\s*(\w+)$/.exec(said);
   if (both) {
-    const [n, a, m, b] = [Number(both[1]), both[2], Number(both[3]), both[4]];
+    const [n, a, m, b] = [Number(both[1]), there(both[2]), Number(both[3]), there(both[4])];
     if (GOOD.test(a) && BAD.test(b)) return result(n, m);
     return BAD.test(a) && GOOD.test(b) ? result(m, n) : null;
   }
   const times = /^(\w+)(?:\s*[x×]\s*(\d{1,3})|\s+(\d{1,3})\s+times)?$/i.exec(said);
   if (!times) return null;
   const n = Number(times[2] ?? times[3] ?? 1);
-  return GOOD.test(times[1]) ? result(n, 0) : BAD.test(times[1]) ? result(0, n) : null;
+  return GOOD.test(there(times[1])) ? result(n, 0) : BAD.test(there(times[1])) ? result(0, n) : null;
 }
 const result = (good: number, bad: number) => (good + bad > 0 ? { good, bad } : null);
 
 /** `K1` is the first of sort K; `cable old` is the old one of sort cable. */
 function readThing(text: string): { sort: string; name: string } | null {
   const worded = /^([A-Za-z][A-Za-z-]{0,23})\s+(\S.{0,39})$/.exec(text);
-  if (worded) return { sort: worded[1].toLowerCase(), name: `${worded[1].toLowerCase()} ${worded[2]}` };
+  if (worded)
+    return { sort: there(worded[1]).toLowerCase(), name: `${there(worded[1]).toLowerCase()} ${worded[2]}` };
   const short = /^([A-Za-z]+)-?(\d\w*)$/.exec(text);
-  return short ? { sort: short[1].toUpperCase(), name: `${short[1].toUpperCase()}${short[2]}` } : null;
+  return short
+    ? { sort: there(short[1]).toUpperCase(), name: `${there(short[1]).toUpperCase()}${short[2]}` }
+    : null;
 }
 
 /**
@@ -75,7 +79,7 @@ export function readTrial(text: string): ReadTrial {
     const [name, value] = found;
     factors[name] = value;
   }
-  const counted = readResult(m[3]);
-  if (!counted) return { wrong: [m[3].trim()], why: 'result' };
+  const counted = readResult(there(m[3]));
+  if (!counted) return { wrong: [there(m[3]).trim()], why: 'result' };
   return { row: { things, factors, ...counted } };
 }

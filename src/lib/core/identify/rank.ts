@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Part } from '../model';
 import { dateCode, featuresOf, type Feature, type Value } from './features';
 
@@ -144,7 +145,7 @@ export function rank(parts: readonly Part[], seen: readonly Seen[], dates: reado
       }));
       return {
         part: k.part,
-        probability: weights[i] / total,
+        probability: there(weights[i]) / total,
         for: sights.filter((s) => s.fits && s.known !== undefined),
         against: sights.filter((s) => !s.fits)
       };
@@ -173,7 +174,7 @@ function nextLooks(
   looked: ReadonlySet<string>
 ): Look[] {
   const top = known
-    .map((k, i) => ({ k, p: weights[i] / total }))
+    .map((k, i) => ({ k, p: there(weights[i]) / total }))
     .filter((x) => x.p > 0.002)
     .sort((a, b) => b.p - a.p)
     .slice(0, 40);

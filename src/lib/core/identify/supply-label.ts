@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** Rails as the label of a supply has them, in amperes. */
 export const LABEL_RAILS = ['v5', 'v12', 'm5', 'm12', 'v3', 'standby'] as const;
 export type LabelRail = (typeof LABEL_RAILS)[number];
@@ -44,7 +45,7 @@ export function readSupplyLabel(text: string): SupplyLabel {
   // `0,5A` is half an ampere.
   let rest = text.slice(0, 2000).replace(/(\d),(\d{1,2})(?=\s*A\b)/gi, '$1.$2');
   for (const m of rest.matchAll(RAIL)) {
-    const rail = railOf(m[1], m[2], m[3] !== undefined);
+    const rail = railOf(there(m[1]), there(m[2]), m[3] !== undefined);
     if (rail) amps[rail] = Number(m[4]);
     else odd.push(m[0].trim());
   }

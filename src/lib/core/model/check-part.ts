@@ -1,4 +1,4 @@
-import { entryOf } from './sure';
+import { entryOf, there } from './sure';
 import type { Block, Claim, Part, Setting, State } from './part';
 import { BLOCK_KINDS, formOf, placesOf, type StateForm } from './block-kinds';
 import { forbidden } from './constraints';
@@ -81,7 +81,8 @@ export function checkPart(part: Part): FlawAt[] {
       constraint.allow.rows.forEach((row, j) => {
         if (row.length !== ids.length)
           say(`${at}.allow.rows[${j}]`, { is: 'row-length', entries: row.length, settings: ids.length });
-        else checkMatch(Object.fromEntries(ids.map((id, k) => [id, [row[k]]])), `${at}.allow.rows[${j}]`);
+        else
+          checkMatch(Object.fromEntries(ids.map((id, k) => [id, [there(row[k])]])), `${at}.allow.rows[${j}]`);
       });
     }
   });
@@ -274,8 +275,8 @@ function firstHole(
 ): Record<string, string> | null {
   const walk = (i: number, chosen: Record<string, string>): Record<string, string> | null => {
     if (i === settings.length) return covered(chosen) ? null : chosen;
-    for (const position of settings[i].positions) {
-      const hole = walk(i + 1, { ...chosen, [settings[i].id]: position.id });
+    for (const position of there(settings[i]).positions) {
+      const hole = walk(i + 1, { ...chosen, [there(settings[i]).id]: position.id });
       if (hole) return hole;
     }
     return null;

@@ -1,10 +1,11 @@
+import { there } from './sure';
 /**
  * Reads a hexadecimal address as people write it: `220`, `220h`, `0x220` (case does not matter).
  * Returns null for anything else.
  */
 export function parseHex(text: string): number | null {
   const match = /^(?:0x)?([0-9a-f]{1,8})h?$/i.exec(text.trim());
-  return match ? parseInt(match[1], 16) : null;
+  return match ? parseInt(there(match[1]), 16) : null;
 }
 
 /** Writes an address the way the project prints it: 544 → `220h`. */

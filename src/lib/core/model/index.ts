@@ -32,7 +32,7 @@ export * from './number-words';
 export { sameJson } from './equal';
 export { mergeFields } from './merge-fields';
 export { entriesOf, keyIn } from './keys';
-export { byId, entryOf, lastOf, sure } from './sure';
+export { byId, entryOf, lastOf, sure, there } from './sure';
 export { freeIdOf, slugOf } from './slug';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';
 export * from './thing';

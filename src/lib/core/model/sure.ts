@@ -14,7 +14,7 @@ export function entryOf<K, V>(map: { get(key: K): V | undefined }, key: K): V {
 /** The last of a list that is not empty. @throws {Error} when it is */
 export function lastOf<T>(list: readonly T[]): T {
   if (!list.length) throw new Error('empty list');
-  return list[list.length - 1];
+  return there(list[list.length - 1]);
 }
 
 /** The one with this id, which whoever wrote it down took from this list. @throws {Error} when there is none */
@@ -23,4 +23,10 @@ export function byId<T extends { readonly id: string }>(list: readonly T[], id: 
     list.find((x) => x.id === id),
     id
   );
+}
+
+/** What stands at a place that was counted before. @throws {Error} when nothing stands there */
+export function there<T>(value: T | undefined): T {
+  if (value === undefined) throw new Error('nothing stands at a place that was counted');
+  return value;
 }

@@ -1,3 +1,4 @@
+import { there } from './sure';
 import { FORMAT_NAME, FORMAT_VERSION } from './build';
 import type { Flaw, FlawAt } from './flaw';
 
@@ -40,7 +41,7 @@ export function upgrade(data: unknown): { file: Json } | { wrong: FlawAt } {
       return wrong('version', { is: 'version' });
     if (version > FORMAT_VERSION) return wrong('version', { is: 'newer', version, reads: FORMAT_VERSION });
     if (!isObject(file.build)) return wrong('build', { is: 'no-build' });
-    file = steps[version](file);
+    file = there(steps[version])(file);
   }
   return { file };
 }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { setupLines, type SetupLine } from '../disks';
 import { kitOf } from '../kit';
 import type { Block, Build, PartSet, Position, Setting, State } from '../model';
@@ -105,7 +106,7 @@ function actsFor(
     const { lift, press } = capMoves(from?.state, to.state);
     const moved = Math.min(lift.length, press.length);
     return [
-      ...lift.slice(0, moved).map((pair, i): Act => ({ is: 'move', from: pair, to: press[i] })),
+      ...lift.slice(0, moved).map((pair, i): Act => ({ is: 'move', from: pair, to: there(press[i]) })),
       ...lift.slice(moved).map((pair): Act => ({ is: 'remove', pair })),
       ...press.slice(moved).map((pair): Act => ({ is: 'fit', pair }))
     ];
@@ -249,7 +250,7 @@ function numberIn(m: Machine, fitted: Fitted, at: Positions, fnId: string, claim
   const fn = fitted.part.functions.find((f) => f.id === fnId);
   const index = fn?.claims.findIndex((c) => (c.id ?? c.resource) === claimId) ?? -1;
   if (!fn || index < 0) return '?';
-  const value = claimValue(m, fitted, fn.claims[index], at);
+  const value = claimValue(m, fitted, there(fn.claims[index]), at);
   if (value === null) return '?';
   const line = lineOf(m, fitted, fn, index, value);
   return line.resource === 'io' || line.resource === 'memory'

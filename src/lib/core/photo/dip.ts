@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { median, meanOf, straighten, type Corners, type Flat, type Raster } from './straighten';
 
 /** One switch as the picture shows it. */
@@ -55,13 +56,13 @@ export function readDip(raster: Raster, corners: Corners, count: number, told?: 
   const flat = straighten(raster, corners, count * CELL, TALL);
   const cellsAt = (half: number) => Array.from({ length: count }, (_, i) => cellOf(flat, count, i, half));
   const contrast = (cells: readonly Cell[]) => median(cells.map((c) => Math.abs(c.up - c.down)));
-  const [half] = HALVES.map((h) => ({ h, c: contrast(cellsAt(h)) })).sort((a, b) => b.c - a.c);
-  const cells = cellsAt(half.h);
+  const halves = HALVES.map((h) => ({ h, c: contrast(cellsAt(h)) })).sort((a, b) => b.c - a.c);
+  const cells = cellsAt(there(halves[0]).h);
   // The body shows between the slots.
   const bodies = Array.from({ length: count + 1 }, (_, i) =>
     meanOf(flat, Math.max(0.004, (i - 0.07) / count), Math.min(0.996, (i + 0.07) / count), 0.42, 0.58)
   );
-  const bodyAt = (i: number) => (bodies[i] + bodies[i + 1]) / 2;
+  const bodyAt = (i: number) => (there(bodies[i]) + there(bodies[i + 1])) / 2;
   const usual = contrast(cells);
   const lights = cells.map((c, i) => Math.abs(Math.max(c.up, c.down) - bodyAt(i)));
   const darks = cells.map((c, i) => Math.abs(Math.min(c.up, c.down) - bodyAt(i)));

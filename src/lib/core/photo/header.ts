@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { colourOf, straighten, type Corners, type Flat, type Raster } from './straighten';
 
 /** One place for a jumper, as the picture shows it. */
@@ -44,7 +45,7 @@ function pairOf(
   const [p, q] = [a, b].map(([x, y]) => spot(flat, columns, rows, x, y, 0.1)) as [Colour, Colour];
   const between = spot(flat, columns, rows, (a[0] + b[0]) / 2, (a[1] + b[1]) / 2, 0.1);
   const out: [number, number] = [distance(p, between), distance(q, between)];
-  const along = p.reduce((n, v, c) => n + (v - between[c]) * (q[c] - between[c]), 0);
+  const along = p.reduce((n, v, c) => n + (v - there(between[c])) * (there(q[c]) - there(between[c])), 0);
   return {
     out,
     isAlike: along > 0 && distance(p, q) < ALIKE * Math.max(...out),
@@ -93,7 +94,7 @@ export function readHeader(raster: Raster, corners: Corners, rows: 1 | 2, column
     // A pin takes one jumper: of two neighbours that both look covered nobody can say which it is.
     if (p.isOn && (before?.isOn || behind?.isOn)) return { ...p, isDoubtful: true };
     // The neighbour's jumper covers one of its pins; the other one stands out.
-    const [a, b] = outs[i].out;
+    const [a, b] = there(outs[i]).out;
     const taken =
       (before?.isOn && !before.isDoubtful && b > DIFFERENT) ||
       (behind?.isOn && !behind.isDoubtful && a > DIFFERENT);

@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** A picture as numbers: rows from the top, three bytes a pixel (red, green, blue). */
 export interface Raster {
   width: number;
@@ -22,8 +23,8 @@ export type Mapping = (u: number, v: number) => Point;
 /** @throws CornersError when the corners are no four corners of one convex block */
 export function mappingOf(corners: Corners): Mapping {
   const turns = corners.map((p, i) => {
-    const q = corners[(i + 1) % 4];
-    const r = corners[(i + 2) % 4];
+    const q = there(corners[(i + 1) % 4]);
+    const r = there(corners[(i + 2) % 4]);
     return (q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x);
   });
   if (!turns.every((t) => t > 1e-6) && !turns.every((t) => t < -1e-6)) throw new CornersError();
@@ -67,7 +68,7 @@ export function straighten(raster: Raster, corners: Corners, width: number, heig
   const at = (x: number, y: number, c: number): number => {
     const px = Math.min(raster.width - 1, Math.max(0, x));
     const py = Math.min(raster.height - 1, Math.max(0, y));
-    return raster.rgb[(py * raster.width + px) * 3 + c];
+    return there(raster.rgb[(py * raster.width + px) * 3 + c]);
   };
   const n = SUB * SUB;
   for (let y = 0; y < height; y++)
@@ -87,10 +88,10 @@ export function straighten(raster: Raster, corners: Corners, width: number, heig
             at(x0 + 1, y0, c) * ax * (1 - ay) +
             at(x0, y0 + 1, c) * (1 - ax) * ay +
             at(x0 + 1, y0 + 1, c) * ax * ay;
-          rgb[i * 3 + c] += value / n;
+          rgb[i * 3 + c] = there(rgb[i * 3 + c]) + value / n;
         }
       }
-      grey[i] = 0.299 * rgb[i * 3] + 0.587 * rgb[i * 3 + 1] + 0.114 * rgb[i * 3 + 2];
+      grey[i] = 0.299 * there(rgb[i * 3]) + 0.587 * there(rgb[i * 3 + 1]) + 0.114 * there(rgb[i * 3 + 2]);
     }
   return { width, height, grey, rgb };
 }
@@ -100,7 +101,8 @@ const CUT_OUT = 300;
 
 /** The block cut out of a picture and straightened, in its own proportions: to be kept beside its reading. */
 export function cutOut(raster: Raster, corners: Corners): Raster {
-  const side = (i: number, k: number) => Math.hypot(corners[i].x - corners[k].x, corners[i].y - corners[k].y);
+  const side = (i: number, k: number) =>
+    Math.hypot(there(corners[i]).x - there(corners[k]).x, there(corners[i]).y - there(corners[k]).y);
   const across = side(0, 1) + side(3, 2);
   const down = side(0, 3) + side(1, 2);
   const size = (part: number) =>
@@ -123,7 +125,7 @@ export function meanOf(flat: Flat, x0: number, x1: number, y0: number, y1: numbe
   ];
   for (let y = Math.max(0, fromY); y < Math.min(flat.height, toY); y++)
     for (let x = Math.max(0, fromX); x < Math.min(flat.width, toX); x++) {
-      sum += flat.grey[y * flat.width + x];
+      sum += there(flat.grey[y * flat.width + x]);
       n++;
     }
   return n ? sum / n : 0;
@@ -142,7 +144,7 @@ export function colourOf(
   for (let y = Math.floor(y0 * flat.height); y < Math.min(flat.height, Math.ceil(y1 * flat.height)); y++)
     for (let x = Math.floor(x0 * flat.width); x < Math.min(flat.width, Math.ceil(x1 * flat.width)); x++) {
       const i = (y * flat.width + x) * 3;
-      for (let c = 0; c < 3; c++) out[c] += flat.rgb[i + c];
+      for (let c = 0; c < 3; c++) out[c] = there(out[c]) + there(flat.rgb[i + c]);
       n++;
     }
   return n ? [out[0] / n, out[1] / n, out[2] / n] : out;
@@ -150,5 +152,5 @@ export function colourOf(
 
 export const median = (list: readonly number[]): number => {
   const sorted = [...list].sort((a, b) => a - b);
-  return sorted.length ? sorted[sorted.length >> 1] : 0;
+  return sorted.length ? there(sorted[sorted.length >> 1]) : 0;
 };

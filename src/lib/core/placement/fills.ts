@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { needOf, peakOf, type Line } from './line';
 
 /** Fills that are kept; beyond them only the sizes count. */
@@ -25,17 +26,17 @@ class OneRegion {
   /** The most worth of a set in a region with so much free. @param from place in the order to look from */
   most(set: number, free: number, from = 0): number {
     let at = from;
-    while (at < this.order.length && !(set & (1 << this.order[at]))) at++;
+    while (at < this.order.length && !(set & (1 << there(this.order[at])))) at++;
     if (at >= this.order.length) return 0;
     const key = set * 2_097_152 + free;
     const known = this.known.get(key);
     if (known !== undefined) return known;
-    const i = this.order[at];
-    const line = this.lines[i];
+    const i = there(this.order[at]);
+    const line = there(this.lines[i]);
     const rest = set & ~(1 << i);
     let most = this.most(rest, free, at + 1);
-    if (this.worth[i] > 0 && needOf(line) <= free)
-      most = Math.max(most, this.worth[i] + this.most(rest, free - line.stay, at + 1));
+    if (there(this.worth[i]) > 0 && needOf(line) <= free)
+      most = Math.max(most, there(this.worth[i]) + this.most(rest, free - line.stay, at + 1));
     this.known.set(key, most);
     return most;
   }
@@ -43,10 +44,10 @@ class OneRegion {
   /** Lines of a best filling, as bits. */
   chosen(set: number, free: number, from = 0): number {
     let at = from;
-    while (at < this.order.length && !(set & (1 << this.order[at]))) at++;
+    while (at < this.order.length && !(set & (1 << there(this.order[at])))) at++;
     if (at >= this.order.length) return 0;
-    const i = this.order[at];
-    const line = this.lines[i];
+    const i = there(this.order[at]);
+    const line = there(this.lines[i]);
     const rest = set & ~(1 << i);
     const without = this.most(rest, free, at + 1);
     if (this.most(set, free, from) === without) return this.chosen(rest, free, at + 1);
@@ -67,7 +68,12 @@ export class Fills {
   constructor(private readonly lines: readonly Line[]) {
     this.order = lines
       .map((_, i) => i)
-      .sort((a, b) => lines[a].stage - lines[b].stage || peakOf(lines[b]) - peakOf(lines[a]) || a - b);
+      .sort(
+        (a, b) =>
+          there(lines[a]).stage - there(lines[b]).stage ||
+          peakOf(there(lines[b])) - peakOf(there(lines[a])) ||
+          a - b
+      );
     this.plain = this.region(lines.map((l) => l.stay));
   }
   private region(worth: readonly number[]): OneRegion {
@@ -84,9 +90,9 @@ export class Fills {
     let step = 0.4;
     const members = this.order.filter((i) => set & (1 << i));
     for (let round = 0; round < ROUNDS; round++) {
-      const region = this.region(this.lines.map((l, i) => l.stay - prices[i]));
+      const region = this.region(this.lines.map((l, i) => l.stay - there(prices[i])));
       const value =
-        members.reduce((n, i) => n + prices[i], 0) + free.reduce((n, f) => n + region.most(set, f), 0);
+        members.reduce((n, i) => n + there(prices[i]), 0) + free.reduce((n, f) => n + region.most(set, f), 0);
       if (region.size > MOST_FILLS / 4) return;
       if (value < best - 1e-6) {
         best = value;
@@ -97,12 +103,15 @@ export class Fills {
       const used = this.lines.map(() => 0);
       for (const f of free) {
         const chosen = region.chosen(set, f);
-        for (const i of members) if (chosen & (1 << i)) used[i]++;
+        for (const i of members) if (chosen & (1 << i)) used[i] = there(used[i]) + 1;
       }
-      if (members.every((i) => used[i] <= 1 && (used[i] === 1 || prices[i] === 0))) return;
+      if (members.every((i) => there(used[i]) <= 1 && (used[i] === 1 || prices[i] === 0))) return;
       prices = prices.map((p, i) =>
         set & (1 << i)
-          ? Math.min(this.lines[i].stay, Math.max(0, p + step * this.lines[i].stay * (used[i] - 1)))
+          ? Math.min(
+              there(this.lines[i]).stay,
+              Math.max(0, p + step * there(this.lines[i]).stay * (there(used[i]) - 1))
+            )
           : p
       );
     }
@@ -115,7 +124,7 @@ export class Fills {
     const { priced } = this;
     if (!priced || priced.size > MOST_FILLS) return plain;
     let dear = 0;
-    for (const i of this.order) if (set & (1 << i)) dear += this.prices[i];
+    for (const i of this.order) if (set & (1 << i)) dear += there(this.prices[i]);
     for (const f of free) dear += priced.most(set, f);
     return Math.min(plain, dear + 1e-6);
   }

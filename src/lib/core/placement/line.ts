@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** A driver or resident program as a line of a start-up file. Sizes in bytes. */
 export interface Line {
   name: string;
@@ -38,7 +39,7 @@ export function predecessors(lines: readonly Line[]): number[] {
     )
   );
   for (const [k] of lines.entries())
-    for (const [i] of lines.entries()) if (pre[i] & (1 << k)) pre[i] |= pre[k];
+    for (const [i] of lines.entries()) if (there(pre[i]) & (1 << k)) pre[i] = there(pre[i]) | there(pre[k]);
   return pre;
 }
 

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { needOf, peakOf, predecessors, type Line } from './line';
 
 /** Lines up to which every set of them is looked at. */
@@ -47,40 +48,43 @@ export class Packs {
     const pre = (this.pre = predecessors(lines));
     this.stay = new Float64Array(2 ** n);
     this.room = new Float64Array(2 ** n);
-    const byPeak = lines.map((_, i) => i).sort((a, b) => peakOf(lines[a]) - peakOf(lines[b]) || a - b);
+    const byPeak = lines
+      .map((_, i) => i)
+      .sort((a, b) => peakOf(there(lines[a])) - peakOf(there(lines[b])) || a - b);
     for (let set = 1; set < 2 ** n; set++) {
       const lowest = 31 - Math.clz32(set & -set);
-      this.stay[set] = this.stay[set & (set - 1)] + lines[lowest].stay;
+      this.stay[set] = there(this.stay[set & (set - 1)]) + there(lines[lowest]).stay;
       let awaited = 0;
-      for (let i = lowest; i < n; i++) if (set & (1 << i)) awaited |= pre[i];
+      for (let i = lowest; i < n; i++) if (set & (1 << i)) awaited |= there(pre[i]);
       const last = byPeak.find((i) => set & (1 << i) && !(awaited & (1 << i)))!;
-      const line = lines[last];
+      const line = there(lines[last]);
       this.room[set] = line.high
-        ? Math.max(this.stay[set] + peakOf(line), this.room[set & ~(1 << last)])
+        ? Math.max(there(this.stay[set]) + peakOf(line), there(this.room[set & ~(1 << last)]))
         : Infinity;
     }
-    const sets = Array.from(this.room.keys()).filter((set) => set > 0 && this.room[set] < Infinity);
-    this.bySize = Int32Array.from(sets.sort((a, b) => this.stay[b] - this.stay[a]));
+    const sets = Array.from(this.room.keys()).filter((set) => set > 0 && there(this.room[set]) < Infinity);
+    this.bySize = Int32Array.from(sets.sort((a, b) => there(this.stay[b]) - there(this.stay[a])));
   }
 
   /** Sets that fit in a region of this size, the largest first. */
   private setsIn(size: number): Int32Array {
     const known = this.fitting.get(size);
     if (known) return known;
-    const sets = this.bySize.filter((set) => this.room[set] <= size);
+    const sets = this.bySize.filter((set) => there(this.room[set]) <= size);
     this.fitting.set(size, sets);
     return sets;
   }
 
   /** The most that stays of one of these sets without the lines that are used. */
   private mostOf(sets: Int32Array, used: number): number {
-    for (let i = 0; i < sets.length; i++) if (!(sets[i] & used)) return this.stay[sets[i]];
+    for (let i = 0; i < sets.length; i++)
+      if (!(there(sets[i]) & used)) return there(this.stay[there(sets[i])]);
     return 0;
   }
 
   /** Bytes that stay of a set. */
   stayOf(set: number): number {
-    return this.stay[set];
+    return there(this.stay[set]);
   }
 
   /**
@@ -89,12 +93,13 @@ export class Packs {
    * @param mostNodes sets that may be looked at
    */
   fill(regions: readonly number[], least: number, mostNodes: number): Packed {
-    const order = regions.map((_, r) => r).sort((a, b) => regions[a] - regions[b] || a - b);
-    const fitting = order.map((r) => this.setsIn(regions[r]));
+    const order = regions.map((_, r) => r).sort((a, b) => there(regions[a]) - there(regions[b]) || a - b);
+    const fitting = order.map((r) => this.setsIn(there(regions[r])));
     /** What the regions after one can hold at most: each may take all lines that are left for itself. */
     const after = (k: number, used: number): number => {
       let most = 0;
-      for (let later = k + 1; later < fitting.length; later++) most += this.mostOf(fitting[later], used);
+      for (let later = k + 1; later < fitting.length; later++)
+        most += this.mostOf(there(fitting[later]), used);
       return most;
     };
     /** By region: the set with which lines that are used were reached. */
@@ -109,34 +114,34 @@ export class Packs {
       const next: number[] = [];
       const reach = (used: number, set: number): void => {
         if (step[used] !== UNSEEN) return;
-        step[used] = this.stay[used] + after(k, used) < wanted ? TOO_LITTLE : set;
+        step[used] = there(this.stay[used]) + after(k, used) < wanted ? TOO_LITTLE : set;
         if (step[used] === TOO_LITTLE) return;
         next.push(used);
-        wanted = Math.max(wanted, this.stay[used]);
+        wanted = Math.max(wanted, there(this.stay[used]));
       };
       for (const used of reached) {
         if (++nodes > mostNodes || pairs > MOST_PAIRS) return { status: 'given-up', packing: null, nodes };
         reach(used, 0);
-        const have = this.stay[used] + empty;
+        const have = there(this.stay[used]) + empty;
         for (let i = 0; i < sets.length; i++) {
           // The sets that follow are smaller still.
-          if (have + this.stay[sets[i]] < wanted) break;
+          if (have + there(this.stay[there(sets[i])]) < wanted) break;
           pairs++;
-          if (!(sets[i] & used)) reach(used | sets[i], sets[i]);
+          if (!(there(sets[i]) & used)) reach(used | there(sets[i]), there(sets[i]));
         }
       }
       steps.push(step);
       reached = next;
     }
-    const best = reached.reduce((a, b) => (a >= 0 && this.stay[a] >= this.stay[b] ? a : b), -1);
-    if (best < 0 || this.stay[best] < least) return { status: 'none', packing: null, nodes };
+    const best = reached.reduce((a, b) => (a >= 0 && there(this.stay[a]) >= there(this.stay[b]) ? a : b), -1);
+    if (best < 0 || there(this.stay[best]) < least) return { status: 'none', packing: null, nodes };
     const sets = regions.map(() => 0);
     let used = best;
     for (let k = order.length - 1; k >= 0; k--) {
-      sets[order[k]] = steps[k][used];
-      used &= ~steps[k][used];
+      sets[there(order[k])] = there(there(steps[k])[used]);
+      used &= ~there(there(steps[k])[used]);
     }
-    return { status: 'best', packing: { stay: this.stay[best], sets }, nodes };
+    return { status: 'best', packing: { stay: there(this.stay[best]), sets }, nodes };
   }
 
   /**
@@ -154,12 +159,13 @@ export class Packs {
       let awaited = 0;
       for (const [i, waits] of this.pre.entries()) if (left & (1 << i)) awaited |= waits;
       const last = this.lines.findLastIndex((line, i) => {
-        const r = regionOf[i];
+        const r = there(regionOf[i]);
         if (!(left & (1 << i)) || awaited & (1 << i)) return false;
-        return r < 0 || held[r] - line.stay + needOf(line) <= regions[r];
+        return r < 0 || there(held[r]) - line.stay + needOf(line) <= there(regions[r]);
       });
       if (last < 0) return null;
-      if (regionOf[last] >= 0) held[regionOf[last]] -= this.lines[last].stay;
+      if (there(regionOf[last]) >= 0)
+        held[there(regionOf[last])] = there(held[there(regionOf[last])]) - there(this.lines[last]).stay;
       left &= ~(1 << last);
       order.unshift(last);
     }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { Fills } from './fills';
 import { blockedLine, needOf, peakOf, predecessors, type Line } from './line';
 import { PACK_LINES, Packs, type Packing } from './packs';
@@ -85,7 +86,9 @@ export function place(
   }
   const pre = predecessors(lines);
   const full = 2 ** n - 1;
-  const rank = lines.map((_, i) => i).sort((a, b) => peakOf(lines[b]) - peakOf(lines[a]) || a - b);
+  const rank = lines
+    .map((_, i) => i)
+    .sort((a, b) => peakOf(there(lines[b])) - peakOf(there(lines[a])) || a - b);
   const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
   const seen = new Map<string, number>();
   const trail: PlacedLine[] = [];
@@ -106,7 +109,7 @@ export function place(
     const most = Math.max(0, ...free);
     for (let i = 0; i < n; i++)
       if (!(done & (1 << i))) {
-        const line = lines[i];
+        const line = there(lines[i]);
         if (!line.high || needOf(line) > most) mustLow += line.stay;
         else {
           rest += line.stay;
@@ -124,17 +127,17 @@ export function place(
     seen.set(key, low);
     for (const i of rank) {
       const bit = 1 << i;
-      const line = lines[i];
-      if (done & bit || pre[i] & ~done) continue;
-      const isLater = last < 0 || rankOf[i] > rankOf[last];
-      if (!isLater && !(pre[i] & (1 << last))) continue;
+      const line = there(lines[i]);
+      if (done & bit || there(pre[i]) & ~done) continue;
+      const isLater = last < 0 || there(rankOf[i]) > there(rankOf[last]);
+      if (!isLater && !(there(pre[i]) & (1 << last))) continue;
       if (line.high) {
         // The tightest region first; equal ones are one choice.
         const fits = free
           .map((f, r) => ({ f, r }))
           .filter(({ f }) => needOf(line) <= f)
           .sort((a, b) => a.f - b.f || a.r - b.r)
-          .filter(({ f }, k, all) => k === 0 || all[k - 1].f !== f);
+          .filter(({ f }, k, all) => k === 0 || there(all[k - 1]).f !== f);
         for (const { f, r } of fits) {
           trail.push({ name: line.name, region: r + 1 });
           free[r] = f - line.stay;
@@ -155,10 +158,10 @@ export function place(
       order && {
         low: total - packing.stay,
         order: order.map((i) => ({
-          name: lines[i].name,
+          name: there(lines[i]).name,
           region: packing.sets.findIndex((set) => set & (1 << i)) + 1
         })),
-        free: regions.map((f, r) => f - of.stayOf(packing.sets[r]))
+        free: regions.map((f, r) => f - of.stayOf(there(packing.sets[r])))
       }
     );
   };
@@ -242,9 +245,9 @@ function beam(
   let plans = [{ low: 0, order: [] as PlacedLine[], free: [...regions] }];
   let done = 0;
   for (let k = 0; k < lines.length; k++) {
-    const i = rank.find((x) => !(done & (1 << x)) && !(pre[x] & ~done));
+    const i = rank.find((x) => !(done & (1 << x)) && !(there(pre[x]) & ~done));
     if (i === undefined) return null;
-    const line = lines[i];
+    const line = there(lines[i]);
     done |= 1 << i;
     const next = new Map<string, (typeof plans)[number]>();
     const put = (low: number, region: number, free: number[], from: (typeof plans)[number]) => {
@@ -284,8 +287,8 @@ export function placeByDos(
   let low = 0;
   const order = lines.map((line): PlacedLine => {
     const largest = free.length ? free.indexOf(Math.max(...free)) : -1;
-    if (line.high && largest >= 0 && needOf(line) <= free[largest]) {
-      free[largest] -= line.stay;
+    if (line.high && largest >= 0 && needOf(line) <= there(free[largest])) {
+      free[largest] = there(free[largest]) - line.stay;
       return { name: line.name, region: largest + 1 };
     }
     low += line.stay;
@@ -316,7 +319,7 @@ export function bestOrderByDos(
     seen.set(key, low);
     lines.forEach((line, i) => {
       const bit = 1 << i;
-      if (done & bit || pre[i] & ~done) return;
+      if (done & bit || there(pre[i]) & ~done) return;
       const step = placeByDos([line], free);
       go(done | bit, step.free, low + step.low, [...order, i]);
     });
@@ -326,7 +329,7 @@ export function bestOrderByDos(
   return (
     found &&
     placeByDos(
-      found.order.map((i) => lines[i]),
+      found.order.map((i) => there(lines[i])),
       regions
     )
   );

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { needOf, type Line } from './line';
 import type { PlacedLine, Placement } from './place';
 
@@ -27,7 +28,7 @@ function presentOrder(order: readonly PlacedLine[], present: Present): string[] 
 const isLegal = (order: readonly Line[]): boolean =>
   order.every(
     (l, i) =>
-      (i === 0 || order[i - 1].stage <= l.stage) &&
+      (i === 0 || there(order[i - 1]).stage <= l.stage) &&
       l.after.every((name) => !order.slice(i).some((later) => later.name === name))
   );
 
@@ -81,9 +82,9 @@ function fewestChanges(
     // As it is first; low last.
     for (const region of [...open, 0].sort((a, b) => Number(b === is) - Number(a === is))) {
       trail.push({ name: line.name, region });
-      if (region) free[region - 1] -= line.stay;
+      if (region) free[region - 1] = there(free[region - 1]) - line.stay;
       go(i + 1, free, spent + (region ? 0 : line.stay), changes + (region === is ? 0 : 1));
-      if (region) free[region - 1] += line.stay;
+      if (region) free[region - 1] = there(free[region - 1]) + line.stay;
       trail.pop();
     }
   };

@@ -1,4 +1,4 @@
-import { entryOf } from '../model';
+import { entryOf, there } from '../model';
 import { placeBest, type Layout, type Placed } from './best';
 import type { Line } from './line';
 import type { Placement } from './place';
@@ -213,13 +213,15 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
   for (let k = 0; k <= programs.length && !answers.length; k++) cover(can, [], k);
   const spare = (i: number) =>
     Math.min(
-      ...programs.filter((p) => configs[i].serves.includes(p.id)).map((p) => configs[i].baseKiB - p.baseKiB)
+      ...programs
+        .filter((p) => there(configs[i]).serves.includes(p.id))
+        .map((p) => there(configs[i]).baseKiB - p.baseKiB)
     );
   const weigh = (set: readonly number[]) => ({
-    lines: set.reduce((s, i) => s + configs[i].lines, 0),
+    lines: set.reduce((s, i) => s + there(configs[i]).lines, 0),
     spare: set.reduce((s, i) => s + spare(i), 0),
     names: set
-      .map((i) => configs[i].id)
+      .map((i) => there(configs[i]).id)
       .sort()
       .join()
   });
@@ -228,7 +230,7 @@ export function fewestStarts(all: readonly Configuration[], programs: readonly P
     .sort((a, b) => a.w.lines - b.w.lines || b.w.spare - a.w.spare || (a.w.names < b.w.names ? -1 : 1));
   return {
     configurations: configs,
-    chosen: (best?.set ?? []).map((i) => configs[i]),
+    chosen: (best?.set ?? []).map((i) => there(configs[i])),
     clique: cliqueOf(programs, masks, can, bit),
     answers: answers.length,
     unserved: programs

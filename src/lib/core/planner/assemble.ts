@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Brief, Build, Item, Part, PartOf, PartSet } from '../model';
 import { chain } from '../video';
 import { kitOf, boardInCase } from '../kit';
@@ -96,7 +97,7 @@ function twiceOff(part: Part, provided: ReadonlySet<string>): Record<string, str
   for (const fn of part.functions) {
     if (!['floppy', 'hard-disk', 'game'].includes(fn.kind) || !provided.has(fn.kind)) continue;
     const match = fn.off[0];
-    if (match) for (const [setting, positions] of Object.entries(match)) out[setting] = positions[0];
+    if (match) for (const [setting, positions] of Object.entries(match)) out[setting] = there(positions[0]);
   }
   return out;
 }
@@ -155,11 +156,11 @@ export function seatCards(board: PartOf<'board'>, cards: readonly Part[]): Map<P
   const seated: Seated[] = [];
   const place = (i: number): boolean => {
     if (i === wanted.length) return true;
-    for (const slot of wanted[i].slots) {
-      const seat = { part: wanted[i].card, slot };
+    for (const slot of there(wanted[i]).slots) {
+      const seat = { part: there(wanted[i]).card, slot };
       if (seated.some((s) => excludeEachOther(s, seat))) continue;
       seated.push(seat);
-      out.set(wanted[i].card, slot.id);
+      out.set(there(wanted[i]).card, slot.id);
       if (place(i + 1)) return true;
       seated.pop();
     }

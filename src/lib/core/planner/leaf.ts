@@ -1,4 +1,4 @@
-import { entryOf } from '../model';
+import { entryOf, there } from '../model';
 import { kitOf, type Kit } from '../kit';
 import type { Brief, PartSet } from '../model';
 import { check, isBad, registry, type Finding } from '../rules';
@@ -59,7 +59,7 @@ export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet
       if (!best || plan.score < best.plan.score) best = { plan, weight };
       continue;
     }
-    reason ??= { kind: 'finding', finding: against[0] };
+    reason ??= { kind: 'finding', finding: there(against[0]) };
     // Another case or supply only helps where those are in the way.
     if (!against.every((f) => registry[f.rule].enclosure)) break;
   }

@@ -9,7 +9,7 @@ import type {
   Profile,
   VideoFacts
 } from '../model';
-import { pictures as everyPicture } from '../model';
+import { pictures as everyPicture, there } from '../model';
 import {
   families,
   fillings,
@@ -221,9 +221,9 @@ function coreOf(
     ? null
     : Array.isArray(busClock)
       ? busClock.length === 1
-        ? busClock[0]
+        ? there(busClock[0])
         : null
-      : (busClock.values[settings[busClock.setting]] ?? null);
+      : (busClock.values[settings[busClock.setting] ?? ''] ?? null);
   // settingsFor chose the factor that the CPU is rated for.
   return bus === null ? null : bus * ratedFactor(cpu);
 }

@@ -1,4 +1,4 @@
-import { partSet, type Brief } from '../model';
+import { partSet, type Brief, there } from '../model';
 import { quickXplain } from '../solver';
 import { barred, fixedParts, weighSides } from './pool';
 import { search } from './search';
@@ -224,19 +224,19 @@ export function whatToDrop(request: PlanRequest, limits: Limits = {}): Drop[] {
   const drops: number[][] = [];
   const indices = all.map((_, i) => i);
   const conflictIn = (kept: readonly number[]) =>
-    quickXplain(kept, (set) => !feasible([...set].map((i) => all[i])));
+    quickXplain(kept, (set) => !feasible([...set].map((i) => there(all[i]))));
   for (let tries = 0; tries < 40 && drops.length < MOST_DROPS; tries++) {
     const next = smallestHitting(indices, conflicts, drops);
     if (!next) break;
-    if (drops.length && next.length > drops[0].length) break;
+    if (drops.length && next.length > there(drops[0]).length) break;
     const kept = indices.filter((i) => !next.includes(i));
-    if (feasible(kept.map((i) => all[i]))) drops.push(next);
+    if (feasible(kept.map((i) => there(all[i])))) drops.push(next);
     else {
       if (limits.shouldStop?.()) break;
       conflicts.push(conflictIn(kept));
     }
   }
-  return drops.map((set) => ({ demands: set.map((i) => all[i]) }));
+  return drops.map((set) => ({ demands: set.map((i) => there(all[i])) }));
 }
 
 /** The smallest set that meets every conflict and holds none of those given already. */

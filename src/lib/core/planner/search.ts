@@ -8,7 +8,8 @@ import {
   type PartOf,
   type PartSet,
   type PartWith,
-  entryOf
+  entryOf,
+  there
 } from '../model';
 import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
@@ -254,7 +255,7 @@ class Run {
       const met = could(audio.parts.map((p) => p.part));
       out.set(
         audio,
-        this.storage.filter((_, i) => run[i] && this.asks[i].every((n) => met[n]))
+        this.storage.filter((_, i) => run[i] && there(this.asks[i]).every((n) => met[n]))
       );
     }
     this.servedOn.set(key, out);

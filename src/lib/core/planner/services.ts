@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Brief, DriveInterface, Part, PartOf, PartWith, Wish } from '../model';
 import { narrowed, obstacle, untried } from '../resources';
 import { serving } from '../software';
@@ -143,7 +144,7 @@ export function covers(
     if (chosen.length === MOST_CARDS) return;
     const groups = new Map<string, Part[]>();
     for (const part of cards) {
-      if (chosen.includes(part) || left(list[0], part, trusted) === list[0]) continue;
+      if (chosen.includes(part) || left(there(list[0]), part, trusted) === list[0]) continue;
       const rest = open([part], list);
       const key = `${part.card.bus} ${part.driver?.cpu ?? ''} ${JSON.stringify(rest)}`;
       groups.set(key, [...(groups.get(key) ?? []), part]);

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { floppySizes } from '../rules';
 import type { Brief, Part, PartOf } from '../model';
 import { suitsSystem, systemOf } from '../software';
@@ -22,8 +23,8 @@ export function storages(pool: Pool, brief: Brief): Option<Drive>[] {
         ]),
         weight: pool.weigh(part)
       })),
-      (o) => `${key(o.parts[0].part)} ${o.mask} ${o.soft}`
-    ).map((o) => o.parts[0].part);
+      (o) => `${key(there(o.parts[0]).part)} ${o.mask} ${o.soft}`
+    ).map((o) => there(o.parts[0]).part);
   const hards = one(
     of(
       (d) =>

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { tooSlow } from '../boards';
 import type { Notebook, State } from '../model';
 import { mergeFragments, shows, stateKey, type Cell } from './merge';
@@ -55,7 +56,9 @@ export function printedNumber(text: string): number | null | 'unclear' {
   const unit = String.raw`\s*(?:v|volts?|mhz)?`;
   const m = new RegExp(`^(${number})${unit}(?:\\s*(?:-|–|to)\\s*(${number})${unit})?$`, 'i').exec(bare);
   if (!m) return 'unclear';
-  const [low, high] = [m[1], m[2] ?? m[1]].map((n) => Number(n.replace(',', '.')));
+  const numberOf = (text: string) => Number(text.replace(',', '.'));
+  const low = numberOf(there(m[1]));
+  const high = m[2] === undefined ? low : numberOf(m[2]);
   return low <= high && high > 0 ? high : 'unclear';
 }
 
@@ -120,7 +123,7 @@ export function clockPlan(notebook: Notebook, rating: ClockRating | null): Clock
   return {
     next: null,
     why: tooFast.length
-      ? { is: 'as-fast-as-failed', failed: tooFast[0].happened === 'dead' ? 'dead' : 'froze' }
+      ? { is: 'as-fast-as-failed', failed: there(tooFast[0]).happened === 'dead' ? 'dead' : 'froze' }
       : { is: 'all-faster', rated: most },
     all
   };

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { BoardTry, Notebook, Part, State } from '../model';
 import { blockOf, meaningsOf } from '../settings';
 
@@ -113,7 +114,7 @@ export function templatesOf(parts: Iterable<Part>): Template[] {
         sizes = elements.map((e) => e.states.length);
         for (const p of setting.positions)
           if (p.state && values.has(p.id)) {
-            const at = stateOf(elements[0], { [block.id]: p.state });
+            const at = stateOf(there(elements[0]), { [block.id]: p.state });
             if (at >= 0) rows.push({ at: [at], value: String(values.get(p.id)) });
           }
       }
@@ -127,7 +128,7 @@ export function templatesOf(parts: Iterable<Part>): Template[] {
 /** States reversed: a block that was printed the other way round. */
 const reversed = (template: Template): Template => ({
   ...template,
-  rows: template.rows.map((r) => ({ ...r, at: r.at.map((s, i) => template.sizes[i] - 1 - s) }))
+  rows: template.rows.map((r) => ({ ...r, at: r.at.map((s, i) => there(template.sizes[i]) - 1 - s) }))
 });
 
 /** Elements that a row of a source speaks about. */
@@ -150,8 +151,8 @@ function sourceGuess(
   for (const { block, state, value } of rows) {
     // A row that leaves switches out holds for each of their sides.
     const open = used.map((e) => {
-      const now = stateOf(elements[e], { [block]: state });
-      return now >= 0 ? [now] : elements[e].states.map((_, n) => n);
+      const now = stateOf(there(elements[e]), { [block]: state });
+      return now >= 0 ? [now] : there(elements[e]).states.map((_, n) => n);
     });
     const all = open.reduce<number[][]>(
       (list, states) => list.flatMap((l) => states.map((n) => [...l, n])),
@@ -191,8 +192,8 @@ export function guessesFor(notebook: Notebook, templates: readonly Template[]): 
           const chosen = t.sizes.map((_, i) => first + i);
           const fits = chosen.every(
             (e, i) =>
-              elements[e].states.length === t.sizes[i] &&
-              elements[e].block === elements[first].block &&
+              there(elements[e]).states.length === t.sizes[i] &&
+              there(elements[e]).block === there(elements[first]).block &&
               (own ? own.has(e) : !others.has(e))
           );
           if (!fits) continue;
@@ -211,7 +212,7 @@ export function predicted(
   states: Readonly<Record<string, State>>
 ): string | undefined {
   if (!guess.elements.length) return undefined;
-  return guess.table.get(guess.elements.map((e) => stateOf(elements[e], states)).join());
+  return guess.table.get(guess.elements.map((e) => stateOf(there(elements[e]), states)).join());
 }
 
 /** Guesses that agree with every try so far. */
@@ -221,9 +222,10 @@ export function remaining(
   tries: readonly BoardTry[]
 ): Guess[] {
   return guesses.filter((guess) => {
-    const seen = tries.flatMap((t) =>
-      t.saw[guess.subject] === undefined ? [] : [{ t, value: t.saw[guess.subject] }]
-    );
+    const seen = tries.flatMap((t) => {
+      const value = t.saw[guess.subject];
+      return value === undefined ? [] : [{ t, value }];
+    });
     if (!guess.elements.length) return new Set(seen.map((s) => s.value)).size < 2;
     return seen.every(({ t, value }) => {
       const told = predicted(guess, elements, t.states);

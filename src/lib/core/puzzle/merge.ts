@@ -1,4 +1,4 @@
-import { lastOf } from '../model';
+import { lastOf, there } from '../model';
 import type { BoardTry, Fragment, Notebook, State } from '../model';
 
 export type CellKind = 'confirmed' | 'single' | 'conflicting' | 'missing' | 'refuted';
@@ -111,21 +111,21 @@ function judged(cell: Cell, subject: string, tries: readonly BoardTry[]): Cell {
     values.set(plain(said.value), [...(values.get(plain(said.value)) ?? []), said]);
   const seen = new Set(tried.map((t) => plain(t.value)));
   const ranked = [...values.values()].sort(
-    (a, b) => b.length - a.length || best(a) - best(b) || (a[0].value < b[0].value ? -1 : 1)
+    (a, b) => b.length - a.length || best(a) - best(b) || (there(a[0]).value < there(b[0]).value ? -1 : 1)
   );
-  const told = ranked[0]?.[0].value ?? null;
+  const told = ranked[0]?.[0]?.value ?? null;
   const kind: CellKind =
     seen.size > 1
       ? 'conflicting'
       : seen.size === 1
-        ? values.size === 0 || values.has([...seen][0])
+        ? values.size === 0 || values.has(there([...seen][0]))
           ? 'confirmed'
           : 'refuted'
         : values.size > 1
           ? 'conflicting'
           : values.size === 0
             ? 'missing'
-            : ranked[0].length > 1
+            : there(ranked[0]).length > 1
               ? 'confirmed'
               : 'single';
   return { ...cell, tried, kind, value: tried.at(-1)?.value ?? told };
@@ -144,7 +144,7 @@ export function standing(
         (t) => t.saw[row.subject] !== undefined && shows(t.states[row.block], row.state)
       );
       if (!seen.length) continue;
-      if (plain(lastOf(seen).saw[row.subject]) === plain(row.value)) confirmed++;
+      if (plain(there(lastOf(seen).saw[row.subject])) === plain(row.value)) confirmed++;
       else refuted++;
     }
     return {

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Notebook, State } from '../model';
 import { elementsOf, hazardous, predicted, spokenOf, stateOf, type Element, type Guess } from './guess';
 
@@ -71,7 +72,7 @@ export function nextTries(notebook: Notebook, left: readonly Guess[]): NextTries
   return {
     best: tries[0] ?? null,
     others: tries.slice(1, 4),
-    barred: [...barred].map(([e, why]) => ({ element: elements[e], why })),
+    barred: [...barred].map(([e, why]) => ({ element: there(elements[e]), why })),
     done: tries.length ? null : open.length ? 'no-safe-change' : 'nothing-open'
   };
 }
@@ -84,7 +85,7 @@ function evaluated(
   left: readonly Guess[],
   known: ReadonlyMap<string, string | undefined>
 ): NextTry {
-  const states = withState(elements[element], to, from);
+  const states = withState(there(elements[element]), to, from);
   const would = new Map<string, Map<string, number>>();
   for (const guess of left) {
     const said = guess.elements.length ? predicted(guess, elements, states) : known.get(guess.subject);
@@ -117,7 +118,7 @@ export function withState(
   to: number,
   from: Readonly<Record<string, State>>
 ): Record<string, State> {
-  const state = element.states[to];
+  const state = there(element.states[to]);
   const before = from[element.block];
   const next =
     'switches' in state && before && 'switches' in before

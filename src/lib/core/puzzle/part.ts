@@ -1,4 +1,4 @@
-import { FactId, slugOf, type Notebook, type Part, type Setting } from '../model';
+import { FactId, slugOf, type Notebook, type Part, type Setting, there } from '../model';
 import { mergeFragments, stateKey, type Cell } from './merge';
 
 /**
@@ -21,16 +21,16 @@ export function partFrom(notebook: Notebook, base: Part, id: string): Part {
         means.push({
           fact: fact.data,
           setting: settingId,
-          values: Object.fromEntries(own.map((c, n) => [ids[n], valueOf(c.value)]))
+          values: Object.fromEntries(own.map((c, n) => [there(ids[n]), valueOf(c.value)]))
         });
       return {
         id: settingId,
         label: subject,
         block,
         known: true,
-        default: ids[0],
+        default: there(ids[0]),
         positions: own.map((cell, n) => ({
-          id: ids[n],
+          id: there(ids[n]),
           label: cell.value,
           state: cell.state,
           evidence: evidenceOf(cell)

@@ -1,4 +1,4 @@
-import { PLUGS, type Build, type PlugId, type RailReadings } from '../model';
+import { PLUGS, type Build, type PlugId, type RailReadings, there } from '../model';
 
 /** What is on a pin. */
 export type Rail =
@@ -79,9 +79,9 @@ export function readOhms(text: string): ReadValue | null {
     );
   if (!m) return null;
   // `4k7` is 4.7 kΩ; a digit behind it has no fraction before it.
-  if (m[3] && (/[.,]/.test(m[1]) || !m[2])) return null;
-  const number = Number(`${m[1].replace(',', '.')}${m[3] ? `.${m[3]}` : ''}`);
-  return { value: number * PREFIX[m[2]], isSteady: m[4] === undefined };
+  if (m[3] && (/[.,]/.test(there(m[1])) || !m[2])) return null;
+  const number = Number(`${there(m[1]).replace(',', '.')}${m[3] ? `.${m[3]}` : ''}`);
+  return { value: number * there(PREFIX[there(m[2])]), isSteady: m[4] === undefined };
 }
 
 /** Reads `4.98`, `-11,9 V`, `0`. @returns null: not understood */
@@ -91,7 +91,7 @@ export function readVolts(text: string): ReadValue | null {
   );
   if (!m) return null;
   const sign = m[1] === '-' || m[1] === '−' ? -1 : 1;
-  return { value: sign * Number(m[2].replace(',', '.')), isSteady: m[3] === undefined };
+  return { value: sign * Number(there(m[2]).replace(',', '.')), isSteady: m[3] === undefined };
 }
 
 export type RailVerdict = 'pass' | 'suspicious' | 'short' | 'edge' | 'fail' | 'void';

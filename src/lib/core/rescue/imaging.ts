@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** Ways to get the bytes off, with what they carry in a second at best. From the usual speeds of such lines. */
 export const CHANNELS = [
   { id: 'serial-9600', bytesPerSecond: 960 },
@@ -89,7 +90,7 @@ const STATUS: Readonly<Record<number, ReadStatus>> = {
 export function readStatus(text: string): { code: number; means: ReadStatus } | null {
   const m = /^\s*(?:0x)?([0-9a-f]{1,2})\s*h?\s*$/i.exec(text);
   if (!m) return null;
-  const code = parseInt(m[1], 16);
+  const code = parseInt(there(m[1]), 16);
   const means = STATUS[code];
   return means ? { code, means } : null;
 }

@@ -5,7 +5,8 @@ import {
   type FunctionKind,
   type PartFunction,
   type Resource,
-  type Sharing
+  type Sharing,
+  there
 } from '../model';
 import { isOn, isResident, type Fitted, type Machine, type Positions } from './machine';
 
@@ -106,7 +107,7 @@ function isShadowed({ board }: Machine, fn: PartFunction, use: string, base: num
 
 /** Builds the line of a claim for a number, as the seat lets it work. */
 export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, value: number): Line {
-  const claim = fn.claims[index];
+  const claim = there(fn.claims[index]);
   const pci = fitted.seat === 'pci';
   const addressed = claim.resource === 'io' || claim.resource === 'memory' ? claim : null;
   const decode = addressed?.decode ?? (pci ? 'pci' : fitted.seat === 'board' ? 'board' : 'isa');

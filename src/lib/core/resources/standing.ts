@@ -20,13 +20,13 @@ export function standing(m: Machine): Positions {
     const read =
       (position: string): Positions =>
       (i, s) =>
-        i === PNP_ITEM && s === setting.id ? position : positions(i, s);
+        i === PNP_ITEM && s === setting?.id ? position : positions(i, s);
     const isFree = (position: string) =>
       linesAt(m, read(position), [pnp])
         .filter((l) => l.claim === 'read')
         .every((l) => others.every((o) => !portsMeet(l, o)));
-    const free = setting.positions.find((p) => isFree(p.id));
-    if (free) at.set(keyOf(PNP_ITEM, setting.id), free.id);
+    const free = setting?.positions.find((p) => isFree(p.id));
+    if (setting && free) at.set(keyOf(PNP_ITEM, setting.id), free.id);
   }
   return positions;
 }

@@ -1,4 +1,4 @@
-import { BOARD_ITEM, sameJson, type Build } from '../model';
+import { BOARD_ITEM, sameJson, type Build, there } from '../model';
 import { changedKeys } from './difference';
 import { buildOf, itemOfKey, unitsOf, type Units } from './units';
 
@@ -78,7 +78,7 @@ function linesOf(at: { base: Units; mine: Units; theirs: Units }): Line[] {
     const head = [`item/${item}`, `item/${item}/field/part`].find((key) => own.includes(key))!;
     lines.push({
       id: `item/${item}`,
-      by: sides.size === 1 ? [...sides][0] : 'both',
+      by: sides.size === 1 ? there([...sides][0]) : 'both',
       keys: [head, ...own.filter((key) => key !== head)]
     });
   }

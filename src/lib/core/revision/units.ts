@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Build, FunctionRef, Item } from '../model';
 
 /**
@@ -99,8 +100,8 @@ export function buildOf(units: Units): Build {
     else if (kind === 'pair') {
       if ((value as FunctionRef[]).every((ref) => items.has(ref.item))) build.neverTogether.push(value);
     } else if (rest.length > 1) {
-      const item = items.get(rest[0]);
-      if (item) addFact(item, rest[1], rest.slice(2).join('/'), value, build);
+      const item = items.get(there(rest[0]));
+      if (item) addFact(item, there(rest[1]), rest.slice(2).join('/'), value, build);
     }
   }
   return {
@@ -132,7 +133,7 @@ function addFact(
 /** Sets an entry of a record that is there only when it holds one. */
 function giveUnder(object: object, record: string, name: string, value: unknown): void {
   if (!Object.hasOwn(object, record)) give(object, record, {});
-  give((object as Record<string, object>)[record], name, value);
+  give(there((object as Record<string, object>)[record]), name, value);
 }
 
 /** Sets a field of any name, `__proto__` too. */

@@ -1,4 +1,4 @@
-import { hex, hexRange, thingOf, type Fix, type OfferedFix, byId } from '../model';
+import { hex, hexRange, thingOf, type Fix, type OfferedFix, byId, there } from '../model';
 import {
   claimSettings,
   claimValue,
@@ -115,7 +115,7 @@ const neverTogether = (a: Line, b: Line): OfferedFix => ({
 function moveFixes(m: Machine, at: Positions, lines: readonly Line[], a: Line, b: Line): OfferedFix[] {
   return [a, b].flatMap((line) => {
     const owner = m.get(line.item);
-    const claim = byId(owner.part.functions, line.function).claims[line.index];
+    const claim = there(byId(owner.part.functions, line.function).claims[line.index]);
     const fixes: OfferedFix[] = [];
     for (const { item, setting } of claimSettings(m, owner, claim)) {
       const holder = m.get(item);
@@ -154,7 +154,7 @@ function quiet(m: Machine, moved: Positions, lines: readonly Line[], item: strin
   const context = sharingContext(m);
   return own.every((line) => {
     const owner = m.get(line.item);
-    const claim = byId(owner.part.functions, line.function).claims[line.index];
+    const claim = there(byId(owner.part.functions, line.function).claims[line.index]);
     if (!claimSettings(m, owner, claim).some((s) => s.item === item && s.setting === setting)) return true;
     return (
       unreachable(m, owner, line) === null &&
@@ -232,7 +232,10 @@ const mixedWidth: Rule = ({ m, lines }) => {
   const told = new Set<string>();
   return pairs(windows).flatMap(([a, b]): Case[] => {
     if (a.item === b.item || a.width === b.width) return [];
-    const blocks = (l: Line) => [Math.floor(l.value / BLOCK), Math.floor((l.value + l.length - 1) / BLOCK)];
+    const blocks = (l: Line): [number, number] => [
+      Math.floor(l.value / BLOCK),
+      Math.floor((l.value + l.length - 1) / BLOCK)
+    ];
     const [a0, a1] = blocks(a);
     const [b0, b1] = blocks(b);
     if (a0 > b1 || b0 > a1) return [];
@@ -280,7 +283,7 @@ function pairs(lines: readonly Line[]): [Line, Line][] {
   const out: [Line, Line][] = [];
   for (let i = 0; i < lines.length; i++)
     for (let j = i + 1; j < lines.length; j++)
-      if (lines[i].resource === lines[j].resource) out.push([lines[i], lines[j]]);
+      if (there(lines[i]).resource === there(lines[j]).resource) out.push([there(lines[i]), there(lines[j])]);
   return out;
 }
 

@@ -68,7 +68,7 @@ const bank: Rule = (s) => {
     return out;
   // A board that lists its fillings says itself which bank comes first.
   const [first] = all;
-  if (!memory.fillings && !memory.onboardKiB && !first.list.length) {
+  if (!memory.fillings && !memory.onboardKiB && first && !first.list.length) {
     const some = s.kit.facts.slots.some((slot) => slot.bus === 'pci');
     const filled = all.filter((b) => b.list.length);
     return [

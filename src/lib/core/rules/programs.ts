@@ -1,5 +1,5 @@
 import { totalKiB } from '../kit';
-import { hex, thingOf, type Profile, entryOf } from '../model';
+import { hex, thingOf, type Profile, entryOf, there } from '../model';
 import { families } from '../boards';
 import { largestPartition } from '../storage';
 import { systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
@@ -149,7 +149,7 @@ const programLines: Rule = ({ m, at, lines }) => {
           facts: {
             program: profile.name,
             profile: profile.id,
-            function: able[0].fn.label,
+            function: there(able[0]).fn.label,
             cards: able.map((o) => thingOf(o.fitted)),
             accepts,
             note: need.why ?? null

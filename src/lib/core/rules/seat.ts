@@ -1,4 +1,4 @@
-import { thingOf, type Subject } from '../model';
+import { thingOf, type Subject, there } from '../model';
 import { obstacle, type Fitted } from '../resources';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
@@ -59,7 +59,11 @@ const keyboard: Rule = (s) => {
     ];
   const out: Case[] = [];
   if (own.change === 'switch' && board.protocols.length === 1)
-    out.push({ rule: 'keyboard.switch', about: [item.id], facts: { keyboard: it, protocol: both[0] } });
+    out.push({
+      rule: 'keyboard.switch',
+      about: [item.id],
+      facts: { keyboard: it, protocol: there(both[0]) }
+    });
   const changes = (end: string) =>
     s.kit.adapters.some((a) => [a.part.adapter.to, a.part.adapter.from].includes(end));
   if (board.plug !== own.plug && !changes(board.plug))

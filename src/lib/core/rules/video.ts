@@ -1,4 +1,4 @@
-import { thingOf, type OfferedFix, type Thing } from '../model';
+import { thingOf, type OfferedFix, type Thing, there } from '../model';
 import { systemOf } from '../software';
 import { hookedMonitors, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
@@ -146,7 +146,7 @@ const boardSwitch: Rule = (s) => {
       rule: 'video.switch',
       severity: harmless ? 'note' : 'clash',
       about: [{ item: 'board', setting: told.setting }, ...on.map((d) => d.item)],
-      facts: { set, card: cardOf(s, on[0].item), is: wanted[0], harmless },
+      facts: { set, card: cardOf(s, there(on[0]).item), is: there(wanted[0]), harmless },
       fixes: right ? [setFix(s, 'board', told.setting, right[0])] : []
     }
   ];

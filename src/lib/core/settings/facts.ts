@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { ISA, LOCAL_BUS, clocksOf, hasMultiplierPins, sameClock, tooFast, waitStates } from '../boards';
 import { cablesOf, totalKiB } from '../kit';
 import {
@@ -67,10 +68,10 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       const told = ({ kind }: Shown) => (kind === 'own-bios' && !offered.has(kind) ? 'colour' : kind);
       const kinds = all.map(told);
       return {
-        value: kinds[0],
+        value: there(kinds[0]),
         because: [
           ...all.map((shown) => ({ is: 'display' as const, ...shown })),
-          ...(kinds[0] === all[0].kind ? [] : [{ is: 'own-bios-counts-as-colour' as const }]),
+          ...(kinds[0] === there(all[0]).kind ? [] : [{ is: 'own-bios-counts-as-colour' as const }]),
           ...(new Set(kinds).size > 1 ? [{ is: 'either-display-first' as const }] : [])
         ],
         suits: (v) => v === 'any' || kinds.some((k) => k === v),

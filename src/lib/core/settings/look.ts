@@ -45,7 +45,7 @@ export function busMHz(kit: Kit): number | null {
   if (set.setting === null && set.value !== null) return set.value;
   const position = cpu && settingsFor(kit.board, cpu);
   const told = kit.facts.busClock;
-  if (position && told && !Array.isArray(told)) return told.values[position[told.setting]] ?? set.value;
+  if (position && told && !Array.isArray(told)) return told.values[position[told.setting] ?? ''] ?? set.value;
   return set.value ?? cpu?.cpu?.busMHz ?? null;
 }
 

@@ -47,10 +47,10 @@ export function meaningsOf(part: Part): Meant[] {
   if (board)
     for (const fn of part.functions)
       for (const match of fn.off) {
-        const [id, ...more] = Object.keys(match);
+        const [[id, off] = ['', []], ...more] = Object.entries(match);
         const setting = part.settings.find((s) => s.id === id);
         if (!setting || more.length || !isByHand(part, setting)) continue;
-        const values = setting.positions.map((p) => [p.id, match[id].includes(p.id) ? 'off' : 'on'] as const);
+        const values = setting.positions.map((p) => [p.id, off.includes(p.id) ? 'off' : 'on'] as const);
         say('on-board', id, Object.fromEntries(values), fn.id);
       }
   return out;

@@ -1,4 +1,4 @@
-import { placesOf, type Block, type State } from '../model';
+import { placesOf, type Block, type State, there } from '../model';
 import { Refusal } from '../refusal';
 
 /** Why a row cannot be read; `word` is what was typed. */
@@ -82,10 +82,15 @@ function readSwitches(text: string, block: Dip): Record<string, Side> {
   };
   const words = text.split(/[\s,;/]+/).filter(Boolean);
   // `01011010`, `1?01`: a row without spaces.
-  if (words.length === 1 && block.switches > 1 && /^[01?x.]+$/i.test(words[0]) && words[0].length > 1) {
-    if (words[0].length !== block.switches)
-      throw new NotationError({ is: 'switch-count', n: words[0].length, places: block.switches });
-    [...words[0]].forEach((word, i) => put(i + 1, word));
+  if (
+    words.length === 1 &&
+    block.switches > 1 &&
+    /^[01?x.]+$/i.test(there(words[0])) &&
+    there(words[0]).length > 1
+  ) {
+    if (there(words[0]).length !== block.switches)
+      throw new NotationError({ is: 'switch-count', n: there(words[0]).length, places: block.switches });
+    [...there(words[0])].forEach((word, i) => put(i + 1, word));
     return out;
   }
   const named = /^(\d{1,2})(?:-(\d{1,2}))?[:=](.+)$/;
@@ -97,7 +102,7 @@ function readSwitches(text: string, block: Dip): Record<string, Side> {
       if (!m) throw new NotationError({ is: 'unnumbered', word });
       const [from, to] = [Number(m[1]), Number(m[2] ?? m[1])];
       if (to < from) throw new NotationError({ is: 'backwards', word });
-      for (let n = from; n <= Math.min(to, 99); n++) put(n, m[3]);
+      for (let n = from; n <= Math.min(to, 99); n++) put(n, there(m[3]));
     }
     return out;
   }

@@ -5,7 +5,8 @@ import {
   type Item,
   type Part,
   type Setting,
-  type State
+  type State,
+  there
 } from '../model';
 import { blockOf, isHandBlock, settingsOn } from './meaning';
 
@@ -42,7 +43,7 @@ export function positionShown(setting: Setting, state: State): string | undefine
     return false;
   });
   // Two positions of one state are told apart by something else: a program, a label.
-  return fits.length === 1 ? fits[0].id : undefined;
+  return fits.length === 1 ? there(fits[0]).id : undefined;
 }
 
 /**
@@ -100,7 +101,7 @@ export function recordPosition(item: Item, part: Part, setting: string, position
   const next = { ...item, asFound };
   const block = told && blockOf(part, told);
   if (!block || !item.seen?.[block.id]) return next;
-  const cleared = without(item.seen[block.id], told);
+  const cleared = without(there(item.seen[block.id]), told);
   const now = told.positions.find((p) => p.id === position)?.state;
   return withSeen(next, { ...item.seen, [block.id]: now ? merged(cleared, now) : cleared });
 }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 /**
  * The least cost at which every row gets a column of its own: shortest augmenting paths, with prices for the columns.
  * Costs are whole numbers below 2^53; Infinity: the row cannot have the column.
@@ -16,32 +17,33 @@ export function leastAssignment(cost: Float64Array, rows: number, columns: numbe
     const used = new Uint8Array(columns + 1);
     do {
       used[at] = 1;
-      const from = rowOf[at];
+      const from = there(rowOf[at]);
       let delta = Infinity;
       let next = -1;
       for (let c = 1; c <= columns; c++) {
         if (used[c]) continue;
-        const reduced = cost[(from - 1) * columns + c - 1] - u[from] - v[c];
-        if (reduced < least[c]) {
+        const reduced = there(cost[(from - 1) * columns + c - 1]) - there(u[from]) - there(v[c]);
+        if (reduced < there(least[c])) {
           least[c] = reduced;
           way[c] = at;
         }
-        if (least[c] < delta) {
-          delta = least[c];
+        if (there(least[c]) < delta) {
+          delta = there(least[c]);
           next = c;
         }
       }
       if (next < 0) return Infinity;
       for (let c = 0; c <= columns; c++)
         if (used[c]) {
-          u[rowOf[c]] += delta;
-          v[c] -= delta;
-        } else least[c] -= delta;
+          u[there(rowOf[c])] = there(u[there(rowOf[c])]) + delta;
+          v[c] = there(v[c]) - delta;
+        } else least[c] = there(least[c]) - delta;
       at = next;
     } while (rowOf[at] !== 0);
-    for (; at; at = way[at]) rowOf[at] = rowOf[way[at]];
+    for (; at; at = there(way[at])) rowOf[at] = there(rowOf[there(way[at])]);
   }
   let sum = 0;
-  for (let c = 1; c <= columns; c++) if (rowOf[c]) sum += cost[(rowOf[c] - 1) * columns + c - 1];
+  for (let c = 1; c <= columns; c++)
+    if (rowOf[c]) sum += there(cost[(there(rowOf[c]) - 1) * columns + c - 1]);
   return sum;
 }

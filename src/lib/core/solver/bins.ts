@@ -1,4 +1,5 @@
-import { disjoint, emptyBits, orInto, setBit, type Bits } from './bits';
+import { there } from '../model';
+import { disjoint, dropBit, emptyBits, hasBit, orInto, setBit, type Bits } from './bits';
 import type { Compiled } from './problem';
 import type { Node } from './reduce';
 
@@ -32,14 +33,13 @@ function gather({ variables, classes, forbidBits }: Compiled): Bins {
     for (const value of values)
       for (const c of value.classes) owner[c] = owner[c] === -1 || owner[c] === v ? v : -2;
   });
-  const clash = (a: number, b: number) =>
-    owner[a] === owner[b] || (forbidBits[a][b >>> 5] & (1 << (b & 31))) !== 0;
+  const clash = (a: number, b: number) => owner[a] === owner[b] || hasBit(there(forbidBits[a]), b);
   const of: number[][][] = [];
   const count: number[] = [];
   for (const resource of COUNTED) {
     const list = classes
       .flatMap(({ line }, id) =>
-        line?.resource === resource && owner[id] >= 0
+        line?.resource === resource && there(owner[id]) >= 0
           ? [{ id, from: line.value, to: line.value + line.length }]
           : []
       )
@@ -52,12 +52,13 @@ function gather({ variables, classes, forbidBits }: Compiled): Bins {
       for (const { id } of [...covers, ...list]) if (bin.every((m) => m !== id && clash(m, id))) bin.push(id);
       const all = new Set(bin);
       if (bins.some((other) => bin.every((c) => other.has(c)))) continue;
-      for (let i = bins.length - 1; i >= 0; i--) if ([...bins[i]].every((c) => all.has(c))) bins.splice(i, 1);
+      for (let i = bins.length - 1; i >= 0; i--)
+        if ([...there(bins[i])].every((c) => all.has(c))) bins.splice(i, 1);
       bins.push(all);
     }
     const own: number[][] = classes.map(() => []);
     bins.forEach((bin, n) => {
-      for (const c of bin) own[c].push(n);
+      for (const c of bin) there(own[c]).push(n);
     });
     of.push(own);
     count.push(bins.length);
@@ -75,9 +76,9 @@ function wantOf(bins: readonly (readonly number[])[], count: number, node: Node)
   const bits = emptyBits(Math.max(1, count));
   let n = 0;
   for (const c of node.classes) {
-    if (!(node.takes[c >>> 5] & (1 << (c & 31)))) continue;
-    for (const b of bins[c]) {
-      if (bits[b >>> 5] & (1 << (b & 31))) continue;
+    if (!hasBit(node.takes, c)) continue;
+    for (const b of there(bins[c])) {
+      if (hasBit(bits, b)) continue;
       setBit(bits, b);
       n++;
     }
@@ -107,7 +108,7 @@ export class Room {
   ) {
     this.wants = of.flatMap((bin, r) => {
       if (!count[r]) return [];
-      const wants = nodes.map((node) => wantOf(bin, count[r], node));
+      const wants = nodes.map((node) => wantOf(bin, there(count[r]), node));
       // A domain of which no node takes any never will.
       const domains: number[] = [];
       for (let d = 0; d + 1 < from.length; d++)
@@ -141,10 +142,10 @@ export class Room {
     for (const d of domains) {
       const bits = emptyBits(count);
       let least = Infinity;
-      for (let i = from[d]; i < from[d + 1]; i++) {
+      for (let i = there(from[d]); i < there(from[d + 1]); i++) {
         if (!hasBit(left, i)) continue;
-        if (of[i].count < least) least = of[i].count;
-        orInto(bits, of[i].bits);
+        if (there(of[i]).count < least) least = there(of[i]).count;
+        orInto(bits, there(of[i]).bits);
       }
       if (least === Infinity) continue;
       orInto(all, bits);
@@ -156,8 +157,8 @@ export class Room {
     let struck = false;
     // Whoever takes more than the least takes it from what is to spare.
     for (const { d, least } of asks)
-      for (let i = from[d]; i < from[d + 1]; i++)
-        if (hasBit(left, i) && of[i].count - least > spare) {
+      for (let i = there(from[d]); i < there(from[d + 1]); i++)
+        if (hasBit(left, i) && there(of[i]).count - least > spare) {
           dropBit(left, i);
           struck = true;
         }
@@ -166,8 +167,8 @@ export class Room {
     const { ends, reach } = this.reachOf(seats, count);
     for (const { d, first, least } of asks) {
       if (!least) continue;
-      for (let i = from[d]; i < from[d + 1]; i++) {
-        if (!hasBit(left, i) || this.canAll(of[i].bits, ends, reach, first, first + least)) continue;
+      for (let i = there(from[d]); i < there(from[d + 1]); i++) {
+        if (!hasBit(left, i) || this.canAll(there(of[i]).bits, ends, reach, first, first + least)) continue;
         dropBit(left, i);
         struck = true;
       }
@@ -178,12 +179,12 @@ export class Room {
   /** Whether seats of one domain can have each of these bins: one free in the end, or a way back to one of their own. */
   private canAll(bits: Bits, ends: Bits, reach: readonly Bits[], first: number, behind: number): boolean {
     for (let w = 0; w < bits.length; w++)
-      for (let open = bits[w] & ~ends[w]; open; open &= open - 1) {
+      for (let open = there(bits[w]) & ~there(ends[w]); open; open &= open - 1) {
         const b = w * 32 + 31 - Math.clz32(open & -open);
         let can = false;
         for (let k = first; k < behind && !can; k++) {
-          const mine = this.seatOf[k];
-          can = mine === b || hasBit(reach[b], mine);
+          const mine = there(this.seatOf[k]);
+          can = mine === b || hasBit(there(reach[b]), mine);
         }
         if (!can) return false;
       }
@@ -195,12 +196,12 @@ export class Room {
     const { holder, seatOf } = this;
     const ends = emptyBits(count);
     for (let b = 0; b < count; b++)
-      if (holder[b] < 0) setBit(ends, b);
-      else seatOf[holder[b]] = b;
+      if (there(holder[b]) < 0) setBit(ends, b);
+      else seatOf[there(holder[b])] = b;
     for (let more = true; more;) {
       more = false;
       for (let b = 0; b < count; b++) {
-        if (hasBit(ends, b) || disjoint(seats[holder[b]], ends)) continue;
+        if (hasBit(ends, b) || disjoint(there(seats[there(holder[b])]), ends)) continue;
         setBit(ends, b);
         more = true;
       }
@@ -209,10 +210,11 @@ export class Room {
     const held: number[] = [];
     for (let b = 0; b < count; b++) {
       const isHeld = !hasBit(ends, b);
-      reach.push(isHeld ? seats[holder[b]].slice() : ends);
+      reach.push(isHeld ? there(seats[there(holder[b])]).slice() : ends);
       if (isHeld) held.push(b);
     }
-    for (const k of held) for (const b of held) if (hasBit(reach[b], k)) orInto(reach[b], reach[k]);
+    for (const k of held)
+      for (const b of held) if (hasBit(there(reach[b]), k)) orInto(there(reach[b]), there(reach[k]));
     return { ends, reach };
   }
 
@@ -226,30 +228,25 @@ export class Room {
   /** Seats one, moving others where it must; a bin that is free is taken first. */
   private seat(seats: readonly Bits[], s: number, tried: Bits): boolean {
     const { holder } = this;
-    const bits = seats[s];
+    const bits = there(seats[s]);
     for (let w = 0; w < bits.length; w++)
-      for (let open = bits[w] & ~tried[w]; open; open &= open - 1) {
+      for (let open = there(bits[w]) & ~there(tried[w]); open; open &= open - 1) {
         const b = w * 32 + 31 - Math.clz32(open & -open);
-        if (holder[b] >= 0) continue;
+        if (there(holder[b]) >= 0) continue;
         holder[b] = s;
         return true;
       }
     for (let w = 0; w < bits.length; w++)
-      for (let open = bits[w] & ~tried[w]; open; open = open & (open - 1) & ~tried[w]) {
+      for (let open = there(bits[w]) & ~there(tried[w]); open; open = open & (open - 1) & ~there(tried[w])) {
         const low = open & -open;
         const b = w * 32 + 31 - Math.clz32(low);
-        tried[w] |= low;
-        if (!this.seat(seats, holder[b], tried)) continue;
+        tried[w] = there(tried[w]) | low;
+        if (!this.seat(seats, there(holder[b]), tried)) continue;
         holder[b] = s;
         return true;
       }
     return false;
   }
-}
-
-const hasBit = (bits: Bits, i: number): boolean => (bits[i >>> 5] & (1 << (i & 31))) !== 0;
-function dropBit(bits: Bits, i: number): void {
-  bits[i >>> 5] &= ~(1 << (i & 31));
 }
 
 function sizeOf(bits: Bits): number {

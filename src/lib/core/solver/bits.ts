@@ -1,4 +1,7 @@
-/** Sets of small integers as words of 32 bits. */
+/**
+ * Sets of small integers as words of 32 bits. This is the innermost of every search: marks instead of checks, each at
+ * a place that its own loop counts or that the size of the set covers.
+ */
 export type Bits = Uint32Array;
 
 export const emptyBits = (size: number): Bits => new Uint32Array((size + 31) >>> 5);
@@ -10,7 +13,13 @@ export function bitsOf(list: readonly number[], size: number): Bits {
 }
 
 export function setBit(bits: Bits, i: number): void {
-  bits[i >>> 5] |= 1 << (i & 31);
+  bits[i >>> 5]! |= 1 << (i & 31);
+}
+
+export const hasBit = (bits: Bits, i: number): boolean => (bits[i >>> 5]! & (1 << (i & 31))) !== 0;
+
+export function dropBit(bits: Bits, i: number): void {
+  bits[i >>> 5]! &= ~(1 << (i & 31));
 }
 
 /** The members of a set, ascending. */
@@ -23,11 +32,16 @@ export function listOf(bits: Bits): number[] {
 }
 
 export function orInto(target: Bits, other: Bits): void {
-  for (let w = 0; w < target.length; w++) target[w] |= other[w];
+  for (let w = 0; w < target.length; w++) target[w]! |= other[w]!;
+}
+
+/** Takes the members of another set out. */
+export function dropAll(target: Bits, other: Bits): void {
+  for (let w = 0; w < target.length; w++) target[w]! &= ~other[w]!;
 }
 
 export function disjoint(a: Bits, b: Bits): boolean {
-  for (let w = 0; w < a.length; w++) if (a[w] & b[w]) return false;
+  for (let w = 0; w < a.length; w++) if (a[w]! & b[w]!) return false;
   return true;
 }
 
@@ -38,7 +52,7 @@ export function isEmpty(bits: Bits): boolean {
 
 /** Whether `big` holds everything that `small` holds. */
 export function covers(big: Bits, small: Bits): boolean {
-  for (let w = 0; w < small.length; w++) if (small[w] & ~big[w]) return false;
+  for (let w = 0; w < small.length; w++) if (small[w]! & ~big[w]!) return false;
   return true;
 }
 

@@ -6,7 +6,8 @@ import {
   type PartFunction,
   type Setting,
   entryOf,
-  sure
+  sure,
+  there
 } from '../model';
 import {
   claimSettings,
@@ -89,7 +90,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
       const off = free(choices, offSettings(fitted, fn));
       hostOf(off).fns.push({ fitted, fn, index, claim: null });
       fn.claims.forEach((_, claim) =>
-        hostOf([...off, ...free(choices, claimSettings(m, fitted, fn.claims[claim]))]).fns.push({
+        hostOf([...off, ...free(choices, claimSettings(m, fitted, there(fn.claims[claim])))]).fns.push({
           fitted,
           fn,
           index,
@@ -143,7 +144,8 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
     };
     enumerate(m, scoped, keys, choices, (chosen) => consider(chosen, false), bound);
     // No combination that the parts allow: keep one, marked as the fault of its functions.
-    if (values.length === 0) consider(new Map(keys.map((k, i) => [k, scoped[i].domain[0]])), true);
+    if (values.length === 0)
+      consider(new Map(keys.map((k, i) => [k, there(there(scoped[i]).domain[0])])), true);
     return { settings: scoped.map((c) => ({ item: c.item, setting: c.setting.id })), values };
   });
 
@@ -259,31 +261,31 @@ function valueOf(
   for (const { fitted, fn, index, claim } of fns) {
     const on = isOn(fitted, fn, at);
     if (claim === null) {
-      const need = functions[index].need;
+      const need = there(functions[index]).need;
       if (on && fitted.misfit) violations.add(index);
       if (!on && (need === 'must' || (need === 'want' && !options.allowOff))) violations.add(index);
       if (!on && need === 'want') objective.off += 1;
       if (on && context.needy) taken.push(classFor(`on ${keyOf(fitted.item.id, fn.id)}`, () => ({ fn: -1 })));
       continue;
     }
-    const value = on ? claimValue(m, fitted, fn.claims[claim], at) : null;
+    const value = on ? claimValue(m, fitted, there(fn.claims[claim]), at) : null;
     if (value === null) {
       // A PCI interrupt input at off switches the function off, whatever else it has.
-      const input = fn.claims[claim];
+      const input = there(fn.claims[claim]);
       if (!on || input.resource !== 'irq' || !input.pin || !lacksInterrupt(m, fitted, fn, at)) continue;
-      const need = functions[index].need;
+      const need = there(functions[index]).need;
       if (need === 'must' || (need === 'want' && !options.allowOff)) violations.add(index);
       if (need === 'want') objective.off += 1;
       continue;
     }
     const id = classFor(`${index} ${claim} ${value}`, () => lineClass(m, fitted, fn, index, claim, value));
-    if (classes[id].dead) violations.add(index);
-    if (classes[id].away) objective.distance += 1;
+    if (there(classes[id]).dead) violations.add(index);
+    if (there(classes[id]).away) objective.distance += 1;
     taken.push(id);
   }
   keys.forEach((key) => {
     if (context.shared.has(key)) {
-      const [item, setting] = key.split('/');
+      const [item = '', setting = ''] = key.split('/');
       taken.push(classFor(`set ${key} ${at(item, setting)}`, () => ({ fn: -1 })));
     }
   });

@@ -1,7 +1,7 @@
-import { entryOf, sure } from '../model';
+import { entryOf, sure, there } from '../model';
 import { leastAssignment } from './assignment';
 import { COUNTED, binsOf } from './bins';
-import { disjoint, emptyBits, setBit, type Bits } from './bits';
+import { disjoint, emptyBits, hasBit, setBit } from './bits';
 import { findAnswer } from './dive';
 import type { Compiled } from './problem';
 import { compatible, linked, type Domain, type Node } from './reduce';
@@ -14,10 +14,9 @@ function kindOf(compiled: Compiled, domain: Domain): string {
   const resources = new Set<string>();
   for (const node of domain.nodes)
     for (const c of node.classes) {
-      const line = compiled.classes[c].line;
+      const line = there(compiled.classes[c]).line;
       if (!line) continue;
-      const bit = node.takes[c >>> 5] & (1 << (c & 31));
-      if (bit) resources.add(line.resource);
+      if (hasBit(node.takes, c)) resources.add(line.resource);
     }
   return ['irq', 'dma', 'memory', 'io'].find((r) => resources.has(r)) ?? 'choice';
 }
@@ -35,7 +34,7 @@ function clusters(group: readonly Domain[]): Domain[][] {
   const index = new Map(group.map((d, i) => [d, i]));
   const strain = group.map((a) => group.map((b) => (a === b ? 0 : strainOf(a, b))));
   const total = (d: Domain, others: Iterable<Domain>) =>
-    [...others].reduce((sum, e) => sum + strain[entryOf(index, d)][entryOf(index, e)], 0);
+    [...others].reduce((sum, e) => sum + there(there(strain[entryOf(index, d)])[entryOf(index, e)]), 0);
   const left = new Set(group);
   const out: Domain[][] = [];
   while (left.size) {
@@ -87,13 +86,15 @@ function ordered(domains: readonly Domain[]): Domain[] {
  * the sum of the groups bounds the whole. Where nothing couples the groups the bound is the answer.
  */
 export function solveComponent(compiled: Compiled, component: readonly Domain[], budget: Budget): Found {
-  if (component.length === 1 && component[0].nodes.every((n) => n.tolerated.length === 0))
-    return cheapest(component[0]);
+  if (component.length === 1 && there(component[0]).nodes.every((n) => n.tolerated.length === 0))
+    return cheapest(there(component[0]));
   const shareCost = compiled.packing.of('shares');
   const kinds = component.map((domain) => kindOf(compiled, domain));
   const { domains, size, tolerantWith } = compact(compiled, component);
   const groups = new Map<string, Domain[]>();
-  domains.forEach((domain, i) => groups.set(kinds[i], [...(groups.get(kinds[i]) ?? []), domain]));
+  domains.forEach((domain, i) =>
+    groups.set(there(kinds[i]), [...(groups.get(there(kinds[i])) ?? []), domain])
+  );
   const parted = ['choice', 'irq', 'dma', 'memory', 'io'].flatMap((kind) =>
     groups.has(kind) ? clusters(entryOf(groups, kind)).map((c) => ({ kind, domains: ordered(c) })) : []
   );
@@ -117,7 +118,7 @@ export function solveComponent(compiled: Compiled, component: readonly Domain[],
   const search = make(flat, budget, bound);
   const state = start(size);
   let lower = search.plainBound(0, state);
-  const inOrder = (nodes: Node[]) => domains.map((d) => nodes[flat.indexOf(d)]);
+  const inOrder = (nodes: Node[]) => domains.map((d) => there(nodes[flat.indexOf(d)]));
   // Any answer is a limit for the rest, and what is left when the search has to stop.
   const first = firstAnswer(compiled, component, search, state, domains);
   try {
@@ -158,11 +159,11 @@ function firstAnswer(
   try {
     const found = findAnswer(cheapFirst, binsOf(compiled), new Budget(FIRST_NODES));
     if (!found) return null;
-    const nodes = domains.map((d, i) => nodeOf(d, found[i].source));
+    const nodes = domains.map((d, i) => nodeOf(d, there(found[i]).source));
     let state = start;
     let cost = 0;
     for (const domain of search.domains) {
-      const node = nodes[domains.indexOf(domain)];
+      const node = there(nodes[domains.indexOf(domain)]);
       cost += search.step(node, state);
       state = search.after(node, state);
     }
@@ -182,11 +183,10 @@ function cheapest({ nodes }: Domain): Found {
 function compact(compiled: Compiled, component: readonly Domain[]) {
   const names = new Map<number, number>();
   const tolerant = new Set(component.flatMap((d) => d.nodes.flatMap((n) => n.tolerated)));
-  const has = (bits: Bits, c: number) => (bits[c >>> 5] >>> (c & 31)) & 1;
   for (const { nodes } of component)
     for (const node of nodes)
       for (const c of node.classes)
-        if (!names.has(c) && (has(node.takes, c) || tolerant.has(c))) names.set(c, names.size);
+        if (!names.has(c) && (hasBit(node.takes, c) || tolerant.has(c))) names.set(c, names.size);
   const size = names.size;
   const domains = component.map(({ variable, by, nodes }): Domain => ({
     variable,
@@ -196,8 +196,8 @@ function compact(compiled: Compiled, component: readonly Domain[]) {
         const takes = emptyBits(size);
         const rules = emptyBits(size);
         for (const [c, id] of names) {
-          if (has(node.takes, c)) setBit(takes, id);
-          if (has(node.rules, c)) setBit(rules, id);
+          if (hasBit(node.takes, c)) setBit(takes, id);
+          if (hasBit(node.rules, c)) setBit(rules, id);
         }
         const rename = (list: readonly number[]) => list.flatMap((c) => names.get(c) ?? []);
         return {
@@ -212,7 +212,7 @@ function compact(compiled: Compiled, component: readonly Domain[]) {
   }));
   const tolerantWith: number[][] = Array.from({ length: size }, () => []);
   for (const [c, id] of names)
-    if (tolerant.has(c)) tolerantWith[id] = compiled.tolerates[c].flatMap((d) => names.get(d) ?? []);
+    if (tolerant.has(c)) tolerantWith[id] = there(compiled.tolerates[c]).flatMap((d) => names.get(d) ?? []);
   return { domains, size, tolerantWith };
 }
 
@@ -248,13 +248,17 @@ function rowsOf(
   group: readonly Domain[],
   kind: (typeof COUNTED)[number]
 ): Row[] {
-  const bins = binsOf(compiled).of[COUNTED.indexOf(kind)];
+  const bins = there(binsOf(compiled).of[COUNTED.indexOf(kind)]);
   return group.map((domain): Row => {
     const { nodes } = domainOf(component, domain.variable);
     const taken = new Map(
       nodes.map((n) => [
         n.source,
-        [...new Set(n.classes.flatMap((c) => (n.takes[c >>> 5] & (1 << (c & 31)) ? bins[c] : [])))]
+        [
+          ...new Set(
+            n.classes.flatMap((c) => (there(n.takes[c >>> 5]) & (1 << (c & 31)) ? there(bins[c]) : []))
+          )
+        ]
       ])
     );
     return {
@@ -281,7 +285,7 @@ function assigned(
   open.forEach(({ nodes }, r) => {
     const least = (c: number, value: number) => {
       const at = r * columns + c;
-      if (value < cost[at]) cost[at] = value;
+      if (value < there(cost[at])) cost[at] = value;
     };
     for (const { node, bins } of nodes) {
       if (!disjoint(node.takes, state.ruled)) continue;
@@ -312,7 +316,7 @@ function groupBound(
       budget.spend();
       return false;
     });
-    return { search: make(domains, spend), start, length: domains.length, torn: tornOf[i] };
+    return { search: make(domains, spend), start, length: domains.length, torn: there(tornOf[i]) };
   });
   let tries = 0;
   let gains = 0;
@@ -327,13 +331,13 @@ function groupBound(
       if (sum >= limit) return sum;
       const own = boundOf(search, local, state, limit - sum + plain, plain, budget);
       sum += own - plain;
-      if (torn >= 0) inAll[torn] += own;
+      if (torn >= 0) inAll[torn] = there(inAll[torn]) + own;
     }
     if (isRough) return sum;
-    const step = (node: Node, s: State) => groups[0].search.step(node, s);
+    const step = (node: Node, s: State) => there(groups[0]).search.step(node, s);
     // Where it hardly ever says more than the clusters do it is left out.
     for (let i = 0; i < rows.length && sum < limit && (tries < 60 || gains * 6 > tries); i++) {
-      const more = assigned(rows[i], depth, state, step) - inAll[i];
+      const more = assigned(there(rows[i]), depth, state, step) - there(inAll[i]);
       tries++;
       if (more <= 0) continue;
       gains++;

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Build, PartSet } from '../model';
 import { machine } from '../resources';
 import { compile } from './compile';
@@ -48,7 +49,7 @@ export class Conflicts {
     const known = this.known(build);
     if (known) return known;
     const compiled = this.compiled(build);
-    const core = coreFunctions(compiled, this.options.limits).map((i) => compiled.functions[i]);
+    const core = coreFunctions(compiled, this.options.limits).map((i) => there(compiled.functions[i]));
     this.keep(build, core);
     return core;
   }
@@ -62,7 +63,7 @@ export class Conflicts {
     for (; core.length && count < most; count++) {
       this.keep(build, core);
       for (const { item } of core) taken.add(item);
-      core = coreFunctions(compiled, this.options.limits, taken).map((i) => compiled.functions[i]);
+      core = coreFunctions(compiled, this.options.limits, taken).map((i) => there(compiled.functions[i]));
     }
     return count;
   }

@@ -1,4 +1,4 @@
-import { PNP_ITEM, SYSTEM_ITEM, entryOf } from '../model';
+import { PNP_ITEM, SYSTEM_ITEM, entryOf, there } from '../model';
 import { ABSENT, FIXED, minimalSet, type Members } from './minimal-set';
 import type { Compiled } from './problem';
 import { judge, ofQuestion, type Limits, type Verdict } from './solve';
@@ -46,23 +46,25 @@ function asked(compiled: Compiled, limits: Limits, known: boolean, without?: Rea
     return verdict;
   };
   // The system board is always there, so it is no member; the plug-and-play ports are blamed last.
-  const system = [...compiled.functions.keys()].filter((i) => compiled.functions[i].item === SYSTEM_ITEM);
+  const system = [...compiled.functions.keys()].filter(
+    (i) => there(compiled.functions[i]).item === SYSTEM_ITEM
+  );
   const marks = (kept: Iterable<number>) => {
     const all = new Set([...kept, ...system]);
     return compiled.functions.map((_, i) => all.has(i));
   };
-  const late = (i: number) => (compiled.functions[i].item === PNP_ITEM ? 1 : 0);
+  const late = (i: number) => (there(compiled.functions[i]).item === PNP_ITEM ? 1 : 0);
   // By name and not by place: the same machine names the same core in whatever order its cards were entered.
-  const name = (i: number) => `${compiled.functions[i].item}/${compiled.functions[i].id}`;
+  const name = (i: number) => `${there(compiled.functions[i]).item}/${there(compiled.functions[i]).id}`;
   const order = [...compiled.functions.keys()]
-    .filter((i) => !system.includes(i) && !without?.has(compiled.functions[i].item))
+    .filter((i) => !system.includes(i) && !without?.has(there(compiled.functions[i]).item))
     .sort((a, b) => late(a) - late(b) || (name(a) < name(b) ? -1 : 1));
   const isSystem = new Set(system);
   const isMember = new Set(order);
   const ofFault = (fn: number) => (fn < 0 || isSystem.has(fn) ? FIXED : isMember.has(fn) ? fn : ABSENT);
   const members: Members = {
     all: order,
-    ofClass: (id) => ofFault(compiled.classes[id].fn),
+    ofClass: (id) => ofFault(there(compiled.classes[id]).fn),
     ofFault,
     ask: (kept) => ask(marks(kept))
   };
@@ -98,7 +100,7 @@ export function findCore(compiled: Compiled, limits: Limits): Core {
   const members: Members = {
     all: [...keys.keys()],
     ofClass: (id) => {
-      const { fn, line } = compiled.classes[id];
+      const { fn, line } = there(compiled.classes[id]);
       return (line && places.get(`${fn} ${line.index}`)) ?? ofFault(fn);
     },
     ofFault,

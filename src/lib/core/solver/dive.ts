@@ -1,5 +1,6 @@
+import { there } from '../model';
 import { Room, type Bins } from './bins';
-import { disjoint, emptyBits, setBit, type Bits } from './bits';
+import { disjoint, dropAll, emptyBits, hasBit, setBit, type Bits } from './bits';
 import type { Budget } from './search';
 import { compatible, reachOf, type Domain, type Node } from './reduce';
 
@@ -15,18 +16,18 @@ interface Board {
 function boardOf(component: readonly Domain[], bins: Bins): Board {
   const nodes = component.flatMap((d) => d.nodes);
   const from = new Int32Array(component.length + 1);
-  component.forEach((d, i) => (from[i + 1] = from[i] + d.nodes.length));
+  component.forEach((d, i) => (from[i + 1] = there(from[i]) + d.nodes.length));
   const against = nodes.map(() => emptyBits(nodes.length));
   const takes = component.map((d) => reachOf(d).takes);
   component.forEach((_, d) => {
-    for (let i = from[d]; i < from[d + 1]; i++) {
-      for (let j = from[d]; j < from[d + 1]; j++) if (j !== i) setBit(against[i], j);
+    for (let i = there(from[d]); i < there(from[d + 1]); i++) {
+      for (let j = there(from[d]); j < there(from[d + 1]); j++) if (j !== i) setBit(there(against[i]), j);
       for (let e = d + 1; e < component.length; e++) {
-        if (disjoint(nodes[i].rules, takes[e])) continue;
-        for (let j = from[e]; j < from[e + 1]; j++)
-          if (!compatible(nodes[i], nodes[j])) {
-            setBit(against[i], j);
-            setBit(against[j], i);
+        if (disjoint(there(nodes[i]).rules, there(takes[e]))) continue;
+        for (let j = there(from[e]); j < there(from[e + 1]); j++)
+          if (!compatible(there(nodes[i]), there(nodes[j]))) {
+            setBit(there(against[i]), j);
+            setBit(there(against[j]), i);
           }
       }
     }
@@ -34,7 +35,6 @@ function boardOf(component: readonly Domain[], bins: Bins): Board {
   return { from, against, room: new Room(bins, nodes, from) };
 }
 
-const bitAt = (bits: Bits, i: number): boolean => (bits[i >>> 5] & (1 << (i & 31))) !== 0;
 const nameOf = (bits: Bits): string => {
   let name = '';
   for (const word of bits) name += String.fromCharCode(word >>> 16, word & 0xffff);
@@ -46,7 +46,7 @@ function leftOf(left: Bits, from: number, to: number): { count: number; first: n
   let count = 0;
   let first = -1;
   for (let i = from; i < to; i++)
-    if (bitAt(left, i)) {
+    if (hasBit(left, i)) {
       if (!count) first = i;
       count++;
     }
@@ -62,7 +62,7 @@ function leftOf(left: Bits, from: number, to: number): { count: number; first: n
 export function findAnswer(component: readonly Domain[], bins: Bins, budget: Budget): Node[] | null {
   const { from, against, room } = boardOf(component, bins);
   const size = component.length;
-  const total = from[size];
+  const total = there(from[size]);
   const failed = new Set<string>();
   // Domains that were left with nothing before are looked at early.
   const weight = new Float64Array(size).fill(1);
@@ -72,21 +72,21 @@ export function findAnswer(component: readonly Domain[], bins: Bins, budget: Bud
       let fewest = Infinity;
       let forced = false;
       for (let d = 0; d < size; d++) {
-        const { count, first } = leftOf(left, from[d], from[d + 1]);
+        const { count, first } = leftOf(left, there(from[d]), there(from[d + 1]));
         if (count === 0) {
-          weight[d]++;
+          weight[d] = there(weight[d]) + 1;
           return 'dead';
         }
         if (count > 1) {
-          const rank = count / weight[d];
+          const rank = count / there(weight[d]);
           if (rank < fewest) {
             fewest = rank;
             next = d;
           }
           continue;
         }
-        if (disjoint(left, against[first])) continue;
-        for (let w = 0; w < left.length; w++) left[w] &= ~against[first][w];
+        if (disjoint(left, there(against[first]))) continue;
+        dropAll(left, there(against[first]));
         forced = true;
       }
       if (!forced) return next < 0 ? 'done' : { next };
@@ -111,10 +111,10 @@ export function findAnswer(component: readonly Domain[], bins: Bins, budget: Bud
       if (state === 'done') return left;
       if (state === 'dead') return fail();
     }
-    for (let i = from[state.next]; i < from[state.next + 1]; i++) {
-      if (!bitAt(left, i)) continue;
+    for (let i = there(from[state.next]); i < there(from[state.next + 1]); i++) {
+      if (!hasBit(left, i)) continue;
       const rest = left.slice();
-      for (let w = 0; w < rest.length; w++) rest[w] &= ~against[i][w];
+      dropAll(rest, there(against[i]));
       const found = walk(rest);
       if (found) return found;
     }
@@ -123,5 +123,5 @@ export function findAnswer(component: readonly Domain[], bins: Bins, budget: Bud
   const all = emptyBits(total);
   for (let i = 0; i < total; i++) setBit(all, i);
   const answer = walk(all);
-  return answer && component.map(({ nodes }, d) => nodes.find((_, i) => bitAt(answer, from[d] + i))!);
+  return answer && component.map(({ nodes }, d) => nodes.find((_, i) => hasBit(answer, there(from[d]) + i))!);
 }

@@ -1,4 +1,4 @@
-import { keyOf, thingOf, type Build, type Owner, type PartSet, type Thing, byId } from '../model';
+import { keyOf, thingOf, type Build, type Owner, type PartSet, type Thing, byId, there } from '../model';
 import {
   isOn,
   lacksInterrupt,
@@ -99,7 +99,7 @@ export function explain(
   const um = machine(unlocked, parts);
   const compiled = compile(um, { allowOff: options.allowOff ?? false, forced });
   if (feasible(compiled, limits) === false) {
-    const core = findCore(compiled, limits).functions.map((i) => compiled.functions[i]);
+    const core = findCore(compiled, limits).functions.map((i) => there(compiled.functions[i]));
     return {
       ...base,
       verdict: 'impossible',
@@ -171,7 +171,7 @@ function blockersOf(m: Machine, item: string, setting: string, at: Positions): E
   const context = sharingContext(m);
   const rests = lines.filter((line) => {
     const owner = m.get(line.item);
-    const claim = byId(owner.part.functions, line.function).claims[line.index];
+    const claim = there(byId(owner.part.functions, line.function).claims[line.index]);
     return claimSettings(m, owner, claim).some((s) => s.item === item && s.setting === setting);
   });
   const blockers: Explanation['blockers'] = [];

@@ -6,7 +6,8 @@ import {
   type Fix,
   type FunctionRef,
   type Item,
-  type PartSet
+  type PartSet,
+  there
 } from '../model';
 
 /** What each kind of change weighs against the others, cheapest first. */
@@ -118,7 +119,7 @@ function exchange(build: Build, fix: Extract<Fix, { action: 'exchange' }>, parts
     resident: build.resident.flatMap(heir),
     neverTogether: build.neverTogether.flatMap(([a, b]): [FunctionRef, FunctionRef][] => {
       const [x, y] = [heir(a), heir(b)];
-      return x.length && y.length ? [[x[0], y[0]]] : [];
+      return x.length && y.length ? [[there(x[0]), there(y[0])]] : [];
     }),
     brief: {
       ...build.brief,

@@ -16,7 +16,7 @@ import {
   type Unreachable,
   isLineSeen
 } from '../resources';
-import { forbidden, type PartFunction, byId, type SlotBus } from '../model';
+import { forbidden, type PartFunction, byId, type SlotBus, there } from '../model';
 import { isFixed } from './scopes';
 
 /** Why a function cannot be on a line. */
@@ -130,7 +130,7 @@ function marksOf(
   own: readonly Line[],
   clashing: ReadonlySet<Line>
 ): LoomMark[] {
-  const claim = fn.claims[index];
+  const claim = there(fn.claims[index]);
   if (claim.resource !== 'irq' && claim.resource !== 'dma') return [];
   const resource = claim.resource;
   const here = own.find((l) => l.index === index);

@@ -1,4 +1,4 @@
-import { sure } from '../model';
+import { sure, there } from '../model';
 import type { Compiled } from './problem';
 import type { Verdict } from './solve';
 
@@ -32,7 +32,7 @@ export function minimalSet(compiled: Compiled, members: Members, known: boolean)
     ({ values }) => new Set(values.flatMap((v) => [...v.classes.map(ofClass), ...v.violations.map(ofFault)]))
   );
   const narrowed = (kept: readonly number[], { among }: Verdict): readonly number[] => {
-    const named = new Set([...among].flatMap((v) => [...of[v]]));
+    const named = new Set([...among].flatMap((v) => [...there(of[v])]));
     const next = kept.filter((i) => named.has(i));
     if (next.length === kept.length) return kept;
     const verdict = ask(next);
@@ -69,7 +69,7 @@ function findNeeded(
   /** The pairs that clash with these values chosen, as members. */
   const clashes = (at: readonly number[]): [number, number][] => {
     const pairs: [number, number][] = [];
-    const values = variables.map(({ values }, v) => sure(values[at[v]], 'a chosen value'));
+    const values = variables.map(({ values }, v) => sure(values[there(at[v])], 'a chosen value'));
     const takers = new Map<number, number>();
     values.forEach((value, v) => {
       for (const c of value.classes) if (part(ofClass(c)) !== ABSENT) takers.set(c, takers.has(c) ? -1 : v);
@@ -77,13 +77,13 @@ function findNeeded(
       for (const [a, b] of value.internal) pairs.push([part(ofClass(a)), part(ofClass(b))]);
     });
     for (const [c, v] of takers)
-      for (const d of forbids[c]) {
+      for (const d of there(forbids[c])) {
         const other = takers.get(d);
         if (other !== undefined && (other !== v || v < 0)) pairs.push([part(ofClass(c)), part(ofClass(d))]);
       }
     return pairs.filter(([a, b]) => a !== ABSENT && b !== ABSENT);
   };
-  const ownOf = (member: number) => [...of.keys()].filter((v) => of[v].has(member));
+  const ownOf = (member: number) => [...of.keys()].filter((v) => there(of[v]).has(member));
   const open: { member: number; at: readonly number[] }[] = [{ member: first, at: chosen }];
   needed.add(first);
   for (let next = open.pop(); next; next = open.pop()) {
@@ -109,9 +109,9 @@ function variations(
   variables: Compiled['variables']
 ): (readonly number[])[] {
   const each = (ways: readonly (readonly number[])[], v: number) =>
-    variables[v].values.flatMap((_, source) =>
+    there(variables[v]).values.flatMap((_, source) =>
       ways.map((way) => way.map((was, i) => (i === v ? source : was)))
     );
-  const ways = own.reduce((n, v) => n * variables[v].values.length, 1);
+  const ways = own.reduce((n, v) => n * there(variables[v]).values.length, 1);
   return ways > MOST_WAYS ? own.flatMap((v) => each([at], v)) : own.reduce<(readonly number[])[]>(each, [at]);
 }

@@ -1,4 +1,4 @@
-import { keyOf, type Need, type PartFunction, entryOf } from '../model';
+import { keyOf, type Need, type PartFunction, entryOf, there } from '../model';
 import { acceptedIn, firstClaim, type Machine } from '../resources';
 import { zero } from './objective';
 import type { Class, Value, Variable } from './problem';
@@ -67,8 +67,9 @@ function markMisses(
     const claim = firstClaim(fn, resource);
     const numbers = acceptedIn(m, resource, accepted);
     const lineIn = (value: Value) =>
-      value.classes.map((c) => target.classes[c]).find((c) => c.fn === index && c.line?.index === claim)
-        ?.line;
+      value.classes
+        .map((c) => there(target.classes[c]))
+        .find((c) => c.fn === index && c.line?.index === claim)?.line;
     conditions.push({
       hosted: (value) => lineIn(value) !== undefined,
       holds: (value) => numbers.includes(lineIn(value)?.value ?? -1)
@@ -77,7 +78,7 @@ function markMisses(
   const hosts = conditions.flatMap(({ hosted }) => target.variables.find((v) => v.values.some(hosted)) ?? []);
   if (hosts.length < conditions.length) return false;
   conditions.forEach(({ holds }, i) => {
-    const misses = hosts[i].values.filter((value) => !holds(value));
+    const misses = there(hosts[i]).values.filter((value) => !holds(value));
     if (!misses.length) return;
     const miss = target.classFor(`need ${name} miss`, mark);
     for (const value of misses) if (!value.classes.includes(miss)) value.classes.push(miss);

@@ -1,5 +1,5 @@
 import { covers, disjoint, emptyBits, isEmpty, orInto, setBit, union, type Bits } from './bits';
-import { keyOf } from '../model';
+import { keyOf, there } from '../model';
 import type { Compiled, Variable } from './problem';
 
 /** A value of the reduced problem: what it takes, what it rules out, what it costs. */
@@ -82,8 +82,8 @@ function buildDomains(compiled: Compiled, { active, muted, feasibility }: Reduce
       const tolerated: number[] = [];
       for (const c of classes) {
         setBit(takes, c);
-        orInto(rules, compiled.forbidBits[c]);
-        if (!feasibility) tolerated.push(...compiled.tolerates[c]);
+        orInto(rules, there(compiled.forbidBits[c]));
+        if (!feasibility) tolerated.push(...there(compiled.tolerates[c]));
       }
       return [{ source, takes, rules, tolerated, classes, cost: feasibility ? 0 : value.cost }];
     });
@@ -92,7 +92,7 @@ function buildDomains(compiled: Compiled, { active, muted, feasibility }: Reduce
   return (feasibility ? byName(compiled) : [...compiled.variables.keys()]).map((variable) => ({
     variable,
     by: by(),
-    nodes: nodesOf(compiled.variables[variable])
+    nodes: nodesOf(there(compiled.variables[variable]))
   }));
 }
 
@@ -108,7 +108,9 @@ function byName(compiled: Compiled): number[] {
       .sort()
       .join(' ')
   );
-  const order = [...names.keys()].sort((a, b) => (names[a] < names[b] ? -1 : Number(names[a] > names[b])));
+  const order = [...names.keys()].sort((a, b) =>
+    there(names[a]) < there(names[b]) ? -1 : Number(there(names[a]) > there(names[b]))
+  );
   orders.set(compiled, order);
   return order;
 }
@@ -127,8 +129,8 @@ interface Reach {
 
 /** Everything that the values of a domain take and rule out. */
 export function reachOf({ nodes }: Domain): Reach {
-  const takes = nodes[0].takes.slice();
-  const rules = nodes[0].rules.slice();
+  const takes = there(nodes[0]).takes.slice();
+  const rules = there(nodes[0]).rules.slice();
   for (const node of nodes) {
     orInto(takes, node.takes);
     orInto(rules, node.rules);
@@ -143,21 +145,21 @@ export function reachOf({ nodes }: Domain): Reach {
  */
 function arcConsistent(domains: Domain[], changed: readonly number[]): Domain | null {
   const reach = domains.map(reachOf);
-  const open = [...domains.keys()].filter((i) => !isEmpty(reach[i].takes));
+  const open = [...domains.keys()].filter((i) => !isEmpty(there(reach[i]).takes));
   const queue = new Set(changed);
   for (const j of queue) {
     queue.delete(j);
-    if (isEmpty(reach[j].rules)) continue;
-    const against = domains[j].nodes;
+    if (isEmpty(there(reach[j]).rules)) continue;
+    const against = there(domains[j]).nodes;
     for (const i of open) {
-      if (i === j || disjoint(reach[i].takes, reach[j].rules)) continue;
-      const { nodes } = domains[i];
-      const kept = nodes.filter((a) => disjoint(a.rules, reach[j].takes) || hasPartner(a, against));
+      if (i === j || disjoint(there(reach[i]).takes, there(reach[j]).rules)) continue;
+      const { nodes } = there(domains[i]);
+      const kept = nodes.filter((a) => disjoint(a.rules, there(reach[j]).takes) || hasPartner(a, against));
       if (kept.length === nodes.length) continue;
-      domains[i].nodes = kept;
-      orInto(domains[i].by, domains[j].by);
-      setBit(domains[i].by, domains[j].variable);
-      if (domains[i].nodes.length === 0) return domains[i];
+      there(domains[i]).nodes = kept;
+      orInto(there(domains[i]).by, there(domains[j]).by);
+      setBit(there(domains[i]).by, there(domains[j]).variable);
+      if (there(domains[i]).nodes.length === 0) return there(domains[i]);
       queue.add(i);
     }
   }
@@ -172,18 +174,18 @@ function dropIrrelevant(domains: readonly Domain[], size: number): void {
   let sum: Reach = { takes: emptyBits(size), rules: emptyBits(size) };
   for (let i = domains.length - 1; i >= 0; i--) {
     after[i] = sum;
-    sum = { takes: union(sum.takes, reach[i].takes), rules: union(sum.rules, reach[i].rules) };
+    sum = { takes: union(sum.takes, there(reach[i]).takes), rules: union(sum.rules, there(reach[i]).rules) };
   }
   const before: Reach = { takes: emptyBits(size), rules: emptyBits(size) };
   domains.forEach(({ nodes }, i) => {
-    const { takes, rules } = after[i];
+    const { takes, rules } = there(after[i]);
     for (const node of nodes)
       for (let w = 0; w < node.rules.length; w++) {
-        node.rules[w] &= takes[w] | before.takes[w];
-        node.takes[w] &= rules[w] | before.rules[w];
+        node.rules[w] = there(node.rules[w]) & (there(takes[w]) | there(before.takes[w]));
+        node.takes[w] = there(node.takes[w]) & (there(rules[w]) | there(before.rules[w]));
       }
-    orInto(before.takes, reach[i].takes);
-    orInto(before.rules, reach[i].rules);
+    orInto(before.takes, there(reach[i]).takes);
+    orInto(before.rules, there(reach[i]).rules);
   });
   if (domains.some(({ nodes }) => nodes.some((n) => n.tolerated.length))) dropTolerance(domains, size);
 }
@@ -192,10 +194,10 @@ function dropIrrelevant(domains: readonly Domain[], size: number): void {
 function dropTolerance(domains: readonly Domain[], size: number): void {
   const owners = domains.map(({ nodes }) => new Set(nodes.flatMap((n) => n.classes)));
   const takenBy = new Int32Array(size);
-  for (const own of owners) for (const c of own) takenBy[c]++;
+  for (const own of owners) for (const c of own) takenBy[c] = there(takenBy[c]) + 1;
   domains.forEach(({ nodes }, i) => {
     for (const node of nodes)
-      node.tolerated = node.tolerated.filter((c) => takenBy[c] > (owners[i].has(c) ? 1 : 0));
+      node.tolerated = node.tolerated.filter((c) => there(takenBy[c]) > (there(owners[i]).has(c) ? 1 : 0));
   });
 }
 
@@ -222,12 +224,13 @@ function split(domains: readonly Domain[]): Domain[][] {
   const reach = domains.map(reachOf);
   const tolerant = domains.map(({ nodes }) => nodes.some((n) => n.tolerated.length > 0));
   const near = (i: number, j: number) =>
-    (tolerant[i] && tolerant[j]) || !disjoint(reach[i].rules, reach[j].takes);
+    (tolerant[i] && tolerant[j]) || !disjoint(there(reach[i]).rules, there(reach[j]).takes);
   const component = domains.map((_, i) => i);
-  const root = (i: number): number => (component[i] === i ? i : (component[i] = root(component[i])));
+  const root = (i: number): number => (component[i] === i ? i : (component[i] = root(there(component[i]))));
   for (let i = 0; i < domains.length; i++)
     for (let j = i + 1; j < domains.length; j++)
-      if (root(i) !== root(j) && near(i, j) && linked(domains[i], domains[j])) component[root(j)] = root(i);
+      if (root(i) !== root(j) && near(i, j) && linked(there(domains[i]), there(domains[j])))
+        component[root(j)] = root(i);
   const groups = new Map<number, Domain[]>();
   domains.forEach((domain, i) => groups.set(root(i), [...(groups.get(root(i)) ?? []), domain]));
   return [...groups.values()];

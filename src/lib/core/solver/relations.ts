@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { relate, sharingContext, type Machine } from '../resources';
 import { LEVELS, add, zero, type Objective } from './objective';
 import type { Class, Value, Variable } from './problem';
@@ -14,27 +15,27 @@ export function relations(m: Machine, classes: readonly Class[], ids: ReadonlyMa
   for (const group of byResource.values())
     for (let x = 0; x < group.length; x++)
       for (let y = x + 1; y < group.length; y++) {
-        const [a, b] = [group[x], group[y]];
-        const [la, lb] = [classes[a].line!, classes[b].line!];
+        const [a, b] = [there(group[x]), there(group[y])];
+        const [la, lb] = [there(classes[a]).line!, there(classes[b]).line!];
         // Two numbers of one claim are never there together.
         if (la.item === lb.item && la.function === lb.function && la.index === lb.index) continue;
         const relation = relate(la, lb, context);
         if (relation?.verdict === 'clash') {
-          forbids[a].push(b);
-          forbids[b].push(a);
+          there(forbids[a]).push(b);
+          there(forbids[b]).push(a);
         } else if (relation?.cost) {
-          tolerates[a].push(b);
-          tolerates[b].push(a);
+          there(tolerates[a]).push(b);
+          there(tolerates[b]).push(a);
         }
       }
   const link = (a: number, b: number) => {
-    forbids[a].push(b);
-    forbids[b].push(a);
+    there(forbids[a]).push(b);
+    there(forbids[b]).push(a);
   };
   const settings = new Map<string, number[]>();
   const marks = new Map<string, { pick?: number; miss?: number }>();
   for (const [key, id] of ids) {
-    const [kind, name, word] = key.split(' ');
+    const [kind, name = '', word = ''] = key.split(' ');
     if (kind === 'set') settings.set(name, [...(settings.get(name) ?? []), id]);
     if (kind === 'need') marks.set(name, { ...marks.get(name), [word]: id });
   }
@@ -53,8 +54,9 @@ export function settleInside(
   const cs = value.classes;
   for (let i = 0; i < cs.length; i++)
     for (let j = i + 1; j < cs.length; j++) {
-      if (forbids[cs[i]].includes(cs[j])) value.internal.push([cs[i], cs[j]]);
-      if (tolerates[cs[i]].includes(cs[j])) value.objective.shares += 1;
+      if (there(forbids[there(cs[i])]).includes(there(cs[j])))
+        value.internal.push([there(cs[i]), there(cs[j])]);
+      if (there(tolerates[there(cs[i])]).includes(there(cs[j]))) value.objective.shares += 1;
     }
 }
 
@@ -71,8 +73,8 @@ export function largest(
     most = add(most, top);
   }
   const claims = (list: Iterable<number>) =>
-    new Set([...list].map((c) => `${classes[c].fn} ${classes[c].line?.index}`)).size;
-  const tolerant = classes.map((_, i) => i).filter((i) => tolerates[i].length);
+    new Set([...list].map((c) => `${there(classes[c]).fn} ${there(classes[c]).line?.index}`)).size;
+  const tolerant = classes.map((_, i) => i).filter((i) => there(tolerates[i]).length);
   most.shares += (claims(tolerant) * (claims(tolerant) + 1)) / 2;
   return most;
 }

@@ -1,4 +1,4 @@
-import { keyOf, type Build, type PartSet, byId } from '../model';
+import { keyOf, type Build, type PartSet, byId, there } from '../model';
 import {
   foundPosition,
   isOn,
@@ -115,7 +115,7 @@ export function resolve(build: Build, parts: PartSet, options: ResolveOptions = 
   if (outcome.kind === 'stopped') return { status: 'stopped', bound: outcome.bound, nodes: outcome.nodes };
   if (outcome.kind === 'impossible') {
     const core = findCore(compiled, limits);
-    const members = core.functions.map((i) => compiled.functions[i]);
+    const members = core.functions.map((i) => there(compiled.functions[i]));
     return {
       status: 'impossible',
       core: coreFunctions(core).map((i) => coreMember(m, compiled, core, i)),
@@ -216,7 +216,7 @@ export function sharesOf(m: Machine, lines: readonly Line[]): Share[] {
 const coreFunctions = (core: Core) => [...new Set([...core.functions, ...core.claims.map((c) => c.fn)])];
 
 function coreMember(m: Machine, compiled: Compiled, core: Core, index: number): CoreMember {
-  const { item, id } = compiled.functions[index];
+  const { item, id } = there(compiled.functions[index]);
   const wanted = core.claims.filter((c) => c.fn === index);
   const lines = compiled.classes.flatMap(({ fn, line }) =>
     fn === index && line && (!wanted.length || wanted.some((w) => w.claim === line.index)) ? [line] : []
@@ -225,7 +225,7 @@ function coreMember(m: Machine, compiled: Compiled, core: Core, index: number): 
     const all = lines.filter((l) => l.claim === claim);
     const reached = all.filter((l) => unreachable(m, m.get(item), l) === null);
     const own = reached.length ? reached : all;
-    return { claim, resource: own[0].resource, could: [...new Set(own.map(lineText))] };
+    return { claim, resource: there(own[0]).resource, could: [...new Set(own.map(lineText))] };
   });
   return { item, function: id, claims };
 }
@@ -275,7 +275,7 @@ function alternatives(
   while (open.length && accepted.length <= wanted) {
     // By the figures themselves: packed costs of differently compiled machines cannot be compared.
     open.sort((a, b) => compare(a.solution.objective, b.solution.objective));
-    const [{ solution, forced }] = open.splice(0, 1);
+    const { solution, forced } = there(open.splice(0, 1)[0]);
     if (accepted.some((earlier) => contains(solution, earlier))) {
       if (budget > 0) expand(solution, forced);
     } else accepted.push(solution);

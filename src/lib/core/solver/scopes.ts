@@ -1,4 +1,4 @@
-import { forbidden, keyOf, type Constraint, type PartFunction, type Setting, entryOf } from '../model';
+import { forbidden, keyOf, type Constraint, type PartFunction, type Setting, entryOf, there } from '../model';
 import { claimSettings, type Fitted, type Machine, type Positions } from '../resources';
 
 export interface CompileOptions {
@@ -122,7 +122,7 @@ export function enumerate(
     const chosen: Record<string, string> = {};
     for (const setting of m.get(item).part.settings) {
       const domain = entryOf(choices, keyOf(item, setting.id)).domain;
-      if (domain.length === 1) chosen[setting.id] = domain[0];
+      if (domain.length === 1) chosen[setting.id] = there(domain[0]);
     }
     partial.set(item, chosen);
   }
@@ -131,9 +131,9 @@ export function enumerate(
   const chosen = new Map<string, string>();
   const walk = (i: number): void => {
     if (i === scoped.length) return found(chosen);
-    const { item, setting, domain } = scoped[i];
+    const { item, setting, domain } = there(scoped[i]);
     for (const position of domain) {
-      chosen.set(keys[i], position);
+      chosen.set(there(keys[i]), position);
       entryOf(partial, item)[setting.id] = position;
       if (legal(item)) walk(i + 1);
       delete entryOf(partial, item)[setting.id];

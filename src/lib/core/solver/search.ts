@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { disjoint, emptyBits, orInto, union, type Bits } from './bits';
 import type { Domain, Node } from './reduce';
 
@@ -80,9 +81,9 @@ export class BranchAndBound {
     const ahead = emptyBits(size);
     const tolerant = new Set<number>();
     for (let i = domains.length - 1; i >= 0; i--) {
-      for (const node of domains[i].nodes) {
+      for (const node of there(domains[i]).nodes) {
         orInto(ahead, node.takes);
-        for (const c of node.classes) if (tolerantWith[c].length) tolerant.add(c);
+        for (const c of node.classes) if (there(tolerantWith[c]).length) tolerant.add(c);
       }
       this.future[i] = ahead.slice();
       this.futureTolerant[i] = [...tolerant].sort((a, b) => a - b);
@@ -90,11 +91,12 @@ export class BranchAndBound {
   }
 
   private key(depth: number, { ruled, tolerated }: State): string {
-    const future = this.future[depth];
+    const future = there(this.future[depth]);
     let key = '';
     for (let w = 0; w < future.length; w++)
-      if (future[w]) key += String.fromCharCode((ruled[w] & future[w]) >>> 16, ruled[w] & future[w] & 0xffff);
-    for (const c of this.futureTolerant[depth]) if (tolerated[c]) key += `,${c}:${tolerated[c]}`;
+      if (future[w])
+        key += String.fromCharCode((ruled[w]! & future[w]!) >>> 16, ruled[w]! & future[w]! & 0xffff);
+    for (const c of there(this.futureTolerant[depth])) if (tolerated[c]) key += `,${c}:${tolerated[c]}`;
     return key;
   }
 
@@ -102,7 +104,7 @@ export class BranchAndBound {
   step(node: Node, state: State): number {
     if (!this.sharing) return node.cost;
     let shares = 0;
-    for (const c of node.classes) shares += state.tolerated[c];
+    for (const c of node.classes) shares += there(state.tolerated[c]);
     return node.cost + shares * this.shareCost;
   }
 
@@ -110,7 +112,8 @@ export class BranchAndBound {
     if (node.tolerated.length === 0)
       return { ruled: union(state.ruled, node.rules), tolerated: state.tolerated };
     const tolerated = state.tolerated.slice();
-    for (const c of node.classes) for (const d of this.tolerantWith[c]) tolerated[d]++;
+    for (const c of node.classes)
+      for (const d of there(this.tolerantWith[c])) tolerated[d] = there(tolerated[d]) + 1;
     return { ruled: union(state.ruled, node.rules), tolerated };
   }
 
@@ -120,7 +123,7 @@ export class BranchAndBound {
    */
   best(depth: number, state: State, limit: number): number {
     if (depth === this.domains.length) return 0;
-    const table = this.tables[depth];
+    const table = there(this.tables[depth]);
     const key = this.key(depth, state);
     const known = table.get(key);
     if (known && (known.exact || known.bound >= limit)) return known.bound;
@@ -175,8 +178,8 @@ export class BranchAndBound {
 
   /** Nodes that are still possible, cheapest first; equal ones in the order of the part. */
   options(depth: number, state: State): { node: Node; cost: number }[] {
-    return this.domains[depth].nodes
-      .filter((node) => disjoint(node.takes, state.ruled))
+    return there(this.domains[depth])
+      .nodes.filter((node) => disjoint(node.takes, state.ruled))
       .map((node) => ({ node, cost: this.step(node, state) }))
       .sort((a, b) => a.cost - b.cost || a.node.source - b.node.source);
   }
@@ -190,7 +193,7 @@ export class BranchAndBound {
     for (let i = depth; i < this.domains.length; i++) {
       let cheapest = Infinity;
       let fits: Node | null = null;
-      for (const node of this.domains[i].nodes) {
+      for (const node of there(this.domains[i]).nodes) {
         // Nodes stand in the order of their own cost, and shares only add to it.
         if (node.cost > cheapest || (node.cost === cheapest && (fits || !together))) break;
         if (!disjoint(node.takes, state.ruled)) continue;

@@ -1,4 +1,4 @@
-import { keyOf } from '../model';
+import { keyOf, there } from '../model';
 import { add, type Objective } from './objective';
 import { binsOf, type Bins } from './bins';
 import { findAnswer } from './dive';
@@ -37,8 +37,10 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
   let optimal = true;
   let missing = false;
   const note = (variable: number, source: number) => {
-    const { settings, values } = compiled.variables[variable];
-    settings.forEach((s, i) => positions.set(keyOf(s.item, s.setting), values[source].positions[i]));
+    const { settings, values } = there(compiled.variables[variable]);
+    settings.forEach((s, i) =>
+      positions.set(keyOf(s.item, s.setting), there(there(values[source]).positions[i]))
+    );
   };
   // Whether there is an answer at all is far cheaper to know than which is best.
   try {
@@ -56,7 +58,7 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
     if (!nodes) missing = true;
     else {
       cost += found.cost;
-      component.forEach((domain, i) => note(domain.variable, nodes[i].source));
+      component.forEach((domain, i) => note(domain.variable, there(nodes[i]).source));
     }
   }
   const whole = (packed: number) => add(compiled.base, compiled.packing.unpack(packed));
@@ -130,7 +132,7 @@ function unanswerable(
     .sort((a, b) => a.length - b.length)
     .find((component) => {
       const answer = findAnswer(component, bins, budget);
-      answer?.forEach((node, i) => note(component[i], node));
+      answer?.forEach((node, i) => note(there(component[i]), node));
       return !answer;
     });
 }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** One try of a geometry in a machine: cylinders typed, and what happened. */
 export interface GeometryTry {
   cylinders: number;
@@ -41,7 +42,7 @@ export function nextGeometry(tries: readonly GeometryTry[], most: number, expect
   if (expected > low && expected < Math.min(high, most)) return next(expected, { is: 'bios' });
   const between = BOUNDARIES.filter((n) => n > low && n < high);
   if (between.length) {
-    const at = between[between.length >> 1];
+    const at = there(between[between.length >> 1]);
     return next(at, { is: 'boundary', low, high: high <= most ? high : null, at });
   }
   const known = BOUNDARIES.find((n) => n === low);

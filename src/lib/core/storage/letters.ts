@@ -27,7 +27,12 @@ export function driveLetters(
 ): Lettered[] {
   const out: Lettered[] = [];
   for (let i = 0; i < Math.max(1, Math.min(2, floppies)); i++)
-    out.push({ letter: 'AB'[i], disk: '', what: '', floppy: floppies > i ? 'there' : 'not-there' });
+    out.push({
+      letter: i === 0 ? 'A' : 'B',
+      disk: '',
+      what: '',
+      floppy: floppies > i ? 'there' : 'not-there'
+    });
   const order = [
     ...disks.flatMap((d) => d.primary.slice(0, 1).map((what) => ({ disk: d.name, what }))),
     ...disks.flatMap((d) => d.logical.map((what) => ({ disk: d.name, what }))),

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Block, FunctionKind, Position, Setting, State } from '../model';
 import { capsOf, headerOf, idOf, byName, joinedName, type Header } from './layout';
 import type { Lines } from './lines';
@@ -133,7 +134,7 @@ function dipsOf(choices: readonly Choice[], named: Lines['named']): Map<string, 
     if (names.some((n) => out.has(n))) continue;
     const block = {
       ...base,
-      id: idOf(names.length > 1 ? `${names[0]}-${names.at(-1)}` : names[0]),
+      id: idOf(names.length > 1 ? `${there(names[0])}-${names.at(-1)}` : there(names[0])),
       label: joinedName(names),
       switches: Math.min(names.length, 16)
     };
@@ -193,7 +194,7 @@ export function assemble(read: Lines): Assembled {
   );
   const many = oneOfMany(rows);
   const choices = [...many.choices, ...bySpots(many.left).flatMap(byKind)].sort(
-    (a, b) => a.rows[0].lines[0] - b.rows[0].lines[0]
+    (a, b) => there(there(a.rows[0]).lines[0]) - there(there(b.rows[0]).lines[0])
   );
   const headers = headersOf(choices, read.named);
   const dips = dipsOf(choices, read.named);
@@ -229,9 +230,9 @@ function settingOf(
   const rows = likeTheOthers(choice.rows);
   const fields = distinct(rows.flatMap((r) => r.spots.map(fieldOf)));
   const names = unique(fields.map((f) => f.block)).sort(byName);
-  const isSwitch = fields[0].of === 'switch';
-  const header = headers.get(names[0]);
-  const dip = isSwitch ? dips.get(names[0]) : undefined;
+  const isSwitch = there(fields[0]).of === 'switch';
+  const header = headers.get(there(names[0]));
+  const dip = isSwitch ? dips.get(there(names[0])) : undefined;
   const block = (isSwitch ? dip : header)?.block;
   if (!block) return null;
   const stateOf = (spots: readonly Spot[]): State => {
@@ -335,7 +336,7 @@ function settingOf(
     block: block.id,
     heading,
     positions,
-    default: defaults.length === 1 ? defaults[0].id : null,
+    default: defaults.length === 1 ? there(defaults[0]).id : null,
     functions: unique([...about.functions, ...positions.flatMap((p) => p.functions)])
   };
 }
@@ -343,7 +344,7 @@ function settingOf(
 /** `IRQ 3, 5, 7`, `monochrome … card with own BIOS`: the rows that say their kind say it for the others. */
 function likeTheOthers(rows: readonly Row[]): Row[] {
   const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
-  const term = kinds.length === 1 ? KIND_TERMS[kinds[0]] : undefined;
+  const term = kinds.length === 1 ? KIND_TERMS[there(kinds[0])] : undefined;
   if (!term) return [...rows];
   return rows.map((r) => (r.told.length || !r.values.length ? r : { ...r, ...reread(r, term) }));
 }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { FunctionKind } from '../model';
 import type { RawRow } from './lines';
 import { kindsOf, meant, subjectOf, type Assumption, type Told } from './meanings';
@@ -67,12 +68,12 @@ export function oneOfMany(rows: readonly Row[]): { choices: Choice[]; left: Row[
   const flush = () => {
     const keys = unique(run.flatMap((r) => r.spots.map(keyOfField)));
     if (keys.length > 1 && keys.length === run.length)
-      choices.push({ rows: run, heading: run[0].heading, oneOfMany: true });
+      choices.push({ rows: run, heading: there(run[0]).heading, oneOfMany: true });
     else left.push(...run);
     run = [];
   };
   for (const row of rows) {
-    const fits = isLoneClosed(row) && !hasOpen.has(keyOfField(row.spots[0]));
+    const fits = isLoneClosed(row) && !hasOpen.has(keyOfField(there(row.spots[0])));
     const last = run.at(-1);
     const goesOn =
       last &&
@@ -80,8 +81,8 @@ export function oneOfMany(rows: readonly Row[]): { choices: Choice[]; left: Row[
       numberKey(last.told) === numberKey(row.told) &&
       // Requests and acknowledges of a channel are two choices that go together.
       /DACK/i.test(last.label) === /DACK/i.test(row.label) &&
-      last.spots[0].of === row.spots[0].of &&
-      (numberKey(row.told) !== '' || (last.spots[0].implicit && row.spots[0].implicit));
+      there(last.spots[0]).of === there(row.spots[0]).of &&
+      (numberKey(row.told) !== '' || (there(last.spots[0]).implicit && there(row.spots[0]).implicit));
     if (!fits || !goesOn) flush();
     if (fits) run.push(row);
     else left.push(row);

@@ -1,4 +1,4 @@
-import { lastOf } from '../model';
+import { lastOf, there } from '../model';
 import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type Split, type State } from './cells';
 import { lex, type BlockSort, type Token } from './lex';
 import { wordsOf } from './sentence';
@@ -41,7 +41,7 @@ function isCount(numbers: readonly string[]): boolean {
 function fieldsOf(tokens: readonly Token[], context: Context): Field[] | null {
   const solid = tokens.filter((t) => !(t.sort === 'sep' && /[,:|]/.test(t.text)));
   if (!solid.length) return null;
-  const head = solid[0];
+  const head = there(solid[0]);
   const numbers = solid.slice(1).map((t) => (t.sort === 'text' ? t.text : ''));
   if (head.sort === 'ref' && head.of === 'switch' && numbers.length) {
     const block = { block: head.block || context.block?.block || 'SW', of: head.of };
@@ -93,7 +93,7 @@ function headOf(line: string, context: Context): Head | null {
         columns: cells.map((cell, i) =>
           /^\d{1,2}$/.test(cell)
             ? { fields: [{ ...(before ?? switchBlock), n: Number(cell) }] }
-            : { heading: 'fields' in columns[i] ? '' : cell }
+            : { heading: 'fields' in there(columns[i]) ? '' : cell }
         )
       };
     // One cell may hold the whole count: `1 2 3 4    Address`.
@@ -210,12 +210,12 @@ function rowByWords(line: string, n: number, head: Head): Cells | null {
   const wanted = countOf(head.columns);
   const starts = tokens.map((_, from) => from);
   // `SCSI ID  J1 J2 J3` above `0 - - -`: where the value stands first, the states are the last that fit.
-  if ('heading' in head.columns[0] && 'fields' in lastOf(head.columns)) starts.reverse();
+  if ('heading' in there(head.columns[0]) && 'fields' in lastOf(head.columns)) starts.reverse();
   for (const from of starts) {
-    if (!isMark(tokens[from])) continue;
+    if (!isMark(there(tokens[from]))) continue;
     // One mark may hold several states (`0110`), never the other way round.
     const last = Math.min(tokens.length, from + wanted);
-    for (let to = from + 1; to <= last && isMark(tokens[to - 1]); to++) {
+    for (let to = from + 1; to <= last && isMark(there(tokens[to - 1])); to++) {
       const states = statesIn(tokens.slice(from, to));
       if (states?.length !== wanted) continue;
       const next = tokens[to];
@@ -242,7 +242,7 @@ function spread(text: string, beside: readonly Column[], all: readonly Column[])
   const headings = named(beside).length ? named(beside) : named(all);
   const words = text.split(/\s+/);
   if (headings.length > 1 && words.length === headings.length)
-    return words.map((word, i) => ({ text: word, heading: headings[i] }));
+    return words.map((word, i) => ({ text: word, heading: there(headings[i]) }));
   return [{ text, heading: headings.join(' ') }];
 }
 
@@ -257,14 +257,14 @@ function partsOf(
 ): Set<number>[] {
   const part = fields.map((_, i) => i);
   const join = (a: number, b: number) => {
-    const [from, to] = [part[a], part[b]];
+    const [from, to] = [there(part[a]), there(part[b])];
     part.forEach((p, i) => {
       if (p === from) part[i] = to;
     });
   };
   const columns = fields.map((_, i) => i);
   const own = rows.map((r) => columns.filter((i) => sets(r, i)));
-  for (const list of own) for (const i of list.slice(1)) join(list[0], i);
+  for (const list of own) for (const i of list.slice(1)) join(there(list[0]), i);
   // A column that no row sets stays with the first of them.
   const [lead] = own.find((list) => list.length) ?? [];
   const unset = new Set(columns.filter((i) => !own.some((list) => list.includes(i))));
@@ -288,7 +288,7 @@ export function readColumns(
   legend: Legend,
   legends: ReadonlySet<number> = new Set()
 ): ColumnTable | null {
-  const head = headOf(lines[from], context);
+  const head = headOf(there(lines[from]), context);
   if (!head) return null;
   const found: (Cells & { section?: string })[] = [];
   const used = [from];
@@ -296,7 +296,7 @@ export function readColumns(
   let section: string | undefined;
   const rowAt = (i: number) => rowByCells(lines[i] ?? '', i, head) ?? rowByWords(lines[i] ?? '', i, head);
   for (let i = from + 1; i < lines.length; i++) {
-    const line = lines[i];
+    const line = there(lines[i]);
     if (!line.trim() || isRule(line)) {
       if (!line.trim() && found.length) break;
       used.push(i);
@@ -339,15 +339,17 @@ export function readColumns(
   const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
   const sides = states.some((s) => 'side' in s && s.side !== 'any');
   const apart = partsOf(fields, found, (r, i) => {
-    const state = r.states[i];
-    return spotsFor(fields[i], state, marks, sides, legend).some((s) => s.side !== 'any');
+    const state = there(r.states[i]);
+    return spotsFor(there(fields[i]), state, marks, sides, legend).some((s) => s.side !== 'any');
   });
   const rows = found.map((r, n): TableRow => ({
     line: r.line,
     values: r.values,
     isDefault: r.isDefault,
     ...(r.section === undefined ? {} : { section: r.section }),
-    spots: fields.flatMap((f, i) => (apart[n]?.has(i) ? spotsFor(f, r.states[i], marks, sides, legend) : []))
+    spots: fields.flatMap((f, i) =>
+      apart[n]?.has(i) ? spotsFor(f, there(r.states[i]), marks, sides, legend) : []
+    )
   }));
   const last = lastOf(fields);
   return {

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { FactValue } from '../model';
 import type { Assumption, Subject } from './meanings';
 
@@ -8,8 +9,12 @@ function kibOf(text: string, bare: boolean, assumptions: Assumption[]): number |
       text
     );
   if (m) {
-    const n = Number(m[1].replace(/,(?=\d{3})/, '').replace(',', '.'));
-    return m[2].toLowerCase() === 'm' ? n * 1024 : n;
+    const n = Number(
+      there(m[1])
+        .replace(/,(?=\d{3})/, '')
+        .replace(',', '.')
+    );
+    return there(m[2]).toLowerCase() === 'm' ? n * 1024 : n;
   }
   if (!bare) return null;
   const alone = /^\D*?(\d{1,5})\D*$/.exec(text);
@@ -17,7 +22,7 @@ function kibOf(text: string, bare: boolean, assumptions: Assumption[]): number |
   const n = Number(alone[1]);
   if (!n) return null;
   const as = n >= 64 ? 'KiB' : 'MiB';
-  assumptions.push({ about: 'unit', text: alone[1], as });
+  assumptions.push({ about: 'unit', text: there(alone[1]), as });
   return as === 'MiB' ? n * 1024 : n;
 }
 
@@ -36,7 +41,7 @@ const numberIn = (text: string): number | null => {
   const digits = /(?<![0-9A-Za-z.])(\d+(?:\.\d+)?)(?![0-9A-Za-z])/.exec(text);
   if (digits) return Number(digits[1]);
   const word = /\b(no|none|zero|one|two|three|four|both)\b/i.exec(text);
-  return word ? NUMBER_WORDS[word[1].toLowerCase()] : null;
+  return word ? there(NUMBER_WORDS[there(word[1]).toLowerCase()]) : null;
 };
 
 export const IS_OFF =
@@ -90,7 +95,7 @@ export const FACTS: Partial<
   'cache-kib': (t, s, a) => (s || /\bcache\b/i.test(t) ? kibOf(t, s, a) : null),
   'wait-states': (t, s) => {
     const m = /(?<![0-9])(\d|no|zero|one|two|three)\s*(?:WS\b|wait)/i.exec(t);
-    if (m) return /\d/.test(m[1]) ? Number(m[1]) : NUMBER_WORDS[m[1].toLowerCase()];
+    if (m) return /\d/.test(there(m[1])) ? Number(m[1]) : (NUMBER_WORDS[there(m[1]).toLowerCase()] ?? null);
     const n = s ? numberIn(t) : null;
     return n !== null && n <= 7 ? n : null;
   },

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { Claim, Constraint, FactValue, FunctionKind, Meaning, PartFunction, Resource } from '../model';
 import { claimOf, usualClaims, usualOf } from '../resources';
 import type { ReadPosition, ReadSetting } from './assemble';
@@ -41,7 +42,7 @@ const mayTake = (kind: FunctionKind, resource: Resource): boolean => {
 /** The distance between the choices: a card decodes no more than that. */
 function stepOf(values: readonly number[]): number | null {
   const sorted = [...new Set(values)].sort((a, b) => a - b);
-  const gaps = sorted.slice(1).map((v, i) => v - sorted[i]);
+  const gaps = sorted.slice(1).map((v, i) => v - there(sorted[i]));
   return gaps.length ? Math.min(...gaps) : null;
 }
 const powerBelow = (n: number): number => 2 ** Math.floor(Math.log2(n));

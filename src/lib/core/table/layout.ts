@@ -1,4 +1,4 @@
-import { slugOf, type Block, type State } from '../model';
+import { slugOf, type Block, type State, there } from '../model';
 import type { Spot } from './spots';
 
 /** One jumper of a header, with the pins that its rows speak of; empty: it is open or closed. */
@@ -52,16 +52,16 @@ export function headerOf(members: readonly Member[], sizes: ReadonlyMap<string, 
   const names = ordered.map((m) => m.name);
   const pins = ordered.map((m) => Math.max(pinsOf(m), sizes.get(m.name) ?? 0));
   const base = {
-    id: idOf(names.length > 1 ? `${names[0]}-${names.at(-1)}` : names[0]),
+    id: idOf(names.length > 1 ? `${there(names[0])}-${names.at(-1)}` : there(names[0])),
     kind: 'header' as const,
     pin1: 'top-left' as const
   };
   const label = joinedName(names);
   if (ordered.length === 1) {
-    const size = Math.min(pins[0], 120);
+    const size = Math.min(there(pins[0]), 120);
     return {
-      block: { ...base, label, ...shapeOf(ordered[0].pairs, size) },
-      offset: new Map([[names[0], 0]])
+      block: { ...base, label, ...shapeOf(there(ordered[0]).pairs, size) },
+      offset: new Map([[there(names[0]), 0]])
     };
   }
   const rows = Math.max(...pins);
@@ -76,7 +76,7 @@ export function headerOf(members: readonly Member[], sizes: ReadonlyMap<string, 
   let at = 0;
   names.forEach((n, i) => {
     offset.set(n, at);
-    at += pins[i];
+    at += there(pins[i]);
   });
   return { block: { ...base, label, rows: 1, columns: Math.min(at, 40) }, offset };
 }

@@ -1,3 +1,4 @@
+import { there } from '../model';
 /** Side of a switch or of a two-pin jumper: on is closed, off is open; any is "does not matter". */
 export type Side = 'on' | 'off' | 'any';
 export type BlockSort = 'jumper' | 'switch';
@@ -86,7 +87,7 @@ function refRange(text: string): { length: number; refs: Token[] } | null {
     'i'
   ).exec(text);
   if (!m) return null;
-  const [from, to] = [canonical(m[1]), canonical(m[3])];
+  const [from, to] = [canonical(there(m[1])), canonical(there(m[3]))];
   const [a, b] = [/^([A-Z]+)(\d+)/.exec(from)!, /^([A-Z]+)(\d+)/.exec(to)!];
   if (a[1] !== b[1]) return null;
   const of = sortOf(from);
@@ -125,7 +126,7 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
     'i'
   ).exec(text);
   if (m) {
-    const block = canonical(m[1]);
+    const block = canonical(there(m[1]));
     const of = sortOf(block);
     const n = m[2] ?? m[3];
     if (of === 'switch' && !isSwitchNumber(Number(n ?? 1))) return null;

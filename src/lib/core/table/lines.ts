@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { isRule, type Legend } from './cells';
 import { readColumns } from './columns';
 import { lex, plain, type Side, type Token } from './lex';
@@ -126,17 +127,17 @@ export function readLines(text: string): Lines {
   lines.forEach((line, i) => {
     // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
     for (const bracket of line.matchAll(/\(([^()]*)\)/g)) {
-      const key = legendOf(lex(bracket[1]));
+      const key = legendOf(lex(there(bracket[1])));
       if (!key) continue;
       for (const [symbol, side] of key) if (!symbol.startsWith('side:')) legend.set(symbol, side);
       lines[i] = line.replace(bracket[0], '');
     }
     // `Switch settings, 1 = on 0 = off`: the key behind a title.
-    const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(lines[i]);
-    const behind = tail ? legendOf(lex(tail[2])) : null;
+    const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(there(lines[i]));
+    const behind = tail ? legendOf(lex(there(tail[2]))) : null;
     if (tail && behind) {
       for (const [symbol, side] of behind) if (!symbol.startsWith('side:')) legend.set(symbol, side);
-      lines[i] = tail[1];
+      lines[i] = there(tail[1]);
     }
     const found = line.trim() ? legendOf(lex(line)) : null;
     for (const [symbol, side] of found ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
@@ -144,7 +145,7 @@ export function readLines(text: string): Lines {
   });
 
   for (let i = 0; i < lines.length; i++) {
-    const line = lines[i];
+    const line = there(lines[i]);
     if (!line.trim()) {
       as[i] = 'blank';
       continue;
@@ -167,7 +168,13 @@ export function readLines(text: string): Lines {
     const table = readSideways(lines, i, context, legend) ?? readColumns(lines, i, context, legend, legends);
     if (table) {
       for (const n of table.lines)
-        as[n] = legends.has(n) ? 'legend' : isRule(lines[n]) ? 'rule' : lines[n].trim() ? 'rows' : 'blank';
+        as[n] = legends.has(n)
+          ? 'legend'
+          : isRule(there(lines[n]))
+            ? 'rule'
+            : there(lines[n]).trim()
+              ? 'rows'
+              : 'blank';
       if (!table.rows.some((r) => r.line === i)) as[i] = 'heading';
       for (const n of table.odd) as[n] = 'not-understood';
       for (const row of table.rows)
@@ -254,7 +261,7 @@ export function readLines(text: string): Lines {
     } else as[i] = tokens.some((t) => t.sort === 'side' || t.sort === 'pins') ? 'not-understood' : 'note';
   }
   return {
-    lines: source.map((t, i) => ({ n: i + 1, text: t, as: as[i] })),
+    lines: source.map((t, i) => ({ n: i + 1, text: t, as: there(as[i]) })),
     rows,
     rest,
     named,

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import type { FactId, FactValue, FunctionKind } from '../model';
 import { FACTS, IS_OFF, IS_ON } from './fact-words';
 
@@ -127,8 +128,8 @@ const hex = (text: string) => parseInt(text.replace(/^0x/i, '').replace(/h$/i, '
 function windowOf(text: string): number | null {
   const m = /^(?:0x)?([A-F][0-9A-F]{3,4})(?::0{1,4})?h?$/i.exec(text);
   if (!m) return null;
-  const n = parseInt(m[1], 16);
-  const base = m[1].length === 4 ? n * 16 : n;
+  const n = parseInt(there(m[1]), 16);
+  const base = there(m[1]).length === 4 ? n * 16 : n;
   return base >= 0xa0000 && base <= 0xfffff ? base : null;
 }
 
@@ -159,13 +160,13 @@ function ports(text: string, subject: Subject | null, assumptions: Assumption[])
   });
   if (out.length) return out;
   for (const m of rest.matchAll(PORT_BARE)) {
-    if (windowOf(m[1]) !== null && subject !== 'io') continue;
-    const withLetters = /[A-F]/i.test(m[1]) && m[1].length === 3;
+    if (windowOf(there(m[1])) !== null && subject !== 'io') continue;
+    const withLetters = /[A-F]/i.test(there(m[1])) && there(m[1]).length === 3;
     if (subject !== 'io' && !withLetters) {
-      if (subject !== null || m[1].length !== 3) continue;
-      assumptions.push({ about: 'number-alone', text: m[1], as: 'io' });
+      if (subject !== null || there(m[1]).length !== 3) continue;
+      assumptions.push({ about: 'number-alone', text: there(m[1]), as: 'io' });
     }
-    push(m[1], m[2]);
+    push(there(m[1]), m[2]);
   }
   return out;
 }
@@ -192,18 +193,18 @@ function named(text: string, subject: Subject | null, out: Told[], assumptions: 
   const has = (kind: Told['kind']) => out.some((t) => t.kind === kind);
   if (m) {
     const n = Number(m[2]) - 1;
-    const com = m[1].toUpperCase() === 'COM';
+    const com = there(m[1]).toUpperCase() === 'COM';
     const port = com ? COM[n] : LPT[n];
     if (port !== undefined && !has('io') && !has('irq') && (subject === null || subject === 'io')) {
       out.push({ kind: 'io', port });
-      if (com && !has('irq')) out.push({ kind: 'irq', line: COM_IRQ[n], usual: true });
+      if (com && !has('irq')) out.push({ kind: 'irq', line: there(COM_IRQ[n]), usual: true });
       assumptions.push({ about: 'usual-home', text: m[0] });
     }
     return;
   }
   const disk = /\b(primary|secondary)\b/i.exec(text);
   if (disk && !has('io') && !has('irq') && subject !== 'irq') {
-    out.push({ kind: 'io', port: disk[1].toLowerCase() === 'primary' ? 0x1f0 : 0x170 });
+    out.push({ kind: 'io', port: there(disk[1]).toLowerCase() === 'primary' ? 0x1f0 : 0x170 });
     assumptions.push({ about: 'usual-home', text: disk[0] });
   }
 }
@@ -263,7 +264,7 @@ export function meant(text: string, heading: string): Meant {
   }
   if (subject !== 'io')
     for (const m of rest.matchAll(WINDOW)) {
-      const base = windowOf(m[1]);
+      const base = windowOf(there(m[1]));
       // `F000`, `E000`: four hex digits that start with a letter are a segment, never a decimal number.
       if (base === null) continue;
       const end = m[2] ? windowOf(m[2]) : null;

@@ -1,4 +1,12 @@
-import { stateProblem, type Block, type Part, type PartFunction, type Setting, type State } from '../model';
+import {
+  stateProblem,
+  type Block,
+  type Part,
+  type PartFunction,
+  type Setting,
+  type State,
+  there
+} from '../model';
 import { assemble, settingFor, type ReadPosition, type ReadSetting } from './assemble';
 import { claimsOf, mainOf } from './functions';
 import { idOf } from './layout';
@@ -116,7 +124,7 @@ function placedSeats(block: Block, row: string): Seat[] | RowProblem {
   const seats = values.length - (isOpen ? 1 : 0);
   if (seats > states.length) return { why: 'too-many', places: states.length, typed: seats };
   let seat = 0;
-  return values.map((v, i) => ({ ...v, state: isOpen && i === open ? { caps: [] } : states[seat++] }));
+  return values.map((v, i) => ({ ...v, state: isOpen && i === open ? { caps: [] } : there(states[seat++]) }));
 }
 
 /** A setting with its positions from a row, or why not. */

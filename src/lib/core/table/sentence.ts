@@ -1,4 +1,4 @@
-import { lastOf } from '../model';
+import { lastOf, there } from '../model';
 import { textOf, type Token } from './lex';
 import { meant, subjectOf } from './meanings';
 import { spotsOf, type Context, type Spot } from './spots';
@@ -33,8 +33,8 @@ const NOT_PINS_AFTER = /^(?:banks?|irqs?|dma|channels?|drives?|units?|slots?|ids
 
 const isSwitch = (groups: readonly Group[], context: Context): boolean => {
   for (let i = groups.length - 1; i >= 0; i--)
-    for (let k = groups[i].tokens.length - 1; k >= 0; k--) {
-      const t = groups[i].tokens[k];
+    for (let k = there(groups[i]).tokens.length - 1; k >= 0; k--) {
+      const t = there(there(groups[i]).tokens[k]);
       if (t.sort === 'ref') return t.of === 'switch';
     }
   return context.block?.of === 'switch';
@@ -42,14 +42,14 @@ const isSwitch = (groups: readonly Group[], context: Context): boolean => {
 
 /** `5`, `5,6`, `1=` before a side: the number of a switch. */
 function isSwitchNumber(tokens: readonly Token[], at: number): boolean {
-  const t = tokens[at];
+  const t = there(tokens[at]);
   if (t.sort !== 'text' || !/^\d{1,2}$/.test(t.text) || Number(t.text) > 16 || Number(t.text) < 1)
     return false;
   // `on on = 1, off on = 2`: behind an equals sign and sides it is a value.
   const [before, equals] = [tokens[at - 2], tokens[at - 1]];
   if (before?.sort === 'side' && equals?.sort === 'sep' && equals.text === '=') return false;
   for (let i = at + 1; i < tokens.length; i++) {
-    const next = tokens[i];
+    const next = there(tokens[i]);
     if (next.sort === 'side') return true;
     if (next.sort === 'mark' && /^[01]+$/.test(next.text) && next.text.length > 1) return true;
     if (next.sort === 'sep' && /[,:=]/.test(next.text)) continue;
@@ -116,7 +116,7 @@ const isSaid = (group: Group | undefined): boolean => group?.tokens.some((t) => 
 /** `Drive 1-2 A  2-3 B`: two pairs with a pin in common are the pins of a header, and no numbers of anything. */
 function isThreePins(tokens: readonly Token[]): boolean {
   const pairs = tokens.flatMap((t) => (t.sort === 'pins' && t.joint === 'dash' ? [t.pair] : []));
-  return pairs.length === 2 && pairs[0][1] === pairs[1][0];
+  return pairs.length === 2 && there(pairs[0])[1] === there(pairs[1])[0];
 }
 
 function groupsOf(tokens: readonly Token[], context: Context): Group[] {
@@ -249,7 +249,7 @@ const trimFiller = (text: string): string => {
 /** Brackets around the whole, or one half of a pair, are no part of the words. */
 const unbracketed = (text: string): string => {
   const inner = /^\(([^()]*)\)$/.exec(text) ?? /^\[([^[\]]*)\]$/.exec(text);
-  if (inner) return inner[1].trim();
+  if (inner) return there(inner[1]).trim();
   const opens = (text.match(/\(/g) ?? []).length;
   const closes = (text.match(/\)/g) ?? []).length;
   if (opens > closes) return text.replace(/\s*\(\s*$/, '').replace(/^\(\s*/, '');
@@ -316,7 +316,7 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
       (t, i) =>
         t.sort === 'side' &&
         tokens[i - 1]?.sort === 'text' &&
-        /^(?:all|others?|rest)$/i.test(textOf([tokens[i - 1]]))
+        /^(?:all|others?|rest)$/i.test(textOf([there(tokens[i - 1])]))
     )
   )
     return { kind: 'mismatch' };
@@ -343,7 +343,7 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     list.splice(0, 2);
   }
   // Words before the first state: the value of a lone state, or what the whole line is about.
-  const first = list[0];
+  const first = there(list[0]);
   if (!first.s) {
     const states = list.filter((g) => g.s && !g.declares).length;
     const values = list.filter((g) => !g.s).length;
@@ -355,12 +355,12 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     } else if (
       values === 1 &&
       states === 1 &&
-      isBare(list[1]) &&
+      isBare(there(list[1])) &&
       !isValue(words, heading) &&
       !hasDefault(first)
     ) {
       // `I/O address jumper JP4`: a heading with the block behind it.
-      state(list[1]);
+      state(there(list[1]));
       return failed.length ? { kind: 'mismatch' } : { kind: 'heading', heading: words, context: ctx };
     } else {
       let value: Group | undefined;
@@ -396,7 +396,7 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     after.every((g) => !g.s || !g.tokens.some((t) => t.sort === 'ref'))
   ) {
     state(list[0]);
-    for (let i = 0; i < after.length; i += 2) add(state(after[i + 1]), after[i], after[i + 1]);
+    for (let i = 0; i < after.length; i += 2) add(state(there(after[i + 1])), after[i], there(after[i + 1]));
     return failed.length && !statements.length
       ? { kind: 'mismatch' }
       : { kind: 'statements', heading: own, statements, context: ctx };
@@ -428,7 +428,7 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     }
   }
   for (let i = 0; i < list.length; i++) {
-    const group = list[i];
+    const group = there(list[i]);
     if (!group.s) continue;
     const next = list[i + 1];
     const value = next && !next.s ? next : undefined;

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type State } from './cells';
 import type { ColumnTable } from './columns';
 import { lex, type Token } from './lex';
@@ -23,7 +24,7 @@ function pinRow(
       line,
       values: [{ text: wordsOf(lex(value)), heading: '' }],
       isDefault: i === nth || lex(value).some((t) => t.sort === 'default'),
-      spots: spotsFor(field, pairs[i], new Set(), false, new Map())
+      spots: spotsFor(field, there(pairs[i]), new Set(), false, new Map())
     })),
     lines: [...used, line],
     odd: [],
@@ -42,14 +43,14 @@ export function readSideways(
   context: Context,
   legend: Legend
 ): ColumnTable | null {
-  const top = lines[from];
+  const top = there(lines[from]);
   const topTokens = lex(top);
   if (topTokens.some((t) => t.sort === 'ref' || t.sort === 'side' || (t.sort === 'sep' && t.text === '=')))
     return null;
   const used = [from];
   const found: { field: Field; states: State[]; line: number }[] = [];
   for (let i = from + 1; i < lines.length; i++) {
-    const line = lines[i];
+    const line = there(lines[i]);
     if (!line.trim() || isRule(line)) {
       if (!line.trim() && found.length) break;
       used.push(i);
@@ -88,7 +89,7 @@ export function readSideways(
     .map((split) => cellsOf(top, split))
     .find((cells) => cells.length === count || cells.length === count + 1);
   if (!cut) return null;
-  const [corner, values] = cut.length === count ? ['', cut] : [cut[0], cut.slice(1)];
+  const [corner, values] = cut.length === count ? ['', cut] : [there(cut[0]), cut.slice(1)];
   if (values.some((v) => !v)) return null;
   const states = found.flatMap((f) => f.states);
   const marks = new Set(states.flatMap((s) => ('mark' in s ? [s.mark] : [])));
@@ -98,7 +99,7 @@ export function readSideways(
       line: from,
       values: [{ text: wordsOf(lex(value)), heading: corner }],
       isDefault: lex(value).some((t) => t.sort === 'default'),
-      spots: found.flatMap((f) => spotsFor(f.field, f.states[i], marks, sides, legend))
+      spots: found.flatMap((f) => spotsFor(f.field, there(f.states[i]), marks, sides, legend))
     })),
     lines: used,
     odd: [],

@@ -1,3 +1,4 @@
+import { there } from '../model';
 import { isSwitchNumber, type BlockSort, type Side, type Token } from './lex';
 
 /** One jumper, pair of pins or switch of a row, and how it stands. */
@@ -55,13 +56,13 @@ export function spotsOf(
       return;
     }
     const only = fields[0];
-    if (fields.length === sides.length) fields.forEach((f, i) => spots.push({ ...f, side: sides[i] }));
+    if (fields.length === sides.length) fields.forEach((f, i) => spots.push({ ...f, side: there(sides[i]) }));
     else if (sides.length === 1) {
       const all = fields.length ? fields : ownFields(context, current, 1);
       if (!all.length) failed = true;
       // `JP3 1-2, JP5 open`: pins need no side, so it is that of the jumper behind them.
       const lone = all.at(-1)?.pins === undefined && all.some((f) => f.pins);
-      for (const f of all) spots.push({ ...f, side: lone && f.pins ? 'on' : sides[0] });
+      for (const f of all) spots.push({ ...f, side: lone && f.pins ? 'on' : there(sides[0]) });
     } else if (fields.length === 1 && only && only.n === undefined && only.of === 'switch')
       sides.forEach((side, i) => spots.push({ ...only, n: i + 1, side }));
     else if (!fields.length) {
@@ -121,7 +122,7 @@ function sharedBlocks(context: Context): Field[] {
   const [first, ...more] = context.fields;
   const pins = first?.pins?.join();
   const alike = pins !== undefined && more.length > 0 && more.every((f) => f.pins?.join() === pins);
-  return alike && first.of === 'jumper' ? [...context.fields] : [];
+  return alike && first?.of === 'jumper' ? [...context.fields] : [];
 }
 
 const range = (a: number, b: number) => Array.from({ length: b - a + 1 }, (_, i) => a + i);

@@ -211,8 +211,8 @@ const size = /^(\d+)x(\d+)x(\d+)$/;
 
 /** KiB of video memory that a picture takes, rounded up; null for the ones every card of their kind shows. */
 export function pictureKiB(picture: Picture): number | null {
-  const [, w, h, bits] = size.exec(picture)?.map(Number) ?? [];
-  return w ? Math.ceil(displayKiB(w, h, bits)) : null;
+  const [w, h, bits] = size.exec(picture)?.slice(1).map(Number) ?? [];
+  return w && h && bits ? Math.ceil(displayKiB(w, h, bits)) : null;
 }
 
 /**
@@ -240,7 +240,7 @@ export function gives(card: VideoFacts, shown: readonly Mode[], picture: Picture
         shown.some((m) => m.signal === 'analogue')
       );
     default: {
-      const [, w, h, bits] = size.exec(picture)!.map(Number);
+      const [w, h, bits = 0] = size.exec(picture)!.slice(1).map(Number);
       return shown.some((m) => m.width === w && m.height === h && depthIn(card, m) >= bits);
     }
   }
@@ -251,7 +251,7 @@ export function gives(card: VideoFacts, shown: readonly Mode[], picture: Picture
  * @param kib as a whole; text needs next to none
  */
 export function picturesIn(kib: number): string[] {
-  const sizes = [
+  const sizes: [number, number][] = [
     [640, 480],
     [800, 600],
     [1024, 768],
