@@ -279,6 +279,25 @@ describe('the planner', () => {
     expect(caseOf('tinhallow-x8')).to.equal(undefined);
   });
 
+  it('a drive that is fed over its cable is only tried where a cable feeds it', () => {
+    const request: PlanRequest = {
+      brief: brief({
+        date: '1994-05',
+        os: 'DOS 6.22',
+        profiles: programs('deep-cellar-2', 'cliff-rescue', 'notestand')
+      }),
+      parts: all,
+      shelf: []
+    };
+    expect(all.some((p) => p.drive?.plug === 'cable' && p.sold!.from <= 1994)).to.equal(true);
+    const found = search(request);
+    expect(found.reasons.flatMap((r) => (r.kind === 'finding' ? [r.finding.rule] : []))).to.not.include(
+      'disk.power'
+    );
+    // Machines that fail late are counted, and too many of them leave the others unlooked at.
+    for (const p of plan(request).plans) expect(p.score).to.be.lessThan(2 * found.best!.score);
+  });
+
   it('says why not: barred, worse, or impossible', () => {
     const request: PlanRequest = { brief: { ...briefs[1], strictness: 'exact' }, parts: all, shelf: [] };
     const best = search(request).best!;

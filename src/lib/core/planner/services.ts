@@ -8,23 +8,28 @@ import { ALIKE, masksOf, type Mask, type Option } from './options';
 
 /** Something that a card or the board must provide: places for drives of an interface, or a function. */
 export type Need =
-  /** `rate` in kbit/s is what floppy drives take. */
-  | { kind: 'drive'; speaks: DriveInterface; units: number; rate: number }
+  /** `rate` in kbit/s is what floppy drives take; `fed`: over the data cable, as small drives of portables are. */
+  | { kind: 'drive'; speaks: DriveInterface; units: number; rate: number; fed: boolean }
   | { kind: 'function'; functions: readonly string[] };
 
 const MOST_CARDS = 4;
 
 /** What the drives of a machine ask of its controllers. */
 export function driveNeeds(drives: readonly PartWith<'drive'>[]): Need[] {
-  const by = new Map<DriveInterface, { units: number; rate: number }>();
-  for (const { drive } of drives) {
-    const had = by.get(drive.interface) ?? { units: 0, rate: 0 };
-    by.set(drive.interface, {
-      units: had.units + 1,
-      rate: Math.max(had.rate, drive.floppyKiB ? floppyRate(drive.floppyKiB) : 0)
-    });
-  }
-  return [...by].map(([speaks, n]) => ({ kind: 'drive', speaks, ...n }));
+  const needs = (list: readonly PartWith<'drive'>[], fed: boolean): Need[] => {
+    const by = new Map<DriveInterface, { units: number; rate: number }>();
+    for (const { drive } of list) {
+      const had = by.get(drive.interface) ?? { units: 0, rate: 0 };
+      by.set(drive.interface, {
+        units: had.units + 1,
+        rate: Math.max(had.rate, drive.floppyKiB ? floppyRate(drive.floppyKiB) : 0)
+      });
+    }
+    return [...by].map(([speaks, n]) => ({ kind: 'drive', speaks, ...n, fed }));
+  };
+  // Places for all of them, and among those some that feed what has no lead of its own.
+  const fed = drives.filter((d) => d.drive.plug === 'cable');
+  return [...needs(drives, false), ...needs(fed, true)];
 }
 
 const wished: Partial<Record<Extract<Wish, { kind: 'have' }>['what'], readonly string[]>> = {
@@ -65,7 +70,12 @@ function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterfa
     return part.functions.some((f) => need.functions.includes(f.kind)) ? null : need;
   if (!trusted(part, need.speaks)) return need;
   const units = part.functions
-    .filter((f) => f.speaks?.includes(need.speaks) && controllerRate(f.floppyKiB) >= need.rate)
+    .filter(
+      (f) =>
+        f.speaks?.includes(need.speaks) &&
+        controllerRate(f.floppyKiB) >= need.rate &&
+        (!need.fed || f.feeds === true)
+    )
     .reduce((n, f) => n + (f.units ?? 2), 0);
   return need.units <= units ? null : units > 0 ? { ...need, units: need.units - units } : need;
 }
