@@ -1,4 +1,4 @@
-import { boardInCase } from '../kit';
+import { boardInCase, placeIn } from '../kit';
 import {
   hasFacts,
   partSet,
@@ -239,6 +239,22 @@ class Run {
     );
   }
 
+  /** Whether a case for a board has a bay for each drive. */
+  private findsBays({ board }: PartOf<'board'>, storage: Option<PartOf<'drive'>>): boolean {
+    const drives = storage.parts.flatMap(({ part, count }) =>
+      Array.from({ length: count }, () => part.drive)
+    );
+    const all = this.pool.of('case');
+    return (
+      all.length === 0 ||
+      all.some(
+        ({ chassis }) =>
+          !boardInCase(board, chassis) &&
+          placeIn(chassis, drives, (d) => d.bay, drives.length).every(({ bay }) => bay !== null)
+      )
+    );
+  }
+
   /**
    * For each choice of sound the drives that something can run beside it on a board, and what the brief wants beside
    * them; known before memory and display are gone through.
@@ -249,7 +265,7 @@ class Run {
     const known = this.servedOn.get(key);
     if (known) return known;
     const could = servable(this.pool, base.board, this.needs);
-    const run = this.storage.map((o) => driversRun(o, family));
+    const run = this.storage.map((o) => driversRun(o, family) && this.findsBays(base.board, o));
     const out: Served = new Map();
     for (const audio of this.audio) {
       const met = could(audio.parts.map((p) => p.part));
