@@ -93,6 +93,7 @@ class Run {
   private readonly needs: Need[] = [];
   private readonly asks: number[][];
   private readonly servedOn = new Map<string, Served>();
+  private readonly bayed = new Map<string, readonly boolean[]>();
   private steps = 0;
   private readonly known = new Map<string, Option[]>();
 
@@ -239,20 +240,21 @@ class Run {
     );
   }
 
-  /** Whether a case for a board has a bay for each drive. */
-  private findsBays({ board }: PartOf<'board'>, storage: Option<PartOf<'drive'>>): boolean {
-    const drives = storage.parts.flatMap(({ part, count }) =>
-      Array.from({ length: count }, () => part.drive)
-    );
+  /** For each choice of drives whether a case for a board has a bay for all of them. */
+  private bayedOn({ board }: PartOf<'board'>): readonly boolean[] {
+    const key = `${board.form} ${board.slotSpacing}`;
+    const known = this.bayed.get(key);
+    if (known) return known;
     const all = this.pool.of('case');
-    return (
-      all.length === 0 ||
-      all.some(
-        ({ chassis }) =>
-          !boardInCase(board, chassis) &&
-          placeIn(chassis, drives, (d) => d.bay, drives.length).every(({ bay }) => bay !== null)
-      )
-    );
+    const cases = all.filter(({ chassis }) => !boardInCase(board, chassis));
+    const out = this.storage.map(({ parts }) => {
+      const drives = parts.flatMap(({ part, count }) => Array.from({ length: count }, () => part.drive));
+      const holds = ({ chassis }: PartOf<'case'>) =>
+        placeIn(chassis, drives, (d) => d.bay, drives.length).every(({ bay }) => bay !== null);
+      return all.length === 0 || cases.some(holds);
+    });
+    this.bayed.set(key, out);
+    return out;
   }
 
   /**
@@ -265,7 +267,8 @@ class Run {
     const known = this.servedOn.get(key);
     if (known) return known;
     const could = servable(this.pool, base.board, this.needs);
-    const run = this.storage.map((o) => driversRun(o, family) && this.findsBays(base.board, o));
+    const bays = this.bayedOn(base.board);
+    const run = this.storage.map((o, i) => bays[i] && driversRun(o, family));
     const out: Served = new Map();
     for (const audio of this.audio) {
       const met = could(audio.parts.map((p) => p.part));

@@ -1,4 +1,3 @@
-import { there } from '../model';
 import type { Brief, DriveInterface, Part, PartOf, PartWith, Wish } from '../model';
 import { narrowed, obstacle, untried } from '../resources';
 import { serving } from '../software';
@@ -108,6 +107,20 @@ export function servable(
   return (audio) => rests.map((rest) => after(rest, audio) === null);
 }
 
+const helping = new WeakMap<Pool, Map<string, PartOf<'card'>[]>>();
+
+/** Cards beside display and sound that meet a need at least in part, on some board. */
+function helpers(pool: Pool, need: Need): PartOf<'card'>[] {
+  const known = helping.get(pool) ?? new Map<string, PartOf<'card'>[]>();
+  helping.set(pool, known);
+  const key = JSON.stringify(need);
+  const cards =
+    known.get(key) ??
+    pool.of('card').filter((p) => !p.video && !p.audio && left(need, p, () => true) !== need);
+  known.set(key, cards);
+  return cards;
+}
+
 /**
  * Sets of cards that provide what a board and the cards so far leave open, each with no card to spare; for
  * each need the lightest of those that provide the same.
@@ -131,11 +144,11 @@ export function covers(
   const key = `${board.id} ${JSON.stringify(first)}`;
   const before = known.get(key);
   if (before) return before;
-  const cards = pool.of('card').filter((p) => !p.video && !p.audio && seats(board, p) && !must.includes(p));
   const out: Option[] = [];
   const seen = new Set<string>();
   const walk = (list: readonly Need[], chosen: Part[]): void => {
-    if (!list.length) {
+    const [need] = list;
+    if (!need) {
       const key = chosen
         .map((p) => p.id)
         .sort()
@@ -153,8 +166,9 @@ export function covers(
     }
     if (chosen.length === MOST_CARDS) return;
     const groups = new Map<string, Part[]>();
-    for (const part of cards) {
-      if (chosen.includes(part) || left(there(list[0]), part, trusted) === list[0]) continue;
+    for (const part of helpers(pool, need)) {
+      if (chosen.includes(part) || must.includes(part) || !seats(board, part)) continue;
+      if (left(need, part, trusted) === need) continue;
       const rest = open([part], list);
       const key = `${part.card.bus} ${part.driver?.cpu ?? ''} ${JSON.stringify(rest)}`;
       groups.set(key, [...(groups.get(key) ?? []), part]);
