@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import '../support/runes';
-import { Task, type TaskEnd } from '../../src/lib/ui/work/task.svelte';
+import { Task, type TaskEnd } from '../../src/lib/ui/task/task.svelte';
 
 /** A worker that does what the test says, and tells whether it was ended. */
 class FakeWorker {

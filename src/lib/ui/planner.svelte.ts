@@ -2,7 +2,7 @@ import { choose, type Explanation, type Resolution, type Solution } from '../cor
 import type { SolveReply, SolveRequest } from '../workers/solve';
 import type { Session } from './record/session.svelte';
 import { text } from '../words/en/screens';
-import { TASK_LIMIT_S, Task } from './work/task.svelte';
+import { TASK_LIMIT_S, Task } from './task/task.svelte';
 
 /** Runs the solver in a worker and keeps what it found until it is taken or left. */
 export class Planner {

@@ -177,7 +177,8 @@ class Run {
       if (!this.beats(bound)) return;
       if (budget !== undefined && this.costOf(base) + cheapest > budget) return this.note({ kind: 'budget' });
       const served = this.served(base);
-      if (![...served.values()].some((list) => list.length)) return this.note({ kind: 'services' });
+      if (![...served.values()].some((list) => list.length))
+        return this.note({ kind: this.bayedOn(base.board).includes(true) ? 'services' : 'enclosure' });
       const shown = this.displaysOf(base.board);
       const [leastDisplay, anyDisplay] = [least(shown), union(shown)];
       for (const memory of memories(this.pool, base, this.brief)) {

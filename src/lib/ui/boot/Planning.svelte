@@ -1,6 +1,6 @@
 <script lang="ts">
   import { boot as words } from '$lib/words/en/screens/boot';
-  import Working from '../work/Working.svelte';
+  import Working from '../task/Working.svelte';
   import type { BootPlanner } from './planner.svelte';
 
   let { planner }: { planner: BootPlanner } = $props();

@@ -2,7 +2,7 @@ import { onDestroy } from 'svelte';
 import type { BootPlan, NoPlan } from '$lib/core/boot';
 import type { Build, Part } from '$lib/core/model';
 import type { BootMessage, BootReply } from '$lib/workers/boot';
-import { Task, type TaskEnd } from '../work/task.svelte';
+import { Task, type TaskEnd } from '../task/task.svelte';
 
 /** Plans of states that were planned already: going from view to view plans nothing again. */
 const kept = new WeakMap<Build, BootPlan | NoPlan>();

@@ -4,7 +4,7 @@
   import type { Brief, Part } from '$lib/core/model';
   import type { Demand, Plan, Weights } from '$lib/core/planner';
   import { barWords, reasonWords } from '$lib/words';
-  import Working from '../work/Working.svelte';
+  import Working from '../task/Working.svelte';
   import PartPick from '../parts/PartPick.svelte';
   import { brief as briefText, plan as planText } from '$lib/words/en/screens/brief';
   import PlanCard from './PlanCard.svelte';

@@ -12,7 +12,7 @@ import {
 import type { PlanMessage, PlanReply } from '../../workers/plan';
 import { ask } from '../record/send';
 import { text } from '../../words/en/screens';
-import { TASK_LIMIT_S, Task } from '../work/task.svelte';
+import { TASK_LIMIT_S, Task } from '../task/task.svelte';
 
 /** Proposes machines in a worker, from every part known and what lies on the shelf. */
 export class Planning {

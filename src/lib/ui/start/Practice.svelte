@@ -22,8 +22,8 @@
   import type { Judged, StartMessage, StartReply } from '$lib/workers/start';
   import { getBench } from '../context';
   import { practice as words } from '$lib/words/en/screens/practice';
-  import { Task } from '../work/task.svelte';
-  import Working from '../work/Working.svelte';
+  import { Task } from '../task/task.svelte';
+  import Working from '../task/Working.svelte';
 
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));

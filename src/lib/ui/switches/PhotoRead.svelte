@@ -6,7 +6,7 @@
   import type { PhotoMessage, PhotoReply } from '$lib/workers/photo';
   import { text } from '$lib/words/en/screens';
   import { today } from '../time';
-  import { Task } from '../work/task.svelte';
+  import { Task } from '../task/task.svelte';
   import { pictureOf, placesOf, stateOf, toldIn, type Place } from './photo';
 
   interface Props {

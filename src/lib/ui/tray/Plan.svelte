@@ -3,7 +3,7 @@
   import { getBench } from '../context';
   import { fixText, moveText } from '../labels';
   import { text } from '$lib/words/en/screens';
-  import Working from '../work/Working.svelte';
+  import Working from '../task/Working.svelte';
   import type { Relaxation } from '$lib/core/solver';
   import { keyOf } from '$lib/core/model';
   import { isByHand } from '$lib/core/settings';

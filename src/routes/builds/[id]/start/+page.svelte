@@ -19,8 +19,8 @@
   import Trials from '$lib/ui/start/Trials.svelte';
   import { start as words } from '$lib/words/en/screens/start';
   import { timeText } from '$lib/ui/time';
-  import { Task } from '$lib/ui/work/task.svelte';
-  import Working from '$lib/ui/work/Working.svelte';
+  import { Task } from '$lib/ui/task/task.svelte';
+  import Working from '$lib/ui/task/Working.svelte';
   import type { StartMessage, StartReply } from '$lib/workers/start';
 
   const { session } = getBench();
