@@ -30,6 +30,11 @@ export default defineConfig({
   build: {
     assetsInlineLimit: 0,
     reportCompressedSize: false,
-    rollupOptions: { treeshake: { moduleSideEffects: (id: string) => !onlyDefine.test(id) } }
+    rolldownOptions: {
+      treeshake: { moduleSideEffects: (id: string) => !onlyDefine.test(id) },
+      // What most pages use comes in one file, and not in thirty small ones, each with its own way through the
+      // service worker. With a smaller number the first page loads what it does not use.
+      output: { codeSplitting: { groups: [{ name: 'common', minShareCount: 14 }] } }
+    }
   }
 });

@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'puppeteer-core';
 import { caps, press, sees, until, useBench, violations } from '../support/browser';
-import { screens } from '../support/screens';
 
 describe('the look of the application', () => {
   const bench = useBench();
@@ -9,44 +8,6 @@ describe('the look of the application', () => {
   beforeEach(() => {
     page = bench.page;
   });
-  /** One page is not there, which the console notes. */
-  const forgive = () => bench.complaints.splice(0);
-
-  const sizes = [
-    { width: 390, height: 844 },
-    { width: 768, height: 1024 },
-    { width: 2560, height: 1440 },
-    // 1280 × 800 at 200 %.
-    { width: 640, height: 400, deviceScaleFactor: 2 },
-    { width: 1280, height: 800 }
-  ];
-  // Each screen is opened once, on the narrowest, where screens break, and then made wider: that is what takes time.
-  it('needs no scrolling sideways from 390 to 2560 pixels, nor at 200 % zoom; is clean for the accessibility checker, by day and by lamp', async () => {
-    for (const [i, path] of screens.entries()) {
-      await page.setViewport(sizes[0]);
-      await bench.open(path);
-      // The narrowest tells of every screen; of the other sizes a few screens tell for all.
-      for (const size of i % 3 === 0 ? sizes : [sizes[0], sizes.at(-1)!]) {
-        await page.setViewport(size);
-        const [wide, most] = await page.evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
-        expect(wide, `${path} at ${size.width}`).to.be.at.most(most);
-        const small = await page.$$eval('main button, main a, header button', (all) =>
-          all
-            .filter((e) => e.checkVisibility() && e.getBoundingClientRect().height < 20)
-            .map((e) => e.textContent?.trim())
-        );
-        expect(small, `too low to touch: ${path}`).to.deep.equal([]);
-      }
-      // By lamp only the colours differ: every other screen tells.
-      for (const dark of i % 2 === 0 ? [false, true] : [false]) {
-        await page.$eval('html', (e, on) => e.classList.toggle('dark', on), dark);
-        const found = await violations(page, dark ? ['color-contrast'] : undefined);
-        expect(found, `${path} ${dark ? 'dark' : 'light'}`).to.deep.equal([]);
-      }
-    }
-    forgive();
-  });
-
   it('follows the theme of the system, and keeps the one that was chosen', async () => {
     const isDark = () => page.$eval('html', (e) => e.classList.contains('dark'));
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
@@ -60,6 +21,18 @@ describe('the look of the application', () => {
     await press(page, 'Day');
     await bench.open('/');
     expect(await page.$eval('html', (e) => e.classList.contains('dark'))).to.equal(false);
+  });
+
+  it('names what is pressed by the words that stand on it', async () => {
+    for (const path of [
+      '/',
+      '/builds/plover/fit?view=drives',
+      '/builds/dunlin/switches',
+      '/builds/plover/lines'
+    ]) {
+      await bench.open(path);
+      expect(await violations(page, { only: ['label-content-name-mismatch'] }), path).to.deep.equal([]);
+    }
   });
 
   it('names every cap of the loom by card, function, line and state', async () => {

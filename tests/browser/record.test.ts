@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { press, sees, unfold, until, useBench, violations } from '../support/browser';
 
 describe('the record in a browser', () => {
-  const bench = useBench();
+  const bench = useBench({ worker: true });
   let page: Page;
   beforeEach(() => {
     page = bench.page;

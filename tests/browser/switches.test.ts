@@ -18,7 +18,7 @@ interface Build {
 }
 
 describe('switches and the bench', () => {
-  const bench = useBench();
+  const bench = useBench({ worker: true });
   let page: Page;
   beforeEach(() => {
     page = bench.page;

@@ -66,9 +66,13 @@ const PATIENCE = 120_000;
 /** How often a page is asked for what is waited for, in ms. */
 const POLLING = 80;
 
-/** A page of 1280 × 800 that keeps what its console complains about. */
-async function openPage(browser: Browser, complaints: string[]): Promise<Page> {
+/**
+ * A page of 1280 × 800 that keeps what its console complains about.
+ * @param worker whether its files come through the service worker, which takes a tenth of a test of its own
+ */
+async function openPage(browser: Browser, complaints: string[], worker: boolean): Promise<Page> {
   const page = await browser.newPage();
+  if (!worker) await page.setBypassServiceWorker(true);
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(PATIENCE);
   // Without this a page is looked through, and laid out for it, at every frame.
@@ -142,8 +146,14 @@ export class Bench {
   private chromium!: Chromium;
   private pages: Page[] = [];
 
-  /** @param own whether with a browser of its own, which knows nothing of the application */
-  constructor(private readonly own = true) {}
+  /**
+   * @param own whether with a browser of its own, which knows nothing of the application
+   * @param worker whether pages come through the service worker, as they do for everybody
+   */
+  constructor(
+    private readonly own = true,
+    private readonly worker = true
+  ) {}
 
   async start(options: Parameters<typeof startServer>[0] = {}): Promise<void> {
     await this.startOn(await startServer(options));
@@ -160,7 +170,7 @@ export class Bench {
   }
   /** Another window of the same browser. */
   async window(): Promise<Page> {
-    const page = await openPage(this.chromium.browser, this.complaints);
+    const page = await openPage(this.chromium.browser, this.complaints, this.worker);
     this.pages.push(page);
     return page;
   }
@@ -197,9 +207,15 @@ export class Bench {
   }
 }
 
-/** A bench for the tests of a suite. */
-export function useBench(options: Parameters<typeof startServer>[0] = {}): Bench {
-  const bench = new Bench(false);
+/**
+ * A bench for the tests of a suite.
+ * @param worker whether its pages come through the service worker; what goes on without the server needs it
+ */
+export function useBench({
+  worker = false,
+  ...options
+}: Parameters<typeof startServer>[0] & { worker?: boolean } = {}): Bench {
+  const bench = new Bench(false, worker);
   before(() => bench.start(options));
   beforeEach(() => bench.begin());
   afterEach(function () {
@@ -222,12 +238,15 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 /**
  * Serious findings of the accessibility checker, as `rule: place`.
- * @param only rules that are run; left out: all of them
+ * @param rules the only ones that are run, or those that are left out
  */
-export async function violations(page: Page, only?: string[]): Promise<string[]> {
+export async function violations(
+  page: Page,
+  rules: { only?: string[]; without?: string[] } = {}
+): Promise<string[]> {
   // Injected by the debugger, so the page's own policy stays as strict as it is.
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe);
-  return page.evaluate(async (rules) => {
+  return page.evaluate(async ({ only, without = [] }) => {
     const { axe: checker } = window as unknown as {
       axe: {
         run(options: object): Promise<{
@@ -237,12 +256,13 @@ export async function violations(page: Page, only?: string[]): Promise<string[]>
     };
     const { violations: found } = await checker.run({
       resultTypes: ['violations'],
-      ...(rules ? { runOnly: rules } : {})
+      ...(only ? { runOnly: only } : {}),
+      rules: Object.fromEntries(without.map((rule) => [rule, { enabled: false }]))
     });
     return found
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
       .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
-  }, only);
+  }, rules);
 }
 
 /** Gives a file to a picker. */
