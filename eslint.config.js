@@ -29,7 +29,11 @@ export default ts.config(
   ...ts.configs.recommended,
   ...svelte.configs.recommended,
   {
-    languageOptions: { globals: { ...globals.browser, ...globals.node, ...globals.mocha } },
+    languageOptions: {
+      globals: { ...globals.browser, ...globals.node, ...globals.mocha },
+      // No rule reads comments.
+      parserOptions: { jsDocParsingMode: 'none' }
+    },
     rules: {
       // TypeScript knows the names better, and svelte-check runs on every file.
       'no-undef': 'off',
@@ -42,6 +46,8 @@ export default ts.config(
     rules: {
       'svelte/no-navigation-without-resolve': 'off',
       'svelte/no-at-html-tags': 'error',
+      // svelte-check compiles every component and says this too.
+      'svelte/no-unused-svelte-ignore': 'off',
       'svelte/prefer-svelte-reactivity': 'off'
     }
   },

@@ -14,6 +14,7 @@ import { kitOf } from '../../src/lib/core/kit';
 import type { Build, PartSet, Ribbon, Select } from '../../src/lib/core/model';
 import { applyFix } from '../../src/lib/core/solver';
 import { find, machine, severity, type Case, type ItemIn } from '../support/cases';
+import { torture } from '../support/torture';
 
 const selects = ['first', 'second', 'third', 'fourth'] as const;
 const chainOf = (c: Case) => {
@@ -282,7 +283,7 @@ describe('on any cable', () => {
           right = applyFix(right, { action: 'jumper', item: 'i0', terminated: chain.adapter.want }, parts);
         expect(cableFindings(right, parts).map((f) => f.title)).to.deep.equal([]);
       }),
-      { numRuns: 300 }
+      { numRuns: torture(300, 120) }
     );
   });
   it('a fix that is offered ends its finding, or leaves fewer', () => {
@@ -299,7 +300,7 @@ describe('on any cable', () => {
             ).to.equal(false);
           }
       }),
-      { numRuns: 300 }
+      { numRuns: torture(300, 120) }
     );
   });
 });

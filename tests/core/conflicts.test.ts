@@ -11,6 +11,7 @@ import { benchMachine, type BenchKind } from '../support/bench-machines';
 import { Brute } from '../support/brute';
 import { randomMachine } from '../support/machines';
 import { board, jumpered, machineOf } from '../support/make';
+import { torture } from '../support/torture';
 
 const limits = { maxNodes: 100_000 };
 const compiledOf = (build: Build, parts: Parameters<typeof machine>[1]) =>
@@ -19,7 +20,7 @@ const compiledOf = (build: Build, parts: Parameters<typeof machine>[1]) =>
 describe('conflicts of one machine and its changed copies', () => {
   it('what is known to fail does, by trying every position', () => {
     let known = 0;
-    for (let seed = 1; seed <= 80; seed++) {
+    for (let seed = 1; seed <= torture(80, 40); seed++) {
       const { build, parts } = randomMachine(seed, {
         cards: 3 + (seed % 3),
         combinations: 300,
@@ -51,7 +52,7 @@ describe('conflicts of one machine and its changed copies', () => {
         }
       }
     }
-    expect(known).to.be.greaterThan(20);
+    expect(known).to.be.greaterThan(torture(20, 8));
   });
 
   it('conflicts that are apart have no item in common, and each stands alone', () => {
@@ -82,7 +83,7 @@ describe('conflicts of one machine and its changed copies', () => {
   it('the claims of a core cannot live together, and without any one of them they can', () => {
     let cores = 0;
     for (const kind of ['plain', 'adversarial', 'coupled', 'roomy'] as const satisfies BenchKind[])
-      for (let seed = 1; seed <= 12; seed++) {
+      for (let seed = 1; seed <= torture(12, 6); seed++) {
         const [build, parts] = benchMachine(seed, 13, kind);
         const compiled = compiledOf(build, parts);
         if (judge(compiled, limits).possible !== false) continue;
@@ -101,6 +102,6 @@ describe('conflicts of one machine and its changed copies', () => {
         for (const one of own)
           expect(possible(own.filter((n) => n !== one)), `${kind} ${seed}`).to.equal(true);
       }
-    expect(cores).to.be.greaterThan(8);
+    expect(cores).to.be.greaterThan(torture(8, 4));
   });
 });

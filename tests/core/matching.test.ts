@@ -11,6 +11,7 @@ import { compatible, reduce, type Domain, type Node } from '../../src/lib/core/s
 import { Budget } from '../../src/lib/core/solver/search';
 import { benchMachine } from '../support/bench-machines';
 import { board, card as plainCard, jumpered, machineOf } from '../support/make';
+import { torture } from '../support/torture';
 
 /** The least sum over every way to give each row a column of its own. */
 function byTrying(cost: readonly (readonly number[])[], columns: number, used = new Set<number>()): number {
@@ -44,7 +45,7 @@ describe('columns for rows', () => {
         const flat = Float64Array.from(cost.flat());
         expect(leastAssignment(flat, cost.length, columns)).to.equal(byTrying(cost, columns));
       }),
-      { numRuns: 400 }
+      { numRuns: torture(400, 150) }
     );
   });
 });
@@ -91,7 +92,7 @@ function goesTogether(domains: readonly Domain[], taken: readonly Node[] = []): 
 describe('the search for any answer', () => {
   it('finds one where there is one, and what it finds goes together', () => {
     let [found, none] = [0, 0];
-    for (let seed = 1; seed <= 160; seed++) {
+    for (let seed = 1; seed <= torture(160, 60); seed++) {
       const [build, parts] = benchMachine(seed, 5 + (seed % 4), seed % 3 ? 'adversarial' : 'coupled');
       const compiled = compile(machine(build, parts), { allowOff: false });
       const reduced = reduce(compiled, { feasibility: true });
@@ -181,7 +182,7 @@ describe('what programs ask of lines', () => {
           expect(got.objective.hardNeeds + got.objective.wishes > 0).to.equal(found);
         }
       ),
-      { numRuns: 300 }
+      { numRuns: torture(300, 120) }
     );
   });
   it('a card that is locked into what it does not allow is blamed alone, and can be unlocked', () => {

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { portsMeet, relate, type Line } from '../../src/lib/core/resources';
+import { torture } from '../support/torture';
 
 const masks = fc.constantFrom(0x3ff, 0xffff, 0xfff, 0x3f8, 0x3f0, 0x3fe, 0x2ff, 0x7ff);
 const range = fc.record({
@@ -31,7 +32,7 @@ describe('ports that answer together', () => {
         expect(portsMeet(a, b)).to.equal(meet);
         expect(portsMeet(b, a)).to.equal(meet);
       }),
-      { numRuns: 400 }
+      { numRuns: torture(400, 150) }
     );
   });
   it('include every range and itself', () => {

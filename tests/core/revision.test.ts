@@ -6,6 +6,7 @@ import { demo, parts } from '../support/demo';
 import { edited, edits } from '../support/edits';
 import { randomMachine } from '../support/machines';
 import { Seeded } from '../support/random';
+import { torture } from '../support/torture';
 
 /** A build with its lists in one order, for comparing. */
 function sorted(build: Build): unknown {
@@ -91,7 +92,7 @@ describe('the difference of two states', () => {
     expect(changes.map((c) => [c.what, c.to])).to.deep.equal([['colour', '{"case":"beige"}']]);
   });
   it('is empty exactly when both states say the same', () => {
-    pairs(150, (r, build, own, seed) => {
+    pairs(torture(150, 50), (r, build, own, seed) => {
       expect(changesOf(build, structuredClone(build), own), `${seed}`).to.deep.equal([]);
       for (const [name, edit] of Object.entries(edits)) {
         const after = edit(build, own, r);
@@ -107,7 +108,7 @@ describe('the difference of two states', () => {
 describe('units of a build', () => {
   it('put together again give the build, whatever its fields are called', () => {
     for (const id of ['plover', 'dunlin', 'turnstone']) same(buildOf(unitsOf(demo(id))), demo(id));
-    pairs(400, (r, build, own, seed) => {
+    pairs(torture(400, 133), (r, build, own, seed) => {
       const other = edited(build, own, r, 6);
       same(buildOf(unitsOf(other)), other, `${seed}`);
     });
@@ -120,7 +121,7 @@ describe('units of a build', () => {
 
 describe('merging two states of one build', () => {
   it('takes everything from the side that changed, and either side whole when told so', () => {
-    pairs(400, (r, base, own, seed) => {
+    pairs(torture(400, 133), (r, base, own, seed) => {
       const mine = edited(base, own, r, 1 + r.int(5));
       const theirs = edited(base, own, r, 1 + r.int(5));
       same(merge(base, base, theirs).take(new Map()), theirs, `${seed} theirs`);
@@ -139,7 +140,7 @@ describe('merging two states of one build', () => {
     });
   });
   it('loses no fact of either side without a line that says so', () => {
-    pairs(400, (r, base, own, seed) => {
+    pairs(torture(400, 133), (r, base, own, seed) => {
       const mine = edited(base, own, r, 1 + r.int(5));
       const theirs = edited(base, own, r, 1 + r.int(5));
       const { lines, take } = merge(base, mine, theirs);

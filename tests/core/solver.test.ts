@@ -192,7 +192,7 @@ describe('properties of resolve', () => {
             )
           ).to.deep.equal([]);
       }),
-      { numRuns: 60 }
+      { numRuns: torture(60, 25) }
     );
   });
   it('permuting the cards changes nothing in the objective', () => {
@@ -206,7 +206,7 @@ describe('properties of resolve', () => {
         if (one.status === 'solved' && two.status === 'solved')
           expect(two.objective).to.deep.equal(one.objective);
       }),
-      { numRuns: 60 }
+      { numRuns: torture(60, 25) }
     );
   });
   it('a solved machine resolved again has nothing to move', () => {
@@ -223,21 +223,21 @@ describe('properties of resolve', () => {
         if (again.status !== 'solved') throw new Error(again.status);
         expect(again.objective.moves).to.equal(0);
       }),
-      { numRuns: 60 }
+      { numRuns: torture(60, 25) }
     );
   });
 });
 
 describe('resolve against a general MILP solver', () => {
   it('agrees on machines beyond brute force', async () => {
-    for (let seed = 1; seed <= torture(60, 8); seed++) {
+    for (let seed = 1; seed <= torture(60, 4); seed++) {
       const [build, parts] = benchMachine(seed, 6 + (seed % 5), seed % 2 === 0 ? 'adversarial' : 'plain');
       const got = resolve(build, parts, { alternatives: 0, relaxations: 0 });
       const expected = await solveMilp(build, parts, false);
       if (got.status === 'solved') expect(vector(got.objective), `bench ${seed}`).to.deep.equal(expected);
       else expect(expected, `bench ${seed}`).to.equal(null);
     }
-    for (let seed = 501; seed <= torture(600, 510); seed++) {
+    for (let seed = 501; seed <= torture(600, 505); seed++) {
       const { build, parts } = randomMachine(seed, { cards: 7, tight: 0.2 });
       const got = resolve(build, parts, { alternatives: 0, relaxations: 0, allowOff: true });
       const expected = await solveMilp(build, parts, true);

@@ -10,6 +10,7 @@ import {
 import { check } from '../../src/lib/core/rules';
 import { anything } from '../support/anything';
 import { demo, parts } from '../support/demo';
+import { torture } from '../support/torture';
 
 /** A part as one describes it by hand: what its settings tell stands beside them, and not in fields of its own. */
 function byHand(part: Part): Part {
@@ -54,7 +55,10 @@ describe('what settings are said to tell', () => {
   it('is checked like that of a part of the catalogue, on the demo machines and on machines at random', () => {
     let fired = 0;
     const builds = ['plover', 'dunlin', 'turnstone', 'sanderling', 'curlew'].map(demo);
-    for (const build of [...builds, ...Array.from({ length: 300 }, (_, seed) => anything(seed).build)]) {
+    for (const build of [
+      ...builds,
+      ...Array.from({ length: torture(300, 100) }, (_, seed) => anything(seed).build)
+    ]) {
       const told = check(build, described);
       expect(told, build.name).to.deep.equal(check(build, parts));
       const own = ['video.switch', 'fpu.switch', 'cpu.clock', 'cpu.voltage'];
