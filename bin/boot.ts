@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { writeFiles } from '../src/lib/core/boot';
 import { planBeside } from '../src/lib/core/boot-files';
 import { kitOf } from '../src/lib/core/kit';
@@ -11,7 +11,7 @@ import {
   startFloppy
 } from '../src/lib/formats';
 import { noPlanWords, startLabel } from '../src/lib/words';
-import { SettingsUsage } from './settings';
+import { Usage, bytesOf, textOf } from './io';
 
 export const BOOT_USAGE = `  memory-map FILE               the first megabyte of a build as its settings stand: who answers where, what collides,
                                 regions of upper memory and page frame, and what is counted above
@@ -25,28 +25,16 @@ export const BOOT_USAGE = `  memory-map FILE               the first megabyte of
                                 that is not there
 `;
 
-const text = (file: string | undefined): string => {
-  if (file === undefined) throw new SettingsUsage(`name a build file\n\n${BOOT_USAGE}`);
-  try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
-  }
-};
+const text = (file: string | undefined): string => textOf(file, `name a build file\n\n${BOOT_USAGE}`);
 /** DOS writes its files in a code page of bytes; nothing of a line may be lost on the way. */
 const dosText = (file: string | undefined): string => {
-  if (file === undefined) throw new SettingsUsage(`name CONFIG.SYS and AUTOEXEC.BAT\n\n${BOOT_USAGE}`);
-  if (file === '-') return '';
-  try {
-    return readFileSync(file, 'latin1');
-  } catch (error) {
-    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
-  }
+  if (file === undefined) throw new Usage(`name CONFIG.SYS and AUTOEXEC.BAT\n\n${BOOT_USAGE}`);
+  return file === '-' ? '' : bytesOf(file).toString('latin1');
 };
 /** Writes the image of a start floppy, never over a file that is there. */
 function writeFloppy([file, , size, target, option, drive]: readonly string[]): object {
   if (!target || (option !== undefined && (option !== '--go-on' || !/^[C-Z]:$/i.test(drive ?? ''))))
-    throw new SettingsUsage(`name the size and the image\n\n${BOOT_USAGE}`);
+    throw new Usage(`name the size and the image\n\n${BOOT_USAGE}`);
   const { build, parts } = readBuildFile(text(file));
   const kit = kitOf(build, parts);
   const plan = planBeside(kit);
@@ -57,8 +45,8 @@ function writeFloppy([file, , size, target, option, drive]: readonly string[]): 
     writeFileSync(target, image, { flag: 'wx' });
     return { image: target, bytes: image.length, files: [...files.files.map((f) => f.name), 'READ.ME'] };
   } catch (error) {
-    if (error instanceof FloppyImageError) throw new SettingsUsage(`${error.message}\n`);
-    throw new SettingsUsage(`${target}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
+    if (error instanceof FloppyImageError) throw new Usage(`${error.message}\n`);
+    throw new Usage(`${target}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
   }
 }
 

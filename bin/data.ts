@@ -2,37 +2,38 @@ import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { dataFolder, openDatabase } from '../src/lib/server/database';
 import { passphraseProblem, setPassphrase } from '../src/lib/server/gate';
+import { io } from './io';
 import { backup, health, restoreBackup } from '../src/lib/server/keep';
 
 /** Commands on the data folder, each with the exit code it ends with. */
 export const dataCommands: Record<string, (args: readonly string[]) => Promise<number>> = {
   backup: async ([file]) => {
-    process.stdout.write(`${await backup(dataFolder(), file)}\n`);
+    io.out(`${await backup(dataFolder(), file)}\n`);
     return 0;
   },
   restore: async (args) => {
     const anyway = args.includes('--anyway');
     const [file] = args.filter((a) => a !== '--anyway');
     const { builds, before } = await restoreBackup(dataFolder(), file, { anyway });
-    process.stdout.write(`${builds} builds brought back. What was there before: ${before}\n`);
+    io.out(`${builds} builds brought back. What was there before: ${before}\n`);
     return 0;
   },
   health: async () => {
     const found = await health(dataFolder());
-    process.stdout.write(JSON.stringify(found, null, 2) + '\n');
+    io.out(JSON.stringify(found, null, 2) + '\n');
     return found.problems.length ? 1 : 0;
   },
   passphrase: async () => {
     const passphrase = await ask('New passphrase: ');
     const wrong = passphraseProblem(passphrase);
     if (wrong) {
-      process.stderr.write(`${wrong}\n`);
+      io.err(`${wrong}\n`);
       return 2;
     }
     const db = await openDatabase(dataFolder());
     await setPassphrase(db, passphrase);
     await db.destroy();
-    process.stdout.write('The passphrase is set. Everybody has to sign in again.\n');
+    io.out('The passphrase is set. Everybody has to sign in again.\n');
     return 0;
   }
 };
@@ -40,14 +41,14 @@ export const dataCommands: Record<string, (args: readonly string[]) => Promise<n
 /** One line from standard input; on a terminal it is not shown. */
 function ask(question: string): Promise<string> {
   const terminal = process.stdin.isTTY === true;
-  if (terminal) process.stdout.write(question);
+  if (terminal) io.out(question);
   const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
   const lines = createInterface({ input: process.stdin, output: terminal ? silent : undefined, terminal });
   return new Promise((done) => {
     lines.once('line', (line) => {
       done(line);
       lines.close();
-      if (terminal) process.stdout.write('\n');
+      if (terminal) io.out('\n');
     });
     lines.once('close', () => done(''));
   });

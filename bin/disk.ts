@@ -30,8 +30,7 @@ import { firmwareFacts } from '../src/lib/core/disks';
 import { diagnose, nameOf, readDisk, type SectorSource } from '../src/lib/formats/disk';
 import { MAX_ROM, compareRoms, joinPair, readRom, splitPair } from '../src/lib/formats/rom';
 import { readCatalogue } from '../src/lib/server/catalogue';
-
-export class DiskUsage extends Error {}
+import { Usage, reading } from './io';
 
 export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--profile BIOS] [--os dosN]
                                 what a BIOS and DOS see of a drive, as JSON; kinds: ${translations.join(', ')};
@@ -47,10 +46,9 @@ export function diskReport(args: readonly string[]): object {
   const options = optionsOf(args, ['--chs', '--sectors', '--translation', '--profile', '--os'], 'disk');
   const chs = chsOf(options.get('--chs'));
   const told = options.get('--sectors');
-  if (!chs && told === undefined)
-    throw new DiskUsage(`disk wants --chs C/H/S or --sectors N\n\n${DISK_USAGE}`);
+  if (!chs && told === undefined) throw new Usage(`disk wants --chs C/H/S or --sectors N\n\n${DISK_USAGE}`);
   if (told !== undefined && !/^\d+$/.test(told))
-    throw new DiskUsage(`--sectors wants a whole number, not "${told}"\n`);
+    throw new Usage(`--sectors wants a whole number, not "${told}"\n`);
   // A drive of which only the size is known reports what all large ones do.
   const physical: Geometry = chs ?? {
     cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told) / 1008))),
@@ -62,7 +60,7 @@ export function diskReport(args: readonly string[]): object {
   const facts = profile === undefined ? null : profileFacts(profile);
   const kind = (options.get('--translation') ?? facts?.translation ?? 'none') as Translation;
   if (!translations.includes(kind))
-    throw new DiskUsage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
+    throw new Usage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
   const dos = dosOf(options.get('--os'));
   const setupFacts = facts && { ...facts, translation: kind };
   const logical = setupFacts ? offered(physical, setupFacts, total, dos) : translate(physical, kind, total);
@@ -109,7 +107,7 @@ function profileFacts(id: string): SetupFacts {
   const found = parts.find((p) => p.id === id && p.firmware);
   const facts = found && firmwareFacts(found.firmware!.disk);
   if (!facts)
-    throw new DiskUsage(
+    throw new Usage(
       found
         ? `${found.name} knows no hard disks; a ROM of the controller runs them\n`
         : `there is no BIOS "${id}"; the catalogue has ${parts
@@ -120,7 +118,7 @@ function profileFacts(id: string): SetupFacts {
   return facts;
 }
 
-/** Options in pairs. @throws DiskUsage naming one that the command does not take, or that has no value */
+/** Options in pairs. @throws Usage naming one that the command does not take, or that has no value */
 export function optionsOf(
   args: readonly string[],
   known: readonly string[],
@@ -128,8 +126,8 @@ export function optionsOf(
 ): Map<string, string> {
   const options = new Map<string, string>();
   for (let i = 0; i < args.length; i += 2) {
-    if (!known.includes(args[i])) throw new DiskUsage(`${command} takes no ${args[i]} here\n\n${DISK_USAGE}`);
-    if (args[i + 1] === undefined) throw new DiskUsage(`${args[i]} wants a value\n\n${DISK_USAGE}`);
+    if (!known.includes(args[i])) throw new Usage(`${command} takes no ${args[i]} here\n\n${DISK_USAGE}`);
+    if (args[i + 1] === undefined) throw new Usage(`${args[i]} wants a value\n\n${DISK_USAGE}`);
     options.set(args[i], args[i + 1]);
   }
   return options;
@@ -139,7 +137,7 @@ export function optionsOf(
 export function dosOf(os: string | undefined): number | null {
   if (os === undefined) return null;
   const dos = Number(/^(?:dos)?(\d+(?:\.\d+)?)$/i.exec(os)?.[1] ?? NaN);
-  if (Number.isNaN(dos)) throw new DiskUsage(`--os wants a version such as dos6.22, not "${os}"\n`);
+  if (Number.isNaN(dos)) throw new Usage(`--os wants a version such as dos6.22, not "${os}"\n`);
   return dos;
 }
 
@@ -155,9 +153,9 @@ export async function imageReport([file, option, told, ...rest]: readonly string
     setup &&
     !(setup.cylinders && setup.heads && setup.sectors && setup.sectors <= 63 && setup.heads <= 255)
   )
-    throw new DiskUsage(`--setup wants cylinders, 1 to 255 heads and 1 to 63 sectors, not "${told}"\n`);
+    throw new Usage(`--setup wants cylinders, 1 to 255 heads and 1 to 63 sectors, not "${told}"\n`);
   if (!file || rest.length || setup === undefined || (option && !setup))
-    throw new DiskUsage(`image wants a file, and --setup C/H/S if there is one\n\n${DISK_USAGE}`);
+    throw new Usage(`image wants a file, and --setup C/H/S if there is one\n\n${DISK_USAGE}`);
   const fd = opened(file);
   try {
     const { size } = fstatSync(fd);
@@ -191,7 +189,7 @@ export async function romReport(args: readonly string[]): Promise<object> {
   const [file, other, ...rest] = args;
   if (args.length === 4 && (file === 'split' || file === 'join')) return romPair(file, args.slice(1));
   if (!file || rest.length)
-    throw new DiskUsage(`rom wants a file, and another to compare it with\n\n${DISK_USAGE}`);
+    throw new Usage(`rom wants a file, and another to compare it with\n\n${DISK_USAGE}`);
   const one = romBytes(file);
   return {
     ...(await readRom(one)),
@@ -210,7 +208,7 @@ function romPair(way: 'split' | 'join', [a, b, c]: readonly string[]): object {
     ];
   });
   for (const [file] of made)
-    if (existsSync(file)) throw new DiskUsage(`${file}: is there already; nothing was written\n`);
+    if (existsSync(file)) throw new Usage(`${file}: is there already; nothing was written\n`);
   for (const [file, data] of made) writeFileSync(file, data, { flag: 'wx' });
   return { written: made.map(([file, data]) => ({ file, bytes: data.length })) };
 }
@@ -220,7 +218,7 @@ function attempt<T>(work: () => T): T {
     return work();
   } catch (error) {
     if (error instanceof RangeError || error instanceof GeometryError)
-      throw new DiskUsage(`${errorWords(error)}\n`);
+      throw new Usage(`${errorWords(error)}\n`);
     throw error;
   }
 }
@@ -228,20 +226,13 @@ function attempt<T>(work: () => T): T {
 function romBytes(file: string): Uint8Array {
   closeSync(opened(file));
   if (statSync(file).size > MAX_ROM)
-    throw new DiskUsage(`${file}: is larger than ${MAX_ROM / 1024 / 1024} MiB\n`);
+    throw new Usage(`${file}: is larger than ${MAX_ROM / 1024 / 1024} MiB\n`);
   return readFileSync(file);
 }
 
 function opened(file: string): number {
-  try {
-    const fd = openSync(file, 'r');
-    if (fstatSync(fd).isFile()) return fd;
-    closeSync(fd);
-  } catch (error) {
-    const { code } = error as NodeJS.ErrnoException;
-    throw new DiskUsage(
-      `${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code})`}\n`
-    );
-  }
-  throw new DiskUsage(`${file}: is not a file\n`);
+  const fd = reading(file, () => openSync(file, 'r'));
+  if (fstatSync(fd).isFile()) return fd;
+  closeSync(fd);
+  throw new Usage(`${file}: is not a file\n`);
 }

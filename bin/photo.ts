@@ -1,7 +1,7 @@
 import { errorWords } from '../src/lib/words/errors';
 import { statSync } from 'node:fs';
 import { CornersError, blockShape, readBlock, type Corners, type Point } from '../src/lib/core/photo';
-import { SettingsUsage } from './settings';
+import { Usage } from './io';
 
 export const PHOTO_USAGE = `  photo IMAGE --corners X1,Y1,X2,Y2,X3,Y3,X4,Y4 --block dip:8 [--slider light|dark] [--on up|down]
                                 reads a block out of a photograph: dip:N, header:2xN or header:1xN. Corners in pixels:
@@ -14,7 +14,7 @@ const MOST_PIXELS = 80_000_000;
 const MOST_SIDE = 3000;
 
 const fail = (why: string): never => {
-  throw new SettingsUsage(`${why}\n\n${PHOTO_USAGE}`);
+  throw new Usage(`${why}\n\n${PHOTO_USAGE}`);
 };
 
 function cornersOf(text: string | undefined): [Point, Point, Point, Point] {
@@ -69,8 +69,8 @@ export async function photoReport([file, ...rest]: readonly string[]): Promise<o
       c.y *= scale;
     }
   } catch (error) {
-    if (error instanceof SettingsUsage) throw error;
-    throw new SettingsUsage(`${file}: is not a picture that can be read\n`);
+    if (error instanceof Usage) throw error;
+    throw new Usage(`${file}: is not a picture that can be read\n`);
   }
   const { info, data } = picture;
   const raster = { width: info.width, height: info.height, rgb: new Uint8Array(data) };

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import {
   bestOrderByDos,
   blockedLine,
@@ -8,7 +7,7 @@ import {
   placeByDos
 } from '../src/lib/core/placement';
 import { readPlaceFile, readStartsFile } from '../src/lib/formats';
-import { SettingsUsage } from './settings';
+import { textOf } from './io';
 
 export const PLACEMENT_USAGE = `  place FILE                    lines of CONFIG.SYS and AUTOEXEC.BAT into upper memory, exactly: order and region, what
                                 stays low, the bound that proves it, and what DOS does by itself. FILE is JSON:
@@ -18,15 +17,8 @@ export const PLACEMENT_USAGE = `  place FILE                    lines of CONFIG.
                                 "optional": […], "always": […], "programs": […]}; docs/boot.md has the fields
 `;
 
-const text = (file: string | undefined): string => {
-  if (file === undefined)
-    throw new SettingsUsage(`name a file, or - for standard input\n\n${PLACEMENT_USAGE}`);
-  try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
-  }
-};
+const text = (file: string | undefined): string =>
+  textOf(file, `name a file, or - for standard input\n\n${PLACEMENT_USAGE}`);
 
 /** Where every line goes, with the proof, and what DOS would do by itself. */
 export function placeReport(source: string): object {

@@ -31,8 +31,7 @@ import {
   writeRow
 } from '../src/lib/core/settings';
 import { readCatalogue } from '../src/lib/server/catalogue';
-
-export class SettingsUsage extends Error {}
+import { Usage } from './io';
 
 export const SETTINGS_USAGE = `  decode PART BLOCK=ROW …       what switches and jumpers mean: sw1='on off on …', jp4=2-3
   encode PART WHAT=VALUE …      the rows that say it; WHAT is a setting of the part or a fact:
@@ -49,13 +48,12 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     for (const [name, row] of told.map((t) => pair(t, 'sw1="on off on off"'))) {
       const block = handBlocks(part).find((b) => b.id === name.toLowerCase() || b.label === name);
       if (!block)
-        throw new SettingsUsage(
+        throw new Usage(
           `${part.name} has no block "${name}"; it has ${blockNames(part) || 'none that is set by hand'}\n`
         );
       states[block.id] = asked(() => readRow(row, block));
     }
-    if (!told.length)
-      throw new SettingsUsage(`name a block and its row; ${part.name} has ${blockNames(part)}\n`);
+    if (!told.length) throw new Usage(`name a block and its row; ${part.name} has ${blockNames(part)}\n`);
     const readings = decode(part, states);
     return {
       part: part.id,
@@ -79,7 +77,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       const says = isSetting || !fact.success ? { [what]: value } : factPositions(part, fact.data, value);
       positions = { ...positions, ...says };
     }
-    if (!told.length) throw new SettingsUsage(`say what to encode, as display=mono\n\n${SETTINGS_USAGE}`);
+    if (!told.length) throw new Usage(`say what to encode, as display=mono\n\n${SETTINGS_USAGE}`);
     const states = asked(() => encode(part, positions));
     return {
       part: part.id,
@@ -92,7 +90,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
   memory: ([id, option, told, ...rest]) => {
     const part = partOf(id);
     const facts = part.board?.memory;
-    if (!facts) throw new SettingsUsage(`${part.name} is no board with a memory table\n`);
+    if (!facts) throw new Usage(`${part.name} is no board with a memory table\n`);
     const size = readSize(told ?? '');
     if (
       !['--target', '--count'].includes(option ?? '') ||
@@ -100,7 +98,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       !size ||
       (size.least === 0 && size.most > 0 && option === '--target')
     )
-      throw new SettingsUsage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
+      throw new Usage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
     // JSON has no infinity: null is a count without an upper end.
     if (option === '--count') {
       const { explanations, common } = fillingsShowing(facts, size);
@@ -145,9 +143,7 @@ const catalogue = (): Map<string, Part> => (known ??= new Map(readCatalogue().ma
 function partOf(id: string | undefined): Part {
   const part = id === undefined ? undefined : catalogue().get(id);
   if (!part)
-    throw new SettingsUsage(
-      id === undefined ? SETTINGS_USAGE : `there is no part "${id}" in the catalogue\n`
-    );
+    throw new Usage(id === undefined ? SETTINGS_USAGE : `there is no part "${id}" in the catalogue\n`);
   return part;
 }
 
@@ -158,7 +154,7 @@ const blockNames = (part: Part): string =>
 
 function pair(text: string, example: string): [string, string] {
   const at = text.indexOf('=');
-  if (at < 1) throw new SettingsUsage(`"${text}" has no "="; write it as ${example}\n`);
+  if (at < 1) throw new Usage(`"${text}" has no "="; write it as ${example}\n`);
   return [text.slice(0, at), text.slice(at + 1)];
 }
 
@@ -173,7 +169,7 @@ function asked<T>(work: () => T): T {
     return work();
   } catch (error) {
     if (error instanceof NotationError || error instanceof EncodeError)
-      throw new SettingsUsage(`bad input\n  ${errorWords(error)}\n`);
+      throw new Usage(`bad input\n  ${errorWords(error)}\n`);
     throw error;
   }
 }

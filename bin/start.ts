@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs';
 import { diagnoseReport, readBuildFile, rehearseReport } from '../src/lib/formats';
-import { SettingsUsage } from './settings';
+import { textOf } from './io';
 
 export const START_USAGE = `  rehearse FILE [--planned]     the start of a build, settings as found or as planned: stages, where it stops and why
   diagnose FILE [START]         what is wrong, from the last start in the build or from a small text with lines such as
@@ -9,14 +8,7 @@ export const START_USAGE = `  rehearse FILE [--planned]     the start of a build
                                 or "after: without ITEM" (only that card was out), or a reading "read: ohms no"
 `;
 
-const text = (file: string | undefined): string => {
-  if (file === undefined) throw new SettingsUsage(`name a build file\n\n${START_USAGE}`);
-  try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
-  }
-};
+const text = (file: string | undefined): string => textOf(file, `name a build file\n\n${START_USAGE}`);
 export const startCommands: Record<string, (args: readonly string[]) => object> = {
   rehearse: (args) => {
     const [file] = args.filter((a) => a !== '--planned');

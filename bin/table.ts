@@ -1,27 +1,20 @@
-import { readFileSync } from 'node:fs';
 import { TABLE_LIMITS, readTable } from '../src/lib/core/table';
 import { readPart } from '../src/lib/formats';
 import { questionWords, InvalidDocument } from '../src/lib/words';
-import { SettingsUsage } from './settings';
+import { Usage, textOf } from './io';
 
 export const TABLE_USAGE = `  table FILE                    what a pasted table of jumpers and switches says, as JSON: blocks, settings, positions
                                 with state, meaning and default, what is asked and what was not understood
   part FILE                     checks the description of a part
 `;
 
-function text(file: string | undefined): string {
-  if (file === undefined) throw new SettingsUsage(`name a file, or - for standard input\n\n${TABLE_USAGE}`);
-  try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new SettingsUsage(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})\n`);
-  }
-}
+const text = (file: string | undefined): string =>
+  textOf(file, `name a file, or - for standard input\n\n${TABLE_USAGE}`);
 
 /** A table as it was read, with every line accounted for. */
 export function tableReport(source: string): object {
   if (source.length > TABLE_LIMITS.characters)
-    throw new SettingsUsage(
+    throw new Usage(
       `the text has ${source.length} characters; at most ${TABLE_LIMITS.characters} are read\n`
     );
   const read = readTable(source);

@@ -8,7 +8,8 @@ import {
   type Geometry
 } from '../src/lib/core/storage';
 import { diskImage } from '../src/lib/formats/disk';
-import { DiskUsage, chsOf, dosOf, optionsOf } from './disk';
+import { chsOf, dosOf, optionsOf } from './disk';
+import { Usage } from './io';
 
 export const WRITE_USAGE = `  write FILE --chs C/H/S [--os dosN] [--cylinders N,N] [--label NAME] [--no-format]
                                 a sparse raw image with a partition table and empty file systems; only a new
@@ -28,12 +29,12 @@ export function writeImage([file, ...args]: readonly string[]): object {
   );
   const geometry = chsOf(options.get('--chs'));
   if (!file || file.startsWith('--') || !geometry)
-    throw new DiskUsage(`write wants a file and --chs C/H/S, as INT 13h gives it\n\n${WRITE_USAGE}`);
+    throw new Usage(`write wants a file and --chs C/H/S, as INT 13h gives it\n\n${WRITE_USAGE}`);
   const dos = dosOf(options.get('--os')) ?? 6.22;
   refuseImpossible(file, geometry, dos);
   const told = options.get('--cylinders');
   if (told !== undefined && !/^\d+(,\d+)*$/.test(told))
-    throw new DiskUsage(`--cylinders wants numbers such as 400,624, not "${told}"\n`);
+    throw new Usage(`--cylinders wants numbers such as 400,624, not "${told}"\n`);
   const plan = partition(geometry, dos, told?.split(',').map(Number) ?? proposeSizes(geometry, dos));
   const label = options.get('--label');
   const image = diskImage(plan, { dos, format, ...(label ? { label } : {}) });
@@ -45,7 +46,7 @@ export function writeImage([file, ...args]: readonly string[]): object {
   } catch (error) {
     closeSync(fd);
     unlinkSync(file);
-    throw new DiskUsage(`${file}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
+    throw new Usage(`${file}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
   }
   closeSync(fd);
   return {
@@ -69,7 +70,7 @@ export function writeImage([file, ...args]: readonly string[]): object {
 /** Plans that no machine of the time can use: a table written for them would be broken. */
 function refuseImpossible(file: string, { cylinders, heads, sectors }: Geometry, dos: number): void {
   const refuse = (why: string): never => {
-    throw new DiskUsage(`${why}\n\n${WRITE_USAGE}`);
+    throw new Usage(`${why}\n\n${WRITE_USAGE}`);
   };
   if (file === '-') refuse('write makes a file; it does not write to the standard output');
   if (!cylinders || !heads || !sectors) refuse('cylinders, heads and sectors are at least 1');
@@ -92,6 +93,6 @@ function created(file: string): number {
       EEXIST: 'is there already, and is left as it is',
       ENOENT: 'its folder is not there'
     };
-    throw new DiskUsage(`${file}: ${why[code ?? ''] ?? `cannot be made (${code})`}\n`);
+    throw new Usage(`${file}: ${why[code ?? ''] ?? `cannot be made (${code})`}\n`);
   }
 }

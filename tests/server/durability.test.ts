@@ -58,7 +58,7 @@ describe('durability', function () {
     const folder = emptyFolder();
     const r = new Seeded(Date.now() & 0xffff);
     const acknowledged: Acknowledged[] = [];
-    for (let round = 0; acknowledged.length < torture(3000, 150) && round < torture(60, 8); round++)
+    for (let round = 0; acknowledged.length < torture(3000, 100) && round < torture(60, 5); round++)
       acknowledged.push(...(await killedSaver(folder, 80 + r.int(500))).acknowledged);
     // How many go into the time depends on the machine; that none is lost does not.
     expect(acknowledged.length).to.be.greaterThan(20);
@@ -76,7 +76,7 @@ describe('durability', function () {
     const started = Date.now();
     // A machine with no core to spare may need longer until a save meets a lock.
     const isEnough = () =>
-      Date.now() - started > torture(60_000, 8000) && busy > 0 && acknowledged.length > 10;
+      Date.now() - started > torture(60_000, 4000) && busy > 0 && acknowledged.length > 10;
     while (!isEnough() && Date.now() - started < 240_000) {
       const round = await killedSaver(folder, 2000, { clients: 4, patience: 60 });
       acknowledged.push(...round.acknowledged);

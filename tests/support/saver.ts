@@ -1,9 +1,6 @@
 import Database from 'libsql';
-import { BuildStore } from '../../src/lib/server/builds';
 import { databaseFile, openDatabase } from '../../src/lib/server/database';
-import { NotFound } from '../../src/lib/server/errors';
 import { storeTrouble } from '../../src/lib/server/trouble';
-import { demo, parts } from './demo';
 import { Seeded } from './random';
 
 /**
@@ -18,6 +15,10 @@ const [command, folder, ...rest] = process.argv.slice(2);
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 async function save(count: number, clients: number, patience: number): Promise<void> {
+  // Only here: reading the whole catalogue takes longer than what the other two do.
+  const { BuildStore } = await import('../../src/lib/server/builds');
+  const { NotFound } = await import('../../src/lib/server/errors');
+  const { demo, parts } = await import('./demo');
   const store = new BuildStore(await openDatabase(folder, { patience }), [...parts.values()]);
   const names = Array.from({ length: clients }, (_, i) => (i ? `plover-${i}` : 'plover'));
   const present = (id: string) =>
