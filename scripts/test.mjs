@@ -144,7 +144,7 @@ await Promise.all([
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
 /** Those that walk over every screen go beside the other tests of the browser, which take longest. */
-const walks = ['tests/browser/look.test.ts', 'tests/browser/words.test.ts'];
+const walks = ['tests/browser/look.test.ts', 'tests/browser/screens.test.ts'];
 const browser = ensureChromium();
 if (!browser) failed++;
 await mocha([

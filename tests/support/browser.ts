@@ -64,7 +64,7 @@ async function forget({ browser }: Chromium, origin: string): Promise<void> {
 const PATIENCE = 120_000;
 
 /** How often a page is asked for what is waited for, in ms. */
-const POLLING = 80;
+const POLLING = 120;
 
 /**
  * A page of 1280 × 800 that keeps what its console complains about.
@@ -75,6 +75,8 @@ async function openPage(browser: Browser, complaints: string[], worker: boolean)
   if (!worker) await page.setBypassServiceWorker(true);
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(PATIENCE);
+  // Motion is drawn frame by frame, without a graphics card; one test looks at it.
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
   // Without this a page is looked through, and laid out for it, at every frame.
   const wait = page.waitForFunction.bind(page);
   page.waitForFunction = (what, options, ...rest) => wait(what, { polling: POLLING, ...options }, ...rest);
