@@ -80,7 +80,9 @@ describe('the command line', () => {
     };
     expect(await bad([image, '--corners', '1,2,3', '--block', 'dip:8'])).to.match(/eight numbers/);
     expect(await bad([image, '--corners', at, '--block', 'dip:99'])).to.match(/--block wants/);
-    expect(await bad([image, '--corners', '0,0,9,9,9,0,0,9', '--block', 'dip:8'])).to.match(/go round the block/);
+    expect(await bad([image, '--corners', '0,0,9,9,9,0,0,9', '--block', 'dip:8'])).to.match(
+      /go round the block/
+    );
     expect(await bad([file, '--corners', at, '--block', 'dip:8'])).to.match(/not a picture/);
   });
   it('answers many questions in one process, one line each, and goes on after a bad one', async () => {

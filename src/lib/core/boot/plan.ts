@@ -173,6 +173,95 @@ function presentFor(wanted: readonly Wanted[], isManaged: boolean, own: readonly
   return named.sort((a, b) => b.length - a.length)[0] ?? [];
 }
 
+const linesOf = (list: readonly Wanted[], pick: (s: Span) => number): Line[] =>
+  list.map((w) => lineOf(w, list, pick));
+
+const asManager = (m: MachineManager): Manager => ({
+  id: m.id,
+  freeBytes: m.free[0],
+  regions: m.regions,
+  xmsKiB: m.xmsKiB,
+  emsKiB: m.emsKiB,
+  onePool: m.kind === 'ems',
+  v86: isV86(m),
+  lines: { none: 0, xms: 2, noems: 3, ems: 3 }[m.kind],
+  // A frame can stand in several places, and one of them leaves most.
+  family: m.kind
+});
+
+const asOptional = (id: Group, wanted: readonly Wanted[]): Optional => ({
+  id,
+  lines: linesOf(wanted, most),
+  takesKiB: id === 'cache' || id === 'ram-disk' ? 1024 : 0,
+  wantsXms: wantsXms(wanted),
+  wantsV86: wantsV86(wanted)
+});
+
+const asProgram = (p: Profile): Program => ({
+  id: p.id,
+  baseKiB: p.wants?.memory?.baseKiB ?? 0,
+  emsKiB: p.wants?.memory?.expandedKiB ?? 0,
+  xmsKiB: p.wants?.memory?.extendedKiB ?? (p.wants?.windows ? 256 : 0),
+  mostXmsKiB: null,
+  needs: needsOf(p),
+  v86: p.wants?.v86 ?? 'any'
+});
+
+/**
+ * Whatever is fitted works in one start at least, and each wish in one, with DOS high where that can be had: it costs
+ * nothing.
+ */
+function standInsFor(groups: readonly Group[], isWish: (g: Group) => boolean, isHigh: boolean): Program[] {
+  const standIn = (id: string, needs: Group[]): Program => ({
+    id: `${STANDS_IN}${id}`,
+    baseKiB: 0,
+    emsKiB: 0,
+    xmsKiB: isHigh ? 1 : 0,
+    mostXmsKiB: null,
+    needs,
+    v86: 'any'
+  });
+  return [
+    standIn(
+      'fitted',
+      groups.filter((g) => !isWish(g))
+    ),
+    ...groups.filter(isWish).map((g) => standIn(g, [g]))
+  ];
+}
+
+/** A configuration with its lines in their places, as few of them changed as may be. */
+function startOf(
+  c: Configuration,
+  manager: MachineManager,
+  used: Wanted[],
+  ex: Expectation,
+  own: readonly OwnStart[],
+  placing: Placing
+): PlannedStart {
+  const { regions } = manager;
+  const largest = linesOf(used, most);
+  const placed = (list: Line[], freeBytes: number) => placing(list, [{ freeBytes, regions }])?.placement;
+  const well = placed(largest, manager.free[0]);
+  const placement = keepPresent(
+    largest,
+    regions,
+    well && well.low < c.placement.low ? well : c.placement,
+    presentFor(used, isV86(manager), own)
+  );
+  const byDos = placeByDos(largest, regions).low;
+  const smallest = placed(linesOf(used, least), manager.free[1]);
+  return {
+    configuration: { ...c, placement, serves: c.serves.filter(isProgram) },
+    manager,
+    wanted: used,
+    card: cardDriver({ manager }, ex),
+    // The least is what the largest sizes leave, and the other way round.
+    free: [(manager.free[0] - placement.low) / K, smallest ? (manager.free[1] - smallest.low) / K : 0],
+    byDosKiB: byDos === placement.low ? null : (manager.free[0] - byDos) / K
+  };
+}
+
 /**
  * Plans how a build starts.
  * @param own starts of the machine's own files: of plans that are equally good, one that changes few of their lines
@@ -194,95 +283,32 @@ export function bootPlan(kit: Kit, own: readonly OwnStart[] = []): BootPlan | No
   }));
   const groups = GROUPS.filter((g) => wanted.some((w) => w.group === g));
   const ofGroup = (g: string) => wanted.filter((w) => w.group === g);
-  const lines = (list: readonly Wanted[], pick: (s: Span) => number) =>
-    list.map((w) => lineOf(w, list, pick));
-  const placing = placingOf(dos, wanted.length > MANY_LINES ? HASTY_NODES : undefined);
-  const placingWell = placingOf(dos, wanted.length > MANY_LINES ? WELL_NODES : undefined);
-  const asManager = (m: MachineManager): Manager => ({
-    id: m.id,
-    freeBytes: m.free[0],
-    regions: m.regions,
-    xmsKiB: m.xmsKiB,
-    emsKiB: m.emsKiB,
-    onePool: m.kind === 'ems',
-    v86: isV86(m),
-    lines: { none: 0, xms: 2, noems: 3, ems: 3 }[m.kind],
-    // A frame can stand in several places, and one of them leaves most.
-    family: m.kind
-  });
-  const optional: Optional[] = groups.map((g) => ({
-    id: g,
-    lines: lines(ofGroup(g), most),
-    takesKiB: g === 'cache' || g === 'ram-disk' ? 1024 : 0,
-    wantsXms: wantsXms(ofGroup(g)),
-    wantsV86: wantsV86(ofGroup(g))
-  }));
-  const always = wanted.filter((w) => w.group === 'always');
-  // Whatever is fitted works in one start at least, and each wish in one, with DOS high where that can be had: it
-  // costs nothing.
-  const standIn = (id: string, needs: string[]): Program => ({
-    id,
-    baseKiB: 0,
-    emsKiB: 0,
-    xmsKiB: managers.length > 1 ? 1 : 0,
-    mostXmsKiB: null,
-    needs,
-    v86: 'any'
-  });
+  const always = ofGroup('always');
+  const isMany = wanted.length > MANY_LINES;
+  const placingWell = placingOf(dos, isMany ? WELL_NODES : undefined);
   const isWish = (g: Group) => ofGroup(g).every((w) => w.because.kind === 'wish');
-  const standIns = [
-    standIn(
-      `${STANDS_IN}fitted`,
-      groups.filter((g) => !isWish(g))
-    ),
-    ...groups.filter(isWish).map((g) => standIn(`${STANDS_IN}${g}`, [g]))
-  ];
-  const ofDos = kit.build.brief.profiles.filter((p) => !isForWindows(kit, p));
-  const programs: Program[] = ofDos.map((p) => ({
-    id: p.id,
-    baseKiB: p.wants?.memory?.baseKiB ?? 0,
-    emsKiB: p.wants?.memory?.expandedKiB ?? 0,
-    xmsKiB: p.wants?.memory?.extendedKiB ?? (p.wants?.windows ? 256 : 0),
-    mostXmsKiB: null,
-    needs: needsOf(p),
-    v86: p.wants?.v86 ?? 'any'
-  }));
+  const standIns = standInsFor(groups, isWish, managers.length > 1);
+  const programs = kit.build.brief.profiles.filter((p) => !isForWindows(kit, p)).map(asProgram);
   const all = configurations(
     managers.map(asManager),
-    optional,
-    lines(always, most),
-    placing,
+    groups.map((g) => asOptional(g, ofGroup(g))),
+    linesOf(always, most),
+    placingOf(dos, isMany ? HASTY_NODES : undefined),
     programs,
     placingWell
   );
   const asked = programs.map((p) => within(p, all));
   const answer = fewestStarts(all, [...asked, ...standIns]);
-  const starts = answer.chosen.map((c): PlannedStart => {
-    const manager = byId(managers, c.manager);
-    const used = [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)];
-    const { regions } = manager;
-    const largest = lines(used, most);
-    const placed = (list: Line[], freeBytes: number) =>
-      placingWell(list, [{ freeBytes, regions }])?.placement;
-    const well = placed(largest, manager.free[0]);
-    const placement = keepPresent(
-      largest,
-      regions,
-      well && well.low < c.placement.low ? well : c.placement,
-      presentFor(used, isV86(manager), own)
-    );
-    const byDos = placeByDos(largest, regions).low;
-    const smallest = placed(lines(used, least), manager.free[1]);
-    return {
-      configuration: { ...c, placement, serves: c.serves.filter(isProgram) },
-      manager,
-      wanted: used,
-      card: cardDriver({ manager }, ex),
-      // The least is what the largest sizes leave, and the other way round.
-      free: [(manager.free[0] - placement.low) / K, smallest ? (manager.free[1] - smallest.low) / K : 0],
-      byDosKiB: byDos === placement.low ? null : (manager.free[0] - byDos) / K
-    };
-  });
+  const starts = answer.chosen.map((c) =>
+    startOf(
+      c,
+      byId(managers, c.manager),
+      [...always, ...groups.filter((g) => c.on.includes(g)).flatMap(ofGroup)],
+      ex,
+      own,
+      placingWell
+    )
+  );
   const without = (id: string) =>
     fewestStarts(all, [...asked.filter((p) => p.id !== id), ...standIns]).chosen.length < starts.length;
   const droppable = starts.length > 1 ? asked.flatMap((p) => (without(p.id) ? [p.id] : [])) : [];

@@ -1,7 +1,7 @@
 import { STAGES, type MessageId, type StageId, type Start, entryOf, there } from '../model';
 import { FAMILIES, familyPriors, type Era, type Family } from './families';
 import { testOf } from './bench-tests';
-import { pathsOf, stepsOf, type Step } from './episode';
+import { pathsOf, stepsOf, type Path, type Step } from './episode';
 import { likelihoodOf, type Observed } from './likelihood';
 import type { FaultMode } from './modes';
 import { bySize, faultSets, type Posterior, type Weighed } from './sets';
@@ -177,6 +177,81 @@ type Weights = number[][][];
 const emptyWeights = (frames: readonly Frame[]): Weights =>
   frames.map((f) => Array.from({ length: STAGE_COUNT + 1 }, () => f.grades.map(() => 0)));
 
+/** Every cell of some weights that holds any: by family, place of the stop and grade of storage. */
+function* cellsOf(weights: Weights): Generator<[frame: number, place: number, grade: number, w: number]> {
+  for (const [n, byPlace] of weights.entries())
+    for (const [s, byGrade] of byPlace.entries())
+      for (const [k, w] of byGrade.entries()) if (w > 0) yield [n, s, k, w];
+}
+
+function addTo(weights: Weights, n: number, s: number, k: number, w: number): void {
+  const cells = there(there(weights[n])[s]);
+  cells[k] = there(cells[k]) + w;
+}
+
+/**
+ * What a set of faults left by a path explains of the starts that were seen, in one family.
+ * @param last the place of the last fault of the set: no start of it stops before
+ * @param odds of the set, by grade of storage
+ * @param add what is found, by place of the stop and grade
+ * @returns all of it
+ */
+function explainedBy(
+  modes: readonly FaultMode[],
+  path: Path,
+  seen: readonly Observed[],
+  frame: Frame,
+  era: Era,
+  last: number,
+  odds: readonly number[],
+  add: (place: number, grade: number, w: number) => void
+): number {
+  // What lies behind a sure stop of every start is in no explanation.
+  if (path.left.length && path.left.every((left) => left.some((i) => there(frame.ends[i]) < last))) return 0;
+  const starts = path.left.map((left, k) =>
+    traces(modes, left, frame.family, era).map((t) => ({
+      place: frame.place(t.stop),
+      p: t.p * likelihoodOf(there(seen[k]), t, frame.family)
+    }))
+  );
+  let here = 0;
+  explained(starts).forEach((q, s) => {
+    if (q <= 0 || s < last) return;
+    frame.grades.forEach((g, k) => {
+      const w = g.p * there(g.none[s]) * there(odds[k]) * frame.p * path.p * q;
+      here += w;
+      add(s, k, w);
+    });
+  });
+  return here;
+}
+
+/**
+ * Chance that something is wrong with a component: with one of its modes, seen or behind the stop.
+ * @param own weights of the sets that it is in
+ * @param isOwn whether a mode is one of its
+ */
+function anyWrong(
+  modes: readonly FaultMode[],
+  frames: readonly Frame[],
+  weights: Weights,
+  own: Weights,
+  isOwn: (mode: number) => boolean
+): number {
+  let p = 0;
+  for (const [n, s, k, w] of cellsOf(weights)) {
+    const { places, grades } = there(frames[n]);
+    const { priors } = there(grades[k]);
+    const has = there(there(there(own[n])[s])[k]);
+    const none = modes.reduce(
+      (q, m, i) => (isOwn(i) && m.prior < 1 && there(places[i]) > s ? q * (1 - there(priors[i])) : q),
+      1
+    );
+    p += has + (w - has) * (1 - none);
+  }
+  return p;
+}
+
 /** Weighs all sets of at most three faults, over families, grades of storage and how far the start came. */
 function weigh(
   modes: readonly FaultMode[],
@@ -192,7 +267,6 @@ function weigh(
   const always = modes.flatMap((m, i) => (m.prior >= 1 ? [i] : []));
   const now = new Map<string, Weighed>();
   const sets: Weighed[] = [];
-  /** Weight by family, place of the stop and grade of storage. */
   const weights = emptyWeights(frames);
   const components = [...new Set(modes.map((m) => m.component))];
   const componentOf = modes.map((m) => components.indexOf(m.component));
@@ -202,7 +276,7 @@ function weigh(
   let covered = 0;
   for (const faults of faultSets(modes.length, most, always)) {
     const free = faults.filter((i) => there(modes[i]).prior < 1);
-    const inSet = [...new Set(free.map((i) => there(componentOf[i])))];
+    const inSet = [...new Set(free.map((i) => there(own[there(componentOf[i])])))];
     const paths = pathsOf(modes, faults, steps);
     const oddsIn = (g: Grade) => free.reduce((q, i) => q * there(g.odds[i]), 1);
     covered += there(frames[0]).grades.reduce(
@@ -214,28 +288,9 @@ function weigh(
       const last = Math.max(-1, ...free.map((i) => there(frame.places[i])));
       const odds = frame.grades.map(oddsIn);
       for (const path of paths) {
-        // What lies behind a sure stop of every start is in no explanation.
-        if (path.left.length && path.left.every((left) => left.some((i) => there(frame.ends[i]) < last)))
-          continue;
-        const starts = path.left.map((left, k) =>
-          traces(modes, left, frame.family, era).map((t) => ({
-            place: frame.place(t.stop),
-            p: t.p * likelihoodOf(there(seen[k]), t, frame.family)
-          }))
-        );
-        let here = 0;
-        explained(starts).forEach((q, s) => {
-          if (q <= 0 || s < last) return;
-          frame.grades.forEach((g, k) => {
-            const w = g.p * there(g.none[s]) * there(odds[k]) * frame.p * path.p * q;
-            here += w;
-            const row = there(there(weights[n])[s]);
-            row[k] = there(row[k]) + w;
-            for (const c of inSet) {
-              const cells = there(there(there(own[c])[n])[s]);
-              cells[k] = there(cells[k]) + w;
-            }
-          });
+        const here = explainedBy(modes, path, seen, frame, era, last, odds, (s, k, w) => {
+          addTo(weights, n, s, k, w);
+          for (const cells of inSet) addTo(cells, n, s, k, w);
         });
         if (here <= 0) continue;
         all += here;
@@ -251,38 +306,13 @@ function weigh(
   const total = sets.reduce((sum, s) => sum + s.p, 0);
   for (const s of [...sets, ...now.values()]) s.p /= total;
   // A fault behind the stop is as likely as it was.
-  frames.forEach((frame, n) =>
-    there(weights[n]).forEach((byGrade, s) =>
-      byGrade.forEach((w, k) => {
-        if (w > 0)
-          modes.forEach((m, i) => {
-            if (m.prior < 1 && there(frame.places[i]) > s)
-              marginals[i] = there(marginals[i]) + w * there(there(frame.grades[k]).priors[i]);
-          });
-      })
-    )
-  );
-  // A component has something wrong with one of its modes, seen or behind the stop.
-  const any = components.map((_, c) => {
-    let p = 0;
-    frames.forEach((frame, n) =>
-      there(weights[n]).forEach((byGrade, s) =>
-        byGrade.forEach((w, k) => {
-          const has = there(there(there(there(own[c])[n])[s])[k]);
-          if (w <= 0) return;
-          const none = modes.reduce(
-            (q, m, i) =>
-              componentOf[i] === c && m.prior < 1 && there(frame.places[i]) > s
-                ? q * (1 - there(there(frame.grades[k]).priors[i]))
-                : q,
-            1
-          );
-          p += has + (w - has) * (1 - none);
-        })
-      )
-    );
-    return p / total;
-  });
+  for (const [n, s, k, w] of cellsOf(weights)) {
+    const { places, grades } = there(frames[n]);
+    const { priors } = there(grades[k]);
+    modes.forEach((m, i) => {
+      if (m.prior < 1 && there(places[i]) > s) marginals[i] = there(marginals[i]) + w * there(priors[i]);
+    });
+  }
   const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
   return {
     sets: sets.sort((a, b) => b.p - a.p),
@@ -292,7 +322,12 @@ function weigh(
       byGrade.map((_, k) => sum(weights.map((w) => there(there(w[s])[k]))) / total)
     ),
     marginals: marginals.map((w) => w / total),
-    any: new Map(components.map((c, i) => [c, there(any[i])])),
+    any: new Map(
+      components.map((component, c) => [
+        component,
+        anyWrong(modes, frames, weights, there(own[c]), (i) => componentOf[i] === c) / total
+      ])
+    ),
     covered
   };
 }

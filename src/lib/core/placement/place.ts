@@ -1,13 +1,8 @@
 import { there } from '../model';
 import { Fills } from './fills';
 import { blockedLine, needOf, peakOf, predecessors, type Line } from './line';
+import { Orders, type Found, type PlacedLine } from './orders';
 import { PACK_LINES, Packs, type Packing } from './packs';
-
-/** Where a line lies: 0 is conventional memory, 1 and up the upper regions. */
-export interface PlacedLine {
-  name: string;
-  region: number;
-}
 
 export interface Placement {
   /**
@@ -56,12 +51,28 @@ export const sharedFor = (lines: readonly Line[]): Shared => ({
   packs: lines.length <= PACK_LINES && blockedLine(lines) === null ? new Packs(lines) : null
 });
 
+/** A packing as a plan; null where the regions wait for each other. */
+function inOrder(
+  of: Packs,
+  packing: Packing,
+  lines: readonly Line[],
+  regions: readonly number[]
+): Found | null {
+  const order = of.orderOf(packing, regions);
+  return (
+    order && {
+      low: sum(lines.map((l) => l.stay)) - packing.stay,
+      order: order.map((i) => ({
+        name: there(lines[i]).name,
+        region: packing.sets.findIndex((set) => set & (1 << i)) + 1
+      })),
+      free: regions.map((f, r) => f - of.stayOf(there(packing.sets[r])))
+    }
+  );
+}
+
 /**
- * Places lines so that conventional memory keeps as much as it can: order and region of each, by branch and bound.
- *
- * Two neighbours of which the second has the larger peak can change places without harm, unless the second waits for
- * the first (exchange argument). So only orders are looked at in which a line with a larger peak than the one before
- * it waits for that one.
+ * Places lines so that conventional memory keeps as much as it can: order and region of each.
  * @param lines more than `PLACE_LIMITS.lines` are placed one after the other, and never called optimal
  * @param regions free bytes of each upper region, at most `PLACE_LIMITS.regions`
  * @param mostNodes where the search is cut off; its answer is then never called optimal
@@ -75,96 +86,21 @@ export function place(
   below = Infinity,
   shared: Shared = sharedFor(lines)
 ): Placement {
-  const n = lines.length;
   const total = sum(lines.map((l) => l.stay));
   let bound = leastLow(lines, regions);
   if (blockedLine(lines) !== null)
     return { status: 'no-order', low: total, bound, order: [], free: [...regions], nodes: 0 };
-  if (n > PLACE_LIMITS.lines) {
+  if (lines.length > PLACE_LIMITS.lines) {
     const found = placeByDos(legalOrder(lines), regions);
     return { ...found, status: found.low === bound ? 'optimal' : 'best-found', bound, nodes: 0 };
   }
   const pre = predecessors(lines);
-  const full = 2 ** n - 1;
   const rank = lines
     .map((_, i) => i)
     .sort((a, b) => peakOf(there(lines[b])) - peakOf(there(lines[a])) || a - b);
-  const rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
-  const seen = new Map<string, number>();
-  const trail: PlacedLine[] = [];
-  const none = { low: Math.min(total + 1, below), order: [] as PlacedLine[], free: [] as number[] };
+  const none: Found = { low: Math.min(total + 1, below), order: [], free: [] };
   let best = none;
   let nodes = 0;
-  let cut = false;
-
-  const go = (done: number, last: number, free: number[], low: number): void => {
-    if (best.low <= bound || cut) return;
-    if (++nodes > mostNodes) {
-      cut = true;
-      return;
-    }
-    let mustLow = 0;
-    let rest = 0;
-    let open = 0;
-    const most = Math.max(0, ...free);
-    for (let i = 0; i < n; i++)
-      if (!(done & (1 << i))) {
-        const line = there(lines[i]);
-        if (!line.high || needOf(line) > most) mustLow += line.stay;
-        else {
-          rest += line.stay;
-          open |= 1 << i;
-        }
-      }
-    if (low + mustLow + Math.max(0, rest - fills.most(open, free)) >= best.low) return;
-    if (done === full) {
-      best = { low, order: [...trail], free: [...free] };
-      return;
-    }
-    const key = `${done} ${last} ${[...free].sort((a, b) => a - b).join()}`;
-    const known = seen.get(key);
-    if (known !== undefined && known <= low) return;
-    seen.set(key, low);
-    for (const i of rank) {
-      const bit = 1 << i;
-      const line = there(lines[i]);
-      if (done & bit || there(pre[i]) & ~done) continue;
-      const isLater = last < 0 || there(rankOf[i]) > there(rankOf[last]);
-      if (!isLater && !(there(pre[i]) & (1 << last))) continue;
-      if (line.high) {
-        // The tightest region first; equal ones are one choice.
-        const fits = free
-          .map((f, r) => ({ f, r }))
-          .filter(({ f }) => needOf(line) <= f)
-          .sort((a, b) => a.f - b.f || a.r - b.r)
-          .filter(({ f }, k, all) => k === 0 || there(all[k - 1]).f !== f);
-        for (const { f, r } of fits) {
-          trail.push({ name: line.name, region: r + 1 });
-          free[r] = f - line.stay;
-          go(done | bit, i, free, low);
-          free[r] = f;
-          trail.pop();
-        }
-      }
-      trail.push({ name: line.name, region: 0 });
-      go(done | bit, i, free, low + line.stay);
-      trail.pop();
-    }
-  };
-  /** A packing as a plan, if the regions do not wait for each other. */
-  const inOrder = (of: Packs, packing: Packing): typeof best | null => {
-    const order = of.orderOf(packing, regions);
-    return (
-      order && {
-        low: total - packing.stay,
-        order: order.map((i) => ({
-          name: there(lines[i]).name,
-          region: packing.sets.findIndex((set) => set & (1 << i)) + 1
-        })),
-        free: regions.map((f, r) => f - of.stayOf(there(packing.sets[r])))
-      }
-    );
-  };
   const notBelow = (): Placement => ({
     status: 'not-below',
     low: total,
@@ -189,13 +125,16 @@ export function place(
     if (packed.status === 'none') bound = best.low;
     else if (packed.packing) {
       bound = Math.max(bound, total - packed.packing.stay);
-      best = inOrder(packs, packed.packing) ?? best;
+      best = inOrder(packs, packed.packing, lines, regions) ?? best;
     }
   }
+  const orders = new Orders(lines, rank, pre, fills, bound, mostNodes, best, nodes);
   if (best.low > bound) {
     if (isPriced) fills.improve(can.set, regions, can.low + can.rest - best.low);
-    go(0, -1, [...regions], 0);
+    orders.go(0, -1, [...regions], 0);
+    ({ best, nodes } = orders);
   }
+  const { cut } = orders;
   if (best === none && !cut) return notBelow();
   return {
     status: cut && best.low > bound ? 'best-found' : 'optimal',

@@ -1,6 +1,7 @@
 import { there } from '../model';
 import { needOf, type Line } from './line';
-import type { PlacedLine, Placement } from './place';
+import type { PlacedLine } from './orders';
+import type { Placement } from './place';
 
 /** How lines lie at present: their order, and the region that each is put into; what is not named is new. */
 export type Present = readonly PlacedLine[];

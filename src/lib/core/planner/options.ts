@@ -175,18 +175,9 @@ export function bases(pool: Pool, brief: Brief): Base[] {
       const settings = own ? settingsFor(board, own) : {};
       if (!settings) continue;
       if (!mustFpu || own?.cpu.fpu) make(board, cpu, null, settings);
-      if (wantsFpu && own && !own.cpu.fpu)
-        for (const fpu of pool.of('fpu')) {
-          const { kind, mhz } = fpu.fpu;
-          const core = coreOf(board, own.cpu, settings) ?? own.cpu.coreMHz;
-          const needed = kind === '287' ? (core * 2) / 3 : core;
-          if (
-            (board.board.fpuSockets ?? []).includes(kind) &&
-            fpuSuits(kind, own.cpu.family) &&
-            !tooFast(needed, mhz)
-          )
-            make(board, cpu, fpu, withFpuSwitch(board, settings));
-        }
+      if (!wantsFpu || !own || own.cpu.fpu) continue;
+      for (const fpu of pool.of('fpu').filter((f) => takesFpu(board, own, f, settings)))
+        make(board, cpu, fpu, withFpuSwitch(board, settings));
     }
   }
   const ofRole = (p: Part) => p.kind === 'board' || p.kind === 'cpu' || p.kind === 'fpu';
@@ -204,6 +195,18 @@ function sortOfBoard(board: PartOf<'board'>): string {
   const sort = JSON.stringify([facts, board.video, board.functions, board.power]);
   boardSorts.set(board, sort);
   return sort;
+}
+
+/** Whether a board with a CPU takes an FPU, at the clock that the CPU runs at. */
+function takesFpu(
+  board: PartOf<'board'>,
+  { cpu }: PartWith<'cpu'>,
+  { fpu: { kind, mhz } }: PartOf<'fpu'>,
+  settings: Record<string, string>
+): boolean {
+  const core = coreOf(board, cpu, settings) ?? cpu.coreMHz;
+  const needed = kind === '287' ? (core * 2) / 3 : core;
+  return (board.board.fpuSockets ?? []).includes(kind) && fpuSuits(kind, cpu.family) && !tooFast(needed, mhz);
 }
 
 const withFpuSwitch = (board: PartOf<'board'>, settings: Record<string, string>) => {

@@ -68,6 +68,21 @@ const driversRun = ({ parts }: Option, family: CpuFamily | undefined): boolean =
 /** Storage that the cards beside a choice of sound can run. */
 type Served = Map<Option, Option<PartOf<'drive'>>[]>;
 
+/** What choices weigh together, which programs they meet, and which of them roughly. */
+type Weight = Pick<Option, 'weight' | 'mask' | 'soft'>;
+
+const together = (a: Weight, b: Weight): Weight => ({
+  weight: a.weight + b.weight,
+  mask: a.mask & b.mask,
+  soft: a.soft | b.soft
+});
+
+/** The least that one of some options weighs, and every program that one of them meets. */
+const reachOf = (list: readonly Option[]) => ({
+  least: list.length ? Math.min(...list.map((o) => o.weight)) : Infinity,
+  any: list.reduce((m, o) => m | o.mask, 0n)
+});
+
 class Run {
   best: Plan | null = null;
   readonly sound: Plan[] = [];
@@ -85,6 +100,10 @@ class Run {
   private readonly trimLeast: number;
   /** What case, supply and keyboard cost at the least. */
   private readonly trimCost: number;
+  private readonly storageReach: ReturnType<typeof reachOf>;
+  private readonly audioReach: ReturnType<typeof reachOf>;
+  /** What storage, case, supply and keyboard cost at the least. */
+  private readonly cheapest: number;
   /** Slots that a wish keeps free. */
   private readonly spare: number;
   /** For each board, sets of cards of which was shown that they cannot live together on it. */
@@ -132,6 +151,9 @@ class Run {
         .reduce((a, b) => a + b, 0);
     this.trimLeast = sum(least);
     this.trimCost = sum((kind) => Math.min(...pool.of(kind).map((p) => pool.price(p, 1).cost), Infinity));
+    this.cheapest = Math.min(...this.storage.map((o) => this.costOf(o)), Infinity) + this.trimCost;
+    this.storageReach = reachOf(this.storage);
+    this.audioReach = reachOf(this.audio);
   }
 
   /** Score below which nothing with this weight and these programs can come. */
@@ -151,20 +173,11 @@ class Run {
   }
 
   all(): void {
-    const budget = this.brief.budget;
-    const least = (list: readonly Option[]) =>
-      list.length ? Math.min(...list.map((o) => o.weight)) : Infinity;
-    const union = (list: readonly Option[]) => list.reduce((m, o) => m | o.mask, 0n);
-    const [leastStorage, leastAudio] = [least(this.storage), least(this.audio)];
-    const [anyStorage, anyAudio] = [union(this.storage), union(this.audio)];
-    const rest = leastStorage + leastAudio + this.trimLeast;
-    const cheapest = Math.min(...this.storage.map((o) => this.costOf(o)), Infinity) + this.trimCost;
+    const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
+    const any = this.audioReach.any & this.storageReach.any;
     const ordered = bases(this.pool, this.brief)
       .filter(({ board }) => this.hasTrim(board) && this.canServe(board))
-      .map((base) => ({
-        base,
-        bound: this.bound(base.weight + rest, base.mask & anyAudio & anyStorage, base.soft)
-      }))
+      .map((base) => ({ base, bound: this.bound(base.weight + rest, base.mask & any, base.soft) }))
       .sort((a, b) => a.bound - b.bound);
     ordered.forEach(({ base, bound }, i) => {
       this.limits.progress?.({
@@ -174,52 +187,83 @@ class Run {
       });
       this.step();
       if (this.limits.shouldStop?.()) throw STOPPED;
-      if (!this.beats(bound)) return;
-      if (budget !== undefined && this.costOf(base) + cheapest > budget) return this.note({ kind: 'budget' });
-      const served = this.served(base);
-      if (![...served.values()].some((list) => list.length))
-        return this.note({ kind: this.bayedOn(base.board).includes(true) ? 'services' : 'enclosure' });
-      const shown = this.displaysOf(base.board);
-      const [leastDisplay, anyDisplay] = [least(shown), union(shown)];
-      for (const memory of memories(this.pool, base, this.brief)) {
-        const w1 = base.weight + memory.weight;
-        const m1 = base.mask & memory.mask;
-        const s1 = base.soft | memory.soft;
-        if (!this.beats(this.bound(w1 + rest + leastDisplay, m1 & anyDisplay & anyAudio & anyStorage, s1)))
-          continue;
-        // Options come lightest first: when one is too heavy even if it met everything, so are the rest.
-        for (const display of shown) {
-          const w2 = w1 + display.weight;
-          if (!this.beats(this.bound(w2 + rest, m1 & anyDisplay & anyAudio & anyStorage, s1))) break;
-          const m2 = m1 & display.mask;
-          const s2 = s1 | display.soft;
-          if (!this.beats(this.bound(w2 + rest, m2 & anyAudio & anyStorage, s2))) continue;
-          if (
-            budget !== undefined &&
-            this.costOf(base) + this.costOf(memory) + this.costOf(display) + cheapest > budget
-          )
-            continue;
-          for (const audio of this.audio) {
-            this.step();
-            if (audio.parts.some((p) => p.part.card && !seats(base.board, p.part))) continue;
-            const w3 = w2 + audio.weight;
-            if (!this.beats(this.bound(w3 + leastStorage + this.trimLeast, m2 & anyAudio & anyStorage, s2)))
-              break;
-            const m3 = m2 & audio.mask;
-            const s3 = s2 | audio.soft;
-            if (!this.beats(this.bound(w3 + leastStorage + this.trimLeast, m3 & anyStorage, s3))) continue;
-            for (const storage of served.get(audio) ?? []) {
-              const w4 = w3 + storage.weight;
-              if (!this.beats(this.bound(w4 + this.trimLeast, m3 & anyStorage, s3))) break;
-              const m4 = m3 & storage.mask;
-              const s4 = s3 | storage.soft;
-              if (!this.beats(this.bound(w4 + this.trimLeast, m4, s4))) continue;
-              this.withServices({ base, memory, display, audio, storage }, w4, m4, s4, budget);
-            }
-          }
-        }
-      }
+      if (this.beats(bound)) this.onBase(base);
     });
+  }
+
+  private onBase(base: Base): void {
+    if (this.isBeyond(base)) return this.note({ kind: 'budget' });
+    const served = this.served(base);
+    if (![...served.values()].some((list) => list.length))
+      return this.note({ kind: this.bayedOn(base.board).includes(true) ? 'services' : 'enclosure' });
+    const shown = this.displaysOf(base.board);
+    const display = reachOf(shown);
+    const rest = this.storageReach.least + this.audioReach.least + this.trimLeast + display.least;
+    const any = display.any & this.audioReach.any & this.storageReach.any;
+    for (const memory of memories(this.pool, base, this.brief)) {
+      const now = together(base, memory);
+      if (this.beats(this.bound(now.weight + rest, now.mask & any, now.soft)))
+        this.withMemory({ base, memory }, now, shown, display.any, served);
+    }
+  }
+
+  // In each of these options come lightest first: when one is too heavy even if it met everything, so are the rest.
+
+  private withMemory(
+    chosen: Pick<Choice, 'base' | 'memory'>,
+    before: Weight,
+    shown: readonly Option[],
+    anyDisplay: Mask,
+    served: Served
+  ): void {
+    const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
+    const any = this.audioReach.any & this.storageReach.any;
+    for (const display of shown) {
+      const weight = before.weight + display.weight;
+      if (!this.beats(this.bound(weight + rest, before.mask & anyDisplay & any, before.soft))) break;
+      const now = together(before, display);
+      if (!this.beats(this.bound(weight + rest, now.mask & any, now.soft))) continue;
+      if (!this.isBeyond(chosen.base, chosen.memory, display))
+        this.withDisplay({ ...chosen, display }, now, served);
+    }
+  }
+
+  private withDisplay(
+    chosen: Pick<Choice, 'base' | 'memory' | 'display'>,
+    before: Weight,
+    served: Served
+  ): void {
+    const rest = this.storageReach.least + this.trimLeast;
+    const any = this.storageReach.any;
+    for (const audio of this.audio) {
+      this.step();
+      if (audio.parts.some((p) => p.part.card && !seats(chosen.base.board, p.part))) continue;
+      const weight = before.weight + audio.weight;
+      if (!this.beats(this.bound(weight + rest, before.mask & this.audioReach.any & any, before.soft))) break;
+      const now = together(before, audio);
+      if (this.beats(this.bound(weight + rest, now.mask & any, now.soft)))
+        this.withAudio({ ...chosen, audio }, now, served.get(audio) ?? []);
+    }
+  }
+
+  private withAudio(
+    chosen: Omit<Choice, 'storage' | 'services'>,
+    before: Weight,
+    served: readonly Option<PartOf<'drive'>>[]
+  ): void {
+    for (const storage of served) {
+      const weight = before.weight + storage.weight + this.trimLeast;
+      if (!this.beats(this.bound(weight, before.mask & this.storageReach.any, before.soft))) break;
+      const now = together(before, storage);
+      if (this.beats(this.bound(weight, now.mask, now.soft))) this.withServices({ ...chosen, storage }, now);
+    }
+  }
+
+  /** Whether some choices and the cheapest of the rest cost more than the budget. */
+  private isBeyond(...chosen: readonly Option[]): boolean {
+    const { budget } = this.brief;
+    if (budget === undefined) return false;
+    return chosen.reduce((sum, o) => sum + this.costOf(o), 0) + this.cheapest > budget;
   }
 
   /** Whether a case, a supply and a keyboard for a board are to be had at all. */
@@ -312,13 +356,8 @@ class Run {
       : known;
   }
 
-  private withServices(
-    chosen: Omit<Choice, 'services'>,
-    weight: number,
-    mask: Mask,
-    soft: Mask,
-    budget: number | undefined
-  ): void {
+  private withServices(chosen: Omit<Choice, 'services'>, { weight, mask, soft }: Weight): void {
+    const { budget } = this.brief;
     const { base, memory, display, audio, storage } = chosen;
     const have = [...memory.parts, ...display.parts, ...audio.parts].map((p) => p.part);
     const fixed = [...driveNeeds(storage.parts.map((p) => p.part)), ...this.wished];

@@ -1,5 +1,5 @@
 import { there } from '../model';
-import type { BoardTry, Notebook, Part, State } from '../model';
+import type { Block, BoardTry, FactValue, Notebook, Part, Setting, State } from '../model';
 import { blockOf, meaningsOf } from '../settings';
 
 /** A switch, or a small header, of which the meaning is sought. `values` are its states by number. */
@@ -83,41 +83,48 @@ export function stateOf(element: Element, states: Readonly<Record<string, State>
   return element.states.findIndex((s) => JSON.stringify(s) === key);
 }
 
+type Shape = Pick<Template, 'sizes' | 'rows'>;
+
+/** What the positions of a setting on DIP switches say of a fact, by the switches that they use. */
+function dipTable({ positions }: Setting, values: ReadonlyMap<string, FactValue>): Shape {
+  const switchesOf = (p: Setting['positions'][number]) =>
+    p.state && 'switches' in p.state ? p.state.switches : null;
+  const used = [...new Set(positions.flatMap((p) => Object.keys(switchesOf(p) ?? {})))].sort(
+    (a, b) => Number(a) - Number(b)
+  );
+  return {
+    sizes: used.map(() => 2),
+    rows: positions.flatMap((p) => {
+      const switches = switchesOf(p);
+      return switches && values.has(p.id)
+        ? [{ at: used.map((n) => (switches[n] === 'on' ? 1 : 0)), value: String(values.get(p.id)) }]
+        : [];
+    })
+  };
+}
+
+/** The same of a setting on a header, which is one element. */
+function headerTable(block: Block, { positions }: Setting, values: ReadonlyMap<string, FactValue>): Shape {
+  const elements = elementsOf({ blocks: [block] } as unknown as Notebook);
+  return {
+    sizes: elements.map((e) => e.states.length),
+    rows: positions.flatMap((p) => {
+      if (!p.state || !values.has(p.id)) return [];
+      const at = stateOf(there(elements[0]), { [block.id]: p.state });
+      return at >= 0 ? [{ at: [at], value: String(values.get(p.id)) }] : [];
+    })
+  };
+}
+
 /** Tables of the catalogue by fact, each once. */
 export function templatesOf(parts: Iterable<Part>): Template[] {
   const seen = new Map<string, Template>();
   for (const part of parts)
     for (const { fact, setting, values } of meaningsOf(part)) {
       const block = blockOf(part, setting);
-      if (!block || fact === 'on-board') continue;
-      const rows: Template['rows'] = [];
-      let sizes: number[] = [];
-      if (block.kind === 'dip') {
-        const used = [
-          ...new Set(
-            setting.positions.flatMap((p) =>
-              p.state && 'switches' in p.state ? Object.keys(p.state.switches) : []
-            )
-          )
-        ].sort((a, b) => Number(a) - Number(b));
-        sizes = used.map(() => 2);
-        for (const p of setting.positions)
-          if (p.state && 'switches' in p.state && values.has(p.id)) {
-            const { switches } = p.state;
-            rows.push({
-              at: used.map((n) => (switches[n] === 'on' ? 1 : 0)),
-              value: String(values.get(p.id))
-            });
-          }
-      } else if (block.kind === 'header') {
-        const elements = elementsOf({ blocks: [block] } as unknown as Notebook);
-        sizes = elements.map((e) => e.states.length);
-        for (const p of setting.positions)
-          if (p.state && values.has(p.id)) {
-            const at = stateOf(there(elements[0]), { [block.id]: p.state });
-            if (at >= 0) rows.push({ at: [at], value: String(values.get(p.id)) });
-          }
-      }
+      if (!block || fact === 'on-board' || (block.kind !== 'dip' && block.kind !== 'header')) continue;
+      const { sizes, rows } =
+        block.kind === 'dip' ? dipTable(setting, values) : headerTable(block, setting, values);
       if (rows.length < 2 || new Set(rows.map((r) => r.value)).size < 2) continue;
       const key = JSON.stringify([fact, sizes, rows]);
       if (!seen.has(key)) seen.set(key, { subject: fact, from: part.name, sizes, rows });
@@ -163,6 +170,21 @@ function sourceGuess(
   return { subject, from: fragment.title, elements: used, table, isPartial: true };
 }
 
+/** Every run of neighbours of one block on which a table of the catalogue can lie, as printed and reversed. */
+function* laidOn(template: Template, elements: readonly Element[]): Generator<[Template, number[]]> {
+  const both = template.sizes.every((s) => s === 2) ? [template, reversed(template)] : [template];
+  for (const t of both)
+    for (let first = 0; first + t.sizes.length <= elements.length; first++) {
+      const chosen = t.sizes.map((_, i) => first + i);
+      const { block } = there(elements[first]);
+      const fits = chosen.every((e, i) => {
+        const element = there(elements[e]);
+        return element.states.length === t.sizes[i] && element.block === block;
+      });
+      if (fits) yield [t, chosen];
+    }
+}
+
 /**
  * Every way in which a fact could be decided on these elements. Where sources speak about it: what each of them
  * says, and the tables of the catalogue laid on the same elements. Else those tables on neighbours in their
@@ -187,20 +209,12 @@ export function guessesFor(notebook: Notebook, templates: readonly Template[]): 
       if (said) out.set(`${subject} ${fragment.id}`, said);
     }
     for (const template of templates.filter((t) => t.subject === subject))
-      for (const t of template.sizes.every((s) => s === 2) ? [template, reversed(template)] : [template])
-        for (let first = 0; first + t.sizes.length <= elements.length; first++) {
-          const chosen = t.sizes.map((_, i) => first + i);
-          const fits = chosen.every(
-            (e, i) =>
-              there(elements[e]).states.length === t.sizes[i] &&
-              there(elements[e]).block === there(elements[first]).block &&
-              (own ? own.has(e) : !others.has(e))
-          );
-          if (!fits) continue;
-          const table = new Map(t.rows.map((r) => [r.at.join(), r.value]));
-          const key = `${subject} ${chosen.join()} ${JSON.stringify([...table].sort())}`;
-          if (!out.has(key)) out.set(key, { subject, from: t.from, elements: chosen, table });
-        }
+      for (const [t, chosen] of laidOn(template, elements)) {
+        if (!chosen.every((e) => (own ? own.has(e) : !others.has(e)))) continue;
+        const table = new Map(t.rows.map((r) => [r.at.join(), r.value]));
+        const key = `${subject} ${chosen.join()} ${JSON.stringify([...table].sort())}`;
+        if (!out.has(key)) out.set(key, { subject, from: t.from, elements: chosen, table });
+      }
   }
   return [...out.values()];
 }

@@ -57,14 +57,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
   const now = standing(m);
   const choices = collectChoices(m, options, now);
   const scopes = collectScopes(m, choices);
-  const functions: FunctionNode[] = [];
-  const functionIndex = new Map<string, number>();
-  for (const fitted of m.fitted)
-    for (const fn of fitted.part.functions) {
-      functionIndex.set(keyOf(fitted.item.id, fn.id), functions.length);
-      functions.push({ item: fitted.item.id, id: fn.id, need: needOf(m, fitted, fn, now) });
-    }
-
+  const { functions, functionIndex } = functionsOf(m, now);
   const classes: Class[] = [];
   const classIds = new Map<string, number>();
   const classFor = (key: string, make: () => Class): number => {
@@ -78,29 +71,7 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
     return id;
   };
 
-  const hosts = scopes.map((scope) => ({ scope, fns: [] as Hosted[], settings: [] as Choice[] }));
-  const hostOf = (keys: readonly string[]) =>
-    sure(
-      hosts.find((h) => keys.every((k) => h.scope.has(k))),
-      'settings scope'
-    );
-  for (const fitted of m.fitted)
-    for (const fn of fitted.part.functions) {
-      const index = entryOf(functionIndex, keyOf(fitted.item.id, fn.id));
-      const off = free(choices, offSettings(fitted, fn));
-      hostOf(off).fns.push({ fitted, fn, index, claim: null });
-      fn.claims.forEach((_, claim) =>
-        hostOf([...off, ...free(choices, claimSettings(m, fitted, there(fn.claims[claim])))]).fns.push({
-          fitted,
-          fn,
-          index,
-          claim
-        })
-      );
-    }
-  for (const [key, choice] of choices)
-    if (choice.domain.length > 1) hosts.find((h) => h.scope.has(key))?.settings.push(choice);
-
+  const hosts = hostsOf(m, scopes, choices, functionIndex);
   const shared = new Set(
     [...choices.keys()].filter((key) => hosts.filter((h) => h.scope.has(key)).length > 1)
   );
@@ -157,18 +128,77 @@ export function compile(m: Machine, options: CompileOptions): Compiled {
   const packing = new Packing(largest(variables, classes, tolerates));
   for (const variable of variables)
     for (const value of variable.values) value.cost = packing.pack(value.objective);
-  const inVariables = new Set(hosts.flatMap((h) => [...h.scope]));
+  const { fixed, base } = fixedOf(choices, new Set(hosts.flatMap((h) => [...h.scope])), costOf);
+  const forbidBits = forbids.map((list) => bitsOf(list, classes.length));
+  return { functions, variables, classes, forbids, forbidBits, tolerates, packing, fixed, base };
+}
+
+/** Every function of a machine, and its place by its key. */
+function functionsOf(m: Machine, now: Positions) {
+  const functions: FunctionNode[] = [];
+  const functionIndex = new Map<string, number>();
+  for (const fitted of m.fitted)
+    for (const fn of fitted.part.functions) {
+      functionIndex.set(keyOf(fitted.item.id, fn.id), functions.length);
+      functions.push({ item: fitted.item.id, id: fn.id, need: needOf(m, fitted, fn, now) });
+    }
+  return { functions, functionIndex };
+}
+
+interface Host {
+  /** Keys of settings that form one variable. */
+  scope: ReadonlySet<string>;
+  fns: Hosted[];
+  settings: Choice[];
+}
+
+/** For each scope the functions and claims that its settings decide. */
+function hostsOf(
+  m: Machine,
+  scopes: readonly ReadonlySet<string>[],
+  choices: ReadonlyMap<string, Choice>,
+  functionIndex: ReadonlyMap<string, number>
+): Host[] {
+  const hosts = scopes.map((scope): Host => ({ scope, fns: [], settings: [] }));
+  const hostOf = (keys: readonly string[]) =>
+    sure(
+      hosts.find((h) => keys.every((k) => h.scope.has(k))),
+      'settings scope'
+    );
+  for (const fitted of m.fitted)
+    for (const fn of fitted.part.functions) {
+      const index = entryOf(functionIndex, keyOf(fitted.item.id, fn.id));
+      const off = free(choices, offSettings(fitted, fn));
+      hostOf(off).fns.push({ fitted, fn, index, claim: null });
+      fn.claims.forEach((of, claim) =>
+        hostOf([...off, ...free(choices, claimSettings(m, fitted, of))]).fns.push({
+          fitted,
+          fn,
+          index,
+          claim
+        })
+      );
+    }
+  for (const [key, choice] of choices)
+    if (choice.domain.length > 1) hosts.find((h) => h.scope.has(key))?.settings.push(choice);
+  return hosts;
+}
+
+/** Positions of the settings that are in no variable, and what they cost. */
+function fixedOf(
+  choices: ReadonlyMap<string, Choice>,
+  inVariables: ReadonlySet<string>,
+  costOf: (choice: Choice, position: string) => Objective
+) {
   const fixed = new Map<string, string>();
   let base = zero();
   for (const [key, choice] of choices) {
-    if (inVariables.has(key)) continue;
     const position = choice.domain[0];
-    if (position === undefined) continue;
+    if (inVariables.has(key) || position === undefined) continue;
     fixed.set(key, position);
     base = add(base, costOf(choice, position));
   }
-  const forbidBits = forbids.map((list) => bitsOf(list, classes.length));
-  return { functions, variables, classes, forbids, forbidBits, tolerates, packing, fixed, base };
+  return { fixed, base };
 }
 
 interface Hosted {

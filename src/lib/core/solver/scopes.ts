@@ -71,7 +71,7 @@ export const offSettings = (fitted: Fitted, fn: PartFunction): string[] => [
 ];
 
 export const free = (
-  choices: Map<string, Choice>,
+  choices: ReadonlyMap<string, Choice>,
   keys: readonly { item: string; setting: string }[] | readonly string[]
 ) => [
   ...new Set(

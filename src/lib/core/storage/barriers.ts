@@ -73,107 +73,114 @@ const biosWays: readonly Way[] = [
   'clip jumper'
 ];
 
+/** A setup with what INT 13h makes of it. */
+interface Situation extends Setup {
+  total: number;
+  offers: Geometry;
+  usable: number;
+  /** Sectors of a cylinder of the drive. */
+  track: number;
+}
+
+/** What can lie in the way of a drive, each with when it does. */
+const laws: readonly ((s: Situation) => Barrier | null)[] = [
+  ({ physical: { cylinders }, biosCylinders: most, track }) =>
+    most !== undefined && cylinders >= most
+      ? { id: 'bios-cylinders', sectors: (most - 1) * track, who: 'BIOS', most, cylinders, ways: biosWays }
+      : null,
+  ({ physical: { cylinders }, hangs, track }) =>
+    hangs?.includes('6322') && cylinders > 6322
+      ? { id: 'bios-6322', sectors: 6322 * track, who: 'BIOS', cylinders, ways: biosWays }
+      : null,
+  ({ hangs, total }) =>
+    hangs?.includes('65535') && total > 65_535 * 16 * 63
+      ? {
+          id: 'bios-65535',
+          sectors: 65_535 * 16 * 63,
+          who: 'BIOS',
+          ways: ['clip jumper', 'option ROM', 'another BIOS', 'smaller drive']
+        }
+      : null,
+  ({ offers, physical: { cylinders, heads }, track }) =>
+    offers.heads === 256
+      ? {
+          id: 'heads-256',
+          sectors: 8192 * track,
+          who: 'operating system',
+          cylinders,
+          heads,
+          shifted: offers.cylinders,
+          ways: biosWays
+        }
+      : null,
+  // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics.
+  ({ offers, extensions, dos, total, usable, keepsLast, translation }) =>
+    offers.heads !== 256 &&
+    !(extensions && dos !== null && dos >= 7) &&
+    total - usable >= offers.heads * offers.sectors * (keepsLast ? 2 : 1)
+      ? {
+          id: translation === 'none' ? 'int13-ata' : 'int13',
+          sectors: usable,
+          who: 'BIOS',
+          offers,
+          ways: translation === 'none' ? biosWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
+        }
+      : null,
+  ({ dos }) =>
+    dos !== null && !makesExtended(dos)
+      ? {
+          id: 'one-partition',
+          sectors: largestPartition(dos),
+          who: 'operating system',
+          dos,
+          most: largestPartition(dos),
+          ways: ['smaller drive']
+        }
+      : null,
+  ({ dos }) =>
+    dos !== null && dos < 7
+      ? {
+          id: 'dos-int13',
+          sectors: 1024 * 255 * 63,
+          who: 'operating system',
+          dos,
+          ways: ['smaller drive', 'fewer cylinders']
+        }
+      : null,
+  ({ dos, total }) =>
+    dos !== null && dos >= 7
+      ? {
+          id: 'tool-64g',
+          sectors: 65_536 * 2048,
+          who: 'partition tool',
+          shownMiB: toolDisplay(total).shown,
+          ways: []
+        }
+      : null,
+  ({ physical, byNumber }) =>
+    physical.cylinders === 16_383 && !byNumber
+      ? {
+          id: 'reports-16383',
+          sectors: 16_383 * 16 * 63,
+          who: 'drive',
+          ways: ['fewer cylinders', 'option ROM', 'overlay']
+        }
+      : null,
+  ({ byNumber }) =>
+    byNumber
+      ? null
+      : { id: 'lba-28', sectors: 2 ** 28, who: 'controller', ways: ['smaller drive', 'option ROM'] },
+  () => ({ id: 'table-32', sectors: 2 ** 32, who: 'partition tool', ways: ['smaller drive'] })
+];
+
 /** Every barrier that lies below the drive, the nearest first. Computed from the setup, not looked up by size. */
 export function barriers(setup: Setup): Barrier[] {
-  const { physical, translation, dos } = setup;
+  const { physical } = setup;
   const total = setup.total ?? sectorsOf(physical);
-  const { geometry, usable } = translate(physical, translation, total, setup.keepsLast);
-  const track = physical.heads * physical.sectors;
-  const out: Barrier[] = [];
-  const add = (b: Barrier) => {
-    if (b.sectors < total) out.push(b);
-  };
-  const most = setup.biosCylinders;
-  if (most !== undefined && physical.cylinders >= most)
-    add({
-      id: 'bios-cylinders',
-      sectors: (most - 1) * track,
-      who: 'BIOS',
-      most,
-      cylinders: physical.cylinders,
-      ways: biosWays
-    });
-  if (setup.hangs?.includes('6322') && physical.cylinders > 6322)
-    add({
-      id: 'bios-6322',
-      sectors: 6322 * track,
-      who: 'BIOS',
-      cylinders: physical.cylinders,
-      ways: biosWays
-    });
-  if (setup.hangs?.includes('65535') && total > 65_535 * 16 * 63)
-    add({
-      id: 'bios-65535',
-      sectors: 65_535 * 16 * 63,
-      who: 'BIOS',
-      ways: ['clip jumper', 'option ROM', 'another BIOS', 'smaller drive']
-    });
-  if (geometry.heads === 256)
-    add({
-      id: 'heads-256',
-      sectors: 8192 * track,
-      who: 'operating system',
-      cylinders: physical.cylinders,
-      heads: physical.heads,
-      shifted: geometry.cylinders,
-      ways: biosWays
-    });
-  // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics.
-  else if (
-    !(setup.extensions && dos !== null && dos >= 7) &&
-    total - usable >= geometry.heads * geometry.sectors * (setup.keepsLast ? 2 : 1)
-  )
-    add({
-      id: translation === 'none' ? 'int13-ata' : 'int13',
-      sectors: usable,
-      who: 'BIOS',
-      offers: geometry,
-      ways: translation === 'none' ? biosWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
-    });
-  if (dos !== null && !makesExtended(dos))
-    add({
-      id: 'one-partition',
-      sectors: largestPartition(dos),
-      who: 'operating system',
-      dos,
-      most: largestPartition(dos),
-      ways: ['smaller drive']
-    });
-  if (dos !== null && dos < 7)
-    add({
-      id: 'dos-int13',
-      sectors: 1024 * 255 * 63,
-      who: 'operating system',
-      dos,
-      ways: ['smaller drive', 'fewer cylinders']
-    });
-  if (dos !== null && dos >= 7)
-    add({
-      id: 'tool-64g',
-      sectors: 65_536 * 2048,
-      who: 'partition tool',
-      shownMiB: toolDisplay(total).shown,
-      ways: []
-    });
-  if (physical.cylinders === 16_383 && !setup.byNumber)
-    add({
-      id: 'reports-16383',
-      sectors: 16_383 * 16 * 63,
-      who: 'drive',
-      ways: ['fewer cylinders', 'option ROM', 'overlay']
-    });
-  if (!setup.byNumber)
-    add({
-      id: 'lba-28',
-      sectors: 2 ** 28,
-      who: 'controller',
-      ways: ['smaller drive', 'option ROM']
-    });
-  add({
-    id: 'table-32',
-    sectors: 2 ** 32,
-    who: 'partition tool',
-    ways: ['smaller drive']
-  });
-  return out.sort((a, b) => a.sectors - b.sectors);
+  const { geometry, usable } = translate(physical, setup.translation, total, setup.keepsLast);
+  const now = { ...setup, total, usable, offers: geometry, track: physical.heads * physical.sectors };
+  return laws
+    .flatMap((law) => law(now) ?? [])
+    .filter((b) => b.sectors < total)
+    .sort((a, b) => a.sectors - b.sectors);
 }

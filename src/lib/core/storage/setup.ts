@@ -117,111 +117,119 @@ export function offered(
 
 const stopping = new Set(['bios-cylinders', 'bios-6322', 'bios-65535', 'heads-256']);
 
+/** What a choice that needs no typing has of a drive: nothing. */
+const notTyped = {
+  type: 'not installed',
+  geometry: null,
+  precomp: null,
+  landing: null,
+  mode: null,
+  logical: null,
+  usable: null,
+  lost: 0,
+  works: true
+};
+
+const costOf = (unused: number, g: Geometry, facts: SetupFacts): Cost =>
+  // Less than one cylinder is rounding.
+  unused < g.heads * g.sectors
+    ? 'nothing'
+    : facts.keepsLast && unused <= g.heads * g.sectors
+      ? 'kept'
+      : 'part';
+
+/** A user type. @param known what it costs, if more than what is lost */
+function userType(
+  id: SetupChoice['id'],
+  geometry: Geometry,
+  known: Cost,
+  drive: DriveSize,
+  facts: SetupFacts,
+  dos: number | null
+): SetupChoice {
+  const total = drive.total ?? sectorsOf(drive.physical);
+  const whole = id === 'whole' && facts.translation.startsWith('lba') ? total : sectorsOf(geometry);
+  const { geometry: logical, usable } = offered(geometry, facts, whole, dos);
+  const lost = Math.max(0, total - usable);
+  return {
+    id,
+    type: 'user',
+    geometry,
+    precomp: drive.precomp ?? NO_PRECOMP,
+    // Usually the cylinder after the last.
+    landing: drive.landing ?? geometry.cylinders,
+    mode: facts.translation,
+    logical,
+    usable,
+    lost,
+    works: known !== 'hangs',
+    // What is lost costs, whatever else does not.
+    cost: known === 'nothing' ? costOf(lost, logical, facts) : known
+  };
+}
+
+/** The best entries of the type table. */
+function tableTypes(drive: DriveSize, facts: SetupFacts): SetupChoice[] {
+  const { physical, translates } = drive;
+  const total = drive.total ?? sectorsOf(physical);
+  const usableOf = (typed: Geometry) => offered(typed, facts).usable;
+  // Beside a user type the best entry is enough to see what it would waste.
+  return fitTypes(physical, translates, facts.types, facts.table, usableOf, total)
+    .slice(0, facts.user ? 1 : 3)
+    .map(({ type, used: usable }) => {
+      const { cylinders, heads, sectors } = type;
+      const geometry = { cylinders, heads, sectors };
+      const lost = Math.max(0, total - usable);
+      return {
+        id: 'type',
+        type: String(type.type),
+        geometry,
+        precomp: type.precomp,
+        landing: type.landing,
+        mode: facts.translation,
+        logical: offered(geometry, facts).geometry,
+        usable,
+        lost,
+        works: true,
+        cost: costOf(lost, geometry, facts)
+      };
+    });
+}
+
+/** Ways past a barrier that are no numbers to type. */
+const untyped: readonly [Way, Pick<SetupChoice, 'id' | 'cost'> & { type?: string }][] = [
+  ['option ROM', { id: 'rom', cost: 'adapter-card' }],
+  ['another BIOS', { id: 'bios', type: '', cost: 'another-rom' }],
+  ['overlay', { id: 'overlay', type: 'user', cost: 'unreadable-without' }],
+  ['smaller drive', { id: 'smaller', type: '', cost: 'another-drive' }],
+  ['clip jumper', { id: 'clip', type: '', cost: 'jumper-hides' }]
+];
+
 /**
  * What to type into the setup, the best first: the drive as it is, fewer cylinders, the best entries of the type
  * table, and the ways past a limit that need no typing, each with what it costs.
  */
 export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | null): SetupChoice[] {
-  const { physical, translates } = drive;
-  const total = drive.total ?? sectorsOf(physical);
-  const found = barriersOf(drive, facts, dos);
-  const out: SetupChoice[] = [];
-  const notTyped = {
-    type: 'not installed',
-    geometry: null,
-    precomp: null,
-    landing: null,
-    mode: null,
-    logical: null,
-    usable: null,
-    lost: 0,
-    works: true
-  };
+  const { physical } = drive;
   if (facts.isRom) {
+    const total = drive.total ?? sectorsOf(physical);
     const { geometry: logical, usable } = offered(physical, facts, total, dos);
     return [{ ...notTyped, id: 'by-rom', logical, usable, lost: total - usable, cost: 'nothing' }];
   }
-  const costOf = (unused: number, g: Geometry): Cost =>
-    // Less than one cylinder is rounding.
-    unused < g.heads * g.sectors
-      ? 'nothing'
-      : facts.keepsLast && unused <= g.heads * g.sectors
-        ? 'kept'
-        : 'part';
-  const typed = (id: SetupChoice['id'], geometry: Geometry, cost: Cost, works: boolean): SetupChoice => {
-    const whole = id === 'whole' && facts.translation.startsWith('lba') ? total : sectorsOf(geometry);
-    const { geometry: logical, usable } = offered(geometry, facts, whole, dos);
-    const lost = Math.max(0, total - usable);
-    return {
-      id,
-      type: 'user',
-      geometry,
-      precomp: drive.precomp ?? NO_PRECOMP,
-      // Usually the cylinder after the last.
-      landing: drive.landing ?? geometry.cylinders,
-      mode: facts.translation,
-      logical,
-      usable,
-      lost,
-      works,
-      // What is lost costs, whatever else does not.
-      cost: cost === 'nothing' ? costOf(lost, logical) : cost
-    };
-  };
+  const found = barriersOf(drive, facts, dos);
+  const out: SetupChoice[] = [];
   const hangs =
     found.some((b) => stopping.has(b.id)) ||
     (physical.cylinders === 16_383 && !facts.translation.startsWith('lba'));
   const fits = physical.cylinders <= (facts.mostTyped ?? Infinity);
-  if (facts.user && fits) out.push(typed('whole', physical, hangs ? 'hangs' : 'nothing', !hangs));
+  if (facts.user && fits)
+    out.push(userType('whole', physical, hangs ? 'hangs' : 'nothing', drive, facts, dos));
   const most = safeCylinders(drive, facts, dos);
   if (facts.user && most < physical.cylinders)
-    out.push(typed('fewer', { ...physical, cylinders: most }, 'rest', true));
-  // Beside a user type the best entry is enough to see what it would waste.
-  const entries = fitTypes(
-    physical,
-    translates,
-    facts.types,
-    facts.table,
-    (typed_) => offered(typed_, facts).usable,
-    total
-  ).slice(0, facts.user ? 1 : 3);
-  for (const { type, used } of entries) {
-    const { cylinders, heads, sectors } = type;
-    const geometry = { cylinders, heads, sectors };
-    const { geometry: logical } = offered(geometry, facts);
-    const usable = used;
-    const lost = Math.max(0, total - usable);
-    out.push({
-      id: 'type',
-      type: String(type.type),
-      geometry,
-      precomp: type.precomp,
-      landing: type.landing,
-      mode: facts.translation,
-      logical,
-      usable,
-      lost,
-      works: true,
-      cost: costOf(lost, geometry)
-    });
-  }
+    out.push(userType('fewer', { ...physical, cylinders: most }, 'rest', drive, facts, dos));
+  out.push(...tableTypes(drive, facts));
   const ways = new Set<Way>(found.flatMap((b) => b.ways));
-  if (ways.has('option ROM'))
-    out.push({
-      ...notTyped,
-      id: 'rom',
-      cost: 'adapter-card'
-    });
-  if (ways.has('another BIOS')) out.push({ ...notTyped, id: 'bios', type: '', cost: 'another-rom' });
-  if (ways.has('overlay'))
-    out.push({
-      ...notTyped,
-      id: 'overlay',
-      type: 'user',
-      cost: 'unreadable-without'
-    });
-  if (ways.has('smaller drive')) out.push({ ...notTyped, id: 'smaller', type: '', cost: 'another-drive' });
-  if (ways.has('clip jumper')) out.push({ ...notTyped, id: 'clip', type: '', cost: 'jumper-hides' });
+  for (const [way, choice] of untyped) if (ways.has(way)) out.push({ ...notTyped, ...choice });
   return out.sort(
     (a, b) =>
       Number(isTyped(b)) - Number(isTyped(a)) ||

@@ -14,21 +14,9 @@ import {
   type Choice,
   type Row
 } from './choices';
-import { subjectOf, type Assumption, type Told } from './meanings';
+import { subjectOf } from './meanings';
+import { Positions, doubtsOf, free, missing, other, type Question, type ReadPosition } from './positions';
 import { fieldOf, type Field, type Spot } from './spots';
-
-/** A position of a table, as it will stand in the part. */
-export interface ReadPosition {
-  id: string;
-  label: string;
-  state: State;
-  told: Told[];
-  functions: FunctionKind[];
-  isDefault: boolean;
-  /** Nobody wrote it: it is the other state of a choice of two. */
-  assumed: boolean;
-  lines: number[];
-}
 
 export interface ReadSetting {
   id: string;
@@ -42,28 +30,6 @@ export interface ReadSetting {
   default: string | null;
   functions: FunctionKind[];
 }
-
-export type Question =
-  /** Two rows give one state two meanings. */
-  | { about: 'contradiction'; setting: string; lines: number[]; texts: string[] }
-  /** More than one row is marked as the default. */
-  | { about: 'defaults'; setting: string; lines: number[] }
-  /** Numbers stand without a word that says what they are. */
-  | { about: 'what-numbers'; setting: string; lines: number[] }
-  /** A position whose words mean nothing that is known; they are kept. */
-  | { about: 'what-it-means'; setting: string; lines: number[] }
-  /** A block is named and no row says how it stands. */
-  | { about: 'no-rows'; block: string; lines: number[] }
-  /** Rows beyond what any setting has; they are not in it. */
-  | { about: 'too-many'; setting: string; lines: number[] }
-  /** The default of a setting is not said. */
-  | { about: 'default-unknown'; setting: string; lines: number[] }
-  /** A number was read as one of a kind by its look alone. */
-  | { about: 'assumed'; lines: number[]; assumption: Assumption }
-  /** Places that are only counted are taken to be pairs of pins in their order. */
-  | { about: 'pairs'; lines: number[] }
-  /** Marks stand for sides and no legend says which. */
-  | { about: 'marks'; marks: 'bits' | 'crosses'; lines: number[] };
 
 export interface Assembled {
   blocks: Block[];
@@ -254,90 +220,43 @@ function settingOf(
     joinedName(names)
   );
   const id = free(idOf(label), taken);
-  const positions: ReadPosition[] = [];
-  const add = (row: Row, state: State, assumed = false) => {
-    const same = positions.find((p) => JSON.stringify(p.state) === JSON.stringify(state));
-    const lines = row.lines.map((n) => n + 1);
-    if (same) {
-      same.lines = unique([...same.lines, ...lines]);
-      same.isDefault ||= row.isDefault;
-      if (same.label === row.label || !row.label) return;
-      if (!same.label) {
-        Object.assign(same, { label: row.label, told: row.told, functions: row.functions });
-        return;
-      }
-      questions.push({
-        about: 'contradiction',
-        setting: id,
-        lines: same.lines,
-        texts: [same.label, row.label]
-      });
-      Object.assign(same, { label: `${same.label} or ${row.label}`.slice(0, 110), told: [] });
-      return;
-    }
-    positions.push({
-      id: free(idOf(row.label || 'position'), new Set(positions.map((p) => p.id))),
-      label: row.label || '?',
-      state,
-      told: row.told,
-      functions: row.functions,
-      isDefault: row.isDefault,
-      assumed,
-      lines
-    });
-  };
+  const positions = new Positions(id, questions);
   const statesOf = knownStates(rows);
   const tooMany: number[] = [];
   for (const row of rows) {
     const ways = isSwitch ? [[...row.spots]] : writtenOut(row.spots, statesOf);
-    if (!ways || positions.length + ways.length > MOST_POSITIONS) {
+    if (!ways || positions.list.length + ways.length > MOST_POSITIONS) {
       tooMany.push(...row.lines.map((n) => n + 1));
       continue;
     }
-    for (const spots of ways) add(row, stateOf(spots));
+    for (const spots of ways) positions.add(row, stateOf(spots));
     for (const assumption of row.assumptions)
       questions.push({ about: 'assumed', lines: row.lines.map((n) => n + 1), assumption });
   }
   if (tooMany.length) questions.push({ about: 'too-many', setting: id, lines: tooMany });
   const fieldKeys = new Set(fields.map(keyOfField));
-  for (const rest of read.rest)
-    if (rest.fields.some((f) => fieldKeys.has(keyOfField(f))))
-      for (const state of missing(fields, positions, stateOf, isSwitch))
-        add(
-          understood({
-            lines: [rest.line],
-            spots: [],
-            values: [{ text: rest.value, heading: '' }],
-            heading,
-            isDefault: false
-          }),
-          state
-        );
-  other(positions, fields, stateOf, heading);
-
-  const defaults = positions.filter((p) => p.isDefault);
-  if (defaults.length > 1)
-    questions.push({ about: 'defaults', setting: id, lines: unique(defaults.flatMap((p) => p.lines)) });
-  const lines = unique(positions.flatMap((p) => p.lines));
-  if (!defaults.length) questions.push({ about: 'default-unknown', setting: id, lines: lines.slice(0, 1) });
-  const dumb = positions.filter((p) => !p.told.length && !p.assumed);
-  if (dumb.length === positions.length)
-    questions.push({
-      about: dumb.every((p) => /^[\d\s./,-]+h?$/i.test(p.label)) ? 'what-numbers' : 'what-it-means',
-      setting: id,
-      lines: unique(dumb.flatMap((p) => p.lines))
+  for (const rest of read.rest.filter((r) => r.fields.some((f) => fieldKeys.has(keyOfField(f))))) {
+    const row = understood({
+      lines: [rest.line],
+      spots: [],
+      values: [{ text: rest.value, heading: '' }],
+      heading,
+      isDefault: false
     });
-  else if (dumb.length)
-    questions.push({ about: 'what-it-means', setting: id, lines: unique(dumb.flatMap((p) => p.lines)) });
+    for (const state of missing(fields, positions.list, stateOf, isSwitch)) positions.add(row, state);
+  }
+  other(positions.list, fields, stateOf, heading);
+  questions.push(...doubtsOf(id, positions.list));
+  const defaults = positions.list.filter((p) => p.isDefault);
   return {
     id,
     label,
     on: names,
     block: block.id,
     heading,
-    positions,
+    positions: positions.list,
     default: defaults.length === 1 ? there(defaults[0]).id : null,
-    functions: unique([...about.functions, ...positions.flatMap((p) => p.functions)])
+    functions: unique([...about.functions, ...positions.list.flatMap((p) => p.functions)])
   };
 }
 
@@ -383,72 +302,6 @@ function labelOf(heading: string, isSubject: boolean, kinds: readonly string[], 
   if (plain && (isSubject || kinds.length === 0)) return plain.slice(0, 60);
   const terms = kinds.flatMap((k) => KIND_TERMS[k] ?? []);
   return terms.length ? terms.join(', ').slice(0, 60) : names;
-}
-
-function free(wanted: string, taken: Set<string>): string {
-  let id = wanted;
-  for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`;
-  taken.add(id);
-  return id;
-}
-
-/** States of a choice that no row names, for `all others: reserved`. */
-function missing(
-  fields: readonly Field[],
-  positions: readonly ReadPosition[],
-  stateOf: (spots: Spot[]) => State,
-  isSwitch: boolean
-): State[] {
-  if (!isSwitch && fields.some((f) => f.pins)) return [];
-  if (fields.length > 8) return [];
-  const known = new Set(positions.map((p) => JSON.stringify(p.state)));
-  const out: State[] = [];
-  for (let bits = 0; bits < 1 << fields.length; bits++) {
-    const state = stateOf(fields.map((f, i) => ({ ...f, side: bits & (1 << i) ? 'off' : 'on' })));
-    if (!known.has(JSON.stringify(state)) && !positions.some((p) => covers(p.state, state))) out.push(state);
-  }
-  return out;
-}
-const covers = (a: State, b: State): boolean =>
-  'switches' in a &&
-  'switches' in b &&
-  Object.entries(a.switches).every(([n, side]) => b.switches[n] === side);
-
-/** The other state of one jumper or switch: what one state switches on the other switches off. */
-function other(
-  positions: ReadPosition[],
-  fields: readonly Field[],
-  stateOf: (spots: Spot[]) => State,
-  heading: string
-): void {
-  const [only, ...more] = positions;
-  const [field, ...fieldsLeft] = fields;
-  if (!only || more.length || !field || fieldsLeft.length || field.pins) return;
-  const stands =
-    'switches' in only.state
-      ? Object.values(only.state.switches)[0] === 'on'
-      : 'caps' in only.state && only.state.caps.length > 0;
-  const told = only.told.flatMap((t): Told[] =>
-    t.kind === 'switched'
-      ? [{ kind: 'switched', on: !t.on }]
-      : t.kind === 'fact' && t.fact === 'fpu'
-        ? [{ kind: 'fact', fact: 'fpu', value: t.value === 1 ? 0 : 1 }]
-        : []
-  );
-  const opposite = told[0];
-  positions.push({
-    id: free(
-      opposite?.kind === 'switched' ? (opposite.on ? 'enabled' : 'disabled') : 'other',
-      new Set(positions.map((p) => p.id))
-    ),
-    label: opposite?.kind === 'switched' ? (opposite.on ? 'enabled' : 'disabled') : '?',
-    state: stateOf([{ ...field, side: stands ? 'off' : 'on' }]),
-    told,
-    functions: subjectOf(heading).functions,
-    isDefault: false,
-    assumed: true,
-    lines: []
-  });
 }
 
 /** The setting as it stands in a part. A default that nobody gave is the first row, marked as a guess. */

@@ -1,7 +1,7 @@
 import { lastOf, there } from '../model';
 import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type Split, type State } from './cells';
 import { lex, type BlockSort, type Token } from './lex';
-import { wordsOf } from './sentence';
+import { wordsOf } from './groups';
 import type { Context, Field, Spot } from './spots';
 
 /** What a row of a table says, with a value for each column of words. */

@@ -1,9 +1,10 @@
 import { there } from '../model';
 import type { Claim, Constraint, FactValue, FunctionKind, Meaning, PartFunction, Resource } from '../model';
 import { claimOf, usualClaims, usualOf } from '../resources';
-import type { ReadPosition, ReadSetting } from './assemble';
+import type { ReadSetting } from './assemble';
 import { idOf } from './layout';
 import { subjectOf, type Told } from './meanings';
+import type { ReadPosition } from './positions';
 
 /** What was taken for granted when numbers became claims. */
 export type ClaimAssumption =

@@ -1,9 +1,10 @@
 import type { Block, Constraint, FunctionKind, Meaning, Part, PartFunction } from '../model';
 import { OFFERED } from '../own';
-import { assemble, settingFor, type Question, type ReadPosition, type ReadSetting } from './assemble';
+import { assemble, settingFor, type ReadSetting } from './assemble';
 import { claimsOf, mainOf, type ClaimAssumption } from './functions';
 import { readLines, TABLE_LIMITS, type LineAs, type ReadLine } from './lines';
 import type { Assumption, Told } from './meanings';
+import type { Question, ReadPosition } from './positions';
 
 export { TABLE_LIMITS };
 export { printTable } from './print';

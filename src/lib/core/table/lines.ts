@@ -5,7 +5,8 @@ import { lex, plain, type Side, type Token } from './lex';
 import { meant, subjectOf } from './meanings';
 import { reshape } from './shapes/reshape';
 import { readSideways } from './sideways';
-import { readSentence, wordsOf } from './sentence';
+import { wordsOf } from './groups';
+import { readSentence } from './sentence';
 import type { Context, Field, Spot } from './spots';
 
 /** How a line was taken. `note`: words that say nothing of a setting; they are kept. */
@@ -99,6 +100,177 @@ export function sizeIn(text: string): number | null {
   return m ? Number(m[1]) : null;
 }
 
+/** Takes the keys to marks out of the lines: in brackets, behind a title, or on lines of their own. */
+function takeLegends(lines: string[]): { legend: Map<string, Side>; legends: Set<number> } {
+  const legend = new Map<string, Side>();
+  const legends = new Set<number>();
+  const keyIn = (text: string | undefined) => {
+    const key = text?.trim() ? legendOf(lex(text)) : null;
+    for (const [symbol, side] of key ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
+    return key !== null;
+  };
+  lines.forEach((line, i) => {
+    // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
+    for (const bracket of line.matchAll(/\(([^()]*)\)/g))
+      if (keyIn(bracket[1])) lines[i] = line.replace(bracket[0], '');
+    // `Switch settings, 1 = on 0 = off`: the key behind a title.
+    const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(there(lines[i]));
+    if (keyIn(tail?.[2])) lines[i] = there(tail?.[1]);
+    if (keyIn(line)) legends.add(i);
+  });
+  return { legend, legends };
+}
+
+/** Reads line after line, each in the light of those above it. */
+class Reader {
+  readonly as: LineAs[];
+  readonly rows: RawRow[] = [];
+  readonly rest: RestRow[] = [];
+  readonly named: Lines['named'] = [];
+  readonly legend: Map<string, Side>;
+  title: string | null = null;
+  private readonly legends: Set<number>;
+  private context: Context = { block: null, fields: [] };
+  private heading = '';
+  /** A heading that is itself a value: `640K:` above the switches that make it. */
+  private value: string | null = null;
+  private afterHeading = false;
+
+  constructor(
+    private readonly lines: string[],
+    readonly marks: Set<'bits' | 'crosses'>
+  ) {
+    this.as = lines.map(() => 'not-understood');
+    ({ legend: this.legend, legends: this.legends } = takeLegends(lines));
+    for (let i = 0; i < lines.length; i++) i = this.read(i);
+  }
+
+  /** @returns the last line that was read with this one */
+  private read(i: number): number {
+    const line = there(this.lines[i]);
+    const plain = this.plainly(line);
+    if (plain) {
+      this.as[i] = plain;
+      return i;
+    }
+    const tokens = lex(line);
+    if (legendOf(tokens) || STAR_LEGEND.test(line)) {
+      this.as[i] = 'legend';
+      return i;
+    }
+    const other = REST.exec(line)?.[1];
+    if (other && this.context.fields.length && !tokens.some((t) => t.sort === 'ref')) {
+      this.rest.push({ line: i, value: other.trim(), heading: this.heading, fields: this.context.fields });
+      this.as[i] = 'rest';
+      return i;
+    }
+    const last = this.table(i);
+    if (last !== null) return last;
+    // `see figure 2`, `refer to JP9`: no statement, whatever it names.
+    this.as[i] =
+      /^\W*(?:see|refer|note)\b/i.test(line) && !tokens.some((t) => t.sort === 'side' || t.sort === 'pins')
+        ? 'note'
+        : this.sentence(i, line, tokens);
+    return i;
+  }
+
+  private plainly(line: string): LineAs | null {
+    if (!line.trim()) return 'blank';
+    return isRule(line) ? 'rule' : null;
+  }
+
+  /** A table of columns or one that lies on its side, from a line on. @returns its last line */
+  private table(i: number): number | null {
+    const { lines, context, legend, legends } = this;
+    const table = readSideways(lines, i, context, legend) ?? readColumns(lines, i, context, legend, legends);
+    if (!table) return null;
+    for (const n of table.lines)
+      this.as[n] = legends.has(n) ? 'legend' : (this.plainly(there(lines[n])) ?? 'rows');
+    if (!table.rows.some((r) => r.line === i)) this.as[i] = 'heading';
+    for (const n of table.odd) this.as[n] = 'not-understood';
+    for (const row of table.rows)
+      this.rows.push({
+        lines: [row.line],
+        spots: row.spots,
+        values: row.values,
+        heading: row.section ?? this.heading,
+        isDefault: row.isDefault
+      });
+    table.marks.forEach((m) => this.marks.add(m));
+    this.context = table.context;
+    this.afterHeading = false;
+    this.value = null;
+    return Math.max(...table.lines);
+  }
+
+  private sentence(i: number, line: string, tokens: readonly Token[]): LineAs {
+    const read = readSentence(tokens, this.context, this.heading);
+    if (read?.kind === 'mismatch') return 'not-understood';
+    if (read?.kind === 'statements') {
+      this.context = read.context;
+      const own = read.heading ?? this.heading;
+      if (read.heading !== null && (subjectOf(read.heading).subject || !this.heading))
+        this.heading = read.heading;
+      for (const { value, spots, isDefault, declares } of read.statements) {
+        const words = value || (isDefault ? '' : (this.value ?? ''));
+        this.rows.push({
+          lines: [i],
+          spots,
+          values: words ? [{ text: words, heading: '' }] : [],
+          heading: own,
+          isDefault,
+          ...(declares ? { declares } : {})
+        });
+      }
+      this.afterHeading = false;
+      return read.statements.length ? 'rows' : 'not-understood';
+    }
+    if (read?.kind === 'heading') {
+      this.context = { ...read.context, fields: read.context.fields.filter((f) => f.n !== undefined) };
+      if (read.heading || !this.afterHeading) this.heading = read.heading;
+      this.value = null;
+      const { block } = this.context;
+      if (block) this.named.push({ line: i, ...block, heading: this.heading, size: sizeIn(line) });
+      this.afterHeading = true;
+      return 'heading';
+    }
+    return this.words(i, line, tokens);
+  }
+
+  /** A line that names no jumper or switch: a heading, a value above its states, a title, or a note. */
+  private words(i: number, line: string, tokens: readonly Token[]): LineAs {
+    const words = wordsOf(tokens);
+    const about = subjectOf(words);
+    const isProse = line.trim().length > 90 || (/[.!]$/.test(line.trim()) && words.split(' ').length > 5);
+    const told = meant(words, this.heading).told.filter(
+      (t) => t.kind !== 'switched' && t.kind !== 'reserved'
+    );
+    // `A = IRQ 3`: a statement whose state nobody can read.
+    if (told.length && tokens.some((t) => t.sort === 'sep' && t.text === '=')) return 'not-understood';
+    if (isProse) return 'note';
+    const ends = /:\s*$/.test(line);
+    if (told.length && /[:=]\s*$/.test(line)) {
+      this.value = words;
+      this.afterHeading = true;
+      return 'heading';
+    }
+    const isAbout = ends || about.subject !== null || about.functions.length > 0;
+    const isTitle = isAbout ? i < 3 && !ends && !about.subject : !this.rows.length;
+    if (this.title === null && isTitle) {
+      // Of a title only the functions matter: it is no heading of what follows.
+      this.title = words;
+      return 'title';
+    }
+    if (isAbout) {
+      this.heading = words;
+      this.value = null;
+      this.afterHeading = true;
+      return 'heading';
+    }
+    return tokens.some((t) => t.sort === 'side' || t.sort === 'pins') ? 'not-understood' : 'note';
+  }
+}
+
 /**
  * Reads a text line by line. No line is lost: what says nothing of a setting is a note, what looks as if it should
  * and could not be read is `not-understood`.
@@ -107,166 +279,15 @@ export function sizeIn(text: string): number | null {
 export function readLines(text: string): Lines {
   const source = text.replace(/\r\n?/g, '\n').split('\n').slice(0, TABLE_LIMITS.lines);
   const shaped = reshape(source.map((l) => plain(l.slice(0, TABLE_LIMITS.width).replace(BLANKS, GAP))));
-  const { lines } = shaped;
-  const as: LineAs[] = lines.map(() => 'not-understood');
-  const rows: RawRow[] = [];
-  const rest: RestRow[] = [];
-  const named: Lines['named'] = [];
-  const marks = new Set<'bits' | 'crosses'>();
-  if (shaped.bits.length) marks.add('bits');
-  if (shaped.crosses.length) marks.add('crosses');
-  const legend = new Map<string, Side>();
-  let context: Context = { block: null, fields: [] };
-  let heading = '';
-  /** A heading that is itself a value: `640K:` above the switches that make it. */
-  let value: string | null = null;
-  let title: string | null = null;
-  let afterHeading = false;
-  const legends = new Set<number>();
-
-  lines.forEach((line, i) => {
-    // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
-    for (const bracket of line.matchAll(/\(([^()]*)\)/g)) {
-      const key = legendOf(lex(there(bracket[1])));
-      if (!key) continue;
-      for (const [symbol, side] of key) if (!symbol.startsWith('side:')) legend.set(symbol, side);
-      lines[i] = line.replace(bracket[0], '');
-    }
-    // `Switch settings, 1 = on 0 = off`: the key behind a title.
-    const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(there(lines[i]));
-    const behind = tail ? legendOf(lex(there(tail[2]))) : null;
-    if (tail && behind) {
-      for (const [symbol, side] of behind) if (!symbol.startsWith('side:')) legend.set(symbol, side);
-      lines[i] = there(tail[1]);
-    }
-    const found = line.trim() ? legendOf(lex(line)) : null;
-    for (const [symbol, side] of found ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
-    if (found) legends.add(i);
-  });
-
-  for (let i = 0; i < lines.length; i++) {
-    const line = there(lines[i]);
-    if (!line.trim()) {
-      as[i] = 'blank';
-      continue;
-    }
-    if (isRule(line)) {
-      as[i] = 'rule';
-      continue;
-    }
-    const tokens = lex(line);
-    if (legendOf(tokens) || STAR_LEGEND.test(line)) {
-      as[i] = 'legend';
-      continue;
-    }
-    const other = REST.exec(line);
-    if (other?.[1] && context.fields.length && !tokens.some((t) => t.sort === 'ref')) {
-      rest.push({ line: i, value: other[1].trim(), heading, fields: context.fields });
-      as[i] = 'rest';
-      continue;
-    }
-    const table = readSideways(lines, i, context, legend) ?? readColumns(lines, i, context, legend, legends);
-    if (table) {
-      for (const n of table.lines)
-        as[n] = legends.has(n)
-          ? 'legend'
-          : isRule(there(lines[n]))
-            ? 'rule'
-            : there(lines[n]).trim()
-              ? 'rows'
-              : 'blank';
-      if (!table.rows.some((r) => r.line === i)) as[i] = 'heading';
-      for (const n of table.odd) as[n] = 'not-understood';
-      for (const row of table.rows)
-        rows.push({
-          lines: [row.line],
-          spots: row.spots,
-          values: row.values,
-          heading: row.section ?? heading,
-          isDefault: row.isDefault
-        });
-      table.marks.forEach((m) => marks.add(m));
-      context = table.context;
-      i = Math.max(...table.lines);
-      afterHeading = false;
-      value = null;
-      continue;
-    }
-    // `see figure 2`, `refer to JP9`: no statement, whatever it names.
-    if (
-      /^\W*(?:see|refer|note)\b/i.test(line) &&
-      !tokens.some((t) => t.sort === 'side' || t.sort === 'pins')
-    ) {
-      as[i] = 'note';
-      continue;
-    }
-    const read = readSentence(tokens, context, heading);
-    if (read?.kind === 'statements') {
-      context = read.context;
-      const own = read.heading ?? heading;
-      if (read.heading !== null && (subjectOf(read.heading).subject || !heading)) heading = read.heading;
-      for (const s of read.statements) {
-        const words = s.value || (s.isDefault ? '' : (value ?? ''));
-        rows.push({
-          lines: [i],
-          spots: s.spots,
-          values: words ? [{ text: words, heading: '' }] : [],
-          heading: own,
-          isDefault: s.isDefault,
-          ...(s.declares ? { declares: true } : {})
-        });
-      }
-      as[i] = read.statements.length ? 'rows' : 'not-understood';
-      afterHeading = false;
-      continue;
-    }
-    if (read?.kind === 'heading') {
-      context = { ...read.context, fields: read.context.fields.filter((f) => f.n !== undefined) };
-      if (read.heading || !afterHeading) heading = read.heading;
-      value = null;
-      if (context.block) named.push({ line: i, ...context.block, heading, size: sizeIn(line) });
-      as[i] = 'heading';
-      afterHeading = true;
-      continue;
-    }
-    if (read?.kind === 'mismatch') {
-      as[i] = 'not-understood';
-      continue;
-    }
-    const words = wordsOf(tokens);
-    const about = subjectOf(words);
-    const isProse = line.trim().length > 90 || (/[.!]$/.test(line.trim()) && words.split(' ').length > 5);
-    const told = meant(words, heading).told.filter((t) => t.kind !== 'switched' && t.kind !== 'reserved');
-    // `A = IRQ 3`: a statement whose state nobody can read.
-    if (told.length && tokens.some((t) => t.sort === 'sep' && t.text === '=')) as[i] = 'not-understood';
-    else if (isProse) as[i] = 'note';
-    else if (told.length && /[:=]\s*$/.test(line)) {
-      value = words;
-      as[i] = 'heading';
-      afterHeading = true;
-    } else if (about.subject || about.functions.length || /:\s*$/.test(line)) {
-      // Of a title only the functions matter: it is no heading of what follows.
-      if (title === null && i < 3 && !/:\s*$/.test(line) && !about.subject) {
-        title = words;
-        as[i] = 'title';
-        continue;
-      }
-      heading = words;
-      value = null;
-      as[i] = 'heading';
-      afterHeading = true;
-    } else if (title === null && rows.length === 0) {
-      title = words;
-      as[i] = 'title';
-    } else as[i] = tokens.some((t) => t.sort === 'side' || t.sort === 'pins') ? 'not-understood' : 'note';
-  }
+  const marks = (['bits', 'crosses'] as const).filter((m) => shaped[m].length);
+  const { as, rows, rest, named, title, legend, ...reader } = new Reader(shaped.lines, new Set(marks));
   return {
     lines: source.map((t, i) => ({ n: i + 1, text: t, as: there(as[i]) })),
     rows,
     rest,
     named,
     title,
-    marks: [...marks],
+    marks: [...reader.marks],
     legend,
     pairs: shaped.pairs
   };

@@ -7,11 +7,12 @@ import {
   type State,
   there
 } from '../model';
-import { assemble, settingFor, type ReadPosition, type ReadSetting } from './assemble';
+import { assemble, settingFor, type ReadSetting } from './assemble';
 import { claimsOf, mainOf } from './functions';
 import { idOf } from './layout';
 import { readLines } from './lines';
 import { meant, subjectOf } from './meanings';
+import type { ReadPosition } from './positions';
 
 /** Words for "no jumper fitted", or for a function that is off. */
 const OPEN = /^(?:off|none|open|no|-|–|disabled|removed)$/i;

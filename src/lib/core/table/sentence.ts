@@ -1,6 +1,7 @@
-import { lastOf, there } from '../model';
+import { there } from '../model';
+import { SIZE, groupsOf, hasDefault, isValue, sidesAsValues, wordsOf, type Group } from './groups';
 import { textOf, type Token } from './lex';
-import { meant, subjectOf } from './meanings';
+import { subjectOf } from './meanings';
 import { spotsOf, type Context, type Spot } from './spots';
 
 /** A statement of one line: these jumpers or switches so mean this. */
@@ -17,254 +18,202 @@ export type Sentence =
   | { kind: 'heading'; heading: string; context: Context }
   | { kind: 'mismatch' };
 
-interface Group {
-  s: boolean;
-  tokens: Token[];
-  declares?: boolean;
-}
+const MISMATCH: Sentence = { kind: 'mismatch' };
 
-const FILLER =
-  /^(?:and|to|set|sets|setting|settings|is|are|be|must|should|the|a|an|at|for|with|of|if|then|jumper|jumpers|switch|switches|position|positions|pin|pins|cap|across|=|-|:|,|\/|&|\+)$/i;
-const HEADING =
-  /\bselect(?:ion|ed|or)?s?\b|\bsettings?\b|\bconfiguration\b|\bjumpers?\b|\baddress(?:es)?$|\boptions?\b/i;
-/** How large a block is, which is no value of it. */
-const SIZE = /^\d{1,2}[- ]?(?:pins?|switch(?:es)?|positions?|way)$/i;
-const NOT_PINS_AFTER = /^(?:banks?|irqs?|dma|channels?|drives?|units?|slots?|ids?|lines?|bits?)$/i;
-
-const isSwitch = (groups: readonly Group[], context: Context): boolean => {
-  for (let i = groups.length - 1; i >= 0; i--)
-    for (let k = there(groups[i]).tokens.length - 1; k >= 0; k--) {
-      const t = there(there(groups[i]).tokens[k]);
-      if (t.sort === 'ref') return t.of === 'switch';
-    }
-  return context.block?.of === 'switch';
-};
-
-/** `5`, `5,6`, `1=` before a side: the number of a switch. */
-function isSwitchNumber(tokens: readonly Token[], at: number): boolean {
-  const t = there(tokens[at]);
-  if (t.sort !== 'text' || !/^\d{1,2}$/.test(t.text) || Number(t.text) > 16 || Number(t.text) < 1)
-    return false;
-  // `on on = 1, off on = 2`: behind an equals sign and sides it is a value.
-  const [before, equals] = [tokens[at - 2], tokens[at - 1]];
-  if (before?.sort === 'side' && equals?.sort === 'sep' && equals.text === '=') return false;
-  for (let i = at + 1; i < tokens.length; i++) {
-    const next = there(tokens[i]);
-    if (next.sort === 'side') return true;
-    if (next.sort === 'mark' && /^[01]+$/.test(next.text) && next.text.length > 1) return true;
-    if (next.sort === 'sep' && /[,:=]/.test(next.text)) continue;
-    if (next.sort === 'text' && /^(?:\d{1,2}|and|&|\/|\+|is|are)$/i.test(next.text)) continue;
-    return false;
-  }
-  return false;
-}
-
-/** Whether a side in this place says how something stands, and is not part of what a position means. */
-function sideIsState(groups: readonly Group[], previous: Token | undefined, context: Context): boolean {
-  const group = groups.at(-1);
-  if (!previous || !group) return context.block !== null;
-  if (previous.sort === 'sep' && /[,;|([]/.test(previous.text)) return true;
-  // `1-2 IRQ 3, open off`: the jumper stands open, and that is what it means.
-  if (previous.sort === 'side' && group.s && group.tokens.length === 1 && !isSwitch(groups, context))
-    return false;
-  if (group.s) {
-    const last = group.tokens.at(-1);
-    // `SW1 3-4: off off` names switches, `JP5 1-2: on` says what the jumper there does.
-    if (previous.sort === 'sep' && /[=:]/.test(previous.text))
-      return last?.sort !== 'side' && (last?.sort !== 'pins' || isSwitch(groups, context));
-    return true;
-  }
-  return previous.sort === 'sep' && /[=:]/.test(previous.text);
-}
-
-/**
- * `JP6 Game port ON enabled OFF disabled`, `J10 ON=colour OFF=mono`: a side that its meaning follows. Before an equals
- * sign it always is; among words only where both sides stand in the line and nothing said yet how the jumper stands.
- */
-function opensMeaning(
-  tokens: readonly Token[],
-  at: number,
-  groups: readonly Group[],
-  context: Context
-): boolean {
-  const hasBlock = context.block !== null || groups.some((g) => g.s);
-  const next = tokens[at + 1];
-  // `1-2 378h 2-3 278h open 3BCh`: behind pairs of pins with their meanings a bare "open" is the last state.
-  const own = tokens[at];
-  const paired = groups.filter((g) => g.s && g.tokens.some((t) => t.sort === 'pins')).length;
-  if (
-    own?.sort === 'side' &&
-    /^(?:open|none|removed|no jumper)$/i.test(own.text) &&
-    paired > 1 &&
-    next?.sort === 'text'
-  )
-    return true;
-  if (!hasBlock || !next) return false;
-  if (next.sort === 'sep' && /[=:]/.test(next.text)) return true;
-  const states = groups.filter((g) => g.s);
-  const isOpen = states.every((g) => g.tokens.every((t) => t.sort === 'ref'));
-  const sides = tokens.flatMap((t, i) =>
-    t.sort === 'side' && tokens[i + 1]?.sort === 'text' ? [t.side] : []
+/** A name alone, without a side; numbers of switches without a side name them, too. */
+function isBare(group: Group): boolean {
+  const rest = group.tokens.filter((t) => t.sort !== 'default');
+  const first = rest[0];
+  const named = first?.sort === 'ref' && first.of === 'switch' && rest.length > 1;
+  return (
+    rest.length > 0 &&
+    rest.every((t) => t.sort === 'ref' || (named && (t.sort === 'pins' || t.sort === 'text')))
   );
-  const before = tokens.slice(0, at).some((t) => t.sort === 'side');
-  return next.sort === 'text' && new Set(sides).size > 1 && (isOpen || before);
 }
 
-/** `S1-1 ON, S1-2 OFF = 10`: behind sides a row of bits is a number. */
-const isSaid = (group: Group | undefined): boolean => group?.tokens.some((t) => t.sort === 'side') ?? false;
-
-/** `Drive 1-2 A  2-3 B`: two pairs with a pin in common are the pins of a header, and no numbers of anything. */
-function isThreePins(tokens: readonly Token[]): boolean {
-  const pairs = tokens.flatMap((t) => (t.sort === 'pins' && t.joint === 'dash' ? [t.pair] : []));
-  return pairs.length === 2 && there(pairs[0])[1] === there(pairs[1])[0];
-}
-
-function groupsOf(tokens: readonly Token[], context: Context): Group[] {
-  const groups: Group[] = [];
-  const put = (s: boolean, token: Token, declares = false) => {
-    const last = groups.at(-1);
-    if (last && last.s === s && !declares && !endsHere) last.tokens.push(token);
-    else groups.push({ s, tokens: [token], ...(declares ? { declares } : {}) });
-    endsHere = false;
-  };
-  let endsHere = false;
-  tokens.forEach((token, i) => {
-    const previous = tokens[i - 1];
-    switch (token.sort) {
-      case 'ref':
-        return put(true, token);
-      case 'pins':
-        return put(
-          !(previous?.sort === 'text' && NOT_PINS_AFTER.test(previous.text)) || isThreePins(tokens),
-          token
-        );
-      case 'side':
-        return put(sideIsState(groups, previous, context) || opensMeaning(tokens, i, groups, context), token);
-      case 'mark':
-        if (
-          /^[01]{2,}$/.test(token.text) &&
-          isSwitch(groups, context) &&
-          (groups.at(-1)?.s ?? true) &&
-          !isSaid(groups.at(-1))
-        )
-          return put(true, token);
-        if (/^[.-]$/.test(token.text)) return;
-        return put(false, { sort: 'text', text: token.text });
-      case 'default': {
-        const next = tokens
-          .slice(i + 1)
-          .find((t) => !(t.sort === 'sep' || (t.sort === 'text' && FILLER.test(t.text))));
-        const opens = previous === undefined || (previous.sort === 'sep' && /[,;|.]/.test(previous.text));
-        if (opens && next && (next.sort === 'ref' || next.sort === 'pins') && !/[*(]/.test(token.text)) {
-          groups.push({ s: true, tokens: [], declares: true });
-          endsHere = false;
-          return;
-        }
-        const last = groups.at(-1);
-        if (last) last.tokens.push(token);
-        else groups.push({ s: false, tokens: [token] });
-        return;
-      }
-      case 'sep': {
-        const last = groups.at(-1);
-        if (token.text === ';' && last?.s) endsHere = true;
-        // `EPROM base: D0000 = W1`: what stands before the colon is no part of the value.
-        if (token.text === ':' && last && !last.s && groups.length === 1) endsHere = true;
-        if (last && !last.s && /[,;()[\]]/.test(token.text)) last.tokens.push(token);
-        return;
-      }
-      case 'text': {
-        const s = isSwitch(groups, context) && isSwitchNumber(tokens, i) && (groups.at(-1)?.s ?? true);
-        if (s || (isSwitch(groups, context) && isSwitchNumber(tokens, i) && previous?.sort === 'sep'))
-          return put(true, token);
-        const ahead = tokens.findIndex((t, k) => k > i && !(t.sort === 'text' && FILLER.test(t.text)));
-        const next = tokens[ahead];
-        if (
-          FILLER.test(token.text) &&
-          groups.at(-1)?.s &&
-          next &&
-          (next.sort === 'ref' ||
-            next.sort === 'pins' ||
-            next.sort === 'side' ||
-            (isSwitch(groups, context) && isSwitchNumber(tokens, ahead)))
-        )
-          return;
-        return put(false, token);
-      }
-    }
+/** `all ON`, `the others OFF`: which switches those are cannot be said. */
+const isOfAll = (tokens: readonly Token[]): boolean =>
+  tokens.some((t, i) => {
+    const before = tokens[i - 1];
+    return t.sort === 'side' && before?.sort === 'text' && /^(?:all|others?|rest)$/i.test(textOf([before]));
   });
-  return groups.filter((g) => g.s || g.tokens.some((t) => t.sort !== 'sep'));
-}
 
-/** `JP5: 1-2 on, 2-3 off`: the words after the pins are what they mean, where nothing else is said. */
-function sidesAsValues(groups: Group[]): Group[] {
-  // `JP9 floppy: 1-2 on, 2-3 off`: the name of the block may stand before, with what it is about behind it.
-  const named = groups[0]?.s && groups[1] && !groups[1].s && groups[0].tokens.every((t) => t.sort === 'ref');
-  const body = named ? groups.slice(2) : groups;
-  const states = body.filter((g) => g.s);
-  const values = body.filter((g, i) => !g.s && i > body.findIndex((x) => x.s));
-  const only = states[0];
-  if (states.length !== 1 || values.length || !only) return groups;
-  const pairs = only.tokens.filter((t, i) => t.sort === 'pins' && only.tokens[i + 1]?.sort === 'side');
-  const isSwitchBlock = only.tokens.some((t) => t.sort === 'ref' && t.of === 'switch');
-  if (
-    !pairs.length ||
-    isSwitchBlock ||
-    only.declares ||
-    groups.some((g) => !g.s && hasDefault(g) && !wordsOf(g.tokens))
-  )
-    return groups;
-  return groups.flatMap((g): Group[] =>
-    g !== only
-      ? [g]
-      : g.tokens.reduce<Group[]>((out, token) => {
-          const previous = out.at(-1)?.tokens.at(-1);
-          // A side behind pins or behind a side is what it means; one behind a meaning is how the jumper stands.
-          const s = token.sort !== 'side' || (previous?.sort === 'side' && lastOf(out).s === false);
-          const last = out.at(-1);
-          if (last && last.s === s) last.tokens.push(token);
-          else out.push({ s, tokens: [token] });
-          return out;
-        }, [])
+/** Whether groups are a meaning and a state, a meaning and a state, and so on. */
+const isValueFirst = (groups: readonly Group[]): boolean =>
+  groups.length >= 2 && groups.length % 2 === 0 && groups.every((g, i) => g.s === (i % 2 === 1));
+
+/** Whether a state stands in brackets. */
+const isInBrackets = (tokens: readonly Token[]): boolean =>
+  tokens.some(
+    (t, i) =>
+      (t.sort === 'pins' && t.text.startsWith('(')) ||
+      (t.sort === 'sep' && t.text === '(' && /^(?:side|ref)$/.test(tokens[i + 1]?.sort ?? ''))
   );
-}
 
-const trimFiller = (text: string): string => {
-  let out = text.trim();
-  for (;;) {
-    const next = out
-      .replace(/^(?:if|for|to|set|use|then|means?|gives|selects?|is|are|=|-|:|,|;)(?:\s+|$)/i, '')
-      // Alone, A is a drive, a bank or a mode.
-      .replace(/^(?:a|an|the)\s+(?=\S)/i, '')
-      .replace(
-        /(?:^|\s+)(?:set|to|is|are|the|with|and|or|short|close|jumper|install|use|=|-|:|,|;|\/|\[|\()$/i,
-        ''
-      )
-      .replace(/[,;:]+$/, '')
-      .trim();
-    if (next === out) return out;
-    out = next;
+/** One line, read in the ways in which its groups can go together. */
+class Reading {
+  private ctx: Context;
+  /** What the line itself says that it is about. */
+  private own: string | null = null;
+  private readonly statements: Statement[] = [];
+  private readonly failed: Group[] = [];
+  private readonly list: Group[];
+
+  constructor(
+    private readonly tokens: readonly Token[],
+    groups: readonly Group[],
+    context: Context,
+    private readonly heading: string
+  ) {
+    this.ctx = context;
+    this.list = [...groups];
   }
-};
-/** Brackets around the whole, or one half of a pair, are no part of the words. */
-const unbracketed = (text: string): string => {
-  const inner = /^\(([^()]*)\)$/.exec(text) ?? /^\[([^[\]]*)\]$/.exec(text);
-  if (inner) return there(inner[1]).trim();
-  const opens = (text.match(/\(/g) ?? []).length;
-  const closes = (text.match(/\)/g) ?? []).length;
-  if (opens > closes) return text.replace(/\s*\(\s*$/, '').replace(/^\(\s*/, '');
-  return closes > opens ? text.replace(/\s*\)\s*$/, '').replace(/^\)\s*/, '') : text;
-};
-export const wordsOf = (tokens: readonly Token[]): string =>
-  unbracketed(trimFiller(unbracketed(trimFiller(textOf(tokens.filter((t) => t.sort !== 'default'))))));
-const hasDefault = (...groups: readonly (Group | undefined)[]): boolean =>
-  groups.some((g) => g?.tokens.some((t) => t.sort === 'default'));
 
-/** Whether words are a number of a known kind, and not the name of what is chosen. */
-const isValue = (words: string, heading: string): boolean =>
-  !HEADING.test(words) &&
-  !SIZE.test(words) &&
-  meant(words, heading).told.some((t) => t.kind !== 'switched' && t.kind !== 'reserved');
+  read(): Sentence {
+    this.takeHeading();
+    return this.wordsFirst() ?? this.nameThenMeanings() ?? this.nameAndSubject() ?? this.statesThenMeanings();
+  }
+
+  private state(group: Group): Spot[] {
+    const read = spotsOf(group.tokens, this.ctx);
+    if (read) this.ctx = read.context;
+    else this.failed.push(group);
+    return read?.spots ?? [];
+  }
+
+  private add(spots: Spot[], value: Group | undefined, s: Group): void {
+    const words = value ? wordsOf(value.tokens) : '';
+    // `from 1-2 to 2-3`: pins that something else says of are no meaning.
+    if (/^\d{1,2}-\d{1,2}\.?$/.test(words)) this.failed.push(s);
+    else if (spots.length)
+      this.statements.push({
+        spots,
+        value: words,
+        isDefault: hasDefault(value, s) || s.declares === true,
+        ...(s.declares ? { declares: true } : {})
+      });
+  }
+
+  private said(): Sentence {
+    if (this.failed.length && !this.statements.length) return MISMATCH;
+    return { kind: 'statements', heading: this.own, statements: this.statements, context: this.ctx };
+  }
+
+  private asHeading(heading: string): Sentence {
+    return this.failed.length ? MISMATCH : { kind: 'heading', heading, context: this.ctx };
+  }
+
+  /** Words before all others, and a name behind them: `IRQ positions (JP9): IRQ 3 = 1-2, …`. */
+  private takeHeading(): void {
+    const { list } = this;
+    if (list[0] && list[1] && !list[0].s && !list[1].s) this.own = wordsOf(list.shift()!.tokens);
+    const [about, block, ...rest] = list;
+    if (
+      about &&
+      block &&
+      !about.s &&
+      block.s &&
+      isBare(block) &&
+      isValueFirst(rest) &&
+      !list.some((g) => g.declares) &&
+      !isValue(wordsOf(about.tokens), this.heading)
+    ) {
+      this.own = [this.own, wordsOf(about.tokens)].filter(Boolean).join(' ');
+      this.state(block);
+      list.splice(0, 2);
+    }
+  }
+
+  /** Words before the first state: the value of a lone state, or what the whole line is about. */
+  private wordsFirst(): Sentence | null {
+    const { list } = this;
+    const first = there(list[0]);
+    if (first.s) return null;
+    const states = list.filter((g) => g.s && !g.declares).length;
+    const values = list.filter((g) => !g.s).length;
+    const words = wordsOf(first.tokens);
+    // Behind a heading of its own a value is no heading again: `EPROM base: D0000 = W1, …`.
+    if (values > states && !(this.own !== null && isValue(words, this.own))) {
+      this.own = words;
+      list.shift();
+      return null;
+    }
+    const second = list[1];
+    if (
+      values === 1 &&
+      states === 1 &&
+      second &&
+      isBare(second) &&
+      !isValue(words, this.heading) &&
+      !hasDefault(first)
+    ) {
+      // `I/O address jumper JP4`: a heading with the block behind it.
+      this.state(second);
+      return this.asHeading(words);
+    }
+    let value: Group | undefined;
+    for (const group of list) {
+      if (!group.s) value = group;
+      else {
+        const onlyDefault = value && wordsOf(value.tokens) === '' && hasDefault(value);
+        this.add(this.state(group), value, onlyDefault ? { ...group, declares: true } : group);
+        value = undefined;
+      }
+    }
+    // A value behind the last state belongs to none: nobody can say how they go together.
+    return value && wordsOf(value.tokens) !== '' ? MISMATCH : this.said();
+  }
+
+  /** `J2: IRQ4 (1-2), IRQ3 (2-3)`: the name, then each meaning before its state. */
+  private nameThenMeanings(): Sentence | null {
+    const [name, ...after] = this.list;
+    if (
+      !isInBrackets(this.tokens) ||
+      !name?.s ||
+      !isBare(name) ||
+      !isValueFirst(after) ||
+      after.some((g) => g.declares || (g.s && g.tokens.some((t) => t.sort === 'ref')))
+    )
+      return null;
+    this.state(name);
+    for (let i = 0; i < after.length; i += 2)
+      this.add(this.state(there(after[i + 1])), after[i], there(after[i + 1]));
+    return this.said();
+  }
+
+  /** `JP3 IRQ: 1-2 = 3, …` and `SW1 (I/O address): 1 on …`: the name and what it is for, then the states, or none. */
+  private nameAndSubject(): Sentence | null {
+    const { list } = this;
+    const [name, about, then] = list;
+    if (!name?.s || !isBare(name) || name.declares) return null;
+    const words = about ? wordsOf(about.tokens) : '';
+    if (about && !about.s && then?.s && !then.tokens.some((t) => t.sort === 'ref')) {
+      this.own = [this.own, SIZE.test(words) ? '' : words].filter(Boolean).join(' ');
+      this.state(name);
+      list.splice(0, 2);
+      return null;
+    }
+    if (list.length > 2) return null;
+    const heading = this.own ?? this.heading;
+    const at = this.tokens.findIndex((t) => t.sort === 'ref');
+    const equals = this.tokens.slice(at).some((t) => t.sort === 'sep' && t.text === '=');
+    // `J7  4-pin  External battery` is a connector: its size comes first, and no way that it stands.
+    const isConnector = /^\d{1,2}[- ]?pins?\s/i.test(words);
+    if (equals || (!isConnector && isValue(words, heading))) return null;
+    this.state(name);
+    const above = SIZE.test(words) ? '' : words || (this.own ?? '');
+    return this.asHeading(subjectOf(above).subject || !this.own ? above : [heading, words].join(' ').trim());
+  }
+
+  private statesThenMeanings(): Sentence {
+    this.list.forEach((group, i) => {
+      if (!group.s) return;
+      const next = this.list[i + 1];
+      this.add(this.state(group), next && !next.s ? next : undefined, group);
+    });
+    return this.said();
+  }
+}
 
 /**
  * Reads a line as one or several statements, or as the heading of those below it.
@@ -277,163 +226,5 @@ export function readSentence(tokens: readonly Token[], context: Context, heading
     (g) => g.s || wordsOf(g.tokens) !== '' || hasDefault(g)
   );
   if (!groups.some((g) => g.s)) return null;
-  let ctx = context;
-  let own: string | null = null;
-  const statements: Statement[] = [];
-  const failed: Group[] = [];
-  const state = (group: Group) => {
-    const read = spotsOf(group.tokens, ctx);
-    if (!read) failed.push(group);
-    else ctx = read.context;
-    return read?.spots ?? [];
-  };
-  const isBare = (group: Group) => {
-    const rest = group.tokens.filter((t) => t.sort !== 'default');
-    // Numbers of switches without a side name them, as a bare name does.
-    const first = rest[0];
-    const named = first?.sort === 'ref' && first.of === 'switch' && rest.length > 1;
-    return (
-      rest.length > 0 &&
-      rest.every((t) => t.sort === 'ref' || (named && (t.sort === 'pins' || t.sort === 'text')))
-    );
-  };
-  const add = (spots: Spot[], value: Group | undefined, s: Group) => {
-    const words = value ? wordsOf(value.tokens) : '';
-    // `from 1-2 to 2-3`: pins that something else says of are no meaning.
-    if (/^\d{1,2}-\d{1,2}\.?$/.test(words)) failed.push(s);
-    else if (spots.length)
-      statements.push({
-        spots,
-        value: words,
-        isDefault: hasDefault(value, s) || s.declares === true,
-        ...(s.declares ? { declares: true } : {})
-      });
-  };
-
-  // `all ON`, `the others OFF`: which switches those are cannot be said.
-  if (
-    tokens.some(
-      (t, i) =>
-        t.sort === 'side' &&
-        tokens[i - 1]?.sort === 'text' &&
-        /^(?:all|others?|rest)$/i.test(textOf([there(tokens[i - 1])]))
-    )
-  )
-    return { kind: 'mismatch' };
-  const list = [...groups];
-  if (list[0] && list[1] && !list[0].s && !list[1].s) own = wordsOf(list.shift()!.tokens);
-  // `IRQ positions (JP9): IRQ 3 = 1-2, …`: a heading with the block behind it, then each value before its state.
-  const [about0, block0, value0] = list;
-  if (
-    about0 &&
-    block0 &&
-    value0 &&
-    !about0.s &&
-    block0.s &&
-    isBare(block0) &&
-    !value0.s &&
-    list.length >= 4 &&
-    list.length % 2 === 0 &&
-    list.slice(2).every((g, i) => g.s === (i % 2 === 1)) &&
-    !list.some((g) => g.declares) &&
-    !isValue(wordsOf(about0.tokens), heading)
-  ) {
-    own = [own, wordsOf(about0.tokens)].filter(Boolean).join(' ');
-    state(block0);
-    list.splice(0, 2);
-  }
-  // Words before the first state: the value of a lone state, or what the whole line is about.
-  const first = there(list[0]);
-  if (!first.s) {
-    const states = list.filter((g) => g.s && !g.declares).length;
-    const values = list.filter((g) => !g.s).length;
-    const words = wordsOf(first.tokens);
-    // Behind a heading of its own a value is no heading again: `EPROM base: D0000 = W1, …`.
-    if (values > states && !(own !== null && isValue(words, own))) {
-      own = words;
-      list.shift();
-    } else if (
-      values === 1 &&
-      states === 1 &&
-      isBare(there(list[1])) &&
-      !isValue(words, heading) &&
-      !hasDefault(first)
-    ) {
-      // `I/O address jumper JP4`: a heading with the block behind it.
-      state(there(list[1]));
-      return failed.length ? { kind: 'mismatch' } : { kind: 'heading', heading: words, context: ctx };
-    } else {
-      let value: Group | undefined;
-      for (const group of list) {
-        if (!group.s) value = group;
-        else {
-          const onlyDefault = value && wordsOf(value.tokens) === '' && hasDefault(value);
-          add(state(group), value, onlyDefault ? { ...group, declares: true } : group);
-          value = undefined;
-        }
-      }
-      // A value behind the last state belongs to none: nobody can say how they go together.
-      if (value && wordsOf(value.tokens) !== '') return { kind: 'mismatch' };
-      if (failed.length && !statements.length) return { kind: 'mismatch' };
-      return { kind: 'statements', heading: own, statements, context: ctx };
-    }
-  }
-  // `J2: IRQ4 (1-2), IRQ3 (2-3)`: the name, then each meaning before its state.
-  const after = list.slice(1);
-  const inBrackets = tokens.some(
-    (t, i) =>
-      (t.sort === 'pins' && t.text.startsWith('(')) ||
-      (t.sort === 'sep' && t.text === '(' && /^(?:side|ref)$/.test(tokens[i + 1]?.sort ?? ''))
-  );
-  if (
-    inBrackets &&
-    !after.some((g) => g.declares) &&
-    list[0]?.s &&
-    isBare(list[0]) &&
-    after.length >= 2 &&
-    after.length % 2 === 0 &&
-    after.every((g, i) => g.s === (i % 2 === 1)) &&
-    after.every((g) => !g.s || !g.tokens.some((t) => t.sort === 'ref'))
-  ) {
-    state(list[0]);
-    for (let i = 0; i < after.length; i += 2) add(state(there(after[i + 1])), after[i], there(after[i + 1]));
-    return failed.length && !statements.length
-      ? { kind: 'mismatch' }
-      : { kind: 'statements', heading: own, statements, context: ctx };
-  }
-  // `JP3 IRQ: 1-2 = 3, …` and `SW1 (I/O address): 1 on …`: the name and what it is for, then the states.
-  const [name, about, then] = list;
-  const named = name?.s && isBare(name) && !name.declares;
-  if (named && about && !about.s && then?.s && !then.tokens.some((t) => t.sort === 'ref')) {
-    own = [own, SIZE.test(wordsOf(about.tokens)) ? '' : wordsOf(about.tokens)].filter(Boolean).join(' ');
-    state(name);
-    list.splice(0, 2);
-  } else if (named && list.length <= 2) {
-    const words = about ? wordsOf(about.tokens) : '';
-    const at = tokens.findIndex((t) => t.sort === 'ref');
-    const equals = tokens.slice(at).some((t) => t.sort === 'sep' && t.text === '=');
-    const subject = [own ?? heading, words].join(' ');
-    // `J7  4-pin  External battery` is a connector: its size comes first, and no way that it stands.
-    const isConnector = /^\d{1,2}[- ]?pins?\s/i.test(words);
-    if (!equals && (isConnector || !isValue(words, own ?? heading))) {
-      state(name);
-      const above = SIZE.test(words) ? '' : words || (own ?? '');
-      return failed.length
-        ? { kind: 'mismatch' }
-        : {
-            kind: 'heading',
-            heading: subjectOf(above).subject || !own ? above : subject.trim(),
-            context: ctx
-          };
-    }
-  }
-  for (let i = 0; i < list.length; i++) {
-    const group = there(list[i]);
-    if (!group.s) continue;
-    const next = list[i + 1];
-    const value = next && !next.s ? next : undefined;
-    add(state(group), value, group);
-  }
-  if (failed.length && !statements.length) return { kind: 'mismatch' };
-  return { kind: 'statements', heading: own, statements, context: ctx };
+  return isOfAll(tokens) ? MISMATCH : new Reading(tokens, groups, context, heading).read();
 }

@@ -2,7 +2,7 @@ import { there } from '../model';
 import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type State } from './cells';
 import type { ColumnTable } from './columns';
 import { lex, type Token } from './lex';
-import { wordsOf } from './sentence';
+import { wordsOf } from './groups';
 import type { Context, Field } from './spots';
 
 function pinRow(
