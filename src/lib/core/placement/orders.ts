@@ -1,3 +1,4 @@
+import type { Budget } from '../kernel';
 import { there } from '../model';
 import type { Fills } from './fills';
 import { needOf, type Line } from './line';
@@ -24,8 +25,6 @@ export interface Found {
  */
 export class Orders {
   best: Found;
-  nodes: number;
-  cut = false;
   private readonly full: number;
   private readonly rankOf: number[];
   private readonly seen = new Map<string, number>();
@@ -36,7 +35,6 @@ export class Orders {
    * @param pre for each line those that it waits for, as bits
    * @param bound with so few bytes low nothing is left to look for
    * @param best what is to be beaten
-   * @param nodes that were looked at before
    */
   constructor(
     private readonly lines: readonly Line[],
@@ -44,23 +42,22 @@ export class Orders {
     private readonly pre: readonly number[],
     private readonly fills: Fills,
     private readonly bound: number,
-    private readonly mostNodes: number,
-    best: Found,
-    nodes: number
+    private readonly budget: Budget,
+    best: Found
   ) {
     this.best = best;
-    this.nodes = nodes;
     this.full = 2 ** lines.length - 1;
     this.rankOf = rank.reduce<number[]>((out, line, place_) => ((out[line] = place_), out), []);
   }
 
-  /** @param done lines that are placed, as bits; @param last the last of them, -1: none */
+  /**
+   * @param done lines that are placed, as bits
+   * @param last the last of them; -1: none
+   * @throws Stopped when the budget is spent; `best` is what was found until then
+   */
   go(done: number, last: number, free: number[], low: number): void {
-    if (this.best.low <= this.bound || this.cut) return;
-    if (++this.nodes > this.mostNodes) {
-      this.cut = true;
-      return;
-    }
+    if (this.best.low <= this.bound) return;
+    this.budget.spend();
     if (low + this.leastOf(done, free) >= this.best.low) return;
     if (done === this.full) {
       this.best = { low, order: [...this.trail], free: [...free] };

@@ -1,3 +1,4 @@
+import { Budget, attempt } from '../kernel';
 import { there } from '../model';
 import { Fills } from './fills';
 import { blockedLine, needOf, peakOf, predecessors, type Line } from './line';
@@ -128,13 +129,18 @@ export function place(
       best = inOrder(packs, packed.packing, lines, regions) ?? best;
     }
   }
-  const orders = new Orders(lines, rank, pre, fills, bound, mostNodes, best, nodes);
+  let cut = false;
   if (best.low > bound) {
     if (isPriced) fills.improve(can.set, regions, can.low + can.rest - best.low);
-    orders.go(0, -1, [...regions], 0);
-    ({ best, nodes } = orders);
+    const budget = new Budget(mostNodes, undefined, nodes);
+    const orders = new Orders(lines, rank, pre, fills, bound, budget, best);
+    cut = attempt(
+      () => (orders.go(0, -1, [...regions], 0), false),
+      () => true
+    );
+    ({ best } = orders);
+    ({ nodes } = budget);
   }
-  const { cut } = orders;
   if (best === none && !cut) return notBelow();
   return {
     status: cut && best.low > bound ? 'best-found' : 'optimal',

@@ -1,3 +1,4 @@
+import { Budget, attempt, stop } from '../kernel';
 import { boardInCase, placeIn } from '../kit';
 import {
   hasFacts,
@@ -9,6 +10,7 @@ import {
   type PartSet,
   type PartWith,
   entryOf,
+  sure,
   there
 } from '../model';
 import { runs } from '../boards';
@@ -25,6 +27,7 @@ import {
   type Mask,
   type Option
 } from './options';
+import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
 import { storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
 import { covers, driveNeeds, functionChoices, seats, servable, wishedNeeds, type Need } from './services';
@@ -33,7 +36,6 @@ import { middleWeights, type Limits, type Plan, type PlanRequest, type Reason, t
 export const DEFAULT_LEAVES = 600;
 /** Partial machines that are looked at, at most. */
 export const DEFAULT_STEPS = 400_000;
-const STOPPED = Symbol('stopped');
 
 /**
  * The best machine for a brief: branch and bound over board and CPU, memory, display, audio, drives and the
@@ -49,13 +51,10 @@ export function search(
 ): Search {
   const pool = poolOf(request, request.weights ?? middleWeights);
   const run = new Run(pool, request.brief, partSet(request.parts), limits, any, beat);
-  let exact = true;
-  try {
-    run.all();
-  } catch (stop) {
-    if (stop !== STOPPED) throw stop;
-    exact = any && run.best !== null;
-  }
+  const exact = attempt(
+    () => (run.all(), true),
+    () => any && run.best !== null
+  );
   return { best: run.best, sound: run.sound, exact, machines: run.machines, reasons: run.reasons };
 }
 
@@ -67,21 +66,6 @@ const driversRun = ({ parts }: Option, family: CpuFamily | undefined): boolean =
 
 /** Storage that the cards beside a choice of sound can run. */
 type Served = Map<Option, Option<PartOf<'drive'>>[]>;
-
-/** What choices weigh together, which programs they meet, and which of them roughly. */
-type Weight = Pick<Option, 'weight' | 'mask' | 'soft'>;
-
-const together = (a: Weight, b: Weight): Weight => ({
-  weight: a.weight + b.weight,
-  mask: a.mask & b.mask,
-  soft: a.soft | b.soft
-});
-
-/** The least that one of some options weighs, and every program that one of them meets. */
-const reachOf = (list: readonly Option[]) => ({
-  least: list.length ? Math.min(...list.map((o) => o.weight)) : Infinity,
-  any: list.reduce((m, o) => m | o.mask, 0n)
-});
 
 class Run {
   best: Plan | null = null;
@@ -100,8 +84,8 @@ class Run {
   private readonly trimLeast: number;
   /** What case, supply and keyboard cost at the least. */
   private readonly trimCost: number;
-  private readonly storageReach: ReturnType<typeof reachOf>;
-  private readonly audioReach: ReturnType<typeof reachOf>;
+  private readonly storageReach: Reach;
+  private readonly audioReach: Reach;
   /** What storage, case, supply and keyboard cost at the least. */
   private readonly cheapest: number;
   /** Slots that a wish keeps free. */
@@ -113,7 +97,7 @@ class Run {
   private readonly asks: number[][];
   private readonly servedOn = new Map<string, Served>();
   private readonly bayed = new Map<string, readonly boolean[]>();
-  private steps = 0;
+  private readonly steps: Budget;
   private readonly known = new Map<string, Option[]>();
 
   constructor(
@@ -124,6 +108,7 @@ class Run {
     private readonly any: boolean,
     private readonly beat: number
   ) {
+    this.steps = new Budget(limits.maxSteps ?? DEFAULT_STEPS, limits.shouldStop);
     this.full = (1n << BigInt(brief.profiles.length)) - 1n;
     this.audio = audios(pool, brief);
     this.storage = storages(pool, brief);
@@ -167,11 +152,6 @@ class Run {
     return bound < (this.best?.score ?? this.beat) - 1e-9;
   }
 
-  private step(): void {
-    if ((++this.steps & 255) === 0 && this.limits.shouldStop?.()) throw STOPPED;
-    if (this.steps > (this.limits.maxSteps ?? DEFAULT_STEPS)) throw STOPPED;
-  }
-
   all(): void {
     const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
     const any = this.audioReach.any & this.storageReach.any;
@@ -185,8 +165,8 @@ class Run {
         machines: this.machines,
         best: this.best?.score ?? null
       });
-      this.step();
-      if (this.limits.shouldStop?.()) throw STOPPED;
+      this.steps.spend();
+      this.steps.ask();
       if (this.beats(bound)) this.onBase(base);
     });
   }
@@ -196,66 +176,42 @@ class Run {
     const served = this.served(base);
     if (![...served.values()].some((list) => list.length))
       return this.note({ kind: this.bayedOn(base.board).includes(true) ? 'services' : 'enclosure' });
+    const isWorth = ({ weight, mask, soft }: Weight) => this.beats(this.bound(weight, mask, soft));
+    choose(this.rolesOn(base, served), { base }, base, isWorth, (chosen, weight) =>
+      this.withServices(chosen as Omit<Choice, 'services'>, weight)
+    );
+  }
+
+  /** What is chosen for a board one after the other, each with what those behind it weigh and meet at best. */
+  private rolesOn(base: Base, served: Served): Role[] {
     const shown = this.displaysOf(base.board);
-    const display = reachOf(shown);
-    const rest = this.storageReach.least + this.audioReach.least + this.trimLeast + display.least;
-    const any = display.any & this.audioReach.any & this.storageReach.any;
-    for (const memory of memories(this.pool, base, this.brief)) {
-      const now = together(base, memory);
-      if (this.beats(this.bound(now.weight + rest, now.mask & any, now.soft)))
-        this.withMemory({ base, memory }, now, shown, display.any, served);
-    }
+    return rolesOf({ least: this.trimLeast, any: this.full }, [
+      { role: 'memory', options: () => memories(this.pool, base, this.brief), reach: null },
+      {
+        role: 'display',
+        options: () => shown,
+        reach: reachOf(shown),
+        admits: ({ memory, display }) =>
+          !this.isBeyond(base, sure(memory, 'memory'), sure(display, 'display'))
+      },
+      {
+        role: 'audio',
+        options: () => this.soundOn(base.board),
+        reach: this.audioReach
+      },
+      {
+        role: 'storage',
+        options: ({ audio }) => served.get(sure(audio, 'audio')) ?? [],
+        reach: this.storageReach
+      }
+    ]);
   }
 
-  // In each of these options come lightest first: when one is too heavy even if it met everything, so are the rest.
-
-  private withMemory(
-    chosen: Pick<Choice, 'base' | 'memory'>,
-    before: Weight,
-    shown: readonly Option[],
-    anyDisplay: Mask,
-    served: Served
-  ): void {
-    const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
-    const any = this.audioReach.any & this.storageReach.any;
-    for (const display of shown) {
-      const weight = before.weight + display.weight;
-      if (!this.beats(this.bound(weight + rest, before.mask & anyDisplay & any, before.soft))) break;
-      const now = together(before, display);
-      if (!this.beats(this.bound(weight + rest, now.mask & any, now.soft))) continue;
-      if (!this.isBeyond(chosen.base, chosen.memory, display))
-        this.withDisplay({ ...chosen, display }, now, served);
-    }
-  }
-
-  private withDisplay(
-    chosen: Pick<Choice, 'base' | 'memory' | 'display'>,
-    before: Weight,
-    served: Served
-  ): void {
-    const rest = this.storageReach.least + this.trimLeast;
-    const any = this.storageReach.any;
+  /** Choices of sound whose card finds a slot on a board. Each that is looked at counts as a step. */
+  private *soundOn(board: PartOf<'board'>): Generator<Option> {
     for (const audio of this.audio) {
-      this.step();
-      if (audio.parts.some((p) => p.part.card && !seats(chosen.base.board, p.part))) continue;
-      const weight = before.weight + audio.weight;
-      if (!this.beats(this.bound(weight + rest, before.mask & this.audioReach.any & any, before.soft))) break;
-      const now = together(before, audio);
-      if (this.beats(this.bound(weight + rest, now.mask & any, now.soft)))
-        this.withAudio({ ...chosen, audio }, now, served.get(audio) ?? []);
-    }
-  }
-
-  private withAudio(
-    chosen: Omit<Choice, 'storage' | 'services'>,
-    before: Weight,
-    served: readonly Option<PartOf<'drive'>>[]
-  ): void {
-    for (const storage of served) {
-      const weight = before.weight + storage.weight + this.trimLeast;
-      if (!this.beats(this.bound(weight, before.mask & this.storageReach.any, before.soft))) break;
-      const now = together(before, storage);
-      if (this.beats(this.bound(weight, now.mask, now.soft))) this.withServices({ ...chosen, storage }, now);
+      this.steps.spend();
+      if (audio.parts.every(({ part }) => !part.card || seats(board, part))) yield audio;
     }
   }
 
@@ -374,7 +330,7 @@ class Run {
         this.must,
         this.known
       )) {
-        this.step();
+        this.steps.spend();
         if (!this.beats(this.bound(weight + services.weight + this.trimLeast, m, s))) break;
         const key = services.parts.map((p) => p.part.id).join(' ');
         if (tried.has(key)) continue;
@@ -428,8 +384,8 @@ class Run {
   }
 
   private leaf(choice: Choice, budget: number | undefined): void {
-    if (this.limits.shouldStop?.() || this.machines >= (this.limits.maxLeaves ?? DEFAULT_LEAVES))
-      throw STOPPED;
+    this.steps.ask();
+    if (this.machines >= (this.limits.maxLeaves ?? DEFAULT_LEAVES)) stop();
     this.machines++;
     const { plan, reason, nogood } = workOut(this.pool, this.brief, choice, this.parts);
     if (nogood) {
@@ -441,7 +397,7 @@ class Run {
     this.sound.push(plan);
     if (this.beats(plan.score)) {
       this.best = plan;
-      if (this.any) throw STOPPED;
+      if (this.any) stop();
     }
   }
 }

@@ -1,3 +1,4 @@
+import { Budget, attempt } from '../kernel';
 import { entryOf, sure, there } from '../model';
 import { leastAssignment } from './assignment';
 import { COUNTED, binsOf } from './bins';
@@ -5,7 +6,7 @@ import { disjoint, emptyBits, hasBit, setBit } from './bits';
 import { findAnswer } from './dive';
 import type { Compiled } from './problem';
 import { compatible, linked, type Domain, type Node } from './reduce';
-import { BranchAndBound, Budget, Stopped, type ExtraBound, type Found, type State } from './search';
+import { BranchAndBound, type ExtraBound, type Found, type State } from './search';
 
 const start = (size: number): State => ({ ruled: emptyBits(size), tolerated: new Int16Array(size) });
 
@@ -121,23 +122,25 @@ export function solveComponent(compiled: Compiled, component: readonly Domain[],
   const inOrder = (nodes: Node[]) => domains.map((d) => there(nodes[flat.indexOf(d)]));
   // Any answer is a limit for the rest, and what is left when the search has to stop.
   const first = firstAnswer(compiled, component, search, state, domains);
-  try {
-    if (bound) lower = Math.max(lower, bound(0, state, Infinity));
-    const cost = search.best(0, state, first ? first.cost + 1 : Infinity);
-    if (cost === Infinity) return { nodes: null, cost, bound: cost, optimal: true };
-    return { nodes: inOrder(search.trace(state, cost)), cost, bound: cost, optimal: true };
-  } catch (error) {
-    if (!(error instanceof Stopped)) throw error;
-    const dive = search.dive(state, 20_000);
-    if (first && (!dive || first.cost <= dive.cost))
-      return { nodes: first.nodes, cost: first.cost, bound: lower, optimal: first.cost === lower };
-    return {
-      nodes: dive && inOrder(dive.nodes),
-      cost: dive?.cost ?? Infinity,
-      bound: lower,
-      optimal: dive !== null && dive.cost === lower
-    };
-  }
+  return attempt(
+    (): Found => {
+      if (bound) lower = Math.max(lower, bound(0, state, Infinity));
+      const cost = search.best(0, state, first ? first.cost + 1 : Infinity);
+      const nodes = cost === Infinity ? null : inOrder(search.trace(state, cost));
+      return { nodes, cost, bound: cost, optimal: true };
+    },
+    (): Found => {
+      const dive = search.dive(state, 20_000);
+      if (first && (!dive || first.cost <= dive.cost))
+        return { nodes: first.nodes, cost: first.cost, bound: lower, optimal: first.cost === lower };
+      return {
+        nodes: dive && inOrder(dive.nodes),
+        cost: dive?.cost ?? Infinity,
+        bound: lower,
+        optimal: dive !== null && dive.cost === lower
+      };
+    }
+  );
 }
 
 /** How many nodes the search for a first answer may take. */
@@ -156,22 +159,20 @@ function firstAnswer(
     by,
     nodes: [...nodes].sort((a, b) => a.cost - b.cost || a.source - b.source)
   }));
-  try {
-    const found = findAnswer(cheapFirst, binsOf(compiled), new Budget(FIRST_NODES));
-    if (!found) return null;
-    const nodes = domains.map((d, i) => nodeOf(d, there(found[i]).source));
-    let state = start;
-    let cost = 0;
-    for (const domain of search.domains) {
-      const node = there(nodes[domains.indexOf(domain)]);
-      cost += search.step(node, state);
-      state = search.after(node, state);
-    }
-    return { nodes, cost };
-  } catch (error) {
-    if (!(error instanceof Stopped)) throw error;
-    return null;
+  const found = attempt(
+    () => findAnswer(cheapFirst, binsOf(compiled), new Budget(FIRST_NODES)),
+    () => null
+  );
+  if (!found) return null;
+  const nodes = domains.map((d, i) => nodeOf(d, there(found[i]).source));
+  let state = start;
+  let cost = 0;
+  for (const domain of search.domains) {
+    const node = there(nodes[domains.indexOf(domain)]);
+    cost += search.step(node, state);
+    state = search.after(node, state);
   }
+  return { nodes, cost };
 }
 
 function cheapest({ nodes }: Domain): Found {
@@ -355,12 +356,12 @@ function boundOf(
   plain: number,
   budget: Budget
 ): number {
-  try {
-    return search.best(depth, state, limit);
-  } catch (error) {
-    if (!(error instanceof Stopped)) throw error;
-    // The whole run may be over, and then this throws again; otherwise only the group gave up.
-    budget.spend();
-    return plain;
-  }
+  return attempt(
+    () => search.best(depth, state, limit),
+    () => {
+      // The whole run may be over, and then this throws again; otherwise only the group gave up.
+      budget.spend();
+      return plain;
+    }
+  );
 }

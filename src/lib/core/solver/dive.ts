@@ -1,7 +1,7 @@
 import { there } from '../model';
 import { Room, type Bins } from './bins';
 import { disjoint, dropAll, emptyBits, hasBit, setBit, type Bits } from './bits';
-import type { Budget } from './search';
+import type { Budget } from '../kernel';
 import { compatible, reachOf, type Domain, type Node } from './reduce';
 
 /** A component as one set of numbered nodes: the nodes of a domain lie side by side. */

@@ -1,26 +1,7 @@
+import type { Budget } from '../kernel';
 import { there } from '../model';
 import { disjoint, emptyBits, orInto, union, type Bits } from './bits';
 import type { Domain, Node } from './reduce';
-
-/** Thrown inside the search when its limit is reached or the user stops it. */
-export class Stopped extends Error {}
-
-/** One for all: making a new one costs more than a search node. */
-const STOPPED = new Stopped('search stopped');
-
-/** Counts the nodes of one run and stops it. */
-export class Budget {
-  nodes = 0;
-  constructor(
-    private readonly limit: number,
-    private readonly shouldStop: () => boolean = () => false
-  ) {}
-
-  spend(): void {
-    this.nodes++;
-    if (this.nodes > this.limit || (this.nodes % 512 === 0 && this.shouldStop())) throw STOPPED;
-  }
-}
 
 export interface Found {
   /** Chosen node of each domain, parallel to the component. Null: none was found. */

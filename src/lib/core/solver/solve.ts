@@ -1,3 +1,4 @@
+import { Budget, attempt } from '../kernel';
 import { keyOf, there } from '../model';
 import { add, type Objective } from './objective';
 import { binsOf, type Bins } from './bins';
@@ -6,7 +7,6 @@ import type { Compiled } from './problem';
 import { listOf } from './bits';
 import { reduce, type Domain, type Node, type Reduced, type ReduceOptions } from './reduce';
 import { solveComponent } from './component';
-import { Budget, Stopped } from './search';
 
 export interface Limits {
   /** Search nodes after which the best found so far is returned. */
@@ -43,11 +43,11 @@ export function solve(compiled: Compiled, limits: Limits): Outcome {
     );
   };
   // Whether there is an answer at all is far cheaper to know than which is best.
-  try {
-    if (unanswerable(reduced, binsOf(compiled), budget)) return { kind: 'impossible', nodes: budget.nodes };
-  } catch (error) {
-    if (!(error instanceof Stopped)) throw error;
-  }
+  const against = attempt(
+    () => unanswerable(reduced, binsOf(compiled), budget),
+    () => null
+  );
+  if (against) return { kind: 'impossible', nodes: budget.nodes };
   // Small components first: an impossible one is usually found there.
   for (const component of [...reduced.components].sort((a, b) => a.length - b.length)) {
     const found = solveComponent(compiled, component, budget);
@@ -108,13 +108,12 @@ export function judge(
   });
   if ('emptied' in reduced) return verdict(false, [reduced.emptied]);
   const note = ({ variable }: Domain, { source }: Node) => (chosen[variable] = source);
-  try {
-    const against = unanswerable(reduced, binsOf(compiled), budget, note);
-    return against ? verdict(false, against) : verdict(true);
-  } catch (error) {
-    if (error instanceof Stopped) return verdict(null);
-    throw error;
-  }
+  const against = attempt(
+    () => unanswerable(reduced, binsOf(compiled), budget, note),
+    () => null
+  );
+  if (against === null) return verdict(null);
+  return against ? verdict(false, against) : verdict(true);
 }
 
 /** Whether the functions of a machine can live together. Null: the limit came first. */
