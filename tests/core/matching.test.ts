@@ -8,7 +8,7 @@ import { leastAssignment } from '../../src/lib/core/solver/assignment';
 import { binsOf } from '../../src/lib/core/solver/bins';
 import { findAnswer } from '../../src/lib/core/solver/dive';
 import { compatible, reduce, type Domain, type Node } from '../../src/lib/core/solver/reduce';
-import { Budget } from '../../src/lib/core/solver/search';
+import { Budget } from '../../src/lib/core/kernel';
 import { benchMachine } from '../support/bench-machines';
 import { board, card as plainCard, jumpered, machineOf } from '../support/make';
 import { torture } from '../support/torture';

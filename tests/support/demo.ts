@@ -1,8 +1,18 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, statSync } from 'node:fs';
+import { newest } from '../../scripts/common.mjs';
 import { Build, hasFacts, partSet, type Part, type PartWith } from '../../src/lib/core/model';
-import { readCatalogue } from '../../src/lib/server/catalogue';
+import { compiledCatalogue, readCatalogue } from '../../src/lib/server/catalogue';
 
-export const parts = partSet(readCatalogue(new URL('../../catalogue', import.meta.url).pathname));
+const root = new URL('../..', import.meta.url).pathname;
+
+/** The catalogue as it was compiled, which is read in no time; from its files where anything is newer than that. */
+function catalogue(): Part[] {
+  const made = statSync(compiledCatalogue(), { throwIfNoEntry: false })?.mtimeMs ?? 0;
+  const isFresh = ['src/lib', 'catalogue'].every((name) => newest(`${root}${name}`) <= made);
+  return readCatalogue(isFresh ? undefined : `${root}catalogue`);
+}
+
+export const parts = partSet(catalogue());
 const machines = JSON.parse(
   readFileSync(new URL('../../demo/builds.json', import.meta.url), 'utf8')
 ) as unknown[];
