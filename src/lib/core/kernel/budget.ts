@@ -33,12 +33,15 @@ export function stop(): never {
   throw STOPPED;
 }
 
+/** Whether a search was ended by its budget, and nothing went wrong. */
+export const isStopped = (error: unknown): boolean => error instanceof Stopped;
+
 /** What a search finds, or what is said when it was ended before. */
 export function attempt<T, U>(search: () => T, ifStopped: () => U): T | U {
   try {
     return search();
   } catch (error) {
-    if (error instanceof Stopped) return ifStopped();
+    if (isStopped(error)) return ifStopped();
     throw error;
   }
 }

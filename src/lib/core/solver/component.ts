@@ -1,4 +1,4 @@
-import { Budget, attempt } from '../kernel';
+import { Budget, attempt, isStopped } from '../kernel';
 import { entryOf, sure, there } from '../model';
 import { leastAssignment } from './assignment';
 import { COUNTED, binsOf } from './bins';
@@ -356,12 +356,13 @@ function boundOf(
   plain: number,
   budget: Budget
 ): number {
-  return attempt(
-    () => search.best(depth, state, limit),
-    () => {
-      // The whole run may be over, and then this throws again; otherwise only the group gave up.
-      budget.spend();
-      return plain;
-    }
-  );
+  // Asked at every node: without a function made for it.
+  try {
+    return search.best(depth, state, limit);
+  } catch (error) {
+    if (!isStopped(error)) throw error;
+    // The whole run may be over, and then this throws again; otherwise only the group gave up.
+    budget.spend();
+    return plain;
+  }
 }
