@@ -21,5 +21,7 @@ export const chromiumArgs = [
   '--no-first-run',
   '--disable-background-networking',
   '--disable-component-update',
-  '--disable-sync'
+  '--disable-sync',
+  // As in a window: the one without windows would fit letters to whole pixels, and texts would be wider.
+  '--font-render-hinting=none'
 ];
