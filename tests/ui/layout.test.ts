@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Block } from '../../src/lib/core/model';
+import { hangingRows } from '../../src/lib/ui/loom/layout';
 import { layOut } from '../../src/lib/ui/parts/layout';
 import { parts } from '../support/demo';
 
@@ -45,5 +46,41 @@ describe('drawing of a card', () => {
         expect(overlaps(blocks)).to.deep.equal([]);
       })
     );
+  });
+});
+
+describe('texts below the drawing of memory', () => {
+  it('lie on no other text and under no line to one, and in the first row where there is room', () => {
+    const hung = fc.array(
+      fc.record({ x: fc.integer({ min: 0, max: 500 }), width: fc.integer({ min: 1, max: 150 }) }),
+      { maxLength: 10 }
+    );
+    fc.assert(
+      fc.property(hung, (list) => {
+        const texts = [...list].sort((a, b) => a.x - b.x);
+        const rows = hangingRows(texts);
+        texts.forEach((a, i) =>
+          texts.forEach((b, j) => {
+            if (i === j) return;
+            const lies = rows[i] === rows[j] && a.x < b.x + b.width && b.x < a.x + a.width;
+            const isUnder = rows[j]! >= rows[i]! && b.x > a.x && b.x < a.x + a.width;
+            expect(lies || isUnder, JSON.stringify({ texts, rows })).to.equal(false);
+          })
+        );
+      })
+    );
+    expect(
+      hangingRows([
+        { x: 0, width: 90 },
+        { x: 90, width: 50 }
+      ])
+    ).to.deep.equal([0, 0]);
+    expect(
+      hangingRows([
+        { x: 0, width: 90 },
+        { x: 50, width: 90 },
+        { x: 100, width: 9 }
+      ])
+    ).to.deep.equal([2, 1, 0]);
   });
 });

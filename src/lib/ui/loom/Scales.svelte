@@ -5,12 +5,11 @@
   import type { LoomLine } from '$lib/core/solver';
   import { getBench } from '../context';
   import { text } from '$lib/words/en/screens';
-  import { LEFT, columns } from './layout';
+  import { LEFT, columns, hangingRows } from './layout';
 
   const { session } = getBench();
   const cols = $derived(columns(session.machine.class));
   const right = $derived(cols[cols.length - 1].x + 12);
-  const width = $derived(right + 12);
 
   // Cards answer from 100h on an AT and from 200h on an XT; higher numbers show at their alias.
   const low = $derived(session.machine.class === 'xt' ? 0x200 : 0x100);
@@ -63,10 +62,25 @@
   const portsBottom = $derived(22 + rows.length * PORT_ROW);
   const memTop = $derived(portsBottom + 38);
   const LANE = 26;
+  /** About how wide a letter is, in a window and below it. */
+  const [IN_WINDOW, BELOW] = [6.6, 6.4];
+  /** Windows too narrow for their words, which hang below. */
+  const below = $derived.by(() => {
+    const hung = windows
+      .filter((w) => memory(w.value + w.length) - memory(w.value) <= w.label.length * IN_WINDOW)
+      .map((w) => {
+        const said = text.lines.wide(w.label, w.width);
+        return { w, said, x: memory(w.value) + 2, width: said.length * BELOW + 8 };
+      });
+    const rows = hangingRows(hung);
+    return hung.map((h, i) => ({ ...h, row: rows[i] }));
+  });
+  const width = $derived(Math.max(right + 12, ...below.map((h) => h.x + h.width)));
+  const rowsBelow = $derived(Math.max(1, ...below.map((h) => h.row)));
 </script>
 
 <svg
-  viewBox="0 0 {width} {memTop + lanes.length * LANE + 40}"
+  viewBox="0 0 {width} {memTop + lanes.length * LANE + 26 + rowsBelow * 14}"
   role="img"
   aria-label="{text.lines.scales} {rows
     .map((r) => `${r.title}: ${r.ports.map((p) => [lineText(p), ...notes(p)].join(', ')).join('; ')}`)
@@ -146,7 +160,7 @@
         class:assumed={w.assumed}
         ><title>{w.title}, {w.label}: {[lineText(w), ...notes(w)].join(', ')}</title></rect
       >
-      {#if wide > w.label.length * 6.6}<text
+      {#if wide > w.label.length * IN_WINDOW}<text
           x={memory(w.value) + 4}
           y={y + 15}
           class="in-window"
@@ -154,16 +168,10 @@
         >{/if}
     {/each}
   {/each}
-  {#each windows.filter((w) => memory(w.value + w.length) - memory(w.value) <= w.label.length * 6.6) as w, i (w.item + w.function + w.index)}
-    {@const y = memTop + lanes.length * LANE + 10 + ((i + 1) % 2) * 14}
-    <line
-      x1={memory(w.value) + 2}
-      x2={memory(w.value) + 2}
-      y1={memTop + LANE - 4}
-      y2={y + 3}
-      class="leader"
-    />
-    <text x={memory(w.value) + 6} y={y + 3} class="small">{text.lines.wide(w.label, w.width)}</text>
+  {#each below as { w, said, x, row } (w.item + w.function + w.index)}
+    {@const y = memTop + lanes.length * LANE + 13 + row * 14}
+    <line x1={x} x2={x} y1={memTop + LANE - 4} y2={y} class="leader" />
+    <text x={x + 4} {y} class="small">{said}</text>
   {/each}
 </svg>
 

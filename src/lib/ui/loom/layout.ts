@@ -87,3 +87,18 @@ export function beside(
     .filter((s) => Math.abs(s[along] - here[along]) === nearest)
     .sort((a, b) => Math.abs(a[across] - here[across]) - Math.abs(b[across] - here[across]))[0];
 }
+
+/**
+ * Rows for texts that hang on lines from above, counted from 0, so that no line goes through a text and no two texts
+ * lie on one another: whatever a text reaches under hangs above it.
+ * @param hung where each hangs and how wide its text is, which begins there; from left to right
+ */
+export function hangingRows(hung: readonly { x: number; width: number }[]): number[] {
+  const rows: number[] = [];
+  for (let i = hung.length - 1; i >= 0; i--) {
+    const { x, width } = hung[i];
+    const under = hung.flatMap((h, j) => (j > i && h.x < x + width ? [rows[j] + 1] : []));
+    rows[i] = Math.max(0, ...under);
+  }
+  return rows;
+}
