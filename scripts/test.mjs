@@ -143,20 +143,26 @@ await Promise.all([
 ]);
 ensureDiskTools();
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
-/** Those that walk over every screen go beside the other tests of the browser, which take longest. */
-const walks = ['tests/browser/look.test.ts', 'tests/browser/screens.test.ts'];
+const inBrowser = (...names) => names.map((name) => `tests/browser/${name}.test.ts`);
+/** Groups of browser tests that take about as long as one another; a file that is in none goes with the last. */
+const walks = inBrowser('look', 'screens');
+const choosing = inBrowser('choose', 'disks', 'files', 'deleted');
+const others = [...walks, ...choosing].flatMap((file) => ['--ignore', file]);
 const browser = ensureChromium();
 if (!browser) failed++;
 await mocha([
   // The longest first, so that none is left alone at the end.
-  ...(browser
-    ? [['Browser tests', ['tests/browser/**/*.test.ts', ...walks.flatMap((file) => ['--ignore', file])]]]
-    : []),
-  ['Command line and formats', files('formats')],
   ['Core', files('core', 'ui', 'truth'), roomy],
+  ...(browser
+    ? [
+        ['Browser tests', ['tests/browser/**/*.test.ts', ...others]],
+        ['Browser tests of parts and files', choosing],
+        ['The look of every screen', walks]
+      ]
+    : []),
+  ['Server over HTTP', files('http')],
   ['Server and its data', files('server')],
-  ...(browser ? [['The look of every screen', walks]] : []),
-  ['Server over HTTP', files('http')]
+  ['Command line and formats', files('formats')]
 ]);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;
