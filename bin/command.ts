@@ -116,10 +116,11 @@ function read(file: string): string {
   return data.toString('utf8');
 }
 
+const print = (value: unknown): void => io.out(JSON.stringify(value, null, 2) + '\n');
+
 function run(argv: readonly string[]): number {
   const args = parseArgs(argv);
   const { build, parts } = readBuildFile(read(args.file));
-  const print = (value: unknown) => io.out(JSON.stringify(value, null, 2) + '\n');
   if (args.command === 'check') {
     const { status, findings } = checked(build, parts);
     print({ status, findings: findings.map(tell) });
@@ -152,35 +153,36 @@ async function main(argv: readonly string[]): Promise<number> {
     return batch(command, read(rest[1]), io.out);
   }
   if (command === 'disk') {
-    io.out(JSON.stringify(diskReport(rest), null, 2) + '\n');
+    print(diskReport(rest));
     return 0;
   }
   if (command === 'write') {
-    io.out(JSON.stringify(writeImage(rest), null, 2) + '\n');
+    print(writeImage(rest));
     return 0;
   }
   if (command === 'photo') {
-    io.out(JSON.stringify(await photoReport(rest), null, 2) + '\n');
+    print(await photoReport(rest));
     return 0;
   }
   if (command === 'image' || command === 'rom') {
     const report = await (command === 'image' ? imageReport : romReport)(rest);
-    io.out(JSON.stringify(report, null, 2) + '\n');
+    print(report);
     return hasStop(report) ? 1 : 0;
   }
   const reports = { ...settingCommands, ...startCommands, ...placementCommands };
   if (Object.hasOwn(reports, command ?? '')) {
-    io.out(JSON.stringify(reports[command](rest), null, 2) + '\n');
+    print(reports[command](rest));
     return 0;
   }
   if (Object.hasOwn(bootCommands, command ?? '')) {
     const report = bootCommands[command](rest);
-    io.out(typeof report === 'string' ? report : JSON.stringify(report, null, 2) + '\n');
+    if (typeof report === 'string') io.out(report);
+    else print(report);
     return hasClash(report) ? 1 : 0;
   }
   if (Object.hasOwn(tableCommands, command ?? '')) {
     const report = tableCommands[command](rest);
-    io.out(JSON.stringify(report, null, 2) + '\n');
+    print(report);
     return 'problems' in report && (report.problems as unknown[]).length ? 1 : 0;
   }
   const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
