@@ -54,11 +54,11 @@
   >{#if data.shared}<SignOut />{/if}</PlaceBar
 >
 
-<main>
-  <div class="head">
-    <div class="title">
-      <h1>{words.title}</h1>
-      <p>{words.lead}</p>
+<main class="mx-auto py-6.5 px-4 max-w-[1240px]">
+  <div class="head gap-2.75 flex flex-wrap items-end mb-4.75">
+    <div class="title flex-1 min-w-64">
+      <h1 class="text-huge">{words.title}</h1>
+      <p class="mt-0.75 text-quiet">{words.lead}</p>
     </div>
     <Button class="act" href="/api/v1/workshop" data-sveltekit-reload aria-label={words.saveAllLabel}
       >{words.saveAll}</Button
@@ -73,11 +73,20 @@
     <Button class="act main" href="/builds/new">{words.newBuild}</Button>
   </div>
 
-  {#if live.away || use.away}<p class="notice bad" role="alert">{text.serverGone}</p>{/if}
+  {#if live.away || use.away}<p
+      class="notice bad mx-0 py-2.75 px-4 border-l-8 border-l-ink text-quiet flex flex-wrap gap-y-2.5 gap-x-4 items-center mt-0 mb-4 bg-sheet"
+      role="alert"
+    >
+      {text.serverGone}
+    </p>{/if}
   {#if notice}
-    <div class="notice" class:bad={notice.bad} role={notice.bad ? 'alert' : 'status'}>
+    <div
+      class="notice py-2.75 px-4 border-l-8 border-l-ink flex flex-wrap gap-y-2.5 gap-x-4 items-center mb-4 bg-sheet"
+      class:bad={notice.bad}
+      role={notice.bad ? 'alert' : 'status'}
+    >
       <div>
-        {#each notice.lines as line, i (i)}<p>{line}</p>{/each}
+        {#each notice.lines as line, i (i)}<p class="mt-0.75 text-ink wrap-anywhere">{line}</p>{/each}
       </div>
       {#if notice.undo}<Button class="act" onclick={notice.undo}>{words.undo}</Button>{/if}
       <Button class="act" onclick={() => (notice = null)}>{text.hide}</Button>
@@ -95,12 +104,12 @@
     />
   {/if}
   {#if use.rows.length === 0}
-    <p class="empty">
+    <p class="empty py-8 mt-0.75 text-quiet text-head">
       {#if use.query}{words.noneFound(use.query)}{:else}{words.empty}
-        <a href="/builds/new">{words.newBuild}</a>{/if}
+        <a class="text-ink font-bold underline" href="/builds/new">{words.newBuild}</a>{/if}
     </p>
   {/if}
-  <ul>
+  <ul class="my-3.25 border-t-2 border-t-ink">
     {#each use.rows as row (row.id)}
       <BuildRow
         {row}
@@ -119,62 +128,8 @@
 </main>
 
 <style>
-  .title {
-    flex: 1;
-  }
-  .title {
-    min-width: 16rem;
-  }
-  main {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 1.6rem 1rem;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: flex-end;
-    gap: 0.7rem;
-    margin-bottom: 1.2rem;
-  }
-  h1 {
-    font-size: 2rem;
-  }
-  p {
-    margin: 0.2rem 0 0;
-    color: var(--quiet);
-  }
-  .notice {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem 1rem;
-    align-items: center;
-    margin: 0 0 1rem;
-    padding: 0.7rem 1rem;
-    border-left: 8px solid var(--ink);
-    background: var(--sheet);
-  }
   .notice.bad {
     border-left-color: var(--stop);
     color: var(--ink);
-  }
-  .notice p {
-    color: var(--ink);
-    overflow-wrap: anywhere;
-  }
-  .empty {
-    padding: 2rem 0;
-    font-size: 1.2rem;
-  }
-  .empty a {
-    color: var(--ink);
-    font-weight: 700;
-    text-decoration: underline;
-  }
-  ul {
-    margin: 0.8rem 0;
-    padding: 0;
-    list-style: none;
-    border-top: 2px solid var(--ink);
   }
 </style>

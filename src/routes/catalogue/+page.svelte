@@ -88,20 +88,20 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
-  <div class="head">
-    <div class="title">
-      <h1>{words.title}</h1>
-      <p>{words.lead}</p>
+<main class="mx-auto py-4.75 px-4 max-w-[1340px]">
+  <div class="head gap-2.5 flex flex-wrap items-end mb-3.25">
+    <div class="title flex-1 min-w-64">
+      <h1 class="text-huge">{words.title}</h1>
+      <p class="text-quiet">{words.lead}</p>
     </div>
     <Button class="act" href="/identify">{words.identify}</Button>
     <label class="act file"
       >{words.takeIn}<input type="file" class="sr-only" accept=".json,.yaml,.yml" onchange={takeIn} /></label
     >
     {#if own.length}
-      <span class="own">{shared.saveOwn}:
+      <span class="whitespace-nowrap">{shared.saveOwn}:
         {#each ['json', 'yaml', 'csv'] as as (as)}
-          <a href="/api/v1/collection?as={as}" download>{as.toUpperCase()}</a>
+          <a class="py-1.5 px-0.75 inline-block font-[650] underline" href="/api/v1/collection?as={as}" download>{as.toUpperCase()}</a>
         {/each}</span
       >
     {/if}
@@ -112,38 +112,38 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
   {/if}
   <Label for="catalogue-query" class="sr-only">{words.findLabel}</Label>
   <Input id="catalogue-query" bind:value={q} oninput={typed} placeholder={words.find} autocomplete="off" />
-  {#if notice}<p class="notice" class:bad={notice.bad} role={notice.bad ? 'alert' : 'status'}>{notice.lines.join(' · ')}</p>{/if}
-  <div class="body">
-    <nav aria-label={words.drawersLabel}>
+  {#if notice}<p class="notice my-2 py-1.5 px-3.25 border-l-8 border-l-ink bg-sheet" class:bad={notice.bad} role={notice.bad ? 'alert' : 'status'}>{notice.lines.join(' · ')}</p>{/if}
+  <div class="body gap-4.75 grid grid-cols-[11rem_minmax(0,1fr)_24rem] mt-3.25 items-start max-lg:grid-cols-1">
+    <nav class="max-lg:gap-0.75 max-lg:flex max-lg:flex-wrap" aria-label={words.drawersLabel}>
       {#each drawerNames as d (d)}
         {#if facets.drawer[d] || drawer === d}
-          <button class:on={drawer === d} aria-pressed={drawer === d} onclick={() => pick('drawer', d)}
-            >{words.drawers[d]} <span>{facets.drawer[d] ?? 0}</span></button
+          <button class="py-1 px-2 border-l-6 border-l-transparent flex justify-between w-full text-ink cursor-pointer text-left max-lg:gap-1.5 max-lg:border max-lg:border-rule max-lg:w-auto" class:on={drawer === d} aria-pressed={drawer === d} onclick={() => pick('drawer', d)}
+            >{words.drawers[d]} <span class="font-mono text-small text-quiet">{facets.drawer[d] ?? 0}</span></button
           >
         {/if}
       {/each}
-      <h2>{words.busLabel}</h2>
+      <h2 class="mt-4 mb-1.25 text-small text-quiet max-lg:hidden">{words.busLabel}</h2>
       {#each Object.entries(words.bus) as [id, name] (id)}
         {#if facets.bus[id] || bus === id}
-          <button class:on={bus === id} aria-pressed={bus === id} onclick={() => pick('bus', id)}
-            >{name} <span>{facets.bus[id] ?? 0}</span></button
+          <button class="py-1 px-2 border-l-6 border-l-transparent flex justify-between w-full text-ink cursor-pointer text-left max-lg:gap-1.5 max-lg:border max-lg:border-rule max-lg:w-auto" class:on={bus === id} aria-pressed={bus === id} onclick={() => pick('bus', id)}
+            >{name} <span class="font-mono text-small text-quiet">{facets.bus[id] ?? 0}</span></button
           >
         {/if}
       {/each}
     </nav>
     <section>
-      <p class="count" aria-live="polite">{words.found(total)}</p>
-      <ul>
+      <p class="count text-quiet" aria-live="polite">{words.found(total)}</p>
+      <ul class="border-t-2 border-t-ink mt-0.75 mb-3.25">
         {#each rows as part (part.id)}
-          <li>
-            <button class:on={chosen?.id === part.id} onclick={() => (chosen = part)}>
-              <b>{part.maker} {part.name}</b>{#if own.includes(part.id)}<em>{words.own}</em>{/if}
+          <li class="border-b border-b-rule">
+            <button class="p-1.5 flex flex-wrap gap-y-0 gap-x-2.5 w-full text-quiet text-left cursor-pointer" class:on={chosen?.id === part.id} onclick={() => (chosen = part)}>
+              <b class="text-ink">{part.maker} {part.name}</b>{#if own.includes(part.id)}<em class="px-1.25 border border-ink not-italic text-tiny text-ink">{words.own}</em>{/if}
               <span>{part.summary ?? ''}</span>
-              <span class="years">{words.sold(part.sold?.from, part.sold?.to)}</span>
+              <span class="font-mono text-small text-quiet ml-auto">{words.sold(part.sold?.from, part.sold?.to)}</span>
             </button>
           </li>
         {:else}
-          <li class="none">
+          <li class="none py-2.5 border-b border-b-rule">
             <p>{words.none}</p>
             <Button class="act" href="/catalogue/edit?name={encodeURIComponent(q.trim())}">{words.describeThis(q)}</Button>
           </li>
@@ -151,10 +151,10 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
       </ul>
       {#if total > rows.length}<Button class="act" onclick={() => look(true)}>{words.more(total - rows.length)}</Button>{/if}
     </section>
-    <aside>
+    <aside class="py-3.25 px-4 border-[1.5px] border-ink sticky top-2 max-h-[calc(100vh_-_1rem)] overflow-y-auto bg-sheet max-lg:static max-lg:max-h-none max-lg:-order-1">
       {#if chosen}
         {@const part = chosen}
-        <div class="acts">
+        <div class="gap-1.25 flex flex-wrap mb-2.5">
           <Button class="act" onclick={() => toShelf(part)}>{words.toShelf}</Button>
           <Button class="act" onclick={() => goto(`/catalogue/edit?like=${part.id}`)}>{words.similar}</Button>
           {#if own.includes(part.id)}<Button class="act" href="/catalogue/edit?id={part.id}">{words.edit}</Button>{/if}
@@ -167,167 +167,50 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 </main>
 
 <style>
-  .own {
-    white-space: nowrap;
-  }
-  .own a {
-    display: inline-block;
-    padding: 0.4rem 0.2rem;
-    font-weight: 650;
-    text-decoration: underline;
-  }
-  .title {
-    flex: 1;
-  }
-  .title {
-    min-width: 16rem;
-  }
-  main {
-    max-width: 1340px;
-    margin: 0 auto;
-    padding: 1.2rem 1rem;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: end;
-    margin-bottom: 0.8rem;
-  }
-  h1 {
-    font-size: 1.8rem;
-  }
-  .title p,
-  .count,
-  .quiet {
-    color: var(--quiet);
-  }
-  .notice {
-    margin: 0.5rem 0;
-    padding: 0.4rem 0.8rem;
-    border-left: 8px solid var(--ink);
-    background: var(--sheet);
-  }
+
+
+
+
+
+
+
+
+
   .bad {
     border-left-color: var(--stop);
   }
-  .body {
-    display: grid;
-    grid-template-columns: 11rem minmax(0, 1fr) 24rem;
-    gap: 1.2rem;
-    margin-top: 0.8rem;
-    align-items: start;
-  }
-  nav h2 {
-    margin: 0.8rem 0 0.2rem;
-    font-size: 0.9rem;
-    color: var(--quiet);
-  }
-  nav button {
-    display: flex;
-    justify-content: space-between;
-    width: 100%;
-    padding: 0.22rem 0.5rem;
-    border: 0;
-    border-left: 6px solid transparent;
-    background: none;
-    color: var(--ink);
-    cursor: pointer;
-    text-align: left;
-  }
+
+
+
   nav button.on {
     border-left-color: var(--yellow);
     background: var(--sheet);
     font-weight: 700;
   }
-  nav span,
-  .years {
-    font-family: var(--font-mono);
-    font-size: 0.85rem;
-    color: var(--quiet);
-  }
-  ul {
-    margin: 0.2rem 0 0.8rem;
-    padding: 0;
-    list-style: none;
-    border-top: 2px solid var(--ink);
-  }
-  li {
-    border-bottom: 1px solid var(--rule);
-  }
-  li button {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 0.6rem;
-    width: 100%;
-    padding: 0.4rem;
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    text-align: left;
-    cursor: pointer;
-  }
+
+
+
+
   li button.on {
     background: var(--sheet);
     box-shadow: inset 5px 0 0 var(--ink);
     padding-left: 0.8rem;
   }
-  li b {
-    color: var(--ink);
-  }
-  li em {
-    padding: 0 0.3rem;
-    border: 1px solid var(--ink);
-    font-style: normal;
-    font-size: 0.8rem;
-    color: var(--ink);
-  }
-  .years {
-    margin-left: auto;
-  }
-  .none {
-    padding: 0.6rem 0;
-  }
-  aside {
-    position: sticky;
-    top: 0.5rem;
-    max-height: calc(100vh - 1rem);
-    overflow-y: auto;
-    padding: 0.8rem 1rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem;
-    margin-bottom: 0.6rem;
-  }
-  @media (max-width: 1000px) {
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    nav {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.2rem;
-    }
-    nav h2 {
-      display: none;
-    }
-    nav button {
-      width: auto;
-      gap: 0.4rem;
-      border: 1px solid var(--rule);
-    }
+
+
+
+
+
+
+  @media (width < 64rem) {
+
+
+
+
     nav button.on {
       border-color: var(--ink);
       border-left: 6px solid var(--yellow);
     }
-    aside {
-      position: static;
-      max-height: none;
-      order: -1;
-    }
+
   }
 </style>

@@ -42,14 +42,18 @@
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
-  <h1>{words.title}</h1>
+<main class="mx-auto py-5.5 px-4 max-w-[1240px]">
+  <h1 class="text-huge">{words.title}</h1>
   <p class="lead">{words.lead}</p>
-  <div class="pick">
+  <div class="pick my-3.25 gap-4 flex flex-wrap">
     {#each [0, 1, 2] as i (i)}
       <label
         >{words.pick(i + 1)}
-        <select value={ids[i] ?? ''} onchange={(e) => choose(i, e.currentTarget.value)}>
+        <select
+          class="py-1.5 border border-ink block min-w-52 pr-7.25 pl-2"
+          value={ids[i] ?? ''}
+          onchange={(e) => choose(i, e.currentTarget.value)}
+        >
           <option value="">{words.none}</option>
           {#each data.list as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
         </select></label
@@ -64,7 +68,8 @@
         <thead>
           <tr>
             <th></th>
-            {#each data.columns as c (c.id)}<th><a href="/builds/{c.id}/fit">{c.name}</a></th>{/each}
+            {#each data.columns as c (c.id)}<th><a class="text-ink" href="/builds/{c.id}/fit">{c.name}</a></th
+              >{/each}
           </tr>
         </thead>
         <tbody>
@@ -80,7 +85,7 @@
             <th></th>
             {#each data.columns as c (c.id)}
               <td>
-                <ul>
+                <ul class="pl-4.5 text-stop">
                   {#each c.worst as f (f.id)}<li>{f.title}</li>{/each}
                 </ul>
               </td>
@@ -93,34 +98,12 @@
 </main>
 
 <style>
-  main {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 1.4rem 1rem;
-  }
-  h1 {
-    font-size: 1.9rem;
-  }
-  .pick {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 1rem;
-    margin: 0.8rem 0;
-  }
-  select {
-    display: block;
-    min-width: 13rem;
-    padding: 0.4rem 1.8rem 0.4rem 0.5rem;
-    border: 1px solid var(--ink);
-  }
   thead th {
     font-size: 1.3rem;
     text-align: left;
     border-bottom: 2px solid var(--ink);
   }
-  thead a {
-    color: var(--ink);
-  }
+
   th[scope='row'] {
     width: 12rem;
     text-align: left;
@@ -137,11 +120,6 @@
     font-weight: 700;
   }
   .bad {
-    color: var(--stop);
-  }
-  ul {
-    margin: 0;
-    padding-left: 1.1rem;
     color: var(--stop);
   }
 </style>

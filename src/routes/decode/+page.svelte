@@ -85,10 +85,10 @@
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
+<main class="py-4 px-5.5 max-w-288 max-md:p-3.25">
   <h1>{words.title}</h1>
-  <p class="lead">{words.lead}</p>
-  <div class="top">
+  <p class="max-w-240 text-quiet">{words.lead}</p>
+  <div class="top gap-2.5 flex flex-wrap items-start max-w-176">
     <PartPick label={words.choose} action={words.open} pick={(p) => open(p.id)} />
     {#if part}<Button class="act" onclick={() => open(part.id)}>{words.clear}</Button>{/if}
   </div>
@@ -96,18 +96,22 @@
     <p>{words.start}</p>
     <p>
       {words.try}:
-      {#each data.examples as p, i (p.id)}{i ? ', ' : ' '}<a href="/decode?part={p.id}">{p.maker} {p.name}</a
+      {#each data.examples as p, i (p.id)}{i ? ', ' : ' '}<a
+          class="py-0.75 inline-block"
+          href="/decode?part={p.id}">{p.maker} {p.name}</a
         >{/each}
     </p>
   {:else}
-    <h2>{part.maker} {part.name}</h2>
+    <h2 class="mt-4 text-head">{part.maker} {part.name}</h2>
     {#if !blocks.length}<p>{words.none}</p>{/if}
-    <p class="sentence" aria-live="polite"><i>{words.sentence}</i> <b>{sentence || words.nothing}</b></p>
-    <div class="body">
+    <p class="sentence py-2.5 px-3.5 border-2 border-ink bg-sheet text-head" aria-live="polite">
+      <i class="mr-1.5 not-italic text-quiet">{words.sentence}</i> <b>{sentence || words.nothing}</b>
+    </p>
+    <div class="body grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-y-4 gap-x-10 mt-4 max-md:grid-cols-1">
       <section>
         {#each blocks as block (block.id)}
-          <div class="block">
-            <h3>{block.label ?? block.id}</h3>
+          <div class="block mb-4.5">
+            <h3 class="mb-1 text-large font-mono leading-[1.25]">{block.label ?? block.id}</h3>
             <BlockInput
               {block}
               state={stateOf(block.id) ?? undefined}
@@ -127,14 +131,16 @@
         {/each}
       </section>
       <section>
-        <h3>{words.meaning}</h3>
+        <h3 class="mb-1 text-large font-mono leading-[1.25]">{words.meaning}</h3>
         {#each settings as setting (setting.id)}
           {@const r = sure(
             readings.find((x) => x.setting.id === setting.id),
             'a reading'
           )}
-          <label>
-            <span>{setting.label}</span>
+          <label
+            class="py-1 border-b border-b-rule grid grid-cols-[11rem_minmax(0,1fr)] gap-y-0 gap-x-2.5 items-center"
+          >
+            <span class="font-[550]">{setting.label}</span>
             <select
               aria-label={words.position(setting.label)}
               value={r.position ?? ''}
@@ -143,7 +149,7 @@
               <option value="">{r.possible.length === 0 ? words.noneFits : words.any}</option>
               {#each setting.positions as p (p.id)}<option value={p.id}>{p.label}</option>{/each}
             </select>
-            <small
+            <small class="col-2 text-quiet"
               >{!setting.known || (r.position === null && r.possible.length < setting.positions.length)
                 ? readingWords(r)
                 : ''}</small
@@ -156,53 +162,6 @@
 </main>
 
 <style>
-  main {
-    max-width: 72rem;
-    padding: 1rem 1.4rem;
-  }
-  .lead {
-    max-width: 60rem;
-    color: var(--quiet);
-  }
-  p a {
-    display: inline-block;
-    padding: 0.2rem 0;
-  }
-  .top {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: flex-start;
-    max-width: 44rem;
-  }
-  h2 {
-    margin-top: 1rem;
-    font-size: 1.3rem;
-  }
-  .sentence {
-    padding: 0.6rem 0.9rem;
-    border: 2px solid var(--ink);
-    background: var(--sheet);
-    font-size: 1.25rem;
-  }
-  .sentence i {
-    margin-right: 0.4rem;
-    font-style: normal;
-    color: var(--quiet);
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 1rem 2.5rem;
-    margin-top: 1rem;
-  }
-  h3 {
-    margin: 0 0 0.25rem;
-    font: 700 1.1rem var(--font-mono);
-  }
-  .block {
-    margin-bottom: 1.1rem;
-  }
   input {
     display: block;
     width: 100%;
@@ -212,31 +171,9 @@
     border: 1px solid var(--ink);
     font-family: var(--font-mono);
   }
-  label {
-    display: grid;
-    grid-template-columns: 11rem minmax(0, 1fr);
-    gap: 0 0.6rem;
-    align-items: center;
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  label span {
-    font-weight: 550;
-  }
+
   select {
     border: 1px solid var(--rule);
     padding: 0.3rem 1.6rem 0.3rem 0.5rem;
-  }
-  small {
-    grid-column: 2;
-    color: var(--quiet);
-  }
-  @media (max-width: 760px) {
-    main {
-      padding: 0.8rem;
-    }
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

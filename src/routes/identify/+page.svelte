@@ -119,14 +119,15 @@
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
-  <h1>{words.title}</h1>
+<main class="mx-auto py-4.75 px-4 max-w-[1340px]">
+  <h1 class="text-huge">{words.title}</h1>
   <p class="lead">{words.lead}</p>
-  <div class="bar">
+  <div class="bar my-2 gap-2.5 flex flex-wrap items-center">
     {#if list.kept.length}
       <label
         >{words.open}
         <select
+          class="py-1.25 border border-ink pr-7.25 pl-2 bg-sheet text-ink"
           value={now.id}
           onchange={(e) => open(list.kept.find((k) => k.value.id === e.currentTarget.value)?.value ?? now)}
         >
@@ -145,9 +146,9 @@
   {#each [trouble, list.trouble].filter(Boolean) as line (line)}<p class="bad" role="alert">{line}</p>{/each}
   <KeptNotice record={list.record} names={words.fields} />
   {#if data.unreadable.length}<p class="bad" role="alert">{text.damagedRows(data.unreadable)}</p>{/if}
-  <div class="body">
+  <div class="body gap-6.5 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] items-start max-lg:grid-cols-1">
     <section>
-      <div class="top">
+      <div class="top grid grid-cols-[1fr_auto_1fr] gap-y-3.25 gap-x-4 mb-2 max-lg:grid-cols-1">
         <div>
           <Label for="sight-name">{words.name}</Label>
           <Input
@@ -160,7 +161,7 @@
         <fieldset>
           <legend>{words.what}</legend>
           {#each entriesOf(words.kinds) as [id, name] (id)}
-            <label
+            <label class="block"
               ><input
                 type="radio"
                 name="kind"
@@ -192,15 +193,15 @@
       </div>
       <Looks {features} seen={now.seen} {valuesOf} {set} />
     </section>
-    <section class="right" aria-live="polite">
+    <section class="right py-3.25 px-4 border-[1.5px] border-ink bg-sheet max-lg:-order-1" aria-live="polite">
       {#if !now.seen.length}<p class="lead">{words.nothing}</p>{/if}
       {#if ranking.next.length}
-        <h2>{words.next}</h2>
+        <h2 class="mt-0.75 mb-1.25">{words.next}</h2>
         {#each ranking.next.slice(0, 1) as look (look.feature.id)}
           <div class="next">
-            <b>{featureLabel(look.feature)}</b>
+            <b class="text-head">{featureLabel(look.feature)}</b>
             <span class="quiet">{words.nextWhy(look.gain.toFixed(1))}</span>
-            <div class="answers">
+            <div class="answers my-1.5 gap-1.5 flex flex-wrap">
               {#each look.answers.slice(0, 6) as a (String(a.value))}
                 <Button class="act" onclick={() => set(look.feature.id, a.value)}
                   >{a.value === true
@@ -220,39 +221,51 @@
             .join(' · ')}
         </p>
       {/if}
-      <h2>{words.candidates}</h2>
-      <ol>
+      <h2 class="mt-0.75 mb-1.25">{words.candidates}</h2>
+      <ol class="mb-3.25">
         {#each likely as c (c.part.id)}
-          <li>
-            <div class="line">
-              <span class="chance">{percent(c.probability)}</span>
+          <li class="py-1.5 border-b border-b-rule">
+            <div class="line flex flex-wrap gap-y-0.75 gap-x-2.75 items-center">
+              <span class="chance min-w-14.5 font-bold text-head font-mono leading-[1.25]"
+                >{percent(c.probability)}</span
+              >
               <b>{c.part.maker} {c.part.name}</b>
-              <span class="quiet">{c.part.summary ?? ''}</span>
+              <span class="quiet flex-1 min-w-32 text-small">{c.part.summary ?? ''}</span>
               <Button class="act" onclick={() => settle(c.part.id)} aria-label="{words.is}: {c.part.name}"
                 >{words.is}</Button
               >
             </div>
-            <svg viewBox="0 0 200 6" preserveAspectRatio="none" aria-hidden="true"
-              ><rect x="0" y="0" width={Math.max(1, c.probability * 200)} height="6" /></svg
+            <svg
+              class="w-full h-[5px] block bg-paper"
+              viewBox="0 0 200 6"
+              preserveAspectRatio="none"
+              aria-hidden="true"
+              ><rect class="fill-ink" x="0" y="0" width={Math.max(1, c.probability * 200)} height="6" /></svg
             >
-            {#if c.for.length}<p class="for"><span>{words.for}</span> {c.for.map(agreed).join('; ')}</p>{/if}
-            {#if c.against.length}<p class="against">
-                <span>{words.against}</span>
+            {#if c.for.length}<p class="mt-0.75 text-small">
+                <span class="mr-1.25 font-bold">{words.for}</span>
+                {c.for.map(agreed).join('; ')}
+              </p>{/if}
+            {#if c.against.length}<p class="mt-0.75 text-small">
+                <span class="mr-1.25 font-bold text-stop">{words.against}</span>
                 {c.against.map(told).join('; ')}
               </p>{/if}
           </li>
         {/each}
-        <li class="none">
-          <div class="line">
-            <span class="chance">{percent(ranking.none)}</span>
+        <li class="none py-1.5 border-b border-b-rule">
+          <div class="line flex flex-wrap gap-y-0.75 gap-x-2.75 items-center">
+            <span class="chance min-w-14.5 font-bold text-head font-mono leading-[1.25]"
+              >{percent(ranking.none)}</span
+            >
             <b>{words.noneOfThese}</b>
-            <span class="quiet">{words.noneText}</span>
+            <span class="quiet flex-1 min-w-32 text-small">{words.noneText}</span>
             <Button class="act" onclick={describe}>{words.describe}</Button>
           </div>
         </li>
       </ol>
       <Label for="sight-notes">{words.notes}</Label>
       <textarea
+        class="py-1.25 px-2 border border-ink bg-sheet text-ink w-full"
         id="sight-notes"
         rows="2"
         maxlength="2000"
@@ -263,120 +276,3 @@
   </div>
   <Things />
 </main>
-
-<style>
-  main {
-    max-width: 1340px;
-    margin: 0 auto;
-    padding: 1.2rem 1rem;
-  }
-  h1 {
-    font-size: 1.8rem;
-  }
-  h2 {
-    margin: 0.2rem 0 0.3rem;
-    font-size: 1.15rem;
-  }
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
-    margin: 0.5rem 0;
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-    gap: 1.6rem;
-    align-items: start;
-  }
-  .top {
-    display: grid;
-    grid-template-columns: 1fr auto 1fr;
-    gap: 0.8rem 1rem;
-    margin-bottom: 0.5rem;
-  }
-  fieldset label {
-    display: block;
-  }
-  select,
-  textarea {
-    padding: 0.3rem 1.8rem 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-  }
-  textarea {
-    width: 100%;
-    padding-right: 0.5rem;
-  }
-  .right {
-    padding: 0.8rem 1rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-  }
-  .next b {
-    font-size: 1.3rem;
-  }
-  .answers {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    margin: 0.4rem 0;
-  }
-  ol {
-    margin: 0 0 0.8rem;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    padding: 0.4rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .line {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 0.7rem;
-    align-items: center;
-  }
-  .line .quiet {
-    flex: 1;
-    min-width: 8rem;
-    font-size: 0.92rem;
-  }
-  .chance {
-    min-width: 3.6rem;
-    font: 700 1.2rem var(--font-mono);
-  }
-  svg {
-    width: 100%;
-    height: 5px;
-    display: block;
-    background: var(--paper);
-  }
-  svg rect {
-    fill: var(--ink);
-  }
-  .for,
-  .against {
-    margin: 0.2rem 0 0;
-    font-size: 0.92rem;
-  }
-  .for span,
-  .against span {
-    margin-right: 0.3rem;
-    font-weight: 700;
-  }
-  .against span {
-    color: var(--stop);
-  }
-  @media (max-width: 900px) {
-    .body,
-    .top {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .right {
-      order: -1;
-    }
-  }
-</style>

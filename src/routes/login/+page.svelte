@@ -28,11 +28,11 @@
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 
-<TopBar><span class="grow"></span><ThemeSwitch /></TopBar>
-<main>
-  <h1>{words.title}</h1>
-  <p>{words.lead}</p>
-  <form onsubmit={enter}>
+<TopBar><span class="flex-1"></span><ThemeSwitch /></TopBar>
+<main class="my-12 mx-auto px-4 max-w-120">
+  <h1 class="text-huge">{words.title}</h1>
+  <p class="text-quiet">{words.lead}</p>
+  <form class="mt-5.5" onsubmit={enter}>
     <Label for="passphrase">{words.passphrase}</Label>
     <Input
       id="passphrase"
@@ -43,33 +43,7 @@
       required
       aria-describedby="trouble"
     />
-    <p id="trouble" class="trouble" role="alert">{trouble}</p>
+    <p id="trouble" class="my-2 min-h-6.5 font-[650] text-stop" role="alert">{trouble}</p>
     <Button type="submit" class="act main" disabled={busy}>{words.enter}</Button>
   </form>
 </main>
-
-<style>
-  .grow {
-    flex: 1;
-  }
-  main {
-    max-width: 30rem;
-    margin: 3rem auto;
-    padding: 0 1rem;
-  }
-  h1 {
-    font-size: 2rem;
-  }
-  p {
-    color: var(--quiet);
-  }
-  form {
-    margin-top: 1.4rem;
-  }
-  .trouble {
-    min-height: 1.6rem;
-    margin: 0.5rem 0;
-    font-weight: 650;
-    color: var(--stop);
-  }
-</style>

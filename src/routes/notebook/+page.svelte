@@ -98,11 +98,11 @@
 
 <svelte:head><title>{now.name} · {words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
+<main class="py-4 px-5.5 max-lg:p-3.25">
   {#if data.unreadable.length}<p class="damaged" role="alert">{text.damagedRows(data.unreadable)}</p>{/if}
   <h1>{words.title}</h1>
-  <p class="lead">{words.lead}</p>
-  <div class="bar">
+  <p class="max-w-248 text-quiet">{words.lead}</p>
+  <div class="bar flex flex-wrap gap-y-2 gap-x-3.5 items-center">
     {#if keeping.kept.length}
       <label
         >{words.open}
@@ -123,9 +123,11 @@
     />{/if}
   {#if keeping.trouble}<p class="bad" role="alert">{keeping.trouble}</p>{/if}
   <KeptNotice record={keeping.record} names={words.fields} />
-  <div class="body">
+  <div
+    class="body grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-y-0 gap-x-8.75 mt-3.25 max-lg:grid-cols-1"
+  >
     <section>
-      <div class="name">
+      <div class="name flex flex-wrap gap-y-2 gap-x-3.5 items-center mb-1.5">
         <Label for="n-name">{words.name}</Label>
         <Input
           id="n-name"
@@ -151,17 +153,17 @@
       </div>
       <h2>{words.blocks}</h2>
       {#each now.blocks as block (block.id)}
-        <p class="block">
-          <b>{block.label ?? block.id}</b>
+        <p class="block my-1.25 flex flex-wrap gap-y-1.5 gap-x-4 items-center">
+          <b class="min-w-14 font-mono">{block.label ?? block.id}</b>
           <BlockShape {block} change={(next) => setBlock(block, next)} />
           <button
-            class="x"
+            class="x text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
             onclick={() => change({ ...now, blocks: now.blocks.filter((b) => b !== block) })}
             aria-label={words.removeBlock(block.label ?? block.id)}>×</button
           >
         </p>
       {/each}
-      <form onsubmit={addBlock}>
+      <form class="flex flex-wrap gap-y-2 gap-x-3.5 items-center" onsubmit={addBlock}>
         <input
           bind:value={called}
           aria-label={words.blockName}
@@ -175,7 +177,7 @@
         <Button type="submit" class="act">{words.addBlock}</Button>
       </form>
       <h2>{words.subjects}</h2>
-      <div class="subjects">
+      <div class="flex flex-wrap gap-y-1 gap-x-4">
         {#each offered as subject (subject)}
           <label
             ><input
@@ -186,7 +188,7 @@
             {words.facts[subject] ?? subject}</label
           >
         {/each}
-        <form onsubmit={addOther}>
+        <form class="flex flex-wrap gap-y-2 gap-x-3.5 items-center basis-full mt-0.75" onsubmit={addOther}>
           <input
             bind:value={other}
             aria-label={words.addSubject}
@@ -209,33 +211,10 @@
 </main>
 
 <style>
-  main {
-    padding: 1rem 1.4rem;
-  }
-  .lead {
-    max-width: 62rem;
-    color: var(--quiet);
-  }
-  .bar,
-  .name,
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 0.9rem;
-    align-items: center;
-  }
-  .name {
-    margin-bottom: 0.4rem;
-  }
   .name :global(input) {
     max-width: 18rem;
   }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 0 2.2rem;
-    margin-top: 0.8rem;
-  }
+
   h2 {
     margin: 1rem 0 0.4rem;
     padding-bottom: 0.15rem;
@@ -245,35 +224,7 @@
   section:last-child h2:first-child {
     margin-top: 0;
   }
-  .block {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1rem;
-    align-items: center;
-    margin: 0.3rem 0;
-  }
-  .block b {
-    min-width: 3.5rem;
-    font-family: var(--font-mono);
-  }
-  .x {
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    font-size: 1.1rem;
-    cursor: pointer;
-  }
-  .subjects {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1rem;
-  }
-  .subjects form {
-    flex-basis: 100%;
-    margin-top: 0.2rem;
-  }
+
   input:not([type='checkbox']),
   select {
     min-width: 0;
@@ -283,13 +234,5 @@
   select {
     max-width: 16rem;
     padding-right: 2.2rem;
-  }
-  @media (max-width: 960px) {
-    main {
-      padding: 0.8rem;
-    }
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -66,38 +66,15 @@
 
 <svelte:head><title>{planText.planPage} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
-  <h1>{planText.planPage}</h1>
-  <p class="lead">{planText.planLead}</p>
-  <div class="name">
+<main class="mx-auto py-4.75 px-4 max-w-[1180px]">
+  <h1 class="text-big">{planText.planPage}</h1>
+  <p class="mx-0 mt-0 mb-3.25 text-quiet">{planText.planLead}</p>
+  <div class="name max-w-96 mb-3.25">
     <Label for="plan-name">{planText.buildName}</Label>
     <Input id="plan-name" bind:value={name} onchange={keep} maxlength={120} autocomplete="off" />
   </div>
   {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
   <BriefForm {brief} profiles={data.profiles} partName={(id) => id} {change} />
-  <h2>{planText.title}</h2>
+  <h2 class="mt-4 text-head">{planText.title}</h2>
   <Machines {planning} {brief} {change} {take} takeLabel={planText.make} />
 </main>
-
-<style>
-  main {
-    max-width: 1180px;
-    margin: 0 auto;
-    padding: 1.2rem 1rem;
-  }
-  h1 {
-    font-size: 1.6rem;
-  }
-  h2 {
-    margin-top: 1.2rem;
-    font-size: 1.25rem;
-  }
-  .lead {
-    margin: 0 0 0.8rem;
-    color: var(--quiet);
-  }
-  .name {
-    max-width: 24rem;
-    margin-bottom: 0.8rem;
-  }
-</style>

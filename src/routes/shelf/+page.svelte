@@ -44,14 +44,14 @@
 
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
+<main class="mx-auto py-5.5 px-4 max-w-[1240px]">
   {#if [...data.use.unreadable, ...data.bin.unreadable].length}<p class="damaged" role="alert">
       {text.damagedRows([...data.use.unreadable, ...data.bin.unreadable])}
     </p>{/if}
-  <div class="head">
-    <div class="title">
-      <h1>{words.title}</h1>
-      <p>{words.lead}</p>
+  <div class="head gap-2.5 flex flex-wrap items-end mb-3.25">
+    <div class="title flex-1 min-w-64">
+      <h1 class="text-huge">{words.title}</h1>
+      <p class="text-quiet">{words.lead}</p>
     </div>
     <Button class="act" href="/api/v1/shelf/table" data-sveltekit-reload>{words.saveTable}</Button>
     <TakeTable
@@ -63,9 +63,18 @@
     />
     <Button class="act main" href="/catalogue">{words.add}</Button>
   </div>
-  {#if live.away || use.away}<p class="notice bad" role="alert">{text.serverGone}</p>{/if}
+  {#if live.away || use.away}<p
+      class="notice bad my-2 mx-0 py-2 px-4 gap-2.5 border-l-8 border-l-ink flex flex-wrap items-center bg-sheet"
+      role="alert"
+    >
+      {text.serverGone}
+    </p>{/if}
   {#if notice}
-    <div class="notice" class:bad={notice.bad} role={notice.bad ? 'alert' : 'status'}>
+    <div
+      class="notice my-2 py-2 px-4 gap-2.5 border-l-8 border-l-ink flex flex-wrap items-center bg-sheet"
+      class:bad={notice.bad}
+      role={notice.bad ? 'alert' : 'status'}
+    >
       {#each notice.lines as line, i (i)}<span>{line}</span>{/each}
       {#if notice.undo}<Button class="act" onclick={notice.undo}>{words.undo}</Button>{/if}
       <Button class="act" onclick={() => (notice = null)}>{text.hide}</Button>
@@ -79,25 +88,33 @@
     placeholder={words.find}
     autocomplete="off"
   />
-  <p class="count" aria-live="polite">{words.shown(use.rows.length, use.total)}</p>
-  <ul>
+  <p class="count my-1.5 text-quiet" aria-live="polite">{words.shown(use.rows.length, use.total)}</p>
+  <ul class="border-t-2 border-t-ink mb-4">
     {#each use.rows as v (v.item.id)}
-      <li>
-        <a class="what" href="/shelf/{v.item.id}"
-          ><b>{v.title}</b> <span>{[v.maker, v.summary].filter(Boolean).join(' · ')}</span></a
+      <li
+        class="py-1.5 px-0.75 gap-3.25 border-b border-b-rule grid grid-cols-[minmax(0,1fr)_8rem_12rem_9rem_auto] items-center max-md:grid-cols-[1fr_auto] max-md:gap-y-0.5 max-md:gap-x-3.25"
+      >
+        <a class="what text-quiet no-underline max-md:col-span-full" href="/shelf/{v.item.id}"
+          ><b class="text-ink text-large underline underline-offset-[3px]">{v.title}</b>
+          <span>{[v.maker, v.summary].filter(Boolean).join(' · ')}</span></a
         >
         <span class="cond {v.item.condition}">{words.conditions[v.item.condition]}</span>
-        <span class="place"
+        <span class="place text-quiet"
           >{#if v.lentTo}<b class="lent">{words.lentTo(v.lentTo)}</b>{:else}{v.item.place ?? ''}{/if}</span
         >
-        <span class="used">
-          {#each v.usedIn as u (u.build)}<a href="/builds/{u.build}/fit"
-              >{u.borrowed ? words.onLoanTo(u.name) : u.name}</a
+        <span class="text-quiet">
+          {#each v.usedIn as u (u.build)}<a
+              class="py-1.25 inline-block mr-2 text-ink font-[650] underline"
+              href="/builds/{u.build}/fit">{u.borrowed ? words.onLoanTo(u.name) : u.name}</a
             >{:else}{words.nowhere}{/each}
         </span>
         <Button class="act" onclick={() => toBin(v)} aria-label="{words.toBin}: {v.title}">×</Button>
       </li>
-    {:else}<li class="none">{use.query ? words.none : words.empty}</li>{/each}
+    {:else}<li
+        class="none py-1.5 px-0.75 gap-3.25 border-b border-b-rule grid items-center grid-cols-[1fr] max-md:gap-y-0.5 max-md:gap-x-3.25"
+      >
+        {use.query ? words.none : words.empty}
+      </li>{/each}
   </ul>
   {#if use.total > use.rows.length}<Button class="act" onclick={() => use.more()}
       >{buildsText.more(use.total - use.rows.length)}</Button
@@ -106,7 +123,7 @@
     <details>
       <summary>{words.bin(bin.total)}</summary>
       {#each bin.rows as v (v.item.id)}
-        <p class="binned">
+        <p class="my-0.75 gap-3.25 flex items-center">
           {v.title}
           <Button class="act" onclick={() => putBack(v.item.id)} aria-label={words.putBackLabel(v.title)}
             >{words.putBack}</Button
@@ -118,77 +135,14 @@
 </main>
 
 <style>
-  .title {
-    flex: 1;
-  }
-  .title {
-    min-width: 16rem;
-  }
-  main {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 1.4rem 1rem;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: end;
-    margin-bottom: 0.8rem;
-  }
-  h1 {
-    font-size: 1.9rem;
-  }
-  .title p,
-  .count {
-    color: var(--quiet);
-  }
-  .count {
-    margin: 0.4rem 0;
-  }
-  .notice {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
-    margin: 0.5rem 0;
-    padding: 0.5rem 1rem;
-    border-left: 8px solid var(--ink);
-    background: var(--sheet);
-  }
   .bad {
     border-left-color: var(--stop);
   }
-  ul {
-    margin: 0 0 1rem;
-    padding: 0;
-    list-style: none;
-    border-top: 2px solid var(--ink);
-  }
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 8rem 12rem 9rem auto;
-    gap: 0.8rem;
-    align-items: center;
-    padding: 0.35rem 0.2rem;
-    border-bottom: 1px solid var(--rule);
-  }
+
   li > :global(.act) {
     justify-self: end;
   }
-  .none {
-    grid-template-columns: 1fr;
-  }
-  .what {
-    color: var(--quiet);
-    text-decoration: none;
-  }
-  .what b {
-    color: var(--ink);
-    font-size: 1.08rem;
-    text-decoration: underline;
-    text-underline-offset: 3px;
-  }
+
   .cond.faulty,
   .cond.partly {
     font-weight: 700;
@@ -196,32 +150,5 @@
   .cond.faulty,
   .lent {
     color: var(--stop);
-  }
-  .place,
-  .used {
-    color: var(--quiet);
-  }
-  .used a {
-    display: inline-block;
-    padding: 0.3rem 0;
-    margin-right: 0.5rem;
-    color: var(--ink);
-    font-weight: 650;
-    text-decoration: underline;
-  }
-  .binned {
-    display: flex;
-    gap: 0.8rem;
-    align-items: center;
-    margin: 0.2rem 0;
-  }
-  @media (max-width: 760px) {
-    li {
-      grid-template-columns: 1fr auto;
-      gap: 0.1rem 0.8rem;
-    }
-    .what {
-      grid-column: 1 / -1;
-    }
   }
 </style>

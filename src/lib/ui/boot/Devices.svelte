@@ -39,38 +39,41 @@
   );
 </script>
 
-<h2>{words.sets}</h2>
+<h2 class="mt-4 mb-1.25">{words.sets}</h2>
 {#if sets.length}
-  <ul>
-    {#each sets as l (l.text)}<li><code>{l.text}</code></li>{/each}
+  <ul class="my-1.25">
+    {#each sets as l (l.text)}<li><code class="font-mono text-large">{l.text}</code></li>{/each}
   </ul>
   {#if ex.sound.some((c) => [c.port, c.irq, c.dma].some((x) => x && !x.isSeen))}<p class="ask">
       {words.setsUnseen}
     </p>{/if}
 {:else}<p>{words.setsNone}</p>{/if}
 {#if ex.optical.length && ex.sound.length}<p>{words.cdLead}</p>{/if}
-<h2>{words.reserved}</h2>
+<h2 class="mt-4 mb-1.25">{words.reserved}</h2>
 {#if reserved}
   <p>{words.reservedLead}</p>
-  <div class="lists">
+  <div class="gap-4 grid grid-cols-[repeat(auto-fit,minmax(13rem,1fr))]">
     {#each rows as row (row.name)}
       <div>
-        <h3>{row.name}</h3>
-        <ul>
+        <h3 class="mt-2.5">{row.name}</h3>
+        <ul class="my-1.25">
           {#each row.list as l (`${l.text}${l.owner}`)}
-            <li><code>{l.text}</code> <small>{l.owner} {l.isSeen ? '' : words.unseen}</small></li>
-          {:else}<li>{words.reservedNothing}</li>
+            <li class="border-b border-b-rule">
+              <code class="font-mono text-large">{l.text}</code>
+              <small class="text-quiet">{l.owner} {l.isSeen ? '' : words.unseen}</small>
+            </li>
+          {:else}<li class="border-b border-b-rule">{words.reservedNothing}</li>
           {/each}
         </ul>
       </div>
     {/each}
   </div>
-  <h3>{words.lockUp}</h3>
-  <ol>
+  <h3 class="mt-2.5">{words.lockUp}</h3>
+  <ol class="my-1.25 max-w-224 pl-5.25 list-decimal">
     {#each words.lockUps as text (text)}<li>{text}</li>{/each}
   </ol>
 {:else}<p>{words.reservedNone}</p>{/if}
-<h2>{words.network}</h2>
+<h2 class="mt-4 mb-1.25">{words.network}</h2>
 {#each ex.network as card (card.item)}
   <p>
     <b
@@ -86,48 +89,7 @@
   <p>
     {stack === 'packet' ? words.networkPacket : words.networkStack(netStackWords[stack])}
   </p>
-  <ul class="checks">
+  <ul class="my-1.25 max-w-224 pl-5.25 list-disc">
     {#each words.networkChecks as text (text)}<li>{text}</li>{/each}
   </ul>
 {/if}
-
-<style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  h3 {
-    margin-top: 0.5rem;
-    font-weight: 650;
-  }
-  ul {
-    margin: 0.3rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  .checks,
-  ol {
-    max-width: 56rem;
-    padding-left: 1.3rem;
-    list-style: disc;
-  }
-  ol {
-    margin: 0.3rem 0;
-    list-style: decimal;
-  }
-  .lists {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
-    gap: 1rem;
-  }
-  .lists li {
-    border-bottom: 1px solid var(--rule);
-  }
-  code {
-    font-family: var(--font-mono);
-    font-size: 1.05rem;
-  }
-  small {
-    color: var(--quiet);
-  }
-</style>

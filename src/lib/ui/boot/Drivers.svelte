@@ -23,16 +23,16 @@
 </script>
 
 <section>
-  <h2>{words.drivers}</h2>
+  <h2 class="mt-4 mb-1.25">{words.drivers}</h2>
   <p class="quiet">{words.driversNote}</p>
   {#if missing}<p class="bad">{words.missing(missing)}</p>{/if}
   {#if open}<p class="ask">{words.open(open)}</p>{/if}
-  <ul>
+  <ul class="my-1.5">
     {#each plan.wanted as w (w.driver.id)}
-      <li>
+      <li class="py-1.25 gap-3.25 border-b border-b-rule flex justify-between items-center">
         <span
           ><b>{driverTitle(w.driver)}</b>
-          <small
+          <small class="block text-quiet"
             >{becauseWords(w.because)} · {words.stays(...w.stay)}, {w.isMeasured
               ? words.measured
               : words.typical}</small
@@ -42,7 +42,7 @@
             >{words.onDisk}</span
           >
         {:else if toCopy.has(w.driver.id)}
-          <span class="hand"
+          <span class="flex-[0_0_9rem]"
             ><Select
               placeholder=""
               aria-label={words.handLabel(driverTitle(w.driver))}
@@ -61,33 +61,3 @@
   </ul>
   <OwnDriver />
 </section>
-
-<style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  ul {
-    margin: 0.4rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 0.8rem;
-    padding: 0.3rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .hand {
-    flex: 0 0 9rem;
-  }
-  small {
-    display: block;
-  }
-  small,
-  .quiet {
-    color: var(--quiet);
-  }
-</style>

@@ -20,11 +20,11 @@
   }
 </script>
 
-<div class="files">
+<div class="files gap-2.5 grid mt-4">
   {#each files.files as f (f.name)}
     <section>
-      <div class="head">
-        <h2>{f.name}</h2>
+      <div class="head border-b-2 border-b-ink flex items-center justify-between">
+        <h2 class="font-mono">{f.name}</h2>
         <Button class="act" onclick={() => saveAs(f.name, 'text/plain', fileText(f))}
           >{words.save(f.name)}</Button
         >
@@ -37,7 +37,13 @@
         <tbody>
           {#each f.lines as l, i (i)}
             <tr class:look={l.why.kind === 'look'}
-              ><td><code>{l.text}</code></td><td>{lineWhyWords(l.why)}</td></tr
+              ><td
+                class="py-0.75 border-b border-b-rule pr-3.25 align-top max-md:block max-md:w-auto first:w-[55%] first:wrap-anywhere max-md:first:border-b-0 max-md:first:block max-md:first:w-auto max-md:first:pb-0"
+                ><code class="font-mono text-large whitespace-pre-wrap">{l.text}</code></td
+              ><td
+                class="py-0.75 border-b border-b-rule pr-3.25 align-top max-md:block max-md:w-auto first:w-[55%] first:wrap-anywhere max-md:first:border-b-0 max-md:first:block max-md:first:w-auto max-md:first:pb-0"
+                >{lineWhyWords(l.why)}</td
+              ></tr
             >
           {/each}
         </tbody>
@@ -47,8 +53,8 @@
 </div>
 <p class="quiet">{words.folders}</p>
 {#if files.bootsWindows}<p class="ask">{words.bootGui}</p>{/if}
-<div class="floppy">
-  <div>
+<div class="floppy my-3.25 gap-3.25 flex flex-wrap items-end">
+  <div class="min-w-32">
     <Label for="boot-floppy">{words.floppy}</Label>
     <Select
       id="boot-floppy"
@@ -63,31 +69,6 @@
 </div>
 
 <style>
-  .files {
-    display: grid;
-    gap: 0.6rem;
-    margin-top: 1rem;
-  }
-  .head {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    border-bottom: 2px solid var(--ink);
-  }
-  h2 {
-    margin: 0;
-    font-family: var(--font-mono);
-    font-size: 1.15rem;
-  }
-  td {
-    padding: 0.2rem 0.8rem 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-  }
-  td:first-child {
-    width: 55%;
-    overflow-wrap: anywhere;
-  }
   td + td {
     color: var(--quiet);
     font-size: 0.95rem;
@@ -99,31 +80,5 @@
   .look td:first-child {
     padding-left: 0.5rem;
     border-left: 8px solid var(--stop);
-  }
-  code {
-    font-family: var(--font-mono);
-    font-size: 1.05rem;
-    white-space: pre-wrap;
-  }
-  .floppy div {
-    min-width: 8rem;
-  }
-  .floppy {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: 0.8rem;
-    margin: 0.8rem 0;
-  }
-  @media (max-width: 700px) {
-    td,
-    td:first-child {
-      display: block;
-      width: auto;
-    }
-    td:first-child {
-      border-bottom: 0;
-      padding-bottom: 0;
-    }
   }
 </style>

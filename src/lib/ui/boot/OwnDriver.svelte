@@ -37,18 +37,18 @@
 </script>
 
 <details>
-  <summary>{words.title}</summary>
+  <summary class="py-1.5 font-[650] cursor-pointer">{words.title}</summary>
   {#if own.length}
     <ul>
       {#each own as d, i (`${i}${d.file}`)}
-        <li>
+        <li class="border-b border-b-rule flex justify-between items-center">
           <span>{d.file}, {words.wheres[d.where]}, {boot.stays(d.stay, d.stay)}</span>
           <Button class="act" aria-label={words.remove(d.file)} onclick={() => remove(i)}>×</Button>
         </li>
       {/each}
     </ul>
   {/if}
-  <div class="row">
+  <div class="gap-2.5 grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] mb-2">
     <div>
       <Label for="own-file">{words.file}</Label><Input id="own-file" bind:value={file} maxlength={12} />
     </div>
@@ -69,29 +69,6 @@
     </div>
   </div>
   <Checkbox bind:checked={high}>{words.high}</Checkbox>
-  <p><Button class="act" onclick={add}>{words.add}</Button></p>
-  {#if isBad}<p class="bad" role="alert">{words.bad}</p>{/if}
+  <p class="my-2"><Button class="act" onclick={add}>{words.add}</Button></p>
+  {#if isBad}<p class="bad my-2 mx-0" role="alert">{words.bad}</p>{/if}
 </details>
-
-<style>
-  summary {
-    padding: 0.4rem 0;
-    font-weight: 650;
-    cursor: pointer;
-  }
-  .row {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
-    gap: 0.6rem;
-    margin-bottom: 0.5rem;
-  }
-  li {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    border-bottom: 1px solid var(--rule);
-  }
-  p {
-    margin: 0.5rem 0;
-  }
-</style>

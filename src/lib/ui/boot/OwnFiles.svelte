@@ -63,12 +63,12 @@
 </script>
 
 <p class="quiet">{words.ownLead}</p>
-<div class="two">
+<div class="two gap-4.75 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-lg:grid-cols-1">
   {#each Object.keys(fields) as FileName[] as file (file)}
     <div>
-      <div class="head">
+      <div class="head flex justify-between items-end mb-1.25">
         <Label for="own-{file}">{file}</Label>
-        <label class="open"
+        <label class="open py-0.5 px-2 border border-ink cursor-pointer"
           >{words.openFile}
           <input type="file" class="sr-only" onchange={(e) => open(file, e.currentTarget)} /></label
         >
@@ -87,7 +87,7 @@
   {/each}
 </div>
 <details>
-  <summary>{words.listing}</summary>
+  <summary class="py-1.5 text-large font-[650] cursor-pointer">{words.listing}</summary>
   <p class="quiet">{words.listingHint}</p>
   <Textarea
     id="own-listing"
@@ -110,26 +110,35 @@
 <div aria-live="polite">
   {#if isEmpty}<p class="quiet">{words.nothingYet}</p>
   {:else}
-    <p class="sum">{findings.length ? words.found(findings.length) : words.nothing}</p>
+    <p class="sum mt-3.25 text-head font-bold">
+      {findings.length ? words.found(findings.length) : words.nothing}
+    </p>
     {#if notAsked.length}<p class="ask"><b>{words.notAsked}</b> {notAsked.join('; ')}</p>{/if}
-    <ul>
+    <ul class="my-2">
       {#each findings as f (`${f.file}${f.line}${f.rule}${JSON.stringify(f.facts)}`)}
         {@const told = bootFindingWords(f)}
         <li class={f.severity}>
-          <p class="where">
+          <p class="where gap-3.25 flex flex-wrap items-baseline">
             <b class="tag">{words.severity[f.severity]}</b>
-            {#if f.line}<button type="button" aria-label={words.goTo(f.file, f.line)} onclick={() => show(f)}
-                >{words.at(f.file, f.line)}</button
+            {#if f.line}<button
+                class="underline underline-offset-[3px]"
+                type="button"
+                aria-label={words.goTo(f.file, f.line)}
+                onclick={() => show(f)}>{words.at(f.file, f.line)}</button
               >{:else}<span>{f.file}</span>{/if}
             {#if inStarts(f)}<small>{inStarts(f)}</small>{/if}
           </p>
-          <h3>{told.title}</h3>
+          <h3 class="text-large">{told.title}</h3>
           <p>{told.sentence}</p>
-          {#if f.line}<code>{lineOf(f)}</code>{/if}
+          {#if f.line}<code class="inline-block font-mono wrap-anywhere whitespace-pre-wrap">{lineOf(f)}</code
+            >{/if}
           {#if f.edit}
-            <p class="fix">
+            <p class="gap-2.5 flex flex-wrap items-center mt-0.75">
               <span>{f.edit.isNew ? words.newLine : f.edit.text === null ? words.goes : words.becomes}</span>
-              {#if f.edit.text !== null}<code class="new">{f.edit.text}</code>{/if}
+              {#if f.edit.text !== null}<code
+                  class="px-1.25 border border-ink inline-block font-mono wrap-anywhere whitespace-pre-wrap bg-sheet"
+                  >{f.edit.text}</code
+                >{/if}
               <Button class="act" onclick={() => mend(f)}>{words.fix}</Button>
             </p>
           {/if}
@@ -140,23 +149,31 @@
 </div>
 {#if !isEmpty}
   <details>
-    <summary>{words.lineByLine}</summary>
+    <summary class="py-1.5 text-large font-[650] cursor-pointer">{words.lineByLine}</summary>
     {#each Object.keys(fields) as FileName[] as file (file)}
-      <table>
-        <caption>{file}</caption>
+      <table class="w-full mb-3.25 border-collapse">
+        <caption class="text-left font-mono font-[650]">{file}</caption>
         <thead
           ><tr
-            ><th scope="col">{words.line}</th><th scope="col">{words.does}</th><th scope="col"
-              >{words.takes}</th
-            ></tr
+            ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.line}</th><th
+              class="border-b-[1.5px] border-b-ink text-left"
+              scope="col">{words.does}</th
+            ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.takes}</th></tr
           ></thead
         >
         <tbody>
           {#each explained[file].filter((l) => l.meaning.kind !== 'blank') as l (l.n)}
             <tr>
-              <td><small>{l.n}</small> <code>{l.text}</code></td>
-              <td>{lineMeaningWords(l.meaning)}</td>
-              <td>{l.takes ? words.takesText(...l.takes) : ''}</td>
+              <td class="py-0.75 border-b border-b-rule pr-3.25 align-top wrap-anywhere first:w-[50%]"
+                ><small>{l.n}</small>
+                <code class="inline-block font-mono wrap-anywhere whitespace-pre-wrap">{l.text}</code></td
+              >
+              <td class="py-0.75 border-b border-b-rule pr-3.25 align-top wrap-anywhere first:w-[50%]"
+                >{lineMeaningWords(l.meaning)}</td
+              >
+              <td class="py-0.75 border-b border-b-rule pr-3.25 align-top wrap-anywhere first:w-[50%]"
+                >{l.takes ? words.takesText(...l.takes) : ''}</td
+              >
             </tr>
           {/each}
         </tbody>
@@ -166,65 +183,11 @@
 {/if}
 
 <style>
-  summary {
-    padding: 0.4rem 0;
-    font-size: 1.1rem;
-    font-weight: 650;
-    cursor: pointer;
-  }
-  table {
-    width: 100%;
-    margin-bottom: 0.8rem;
-    border-collapse: collapse;
-  }
-  caption {
-    text-align: left;
-    font-family: var(--font-mono);
-    font-weight: 650;
-  }
-  th {
-    text-align: left;
-    border-bottom: 1.5px solid var(--ink);
-  }
-  td {
-    padding: 0.2rem 0.8rem 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  td:first-child {
-    width: 50%;
-  }
-  .two {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 1.2rem;
-  }
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: end;
-    margin-bottom: 0.3rem;
-  }
-  .open {
-    padding: 0.15rem 0.5rem;
-    border: 1px solid var(--ink);
-    cursor: pointer;
-  }
   .open:focus-within {
     outline: 3px solid var(--ink);
     outline-offset: 2px;
   }
-  .sum {
-    margin-top: 0.8rem;
-    font-size: 1.35rem;
-    font-weight: 700;
-  }
-  ul {
-    margin: 0.5rem 0;
-    padding: 0;
-    list-style: none;
-  }
+
   li {
     margin-bottom: 0.7rem;
     padding: 0.2rem 0 0.2rem 0.8rem;
@@ -237,48 +200,13 @@
   .note {
     border-left: 2px solid var(--quiet);
   }
-  .where {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.8rem;
-    align-items: baseline;
-  }
-  .where button {
-    text-decoration: underline;
-    text-underline-offset: 3px;
-  }
+
   .clash .tag {
     color: var(--stop);
   }
-  h3 {
-    font-weight: 700;
-    font-size: 1.05rem;
-  }
-  code {
-    display: inline-block;
-    font-family: var(--font-mono);
-    overflow-wrap: anywhere;
-    white-space: pre-wrap;
-  }
-  .fix {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
-    margin-top: 0.2rem;
-  }
-  .new {
-    padding: 0 0.3rem;
-    background: var(--sheet);
-    border: 1px solid var(--ink);
-  }
+
   .quiet,
   small {
     color: var(--quiet);
-  }
-  @media (max-width: 900px) {
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -88,12 +88,12 @@
       )}
   />
 </div>
-<div class="cards">
+<div class="cards gap-4 grid grid-cols-[repeat(auto-fit,minmax(22rem,1fr))] mt-2.5 max-sm:grid-cols-1">
   {#each sheets as s (s.profile.id)}
-    <section>
-      <h2>{s.profile.name}</h2>
+    <section class="px-3.5 border-[1.5px] border-ink pt-2 pb-3.25 bg-sheet break-inside-avoid">
+      <h2 class="text-head">{s.profile.name}</h2>
       {#if s.profile.summary}<p class="quiet">{s.profile.summary}</p>{/if}
-      <dl>
+      <dl class="my-2 grid grid-cols-[7.5rem_minmax(0,1fr)]">
         <dt>{words.asks.start}</dt>
         <dd>{startOf(s)}</dd>
         <dt>{words.asks.speed}</dt>
@@ -105,7 +105,9 @@
               s.speed.to
             )}
             {#if s.speed.verdict === 'too-fast'}
-              <span>{s.speed.slow.length ? words.slowBy(slowWays(s.speed.slow)) : words.noSlow}</span>
+              <span class="block"
+                >{s.speed.slow.length ? words.slowBy(slowWays(s.speed.slow)) : words.noSlow}</span
+              >
             {/if}
           {:else}{words.anySpeed}{/if}
         </dd>
@@ -117,12 +119,12 @@
         <dd>{inputOf(s)}</dd>
         <dt>{words.asks.tried}</dt>
         <dd>
-          {#each s.tried as t (t.at)}<span
+          {#each s.tried as t (t.at)}<span class="block"
               ><b>{triedWords[t.result]}</b>, {timeText(t.at)}{t.note ? `: ${t.note}` : ''}</span
             >{:else}{words.triedNever}{/each}
         </dd>
       </dl>
-      <div class="try no-print">
+      <div class="try no-print gap-2 grid grid-cols-[minmax(0,1fr)_auto] max-sm:grid-cols-1">
         <Select
           placeholder=""
           aria-label="{words.triedAs} {s.profile.name}"
@@ -147,27 +149,6 @@
 </div>
 
 <style>
-  .cards {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(22rem, 1fr));
-    gap: 1rem;
-    margin-top: 0.6rem;
-  }
-  section {
-    padding: 0.5rem 0.9rem 0.8rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-    break-inside: avoid;
-  }
-  h2 {
-    font-size: 1.25rem;
-    font-weight: 700;
-  }
-  dl {
-    display: grid;
-    grid-template-columns: 7.5rem minmax(0, 1fr);
-    margin: 0.5rem 0;
-  }
   dt {
     color: var(--quiet);
   }
@@ -177,26 +158,11 @@
     padding: 0.2rem 0;
     border-top: 1px solid var(--rule);
   }
-  dd span {
-    display: block;
-  }
+
   .bad {
     color: var(--stop);
   }
   .try :global(> :first-child) {
     grid-column: 1 / -1;
-  }
-  .try {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.5rem;
-  }
-  @media (max-width: 520px) {
-    .cards {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .try {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -10,7 +10,7 @@
   const kept = $derived(Object.entries(session.build.boot?.sizes ?? {}));
 </script>
 
-<p class="quiet">{words.sizesLead}</p>
+<p class="quiet mb-2">{words.sizesLead}</p>
 <Label for="mem-text">{words.sizesLabel}</Label>
 <Textarea
   id="mem-text"
@@ -25,12 +25,13 @@
   {#if typed.trim()}
     {#if read.largest !== null}<p>{words.sizesLargest(read.largest)}</p>{/if}
     {#if read.programs.length}
-      <table>
+      <table class="my-2 border-collapse">
         <thead
           ><tr
-            ><th scope="col">{words.program}</th><th scope="col">{words.conventional}</th><th scope="col"
-              >{words.upper}</th
-            ></tr
+            ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.program}</th><th
+              class="border-b-[1.5px] border-b-ink text-left"
+              scope="col">{words.conventional}</th
+            ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.upper}</th></tr
           ></thead
         >
         <tbody>
@@ -56,8 +57,8 @@
   {/if}
 </div>
 {#if kept.length}
-  <h2>{words.sizesKnown}</h2>
-  <table>
+  <h2 class="mt-4 mb-1.25">{words.sizesKnown}</h2>
+  <table class="my-2 border-collapse">
     <tbody>
       {#each kept as [name, { stay }] (name)}<tr><td><code>{name}</code></td><td>{words.bytes(stay)}</td></tr
         >{/each}
@@ -71,18 +72,6 @@
 {/if}
 
 <style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  table {
-    margin: 0.5rem 0;
-    border-collapse: collapse;
-  }
-  th {
-    text-align: left;
-    border-bottom: 1.5px solid var(--ink);
-  }
   th,
   td {
     padding: 0.2rem 1.4rem 0.2rem 0;
@@ -93,9 +82,5 @@
   td + td {
     text-align: right;
     font-family: var(--font-mono);
-  }
-  .quiet {
-    margin-bottom: 0.5rem;
-    color: var(--quiet);
   }
 </style>

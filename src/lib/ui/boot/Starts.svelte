@@ -39,11 +39,11 @@
 
 <Planning {planner} />
 {#if typeof plan === 'string'}
-  <p class="sum">{words.noReady}</p>
+  <p class="sum text-big font-bold leading-[1.2]">{words.noReady}</p>
   <p class="bad">{noPlanWords[plan]}</p>
 {:else if plan && files}
   {@const unserved = plan.programs.filter((p) => p.verdict !== 'fits' && p.verdict !== 'windows')}
-  <p class="sum">
+  <p class="sum text-big font-bold leading-[1.2]">
     {plan.starts.length > 1
       ? words.many(plan.starts.length)
       : !plan.programs.length
@@ -58,14 +58,14 @@
   {#each plan.droppable as id (id)}<p>{words.droppable(names.get(id) ?? id)}</p>{/each}
   {#if plan.answer.isCut}<p class="bad">{words.cut}</p>{/if}
   {#if clashes}<p class="bad" role="alert">{words.clash}</p>{/if}
-  <ol>
+  <ol class="my-2.5 gap-3.25 grid grid-cols-[repeat(auto-fit,minmax(17rem,1fr))]">
     {#each plan.starts as s, i (s.configuration.id)}
-      <li>
+      <li class="py-2 px-3.25 border-[1.5px] border-l-12 border-ink border-l-yellow bg-sheet">
         <p class="name">
-          <b>{files.names[i]}</b>
-          {startLabel(s)} <small>{managerWords[s.manager.kind]}</small>
+          <b class="font-mono">{files.names[i]}</b>
+          {startLabel(s)} <small class="text-quiet">{managerWords[s.manager.kind]}</small>
         </p>
-        <p class="figure">{words.free(...s.free)}</p>
+        <p class="text-head font-bold">{words.free(...s.free)}</p>
         <p>
           {[
             s.configuration.xmsKiB ? words.xms(s.configuration.xmsKiB) : '',
@@ -79,17 +79,20 @@
       </li>
     {/each}
   </ol>
-  <div class="two">
+  <div class="two gap-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-lg:gap-2.5 max-lg:grid-cols-1">
     <section>
-      <h2>{words.serves}</h2>
-      <ul class="programs">
+      <h2 class="mt-4 mb-1.25">{words.serves}</h2>
+      <ul class="my-2.5">
         {#each plan.programs as p (p.id)}
           {@const start = plan.starts.findIndex((s) => s.configuration.id === p.start)}
-          <li class:no={p.verdict === 'no'}>
+          <li
+            class="py-1 border-b border-b-rule grid grid-cols-[minmax(0,1fr)_auto] gap-y-0 gap-x-4"
+            class:no={p.verdict === 'no'}
+          >
             <b>{p.name}</b>
-            <span>{words.needs(p.baseKiB)}</span>
+            <span class="row-2 text-quiet">{words.needs(p.baseKiB)}</span>
             <strong>{words.verdicts[p.verdict]}{start >= 0 ? ` (${files.names[start]})` : ''}</strong>
-            {#if lacks(p)}<small>{lacks(p)}</small>{/if}
+            {#if lacks(p)}<small class="text-quiet col-span-full">{lacks(p)}</small>{/if}
           </li>
         {/each}
       </ul>
@@ -98,86 +101,20 @@
     <Drivers {kit} {plan} {files} />
   </div>
   {#if plan.refused.length}
-    <h2>{words.refused}</h2>
+    <h2 class="mt-4 mb-1.25">{words.refused}</h2>
     {#each plan.refused as r (r.driver.id)}<p class="bad">{refusedWords(r)}</p>{/each}
   {/if}
   <Files {files} dos={plan.dos} />
   {#if ini.length}
-    <h2>{words.ini}</h2>
-    <pre>{ini.join('\n')}</pre>
+    <h2 class="mt-4 mb-1.25">{words.ini}</h2>
+    <pre class="py-2.5 px-3.25 border-[1.5px] border-ink bg-sheet font-mono overflow-x-auto">{ini.join(
+        '\n'
+      )}</pre>
   {/if}
 {/if}
 
 <style>
-  .sum {
-    font-size: 1.5rem;
-    font-weight: 700;
-    line-height: 1.2;
-  }
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  ol,
-  ul {
-    margin: 0.6rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  ol {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
-    gap: 0.8rem;
-  }
-  ol li {
-    padding: 0.5rem 0.8rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-    border-left: 12px solid var(--yellow);
-  }
-  .name b {
-    font-family: var(--font-mono);
-  }
-  .figure {
-    font-size: 1.2rem;
-    font-weight: 700;
-  }
-  small {
-    color: var(--quiet);
-  }
-  .two {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 2rem;
-  }
-  .programs li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0 1rem;
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .programs li span {
-    grid-row: 2;
-    color: var(--quiet);
-  }
-  .programs li small {
-    grid-column: 1 / -1;
-  }
   .no strong {
     color: var(--stop);
-  }
-  pre {
-    padding: 0.6rem 0.8rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-    font-family: var(--font-mono);
-    overflow-x: auto;
-  }
-  @media (max-width: 900px) {
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 0.6rem;
-    }
   }
 </style>

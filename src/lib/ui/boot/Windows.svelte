@@ -42,17 +42,17 @@
     <DataGate item={d.item.id} title={d.title} />
   {/each}
   {#if !isHeld}
-    <h2>{words.windowsOrder}</h2>
-    <ol>
+    <h2 class="mt-4 mb-1.25">{words.windowsOrder}</h2>
+    <ol class="max-w-224 pl-7.25 list-decimal">
       {#each steps as s (s.what)}
         {@const told = installWords(s)}
-        <li>
+        <li class="py-1.25 border-b border-b-rule">
           <b>{told.title}</b>
           <small>{restartWords(s.restarts)}</small>
-          <span>{told.how}</span>
+          <span class="block">{told.how}</span>
           {#if needsDriver(s)}
             {@const hand = inHand[windowsKey(s)]}
-            <div class="hand">
+            <div class="w-40 mt-0.75">
               <Select
                 placeholder=""
                 aria-label={words.handLabel(told.title)}
@@ -71,45 +71,18 @@
     </ol>
   {/if}
   <p>{words.windowsSum(...sum)}</p>
-  <h2>{words.windowsLimits}</h2>
+  <h2 class="mt-4 mb-1.25">{words.windowsLimits}</h2>
   {#each limits as l (l.what)}<p class="bad">{limitWords(l)}</p>{:else}<p>{words.windowsNoLimits}</p>{/each}
   <p class="quiet">{words.windowsNeeds}</p>
   {#if ini.length}
-    <h2>{words.ini}</h2>
-    <pre>{ini.join('\n')}</pre>
+    <h2 class="mt-4 mb-1.25">{words.ini}</h2>
+    <pre class="py-2.5 px-3.25 border-[1.5px] border-ink bg-sheet font-mono">{ini.join('\n')}</pre>
   {/if}
 {/if}
 
 <style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  ol {
-    max-width: 56rem;
-    margin: 0;
-    padding-left: 1.8rem;
-    list-style: decimal;
-  }
-  li {
-    padding: 0.3rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  li span {
-    display: block;
-  }
-  .hand {
-    width: 10rem;
-    margin-top: 0.2rem;
-  }
   small,
   .quiet {
     color: var(--quiet);
-  }
-  pre {
-    padding: 0.6rem 0.8rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-    font-family: var(--font-mono);
   }
 </style>

@@ -17,14 +17,16 @@
     session.change(withBoot(session.build, { wentOn: at }), at ? words.went : words.wentBack);
 </script>
 
-<section class:signed={gate.wentOn !== null}>
+<section class="my-3.25 py-2 px-3.25 border-l-8 border-l-stop bg-sheet" class:signed={gate.wentOn !== null}>
   <h3>{gate.isUnknown ? words.unknown : words.title(names.length)}</h3>
-  <ul>
+  <ul class="my-1.25 pl-4.75 list-disc">
     {#each names as name (name)}<li>{name}</li>{/each}
   </ul>
-  <p>{words.why} <a href="/builds/{session.build.id}/boot">{words.where}</a></p>
+  <p class="my-1.25">
+    {words.why} <a class="py-1.25 inline-block" href="/builds/{session.build.id}/boot">{words.where}</a>
+  </p>
   {#if gate.wentOn}
-    <p>
+    <p class="my-1.25">
       {words.signed(timeText(gate.wentOn))}
       <Button class="act" onclick={() => goOn(undefined)}>{words.back}</Button>
     </p>
@@ -34,28 +36,7 @@
 </section>
 
 <style>
-  section {
-    margin: 0.8rem 0;
-    padding: 0.5rem 0.8rem;
-    border-left: 8px solid var(--stop);
-    background: var(--sheet);
-  }
   .signed {
     border-left-color: var(--ink);
-  }
-  h3 {
-    font-weight: 700;
-  }
-  ul {
-    margin: 0.3rem 0;
-    padding-left: 1.2rem;
-    list-style: disc;
-  }
-  p {
-    margin: 0.3rem 0;
-  }
-  a {
-    display: inline-block;
-    padding: 0.3rem 0;
   }
 </style>

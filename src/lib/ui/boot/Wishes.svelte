@@ -32,8 +32,10 @@
 </script>
 
 <details>
-  <summary>{words.title}: {chosen.length ? chosen.join(', ') : words.none}</summary>
-  <div class="pair">
+  <summary class="py-1.5 font-[650] cursor-pointer"
+    >{words.title}: {chosen.length ? chosen.join(', ') : words.none}</summary
+  >
+  <div class="pair py-1.25 grid grid-cols-[repeat(auto-fit,minmax(13rem,1fr))] gap-y-2 gap-x-4">
     <div>
       <Label for="boot-layout">{words.layout}</Label>
       <Select
@@ -61,7 +63,7 @@
           value={record.a20 === undefined ? '' : String(record.a20)}
           onchange={(e) => change({ a20: Number(e.currentTarget.value) || undefined })}
         />
-        <p id="boot-a20-help" class="help">{words.a20Help}</p>
+        <p id="boot-a20-help" class="my-0.75 text-small text-quiet">{words.a20Help}</p>
       </div>
     {/if}
     {#if ex.network.length}
@@ -77,7 +79,7 @@
       </div>
     {/if}
   </div>
-  <div class="boxes">
+  <div class="py-1.25 grid grid-cols-[repeat(auto-fit,minmax(13rem,1fr))] gap-y-2 gap-x-4">
     {#if record.layout}
       <Checkbox
         checked={record.codePage ?? false}
@@ -94,23 +96,3 @@
     {/each}
   </div>
 </details>
-
-<style>
-  summary {
-    padding: 0.4rem 0;
-    font-weight: 650;
-    cursor: pointer;
-  }
-  .help {
-    margin: 0.2rem 0;
-    font-size: 0.9rem;
-    color: var(--quiet);
-  }
-  .pair,
-  .boxes {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
-    gap: 0.5rem 1rem;
-    padding: 0.3rem 0;
-  }
-</style>

@@ -61,7 +61,7 @@
   }
 </script>
 
-<div class="grid">
+<div class="grid-cols-2 gap-y-3.25 gap-x-5.5 max-md:grid-cols-1">
   <div>
     <Label for="brief-date">{words.date}</Label>
     <Input
@@ -74,11 +74,18 @@
       aria-invalid={wrongDate}
       aria-describedby={wrongDate ? 'brief-date-wrong' : undefined}
     />
-    {#if wrongDate}<p class="wrong" id="brief-date-wrong" role="alert">{words.wrongDate}</p>{/if}
+    {#if wrongDate}<p class="wrong border-l-6 border-l-stop mt-0.75 pl-2" id="brief-date-wrong" role="alert">
+        {words.wrongDate}
+      </p>{/if}
   </div>
   <div>
     <Label for="brief-os">{words.os}</Label>
-    <select id="brief-os" value={brief.os ?? ''} onchange={(e) => setText('os', e)}>
+    <select
+      class="py-2 px-2.5 border border-ink w-full"
+      id="brief-os"
+      value={brief.os ?? ''}
+      onchange={(e) => setText('os', e)}
+    >
       <option value="">{words.osNone}</option>
       {#if brief.os && !words.systems.includes(brief.os as 'DOS 5')}<option value={brief.os}
           >{brief.os}</option
@@ -86,7 +93,7 @@
       {#each words.systems as os (os)}<option value={os}>{os}</option>{/each}
     </select>
   </div>
-  <div class="wide">
+  <div class="wide col-span-full">
     <Label for="brief-role">{words.role}</Label>
     <Input
       id="brief-role"
@@ -97,9 +104,12 @@
     />
   </div>
   <fieldset>
-    <legend>{words.strictness}</legend>
+    <legend class="mb-1.25 text-large font-bold">{words.strictness}</legend>
     {#each Object.entries(words.strict) as [id, [name, what]] (id)}
-      <label class="choice" class:on={strictness === id}>
+      <label
+        class="choice py-1 px-2 gap-2 border-l-6 border-l-transparent flex items-baseline cursor-pointer"
+        class:on={strictness === id}
+      >
         <input
           type="radio"
           name="strictness"
@@ -112,9 +122,12 @@
     {/each}
   </fieldset>
   <fieldset>
-    <legend>{words.source}</legend>
+    <legend class="mb-1.25 text-large font-bold">{words.source}</legend>
     {#each Object.entries(words.sources) as [id, name] (id)}
-      <label class="choice" class:on={source === id}>
+      <label
+        class="choice py-1 px-2 gap-2 border-l-6 border-l-transparent flex items-baseline cursor-pointer"
+        class:on={source === id}
+      >
         <input
           type="radio"
           name="source"
@@ -129,10 +142,10 @@
     <Input id="brief-budget" type="number" min="0" value={brief.budget ?? ''} onchange={setBudget} />
   </fieldset>
   <section>
-    <h2>{words.programs}</h2>
-    <ul>
+    <h2 class="mb-1.25">{words.programs}</h2>
+    <ul class="mb-1.5">
       {#each brief.profiles as profile (profile.id)}
-        <li>
+        <li class="py-0.75 gap-2.5 border-b border-b-rule flex items-center justify-between">
           <span><b>{profile.name}</b> {profile.year ?? ''} <em>{profile.summary ?? ''}</em></span>
           <Button
             class="act"
@@ -140,14 +153,16 @@
             aria-label={words.dropProgram(profile.name)}>×</Button
           >
         </li>
-      {:else}<li class="quiet">{words.noPrograms}</li>{/each}
+      {:else}<li class="quiet py-0.75 px-0 gap-2.5 border-b border-b-rule flex items-center justify-between">
+          {words.noPrograms}
+        </li>{/each}
     </ul>
     <Label for="program-query" class="sr-only">{words.findProgram}</Label>
     <Input id="program-query" bind:value={query} placeholder={words.findProgram} autocomplete="off" />
     {#if query.trim()}
-      <ul>
+      <ul class="mb-1.5">
         {#each found as profile (profile.id)}
-          <li>
+          <li class="py-0.75 gap-2.5 border-b border-b-rule flex items-center justify-between">
             <span><b>{profile.name}</b> {profile.year} <em>{profile.summary}</em></span>
             <Button
               class="act"
@@ -158,7 +173,11 @@
               aria-label={words.addProgram(profile.name)}>{text.parts.add}</Button
             >
           </li>
-        {:else}<li class="quiet">{words.noProgram}</li>{/each}
+        {:else}<li
+            class="quiet py-0.75 px-0 gap-2.5 border-b border-b-rule flex items-center justify-between"
+          >
+            {words.noProgram}
+          </li>{/each}
       </ul>
     {/if}
     <OwnProgram
@@ -167,39 +186,12 @@
     />
   </section>
   <section>
-    <h2>{words.wishes}</h2>
+    <h2 class="mb-1.25">{words.wishes}</h2>
     <WishList wishes={brief.wishes ?? []} {partName} change={(wishes) => change({ ...brief, wishes })} />
   </section>
 </div>
 
 <style>
-  .grid {
-    display: grid;
-    grid-template-columns: repeat(2, minmax(0, 1fr));
-    gap: 0.8rem 1.4rem;
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
-  select {
-    width: 100%;
-    padding: 0.5rem 0.6rem;
-    border: 1px solid var(--ink);
-  }
-  legend,
-  h2 {
-    margin-bottom: 0.3rem;
-    font-size: 1.05rem;
-    font-weight: 700;
-  }
-  .choice {
-    display: flex;
-    gap: 0.5rem;
-    align-items: baseline;
-    padding: 0.25rem 0.5rem;
-    border-left: 6px solid transparent;
-    cursor: pointer;
-  }
   .choice.on {
     border-left-color: var(--yellow);
     background: var(--sheet);
@@ -209,28 +201,5 @@
   .quiet {
     color: var(--quiet);
     font-style: normal;
-  }
-  .wrong {
-    margin-top: 0.2rem;
-    padding-left: 0.5rem;
-    border-left: 6px solid var(--stop);
-  }
-  ul {
-    margin: 0 0 0.4rem;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    justify-content: space-between;
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  @media (max-width: 700px) {
-    .grid {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -66,7 +66,7 @@
   }
 </script>
 
-<div class="bar">
+<div class="bar flex flex-wrap gap-y-2 gap-x-4 items-center">
   <Button class={front ? 'act' : 'act main'} onclick={() => planning.propose(brief, fixed)}>
     {words.propose}</Button
   >
@@ -79,13 +79,13 @@
     >
   {/if}
 </div>
-<details class="weights">
-  <summary>{words.weights}</summary>
+<details class="my-2">
+  <summary class="cursor-pointer font-[650]">{words.weights}</summary>
   {#each Object.entries(words.weight) as [id, name] (id)}
-    <label
+    <label class="my-0.75 gap-2 inline-grid grid-cols-[auto_8rem_1.5rem] items-center mr-4.75"
       >{name}
       <input type="range" min="0" max="10" step="1" bind:value={planning.weights[id as keyof Weights]} />
-      <output>{planning.weights[id as keyof Weights]}</output></label
+      <output class="font-mono">{planning.weights[id as keyof Weights]}</output></label
     >
   {/each}
 </details>
@@ -103,8 +103,8 @@
 </div>
 
 {#if front?.plans.length}
-  <p class="proof">{front.exact ? words.proved : words.stopped}</p>
-  <div class="plans">
+  <p class="my-1.5 text-quiet">{front.exact ? words.proved : words.stopped}</p>
+  <div class="plans gap-3.5 grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] items-start">
     {#each front.plans as plan, i (i)}
       <PlanCard
         {plan}
@@ -119,8 +119,8 @@
       />
     {/each}
   </div>
-  <section class="why">
-    <h3>{words.whyNot}</h3>
+  <section class="why mt-4">
+    <h3 class="mb-1.25 text-large">{words.whyNot}</h3>
     <PartPick
       id="why-part"
       label={words.whyHint}
@@ -129,12 +129,12 @@
     />
     {#if planning.why}
       {@const { why } = planning}
-      <div class="answer" role="status">
+      <div class="answer py-2.5 px-3.5 border-l-8 border-l-ink mt-2.5 bg-sheet" role="status">
         <b>{nameOf(why.part)}</b>
         {#if why.barred}<p>{words.whyBarred} {barWords(why.barred)}</p>
         {:else if why.with}
           <p>{why.worse.length || why.better.length ? words.whyPossible : words.whySame}</p>
-          <ul>
+          <ul class="my-0.75 pl-4.5">
             {#each [...why.worse, ...why.better] as c (c.side)}<li>
                 {words.whyWorse(words.sides[c.side], c.from, c.to)}
               </li>{/each}
@@ -142,7 +142,7 @@
           <Button class="act" onclick={() => take(why.with!)}>{words.takeWith}</Button>
         {:else}
           <p>{words.whyImpossible}</p>
-          <ul>
+          <ul class="my-0.75 pl-4.5">
             {#each why.reasons.slice(0, 4) as r, i (i)}<li>{reasonWords(r)}</li>{/each}
           </ul>
         {/if}
@@ -150,12 +150,14 @@
     {/if}
   </section>
 {:else if front}
-  <section class="none" role="status">
-    <h3>{front.exact ? words.none : words.noneSoFar}</h3>
+  <section class="none py-2.5 px-3.5 border-l-8 border-l-stop mt-2.5 bg-sheet" role="status">
+    <h3 class="mb-1.25 text-large">{front.exact ? words.none : words.noneSoFar}</h3>
     {#if front.drops.length}
       <p>{words.noneLead}</p>
       {#each front.drops as d, i (i)}
-        <div class="drop">
+        <div
+          class="py-1.5 border-b border-b-rule flex flex-wrap gap-y-2 gap-x-4 items-center justify-between"
+        >
           <span>{d.demands.map(wordsOf).join(words.and)}</span>
           <Button class={i === 0 ? 'act main' : 'act'} onclick={() => drop(d.demands)}>{words.drop}</Button>
         </div>
@@ -163,80 +165,15 @@
     {:else}<p>{words.noDrops}</p>{/if}
     {#if front.reasons.length}
       <h4>{words.against}</h4>
-      <ul>
+      <ul class="my-0.75 pl-4.5">
         {#each front.reasons.slice(0, 5) as r, i (i)}<li>{reasonWords(r)}</li>{/each}
       </ul>
     {/if}
   </section>
-{:else if planning.state === 'idle'}<p class="quiet">{words.noneYet}</p>{/if}
+{:else if planning.state === 'idle'}<p class="quiet my-1.5 mx-0">{words.noneYet}</p>{/if}
 
 <style>
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1rem;
-    align-items: center;
-  }
-  .weights {
-    margin: 0.5rem 0;
-  }
-  .weights summary {
-    cursor: pointer;
-    font-weight: 650;
-  }
-  .weights label {
-    display: inline-grid;
-    grid-template-columns: auto 8rem 1.5rem;
-    gap: 0.5rem;
-    align-items: center;
-    margin: 0.2rem 1.2rem 0.2rem 0;
-  }
   input[type='range'] {
     accent-color: var(--ink);
-  }
-  output {
-    font-family: var(--font-mono);
-  }
-  .proof,
-  .quiet {
-    margin: 0.4rem 0;
-    color: var(--quiet);
-  }
-  .plans {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
-    gap: 0.9rem;
-    align-items: start;
-  }
-  .why,
-  .none {
-    margin-top: 1rem;
-  }
-  h3 {
-    margin-bottom: 0.3rem;
-    font-size: 1.15rem;
-  }
-  .answer,
-  .none {
-    margin-top: 0.6rem;
-    padding: 0.6rem 0.9rem;
-    background: var(--sheet);
-    border-left: 8px solid var(--ink);
-  }
-  .none {
-    border-left-color: var(--stop);
-  }
-  .drop {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1rem;
-    align-items: center;
-    justify-content: space-between;
-    padding: 0.35rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  ul {
-    margin: 0.2rem 0;
-    padding-left: 1.1rem;
   }
 </style>

@@ -37,9 +37,12 @@
 </script>
 
 <details>
-  <summary>{words.title}</summary>
+  <summary class="py-1.5 font-[650] cursor-pointer">{words.title}</summary>
   <p class="quiet">{words.lead}</p>
-  <form onsubmit={submit}>
+  <form
+    class="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] gap-y-2 gap-x-4 items-end"
+    onsubmit={submit}
+  >
     {#each texts as field (field)}
       <div>
         <Label for="{id}-{field}">{words.fields[field].label}</Label>
@@ -76,29 +79,9 @@
         bind:value={form.v86}
       />
     </div>
-    <div class="boxes">
+    <div class="flex flex-wrap gap-y-1.5 gap-x-4 col-span-full">
       {#each boxes as box (box)}<Checkbox bind:checked={form[box]}>{words.boxes[box]}</Checkbox>{/each}
     </div>
     <Button type="submit" class="act">{words.add}</Button>
   </form>
 </details>
-
-<style>
-  summary {
-    padding: 0.4rem 0;
-    font-weight: 650;
-    cursor: pointer;
-  }
-  form {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
-    gap: 0.5rem 1rem;
-    align-items: end;
-  }
-  .boxes {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1rem;
-    grid-column: 1 / -1;
-  }
-</style>

@@ -39,139 +39,65 @@
   const given = $derived([...plan.missed, ...plan.rough]);
 </script>
 
-<article class:first={index === 0}>
+<article class="px-3.5 border-[1.5px] border-rule pt-2.75 pb-3.5 bg-sheet min-w-0" class:first={index === 0}>
   <header>
-    <h3>{index === 0 ? words.best : words.other(index)}</h3>
-    {#if differs.length}<p class="why">{words.differs(differs.join(', '))}</p>{/if}
-    {#if best.length}<p class="why">{best.map((s) => words.why[s]).join(', ')}</p>{/if}
+    <h3 class="text-large">{index === 0 ? words.best : words.other(index)}</h3>
+    {#if differs.length}<p class="why text-quiet text-small">{words.differs(differs.join(', '))}</p>{/if}
+    {#if best.length}<p class="why text-quiet text-small">{best.map((s) => words.why[s]).join(', ')}</p>{/if}
   </header>
-  <p class="big"><b>{words.runs(plan.met.length, programs)}</b></p>
-  <dl class="sides">
+  <p class="mt-0.75 mb-1.5 text-head"><b>{words.runs(plan.met.length, programs)}</b></p>
+  <dl class="sides flex flex-wrap gap-y-0.75 gap-x-4 mb-2">
     {#each ['cost', 'bought', 'years', 'slots', 'cautions'] as const as side (side)}
-      <div>
-        <dt>{words.sides[side]}</dt>
-        <dd>{plan.criteria[side]}</dd>
+      <div class="flex flex-col-reverse">
+        <dt class="text-quiet text-tiny">{words.sides[side]}</dt>
+        <dd class="font-bold text-large font-mono leading-[1.25]">{plan.criteria[side]}</dd>
       </div>
     {/each}
   </dl>
-  <dl class="parts">
+  <dl class="parts grid grid-cols-[7.6rem_minmax(0,1fr)] gap-y-0.5 gap-x-2.5 text-small">
     {#each roles as role (role)}
       {@const list = plan.chosen.filter((c) => c.role === role)}
       {#if list.length}
-        <dt>{words.roles[role]}</dt>
-        <dd>
+        <dt class="text-quiet not-italic">{words.roles[role]}</dt>
+        <dd class="flex flex-wrap gap-y-0 gap-x-2.75">
           {#each list as c (c.part)}
             {@const part = partOf(c.part)}
             <span class="part"
               ><b>{c.count > 1 ? `${c.count} × ` : ''}{part?.name ?? c.part}</b>
-              {#if part}<i>{whatWords(whatOf(part))}</i>{/if}
-              {#if c.onShelf >= c.count}<em class="own">{words.onShelf}</em>{:else}<em>{words.buy(c.cost)}</em
-                >{/if}</span
+              {#if part}<i class="text-quiet not-italic">{whatWords(whatOf(part))}</i>{/if}
+              {#if c.onShelf >= c.count}<em class="px-1.25 border border-ink not-italic text-small text-ink"
+                  >{words.onShelf}</em
+                >{:else}<em class="text-quiet not-italic text-small">{words.buy(c.cost)}</em>{/if}</span
             >
           {/each}
         </dd>
       {/if}
     {/each}
   </dl>
-  <details>
+  <details class="mt-2">
     <summary>{words.sundries(plan.sundries.length)}</summary>
-    <ul>
+    <ul class="mt-0.75 pl-4.5 text-small list-[square]">
       {#each plan.sundries.map(sundryWords) as line, i (i)}<li>{line}</li>{/each}
     </ul>
-    <p class="why">{words.sundriesNote}</p>
+    <p class="why text-quiet text-small">{words.sundriesNote}</p>
   </details>
   {#if given.length}
-    <details open={index === 0}>
+    <details class="mt-2" open={index === 0}>
       <summary>{words.gaveUp}</summary>
-      <ul>
+      <ul class="mt-0.75 pl-4.5 text-small list-[square]">
         {#each given as g (g.profile)}<li><b>{nameOf(g.profile)}</b> {tell(g.finding).sentence}</li>{/each}
       </ul>
     </details>
   {/if}
-  <p class="moves">{words.moves(plan.moves)}</p>
+  <p class="my-1.5 text-quiet text-small">{words.moves(plan.moves)}</p>
   <Button class={main ? 'act main' : 'act'} onclick={take}>{takeLabel}</Button>
 </article>
 
 <style>
-  article {
-    padding: 0.7rem 0.9rem 0.9rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--rule);
-    min-width: 0;
-  }
   .first {
     border: 2px solid var(--ink);
   }
-  h3 {
-    font-size: 1.1rem;
-  }
-  .why,
-  .moves {
-    color: var(--quiet);
-    font-size: 0.92rem;
-  }
-  .moves {
-    margin: 0.4rem 0;
-  }
-  .big {
-    margin: 0.2rem 0 0.4rem;
-    font-size: 1.25rem;
-  }
-  .sides {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-    margin: 0 0 0.5rem;
-  }
-  .sides div {
-    display: flex;
-    flex-direction: column-reverse;
-  }
-  .sides dt {
-    color: var(--quiet);
-    font-size: 0.82rem;
-  }
-  .sides dd {
-    margin: 0;
-    font: 700 1.05rem var(--font-mono);
-  }
-  .parts {
-    display: grid;
-    grid-template-columns: 7.6rem minmax(0, 1fr);
-    gap: 0.15rem 0.6rem;
-    margin: 0;
-    font-size: 0.95rem;
-  }
-  .parts dt,
-  .parts i {
-    color: var(--quiet);
-    font-style: normal;
-  }
-  .parts dd {
-    margin: 0;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 0.7rem;
-  }
-  em {
-    color: var(--quiet);
-    font-style: normal;
-    font-size: 0.85rem;
-  }
-  .own {
-    padding: 0 0.3rem;
-    border: 1px solid var(--ink);
-    color: var(--ink);
-  }
-  details {
-    margin-top: 0.5rem;
-  }
-  ul {
-    margin: 0.2rem 0 0;
-    padding-left: 1.1rem;
-    font-size: 0.92rem;
-    list-style: square;
-  }
+
   li + li {
     margin-top: 0.15rem;
   }

@@ -37,9 +37,9 @@
   }
 </script>
 
-<ul>
+<ul class="mb-1.5">
   {#each wishes as wish, i (i)}
-    <li>
+    <li class="py-0.5 gap-2.5 border-b border-b-rule flex items-center justify-between">
       <span>{wordsOf(wish)}</span>
       <Button
         class="act"
@@ -49,7 +49,7 @@
     </li>
   {/each}
 </ul>
-<div class="row">
+<div class="gap-1.5 flex flex-wrap items-start">
   <label class="sr-only" for="wish-kind">{words.addWish}</label>
   <select id="wish-kind" bind:value={kind}>
     {#each Object.entries(words.wishKinds) as [id, name] (id)}<option value={id}>{name}</option>{/each}
@@ -72,25 +72,6 @@
 </div>
 
 <style>
-  ul {
-    margin: 0 0 0.4rem;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: 0.6rem;
-    padding: 0.15rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: flex-start;
-  }
   select,
   input {
     padding: 0.3rem 1.8rem 0.3rem 0.5rem;

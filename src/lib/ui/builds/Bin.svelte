@@ -13,14 +13,14 @@
   let asked = $state('');
 </script>
 
-<details>
-  <summary>{words.bin(builds.length)}</summary>
-  <ul>
+<details class="mt-8">
+  <summary class="py-2 text-large font-[650] cursor-pointer">{words.bin(builds.length)}</summary>
+  <ul class="border-t border-t-rule">
     {#each builds as { id, name, board } (id)}
-      <li>
-        <span class="what"><b>{name}</b> {board}</span>
+      <li class="py-2 px-1.5 gap-2 border-b border-b-rule flex flex-wrap items-center">
+        <span class="what flex-[1_1_14rem] text-quiet"><b class="text-head text-ink">{name}</b> {board}</span>
         {#if asked === id}
-          <span class="ask" role="alert">{words.removeAsk(name)}</span>
+          <span class="ask font-[650] text-stop" role="alert">{words.removeAsk(name)}</span>
           <Button
             class="act"
             onclick={() => {
@@ -42,41 +42,3 @@
     {/each}
   </ul>
 </details>
-
-<style>
-  details {
-    margin-top: 2rem;
-  }
-  summary {
-    padding: 0.5rem 0;
-    font-size: 1.1rem;
-    font-weight: 650;
-    cursor: pointer;
-  }
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-    border-top: 1px solid var(--rule);
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: center;
-    padding: 0.5rem 0.4rem;
-    border-bottom: 1px solid var(--rule);
-  }
-  .what {
-    flex: 1 1 14rem;
-    color: var(--quiet);
-  }
-  .what b {
-    font-size: 1.2rem;
-    color: var(--ink);
-  }
-  .ask {
-    font-weight: 650;
-    color: var(--stop);
-  }
-</style>

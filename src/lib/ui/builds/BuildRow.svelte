@@ -30,132 +30,55 @@
   const isBroken = $derived(row.verdict === 'unreadable' || row.verdict === 'too-large');
 </script>
 
-<li>
-  <a href="/builds/{row.id}/lines">
-    <span class="name">{row.name}</span>
-    <span class="what">
-      {#if row.role}<b>{row.role}</b>{/if}
-      <span>{row.board}</span>
+<li class="gap-2.5 border-b border-b-rule flex items-center max-lg:flex-wrap max-lg:pb-2.5 hover:bg-sheet">
+  <a
+    class="py-4 px-1.5 gap-4 flex-1 min-w-0 grid grid-cols-[11rem_1fr_6.5rem_4.2rem_8.5rem] items-center text-ink no-underline max-lg:basis-full max-lg:grid-cols-[1fr_auto] max-lg:gap-y-1.25 max-lg:gap-x-4 max-lg:pb-1.25"
+    href="/builds/{row.id}/lines"
+  >
+    <span class="name text-big font-extrabold [font-stretch:85%] wrap-anywhere">{row.name}</span>
+    <span class="what max-lg:col-span-full max-lg:row-2">
+      {#if row.role}<b class="block">{row.role}</b>{/if}
+      <span class="text-quiet">{row.board}</span>
       {#if row.lastStart && !row.lastStart.isGood}
-        <span class="start"
+        <span class="start block text-quiet"
           >{words.lastStart(row.lastStart.said)}
-          {#if row.lastStart.suspects.length}<b>{words.suspects(row.lastStart.suspects.join(', '))}</b
+          {#if row.lastStart.suspects.length}<b class="block"
+              >{words.suspects(row.lastStart.suspects.join(', '))}</b
             >{/if}</span
         >
       {/if}
-      {#if waits}<span class="waits">{words.waits}</span>{/if}
+      {#if waits}<span class="block font-[650] text-stop">{words.waits}</span>{/if}
     </span>
-    <span class="figure"><b>{row.date?.slice(0, 4) ?? '–'}</b> {words.standsFor}</span>
-    <span class="figure"><b>{row.cards}</b> {words.card(row.cards)}</span>
-    <span class="state" class:bad={bad > 0 || isBroken} title={row.trouble ?? undefined}>
-      {#if bad}<b>{bad}</b> {words.clash(bad)}
-      {:else}{#if row.verdict === 'clean'}<span class="cap" aria-hidden="true"></span>{/if}
+    <span class="text-quiet max-lg:hidden"
+      ><b class="block font-mono text-head text-ink">{row.date?.slice(0, 4) ?? '–'}</b>
+      {words.standsFor}</span
+    >
+    <span class="text-quiet max-lg:hidden"
+      ><b class="block font-mono text-head text-ink">{row.cards}</b> {words.card(row.cards)}</span
+    >
+    <span
+      class="state border-l-8 border-l-transparent pl-2.75 font-semibold"
+      class:bad={bad > 0 || isBroken}
+      title={row.trouble ?? undefined}
+    >
+      {#if bad}<b class="text-big">{bad}</b> {words.clash(bad)}
+      {:else}{#if row.verdict === 'clean'}<span
+            class="border-[1.5px] border-ink inline-block w-[26px] h-[15px] bg-yellow align-[-2px]"
+            aria-hidden="true"
+          ></span>{/if}
         {words.verdicts[row.verdict]}{/if}
-      {#if row.cautions}<span class="also">{text.cautions(row.cautions)}</span>{/if}
+      {#if row.cautions}<span class="block font-normal text-quiet">{text.cautions(row.cautions)}</span>{/if}
     </span>
   </a>
-  <span class="acts">
+  <span class="gap-1.5 flex">
     <Button class="act" onclick={copy} aria-label={words.copyLabel(row.name)}>{words.copy}</Button>
     <Button class="act" onclick={bin} aria-label={words.toBinLabel(row.name)}>{words.toBin}</Button>
   </span>
 </li>
 
 <style>
-  li {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    border-bottom: 1px solid var(--rule);
-  }
-  li:hover {
-    background: var(--sheet);
-  }
-  a {
-    flex: 1;
-    min-width: 0;
-    display: grid;
-    grid-template-columns: 11rem 1fr 6.5rem 4.2rem 8.5rem;
-    gap: 1rem;
-    align-items: center;
-    padding: 1rem 0.4rem;
-    color: var(--ink);
-    text-decoration: none;
-  }
-  .start {
-    display: block;
-  }
-  .acts {
-    display: flex;
-    gap: 0.4rem;
-  }
-  .name {
-    font-size: 1.6rem;
-    font-weight: 800;
-    font-stretch: 85%;
-    overflow-wrap: anywhere;
-  }
-  .what b {
-    display: block;
-  }
-  .what span {
-    color: var(--quiet);
-  }
-  .what .waits {
-    display: block;
-    font-weight: 650;
-    color: var(--stop);
-  }
-  .figure {
-    color: var(--quiet);
-  }
-  .figure b {
-    display: block;
-    font-family: var(--font-mono);
-    font-size: 1.2rem;
-    color: var(--ink);
-  }
-  .state {
-    border-left: 8px solid transparent;
-    padding-left: 0.7rem;
-    font-weight: 600;
-  }
   .state.bad {
     border-left-color: var(--stop);
     color: var(--stop);
-  }
-  .state b {
-    font-size: 1.4rem;
-  }
-  .also {
-    display: block;
-    font-weight: 400;
-    color: var(--quiet);
-  }
-  .cap {
-    display: inline-block;
-    width: 26px;
-    height: 15px;
-    background: var(--yellow);
-    border: 1.5px solid var(--ink);
-    vertical-align: -2px;
-  }
-  @media (max-width: 860px) {
-    li {
-      flex-wrap: wrap;
-      padding-bottom: 0.6rem;
-    }
-    a {
-      flex-basis: 100%;
-      grid-template-columns: 1fr auto;
-      gap: 0.3rem 1rem;
-      padding-bottom: 0.3rem;
-    }
-    .what {
-      grid-column: 1 / -1;
-      grid-row: 2;
-    }
-    .figure {
-      display: none;
-    }
   }
 </style>

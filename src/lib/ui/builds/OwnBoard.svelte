@@ -48,7 +48,7 @@
     (told.onBoard = told.onBoard.includes(fn) ? told.onBoard.filter((f) => f !== fn) : [...told.onBoard, fn]);
 </script>
 
-<div class="own">
+<div class="own py-2.5 gap-3.5 grid">
   <div>
     <Label for="own-name">{words.name}</Label>
     <Input
@@ -59,9 +59,9 @@
       placeholder={words.nameHint}
     />
   </div>
-  <fieldset>
-    <legend>{words.form}</legend>
-    <div class="choices">
+  <fieldset class="min-w-0">
+    <legend class="mb-1.25 font-[650]">{words.form}</legend>
+    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
       {#each ['', ...CLOSED] as const as form (form)}
         <button
           type="button"
@@ -87,9 +87,9 @@
       {#each bays.unread as line, i (i)}<p class="bad" role="alert">{words.bayUnread(line)}</p>{/each}
     </div>
   {/if}
-  <fieldset>
-    <legend>{words.class}</legend>
-    <div class="choices">
+  <fieldset class="min-w-0">
+    <legend class="mb-1.25 font-[650]">{words.class}</legend>
+    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
       {#each BOARD_CLASSES as c (c.id)}
         <button type="button" class="act" aria-pressed={told.class === c.id} onclick={() => choose(c.id)}
           >{words.classes[c.id]}</button
@@ -97,9 +97,9 @@
       {/each}
     </div>
   </fieldset>
-  <fieldset>
-    <legend>{words.slots}</legend>
-    <div class="choices">
+  <fieldset class="min-w-0">
+    <legend class="mb-1.25 font-[650]">{words.slots}</legend>
+    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
       {#each Object.entries(words.buses) as [bus, label] (bus)}
         <button
           type="button"
@@ -109,7 +109,10 @@
         >
       {/each}
     </div>
-    <ol class="row" aria-label={words.slotRow}>
+    <ol
+      class="p-2 gap-1.5 border border-rule border-dashed flex flex-wrap min-h-12 mt-2"
+      aria-label={words.slotRow}
+    >
       {#each told.slots as bus, i (i)}
         <li>
           <button
@@ -121,11 +124,11 @@
             {words.buses[bus] ?? bus} <span aria-hidden="true">×</span></button
           >
         </li>
-      {:else}<li class="none">{words.noSlots}</li>{/each}
+      {:else}<li class="none text-quiet">{words.noSlots}</li>{/each}
     </ol>
   </fieldset>
   {#if sockets.length}
-    <div class="short">
+    <div class="short max-w-80">
       <Label for="own-socket">{words.socket}</Label>
       <Select
         id="own-socket"
@@ -139,9 +142,9 @@
       />
     </div>
   {/if}
-  <fieldset>
-    <legend>{words.onBoard}</legend>
-    <div class="choices">
+  <fieldset class="min-w-0">
+    <legend class="mb-1.25 font-[650]">{words.onBoard}</legend>
+    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
       {#each ON_BOARD_FUNCTIONS as fn (fn)}
         <Checkbox checked={told.onBoard.includes(fn)} onchange={() => toggle(fn)}
           >{words.functions[fn]}</Checkbox
@@ -158,36 +161,12 @@
     display: block;
     margin-bottom: 0.4rem;
   }
-  .own {
-    display: grid;
-    gap: 0.9rem;
-    padding: 0.6rem 0;
-  }
-  fieldset {
-    min-width: 0;
-  }
-  legend {
-    margin-bottom: 0.3rem;
-    font-weight: 650;
-  }
-  .choices {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 0.9rem;
-  }
+
   .choices [aria-pressed='true'] {
     background: var(--yellow);
     color: var(--on-yellow);
   }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    min-height: 3rem;
-    margin-top: 0.5rem;
-    padding: 0.5rem;
-    border: 1px dashed var(--rule);
-  }
+
   .slot {
     min-height: 44px;
     padding: 0.3rem 0.6rem;
@@ -201,12 +180,5 @@
   .slot.isa16,
   .slot.vlb {
     border-bottom-width: 10px;
-  }
-  .none,
-  .quiet {
-    color: var(--quiet);
-  }
-  .short {
-    max-width: 20rem;
   }
 </style>

@@ -35,16 +35,16 @@
   }
 </script>
 
-<section aria-labelledby="collection-title">
-  <h2 id="collection-title">{words.title(rows.length)}</h2>
+<section class="my-3.25 py-3.25 px-4 border-2 border-ink bg-sheet" aria-labelledby="collection-title">
+  <h2 class="text-head" id="collection-title">{words.title(rows.length)}</h2>
   <p>{words.lead}</p>
-  <ul>
+  <ul class="my-2">
     {#each rows as r (r.part.id)}
       <li class={r.standing}>
         <div>
           <b>{r.part.maker} {r.part.name}</b>
           <span>{words.standings[r.standing]}</span>
-          {#if r.differences.length}<small>{words.differs(r.differences.join(', '))}</small>{/if}
+          {#if r.differences.length}<small class="block text-quiet">{words.differs(r.differences.join(', '))}</small>{/if}
         </div>
         {#if r.choices.length > 1}
           <Select
@@ -58,8 +58,8 @@
     {/each}
   </ul>
   {#if refused.length}
-    <h3>{words.refused}</h3>
-    <ul>
+    <h3 class="mt-2.5">{words.refused}</h3>
+    <ul class="my-2">
       {#each refused as r (r.name)}
         <li>
           <div><b>{r.name}</b> <span>{r.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}</span></div>
@@ -68,31 +68,17 @@
     </ul>
   {/if}
   {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
-  <p class="acts">
+  <p class="gap-2.5 flex">
     <Button class="act main" disabled={busy || !coming} onclick={take}>{words.take(coming)}</Button>
     <Button class="act" onclick={close}>{words.close}</Button>
   </p>
 </section>
 
 <style>
-  section {
-    margin: 0.8rem 0;
-    padding: 0.8rem 1rem;
-    background: var(--sheet);
-    border: 2px solid var(--ink);
-  }
-  h2 {
-    font-size: 1.3rem;
-  }
-  h3 {
-    margin-top: 0.6rem;
-    font-weight: 700;
-  }
-  ul {
-    margin: 0.5rem 0;
-    padding: 0;
-    list-style: none;
-  }
+
+
+
+
   li {
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(10rem, 16rem);
@@ -109,15 +95,9 @@
   .catalogue {
     border-left-color: var(--ink);
   }
-  small {
-    display: block;
-    color: var(--quiet);
-  }
-  .acts {
-    display: flex;
-    gap: 0.6rem;
-  }
-  @media (max-width: 600px) {
+
+
+  @media (width < 48rem) {
     li {
       grid-template-columns: minmax(0, 1fr);
     }

@@ -57,34 +57,34 @@
   const sources = $derived([...part.evidence, ...part.settings.flatMap((s) => s.evidence ?? [])]);
 </script>
 
-<h2>{part.maker} {part.name}</h2>
+<h2 class="text-head">{part.maker} {part.name}</h2>
 {#if part.summary}<p>{part.summary}</p>{/if}
 {#if part.card || part.board}<CardDrawing {part} {item} isModel />{/if}
-<dl>
-  {#each facts as [name, value] (name)}<dt>{name}</dt><dd>{value}</dd>{/each}
+<dl class="my-1.5 grid grid-cols-[7.5rem_minmax(0,1fr)] gap-y-0.5 gap-x-2.75">
+  {#each facts as [name, value] (name)}<dt class="text-quiet">{name}</dt><dd class="wrap-anywhere">{value}</dd>{/each}
 </dl>
 {#if lines.length}
-  <h3>{words.lines}</h3>
-  <dl>
-    {#each lines as { r, shown } (r)}<dt>{editorText.resources[r]}</dt><dd class="mono">{shown}</dd>{/each}
+  <h3 class="mt-4 mb-1.25 text-large">{words.lines}</h3>
+  <dl class="my-1.5 grid grid-cols-[7.5rem_minmax(0,1fr)] gap-y-0.5 gap-x-2.75">
+    {#each lines as { r, shown } (r)}<dt class="text-quiet">{editorText.resources[r]}</dt><dd class="wrap-anywhere font-mono text-small">{shown}</dd>{/each}
   </dl>
 {/if}
 {#if part.settings.length}
-  <h3>{words.settings}</h3>
-  <dl>
+  <h3 class="mt-4 mb-1.25 text-large">{words.settings}</h3>
+  <dl class="my-1.5 grid grid-cols-[7.5rem_minmax(0,1fr)] gap-y-0.5 gap-x-2.75">
     {#each part.settings as s (s.id)}
-      <dt>{s.label}</dt>
-      <dd>{s.known ? s.positions.map((p) => p.label).join(' · ') : editorText.unknown}</dd>
+      <dt class="text-quiet">{s.label}</dt>
+      <dd class="wrap-anywhere">{s.known ? s.positions.map((p) => p.label).join(' · ') : editorText.unknown}</dd>
     {/each}
   </dl>
 {/if}
 {#if part.quirks.length}
-  <h3>{words.quirks}</h3>
-  <ul>{#each part.quirks as q (q)}<li>{q}</li>{/each}</ul>
+  <h3 class="mt-4 mb-1.25 text-large">{words.quirks}</h3>
+  <ul class="pl-4.5">{#each part.quirks as q (q)}<li>{q}</li>{/each}</ul>
 {/if}
 {#if sources.length}
-  <h3>{words.evidence}</h3>
-  <ul>
+  <h3 class="mt-4 mb-1.25 text-large">{words.evidence}</h3>
+  <ul class="pl-4.5">
     {#each sources as e, i (i)}
       <li>
         {editorText.sources[e.source]}{e.says ? `: ${e.says}` : ''}{e.note ? ` (${e.note})` : ''}
@@ -93,34 +93,3 @@
     {/each}
   </ul>
 {/if}
-
-<style>
-  h2 {
-    font-size: 1.35rem;
-  }
-  h3 {
-    margin: 0.8rem 0 0.2rem;
-    font-size: 1.02rem;
-  }
-  dl {
-    display: grid;
-    grid-template-columns: 7.5rem minmax(0, 1fr);
-    gap: 0.15rem 0.7rem;
-    margin: 0.4rem 0;
-  }
-  dt {
-    color: var(--quiet);
-  }
-  dd {
-    margin: 0;
-    overflow-wrap: anywhere;
-  }
-  .mono {
-    font-family: var(--font-mono);
-    font-size: 0.92rem;
-  }
-  ul {
-    margin: 0;
-    padding-left: 1.1rem;
-  }
-</style>

@@ -63,50 +63,81 @@
 </script>
 
 <div bind:clientWidth={width}>
-  <svg viewBox="0 0 {W} 128" role="img" aria-label={words.chainLabel(chain.controller.title)}>
+  <svg
+    class="block w-full max-w-224"
+    viewBox="0 0 {W} 128"
+    role="img"
+    aria-label={words.chainLabel(chain.controller.title)}
+  >
     {#each WIRES as i (i)}
       {#if hasTwist}
         <polyline
           points="{x(0)},{y(i)} {from},{y(i)} {to},{y(turned(i))} {x(last)},{y(turned(i))}"
-          class="wire"
+          class="wire fill-none stroke-ink stroke-[1.4]"
           class:edge={i === 0}
         />
-      {:else}<line x1={x(0)} x2={x(last)} y1={y(i)} y2={y(i)} class="wire" class:edge={i === 0} />{/if}
+      {:else}<line
+          x1={x(0)}
+          x2={x(last)}
+          y1={y(i)}
+          y2={y(i)}
+          class="wire fill-none stroke-ink stroke-[1.4]"
+          class:edge={i === 0}
+        />{/if}
     {/each}
     {#if chain.ribbon === 'end-terminator'}
-      <rect x={x(last) + 30} y={TOP + 2} width="14" height="46" class="terminator" />
+      <rect
+        x={x(last) + 30}
+        y={TOP + 2}
+        width="14"
+        height="46"
+        class="terminator fill-paper stroke-ink stroke-2"
+      />
     {/if}
-    <text x={x(0) - 4} y={y(0) + 5} text-anchor="end" class="note">1</text>
-    {#if hasTwist}<text x={(from + to) / 2} y="118" text-anchor="middle" class="note"
+    <text
+      x={x(0) - 4}
+      y={y(0) + 5}
+      text-anchor="end"
+      class="note font-normal text-[13px] font-sans fill-quiet">1</text
+    >
+    {#if hasTwist}<text
+        x={(from + to) / 2}
+        y="118"
+        text-anchor="middle"
+        class="note font-normal text-[13px] font-sans fill-quiet"
         >{chain.ribbon === 'floppy-twist' ? '10–16' : '25–29'}</text
       >{/if}
     {#each nodes as n, i (n.key)}
       <rect x={x(i)} y={TOP} width="22" height="50" class={n.isHost ? 'host' : 'plug'} />
-      {#if n.isTerminated}<rect x={x(i) + 4} y={TOP + 32} width="14" height="14" class="terminator" /><text
+      {#if n.isTerminated}<rect
+          x={x(i) + 4}
+          y={TOP + 32}
+          width="14"
+          height="14"
+          class="terminator fill-paper stroke-ink stroke-2"
+        /><text
           x={x(i) + 11}
           y={TOP + 43}
           text-anchor="middle"
-          class="t">T</text
+          class="font-extrabold text-[11px] font-sans fill-ink">T</text
         >{/if}
-      <text x={textX(i)} y={i % 2 && step < 120 ? 20 : 36} text-anchor={anchor(i)} class="name"
-        >{cut(n.name)}</text
+      <text
+        x={textX(i)}
+        y={i % 2 && step < 120 ? 20 : 36}
+        text-anchor={anchor(i)}
+        class="name font-bold text-[14px] font-sans fill-ink">{cut(n.name)}</text
       >
-      <text x={textX(i)} y="110" text-anchor={anchor(i)} class="note">{n.below}</text>
+      <text
+        x={textX(i)}
+        y="110"
+        text-anchor={anchor(i)}
+        class="note font-normal text-[13px] font-sans fill-quiet">{n.below}</text
+      >
     {/each}
   </svg>
 </div>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-    max-width: 56rem;
-  }
-  .wire {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.4;
-  }
   .wire.edge {
     stroke-width: 3.4;
   }
@@ -117,22 +148,5 @@
     fill: var(--sheet);
     stroke: var(--ink);
     stroke-width: 2.5;
-  }
-  .terminator {
-    fill: var(--paper);
-    stroke: var(--ink);
-    stroke-width: 2;
-  }
-  .t {
-    font: 800 11px var(--font-sans);
-    fill: var(--ink);
-  }
-  .name {
-    font: 700 14px var(--font-sans);
-    fill: var(--ink);
-  }
-  .note {
-    font: 13px var(--font-sans);
-    fill: var(--quiet);
   }
 </style>

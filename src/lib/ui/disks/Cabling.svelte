@@ -60,8 +60,8 @@
   {@const faults = faultsOf(c)
     .filter((f) => f.severity === 'clash')
     .map((f) => tell(findingOf(f)))}
-  <section class:bad={faults.length > 0}>
-    <h3>{c.controller.title}</h3>
+  <section class="mt-1.5 mb-4" class:bad={faults.length > 0}>
+    <h3 class="my-1.25 text-large">{c.controller.title}</h3>
     <CableDrawing chain={c} />
     {#if ribbonsOf[c.family].length > 1}
       <label class="ribbon"
@@ -76,17 +76,19 @@
         </select></label
       >
     {/if}
-    <ul>
+    <ul class="my-1.25 border-t border-t-rule">
       {#each c.drives as p (p.drive.item.id)}
-        <li>
+        <li
+          class="py-1.5 border-b border-b-rule grid grid-cols-[minmax(7rem,1fr)_28.4rem_minmax(8rem,1fr)] gap-y-0.75 gap-x-3.25 items-center max-[1181px]:grid-cols-1"
+        >
           <span class="what"
             ><b>{p.drive.title}</b>
-            {#if answers(c, p)}<span class="quiet">{answers(c, p)}</span>{/if}</span
+            {#if answers(c, p)}<span class="quiet block">{answers(c, p)}</span>{/if}</span
           >
-          <span class="row">
+          <span class="gap-1.25 flex flex-wrap">
             {#if !p.isOutside}
               <select
-                class="plug"
+                class="plug w-24.75"
                 aria-label="{words.plug}: {p.drive.title}"
                 value={String(p.plug)}
                 onchange={(e) => note(p.drive.item.id, { plug: Number(e.currentTarget.value) })}
@@ -97,6 +99,7 @@
               </select>
             {/if}
             <select
+              class="w-42.5"
               aria-label="{words.jumperedAs}: {p.drive.title}"
               value={p.unit ?? ''}
               onchange={(e) => note(p.drive.item.id, { unit: e.currentTarget.value || null })}
@@ -107,6 +110,7 @@
             </select>
             {#if p.want.terminated !== null}
               <select
+                class="w-42.5"
                 aria-label="{words.terminators}: {p.drive.title}"
                 value={termText(p.terminated)}
                 onchange={(e) => note(p.drive.item.id, { terminated: termOf(e.currentTarget.value) })}
@@ -124,10 +128,13 @@
       {/each}
       {#if c.adapter}
         {@const isRight = c.adapter.terminated === c.adapter.want}
-        <li>
+        <li
+          class="py-1.5 border-b border-b-rule grid grid-cols-[minmax(7rem,1fr)_28.4rem_minmax(8rem,1fr)] gap-y-0.75 gap-x-3.25 items-center max-[1181px]:grid-cols-1"
+        >
           <span class="what"><b>{words.adapterEnd(c.controller.title).replace('7', ADAPTER_ID)}</b></span>
-          <span class="row">
+          <span class="gap-1.25 flex flex-wrap">
             <select
+              class="w-42.5"
               aria-label="{words.terminators}: {c.controller.title}"
               value={termText(c.adapter.terminated)}
               onchange={(e) => note(c.controller.item, { terminated: termOf(e.currentTarget.value) })}
@@ -147,47 +154,15 @@
         </li>
       {/if}
     </ul>
-    {#each faults as f (f.id)}<p class="fault"><b>{f.title}.</b> {f.sentence}</p>{/each}
+    {#each faults as f (f.id)}<p class="border-l-7 border-l-stop pl-2.75">
+        <b>{f.title}.</b>
+        {f.sentence}
+      </p>{/each}
     {#if c.family === 'st506'}<p class="quiet">{words.dataCable}</p>{/if}
   </section>
 {:else}<p class="quiet">{words.noCable}</p>{/each}
 
 <style>
-  section {
-    margin: 0.4rem 0 1rem;
-  }
-  h3 {
-    margin: 0.3rem 0;
-    font-size: 1.05rem;
-  }
-  ul {
-    margin: 0.3rem 0;
-    padding: 0;
-    list-style: none;
-    border-top: 1px solid var(--rule);
-  }
-  li {
-    display: grid;
-    grid-template-columns: minmax(7rem, 1fr) 28.4rem minmax(8rem, 1fr);
-    gap: 0.2rem 0.8rem;
-    align-items: center;
-    padding: 0.35rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .what span {
-    display: block;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem;
-  }
-  .row select {
-    width: 10.6rem;
-  }
-  .row select.plug {
-    width: 6.2rem;
-  }
   select {
     padding: 0.25rem 2rem 0.25rem 0.4rem;
     border: 1px solid var(--ink);
@@ -195,14 +170,5 @@
   }
   .verdict.open {
     font-weight: 700;
-  }
-  .fault {
-    padding-left: 0.7rem;
-    border-left: 7px solid var(--stop);
-  }
-  @media (max-width: 1180px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -17,10 +17,10 @@
   <Cabling families={['floppy']} />
   <p class="lead">{words.cableNote} {words.boot}</p>
   {#each chains as c (c.item)}
-    <section class:bad={c.failing}>
+    <section class="my-3.25 border-l-6 border-l-rule pl-3.25" class:bad={c.failing}>
       <h2><code>{words.letter(c.letter)}</code> {c.title}</h2>
       <p class="verdict"><b>{c.failing ? words.failing(linkName[c.failing.what]) : words.holds}</b></p>
-      <ul>
+      <ul class="my-0.75">
         {#each c.links as l (l.what)}<li class:off={!l.ok}>
             <span aria-hidden="true">{l.ok ? '✓' : '✗'}</span>
             {linkWords(l)}
@@ -35,28 +35,17 @@
 {/if}
 
 <style>
-  section {
-    margin: 0.8rem 0;
-    padding-left: 0.8rem;
-    border-left: 6px solid var(--rule);
-  }
   section.bad {
     border-left-color: var(--stop);
   }
-  h2 {
-    font-size: 1.15rem;
-  }
+
   .bad .verdict {
     color: var(--stop);
   }
   p {
     margin: 0.15rem 0;
   }
-  ul {
-    margin: 0.2rem 0;
-    padding: 0;
-    list-style: none;
-  }
+
   .off {
     font-weight: 700;
   }

@@ -65,7 +65,7 @@
 <Cabling families={['ata', 'st506', 'scsi']} />
 {#if disk}
   <h2>{words.interfaceOf(disk.drive.title)}</h2>
-  <ul class="notes">
+  <ul class="notes my-1.25">
     {#each notes as note (note.is)}<li class={note.grade}>{interfaceWords(note)}</li>{/each}
   </ul>
   {#if isOld}
@@ -73,17 +73,17 @@
     <table>
       <tbody>
         {#each steps as s (s.step)}<tr class:off={s.verdict !== 'fits'}>
-            <th scope="row">{s.step}:1</th>
-            <td>{words.rate(Math.round(s.bytesPerSecond / 1000))}</td>
-            <td>{words.verdicts[s.verdict]}</td>
+            <th class="py-0.5 pr-4.75 text-left" scope="row">{s.step}:1</th>
+            <td class="py-0.5 pr-4.75 text-left">{words.rate(Math.round(s.bytesPerSecond / 1000))}</td>
+            <td class="py-0.5 pr-4.75 text-left">{words.verdicts[s.verdict]}</td>
           </tr>{/each}
       </tbody>
     </table>
     <h2>{words.lowLevel}</h2>
-    <p class="danger">{words.lowLevelDanger}</p>
+    <p class="danger py-1 border-b border-b-rule">{words.lowLevelDanger}</p>
     <DataGate item={disk.drive.item.id} title={disk.drive.title} asks />
     {#if isFree}
-      <ol>
+      <ol class="my-1.25 pl-6.5 list-decimal">
         {#each lowLevelSteps as step (step)}<li>{step}</li>{/each}
       </ol>
     {:else}<p class="lead">{words.lowLevelLater}</p>{/if}
@@ -94,32 +94,26 @@
   {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
   {#if routes}
     {#if linesOpen}<p class="lead">{words.linesOpen}</p>{/if}
-    <ol class="routes">
+    <ol class="routes my-1.25 pl-6.5 list-decimal">
       {#each routes.slice(0, SHOWN) as r (`${r.drive.id} ${r.card?.id ?? ''}`)}
-        <li class:off={!r.linesFit || r.problems.length > 0}>
+        <li class="py-1 border-b border-b-rule" class:off={!r.linesFit || r.problems.length > 0}>
           <b>{r.drive.name}{r.card ? ` + ${r.card.name}` : ''}</b>
           <span
             >{r.card ? words.inSlot(r.slot ?? '') : words.onWhatIsThere}; {r.cost
               ? words.buyFor(r.cost)
               : words.onShelf}</span
           >
-          {#if !r.linesFit}<small>{words.noLines}</small>{/if}
-          {#each r.problems.slice(0, 3) as p (p.id)}<small>{tell(p).title}</small>{/each}
+          {#if !r.linesFit}<small class="border-l-4 border-l-stop block pl-2.5">{words.noLines}</small>{/if}
+          {#each r.problems.slice(0, 3) as p (p.id)}<small class="border-l-4 border-l-stop block pl-2.5"
+              >{tell(p).title}</small
+            >{/each}
         </li>
-      {:else}<li>{words.noRoute}</li>{/each}
+      {:else}<li class="py-1 border-b border-b-rule">{words.noRoute}</li>{/each}
     </ol>
   {/if}
 {/if}
 
 <style>
-  ul,
-  ol {
-    margin: 0.3rem 0;
-  }
-  .notes {
-    padding: 0;
-    list-style: none;
-  }
   .notes li {
     margin: 0.25rem 0;
     padding-left: 0.7rem;
@@ -128,10 +122,7 @@
   .notes .caution {
     border-left: 6px double var(--ink);
   }
-  ol {
-    padding-left: 1.6rem;
-    list-style: decimal;
-  }
+
   h2 {
     margin: 0.9rem 0 0.3rem;
     border-bottom: 2px solid var(--ink);
@@ -140,22 +131,8 @@
   .first {
     margin-top: 0.4rem;
   }
-  th,
-  td {
-    padding: 0.1rem 1.2rem 0.1rem 0;
-    text-align: left;
-  }
+
   .off {
     color: var(--quiet);
-  }
-  .danger,
-  .routes li {
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  small {
-    display: block;
-    padding-left: 0.6rem;
-    border-left: 4px solid var(--stop);
   }
 </style>

@@ -23,7 +23,7 @@
     keepMedium(session, disk.drive.item, to, note);
 </script>
 
-<h2>{words.guard}</h2>
+<h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.guard}</h2>
 {#each disk.verdicts as v (v.why)}<p class="verdict {v.grade}">{guardWords(v)}</p>{/each}
 {#each others as t (t.at)}<p>
     {words.elsewhere(t.where, t.cylinders)} <b>{words.results[t.result]}</b>
@@ -37,11 +37,6 @@
 />
 
 <style>
-  h2 {
-    margin: 0.9rem 0 0.3rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.05rem;
-  }
   p {
     margin: 0.25rem 0;
   }

@@ -20,18 +20,18 @@
   const forgetReal = () => save(({ real: _, ...old }) => old, words.realDone(title));
 </script>
 
-<p>
+<p class="my-1">
   {words.real}
   {#if real}<b
       >{real.cylinders} × {real.heads} × {real.sectors}{real.total
         ? `, ${words.inAll(real.total.toLocaleString('en'))}`
         : ''}</b
     >
-    <button class="forget" onclick={forgetReal}>{words.forgetReal}</button>
+    <button class="text-inherit underline cursor-pointer" onclick={forgetReal}>{words.forgetReal}</button>
   {:else}<span class="quiet">{words.asModel}</span>{/if}
 </p>
 <details>
-  <summary>{words.realOther}</summary>
+  <summary class="cursor-pointer">{words.realOther}</summary>
   <NumberForm
     most={{ cylinders: 65_536, heads: 16, sectors: 255, total: 2 ** 48 }}
     optional={['total']}
@@ -40,7 +40,7 @@
     save={(real) => save((old) => ({ ...old, real }), words.realDone(title))}
   />
 </details>
-<p>
+<p class="my-1">
   {words.made}
   {#if made}<b>{made.heads} {words.madeHeads}, {made.sectors} {words.madeSectors}</b>
     {made.where ? `${words.madeWhere} ${made.where}` : ''}{:else}<span class="quiet">{words.notKnown}</span
@@ -56,19 +56,3 @@
       words.madeDone(title)
     )}
 />
-
-<style>
-  p {
-    margin: 0.25rem 0;
-  }
-  .forget {
-    border: 0;
-    background: none;
-    color: inherit;
-    text-decoration: underline;
-    cursor: pointer;
-  }
-  summary {
-    cursor: pointer;
-  }
-</style>

@@ -209,21 +209,29 @@
   });
 </script>
 
-<p class="lead">{words.partLead}{disk.dos === null ? ` ${words.dosNone}` : ''}</p>
+<p class="my-0.75 mx-0 text-quiet">{words.partLead}{disk.dos === null ? ` ${words.dosNone}` : ''}</p>
 {#if typeof plan === 'string'}<p class="bad" role="alert">{plan}</p>{:else}
-  <div class="bar" bind:clientWidth={width}>
-    <svg viewBox="0 0 {W} 74" aria-label={words.barLabel} role="group">
-      <rect x="0" y="1" width={W} height="72" class="free" />
+  <div class="bar max-w-240" bind:clientWidth={width}>
+    <svg class="block w-full touch-none" viewBox="0 0 {W} 74" aria-label={words.barLabel} role="group">
+      <rect x="0" y="1" width={W} height="72" class="free fill-paper stroke-rule [stroke-dasharray:4_3]" />
       {#each plan.partitions as p, i (p.lba)}
         {@const w = x(p.to + 1) - x(p.from)}
-        <rect x={x(p.from)} y="1" width={w} height="72" class="part" />
-        {#if w > 40}<text x={x(p.from) + 10} y="44" class="letter">{letterOf(i)}</text>{/if}
+        <rect x={x(p.from)} y="1" width={w} height="72" class="part fill-sheet stroke-ink stroke-[1.6]" />
+        {#if w > 40}<text
+            x={x(p.from) + 10}
+            y="44"
+            class="letter font-extrabold text-[24px] font-sans fill-ink">{letterOf(i)}</text
+          >{/if}
         {#if w > 130}
-          <text x={x(p.from) + 40} y="28">{bytesText(p.sectors * SECTOR)} {p.kind}</text>
-          <text x={x(p.from) + 40} y="46" class="small"
+          <text class="font-semibold text-[13px] font-sans fill-ink" x={x(p.from) + 40} y="28"
+            >{bytesText(p.sectors * SECTOR)} {p.kind}</text
+          >
+          <text x={x(p.from) + 40} y="46" class="small font-sans text-[11px] font-normal fill-quiet"
             >{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</text
           >
-          <text x={x(p.from) + 40} y="62" class="small">{p.from}–{p.to}</text>
+          <text x={x(p.from) + 40} y="62" class="small font-sans text-[11px] font-normal fill-quiet"
+            >{p.from}–{p.to}</text
+          >
         {/if}
       {/each}
       {#each plan.partitions as p, i (p.lba)}
@@ -237,19 +245,25 @@
           onpointerdown={(e) => drag(i, e)}
           onkeydown={(e) => key(i, e)}
         >
-          <rect x={Math.min(W - 14, x(p.to + 1) - 7)} y="0" width="14" height="74" class="grip" />
+          <rect
+            x={Math.min(W - 14, x(p.to + 1) - 7)}
+            y="0"
+            width="14"
+            height="74"
+            class="fill-transparent cursor-ew-resize"
+          />
           <line
             x1={Math.min(W - 1, x(p.to + 1))}
             x2={Math.min(W - 1, x(p.to + 1))}
             y1="0"
             y2="74"
-            class="edge"
+            class="edge stroke-ink stroke-4 pointer-events-none"
           />
         </g>
       {/each}
     </svg>
   </div>
-  <p class="row">
+  <p class="my-2 flex flex-wrap gap-y-2 gap-x-4 items-center">
     {#if makesExtended(dos)}<Button class="act" onclick={addOne}>{words.addPart}</Button>{/if}
     <Button class="act" disabled={kept.length < 2} onclick={() => save(kept.slice(0, -1))}
       >{words.removePart}</Button
@@ -257,14 +271,18 @@
     <Button class="act" onclick={() => save(null)}>{words.even}</Button>
     <label>{words.files} <input bind:value={files} inputmode="numeric" maxlength="7" /></label>
   </p>
-  <table>
+  <table class="border-collapse">
     <tbody>
       {#each plan.partitions as p, i (p.lba)}
         <tr>
-          <th scope="row">{letterOf(i)}:</th>
-          <td>{bytesText(p.sectors * SECTOR)} {p.kind}, {p.from}–{p.to}</td>
-          <td>{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</td>
-          <td>{words.waste((p.fat.wasteOf(count) / 1e6).toFixed(1), count.toLocaleString('en'))}</td>
+          <th class="py-0.5 pr-4 text-left" scope="row">{letterOf(i)}:</th>
+          <td class="py-0.5 pr-4 text-left">{bytesText(p.sectors * SECTOR)} {p.kind}, {p.from}–{p.to}</td>
+          <td class="py-0.5 pr-4 text-left"
+            >{words.cluster(`${p.fat.clusterBytes / 1024} KiB`, p.fat.kind)}</td
+          >
+          <td class="py-0.5 pr-4 text-left"
+            >{words.waste((p.fat.wasteOf(count) / 1e6).toFixed(1), count.toLocaleString('en'))}</td
+          >
         </tr>
       {/each}
     </tbody>
@@ -272,20 +290,20 @@
   {#if tool.shown !== tool.mib}<p>
       {words.tool(tool.shown.toLocaleString('en'), tool.mib.toLocaleString('en'))}
     </p>{/if}
-  <h2>{words.letters}</h2>
-  <ol>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.letters}</h2>
+  <ol class="flex flex-wrap gap-y-0.75 gap-x-5.5">
     {#each lettered as l (l.letter)}<li>
-        <b>{l.letter}:</b>
+        <b class="font-mono">{l.letter}:</b>
         {l.floppy ? words.floppies[l.floppy] : l.what}
       </li>{/each}
   </ol>
-  {#if all.length > 1}<p class="lead">{words.lettersNote}</p>{/if}
-  <h2>{words.write}</h2>
-  <p class="lead">{words.writeLead}</p>
+  {#if all.length > 1}<p class="my-0.75 mx-0 text-quiet">{words.lettersNote}</p>{/if}
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.write}</h2>
+  <p class="my-0.75 mx-0 text-quiet">{words.writeLead}</p>
   {#if !isLook}<DataGate item={disk.drive.item.id} title={disk.drive.title} asks />{/if}
   {#if gate}<WipeGate {gate} />{/if}
   {#if overruns.length}<p class="bad" role="alert">{words.overruns(overrunWords(overruns))}</p>{/if}
-  <p class="row">
+  <p class="my-2 flex flex-wrap gap-y-2 gap-x-4 items-center">
     <label><input type="checkbox" bind:checked={format} /> {words.format}</label>
     <label>{words.label} <input bind:value={label} maxlength="11" /></label>
     <Button class="act main" disabled={isHeld} onclick={write}
@@ -293,9 +311,9 @@
     >
   </p>
   <p role="status">{saved}</p>
-  <p class="lead">{isSparse ? words.sparse : words.notSparse} {words.after}</p>
-  <h2>{words.formatTime}</h2>
-  <p class="row">
+  <p class="my-0.75 mx-0 text-quiet">{isSparse ? words.sparse : words.notSparse} {words.after}</p>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.formatTime}</h2>
+  <p class="my-2 flex flex-wrap gap-y-2 gap-x-4 items-center">
     <label><input bind:value={percent} inputmode="numeric" maxlength="3" /> {words.percent}</label>
     <label><input bind:value={minutes} inputmode="numeric" maxlength="4" /> {words.minutes}</label>
     {#if remaining !== null}<b>{words.left(remaining.toFixed(0))}</b>{/if}
@@ -303,87 +321,13 @@
 {/if}
 
 <style>
-  .lead {
-    margin: 0.2rem 0;
-    color: var(--quiet);
-  }
-  svg {
-    display: block;
-    width: 100%;
-    touch-action: none;
-  }
-  .bar {
-    max-width: 60rem;
-  }
-  .free {
-    fill: var(--paper);
-    stroke: var(--rule);
-    stroke-dasharray: 4 3;
-  }
-  .part {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 1.6;
-  }
-  .letter {
-    font: 800 24px var(--font-sans);
-    fill: var(--ink);
-  }
-  text {
-    font: 600 13px var(--font-sans);
-    fill: var(--ink);
-  }
-  .small {
-    font-size: 11px;
-    font-weight: 400;
-    fill: var(--quiet);
-  }
-  .grip {
-    fill: transparent;
-    cursor: ew-resize;
-  }
-  .edge {
-    stroke: var(--ink);
-    stroke-width: 4;
-    pointer-events: none;
-  }
   g:focus-visible {
     outline: 3px solid var(--ink);
   }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1rem;
-    align-items: center;
-    margin: 0.5rem 0;
-  }
+
   input:not([type='checkbox']) {
     width: 7rem;
     padding: 0.3rem 0.5rem;
     border: 1px solid var(--ink);
-  }
-  h2 {
-    margin: 1rem 0 0.3rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.05rem;
-  }
-  table {
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    padding: 0.15rem 1rem 0.15rem 0;
-    text-align: left;
-  }
-  ol {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1.4rem;
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  li b {
-    font-family: var(--font-mono);
   }
 </style>

@@ -56,8 +56,8 @@
 </script>
 
 <p class="lead">{words.readLead}</p>
-<p class="row">
-  <label class="act file"
+<p class="my-1.5">
+  <label class="act file inline-block"
     >{words.openImage}<input
       type="file"
       class="sr-only"
@@ -66,15 +66,23 @@
     /></label
   >
 </p>
-<label class="dump"
+<label class="block"
   >{words.paste}
-  <textarea bind:value={dump} rows="4" spellcheck="false" maxlength="4000000"></textarea></label
+  <textarea
+    class="mx-0 py-1.5 px-2.5 border border-ink block w-full mt-0.75 mb-1.5 bg-sheet font-normal text-small font-mono leading-[1.25]"
+    bind:value={dump}
+    rows="4"
+    spellcheck="false"
+    maxlength="4000000"
+  ></textarea></label
 >
 <Button class="act" onclick={paste} disabled={!dump.trim()}>{words.readDump}</Button>
 {#if problem}<p class="bad" role="alert">{problem}</p>{/if}
 
 {#if image && found}
-  <h2>{name}{image.bytes === null ? '' : `, ${bytesText(image.bytes)}`}</h2>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">
+    {name}{image.bytes === null ? '' : `, ${bytesText(image.bytes)}`}
+  </h2>
   <div aria-live="polite">
     {#if geometry && disk}<p class="lead">{words.against(disk.drive.title)}</p>{/if}
     {#each found.remarks as r, i (i)}<p class="remark {r.grade}">
@@ -84,11 +92,11 @@
         <b>{words.allWell}</b>
       </p>{/each}
   </div>
-  <h2>{words.geometry}</h2>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.geometry}</h2>
   {#if !found.candidates.length}<p>{words.noCandidate}</p>{/if}
   <ul>
     {#each found.candidates.slice(0, 4) as c (`${c.heads} ${c.sectors}`)}
-      <li>
+      <li class="py-0.5">
         <b class:best={c.fits}>{words.candidate(c.heads, c.sectors)}</b>
         {c.fits ? words.fits : ''}
         {words.agree(c.agree.length)}{c.disagree.length
@@ -100,9 +108,9 @@
   {#if disk && found.made}<Button class="act" onclick={keep}>{words.useMade}</Button>{/if}
   {#if image.whole}<p>{words.whole}</p>{/if}
   {#if image.entries.length}
-    <h2>{words.entries}</h2>
+    <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.entries}</h2>
     <div class="scroll">
-      <table>
+      <table class="border-collapse">
         <thead
           ><tr
             >{#each words.entryCols as col (col)}<th>{col}</th>{/each}</tr
@@ -113,9 +121,9 @@
             <tr>
               <td>{nameOf(e)}{e.active ? `, ${words.active}` : ''}</td>
               <td>{e.typeName}</td>
-              <td class="mono">{chs(e.start)}</td>
-              <td class="mono">{chs(e.end)}</td>
-              <td class="mono">{e.lba.toLocaleString('en')}</td>
+              <td class="font-mono">{chs(e.start)}</td>
+              <td class="font-mono">{chs(e.end)}</td>
+              <td class="font-mono">{e.lba.toLocaleString('en')}</td>
               <td>{bytesText(e.sectors * SECTOR)}</td>
             </tr>
           {/each}
@@ -124,10 +132,10 @@
     </div>
   {/if}
   {#if image.boots.length}
-    <h2>{words.boots}</h2>
+    <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.boots}</h2>
     <ul>
       {#each image.boots as b (b.lba)}
-        <li>
+        <li class="py-0.5">
           <b>{b.fat ?? '?'}</b>
           {b.label || b.oem}, {words.candidate(b.heads, b.sectorsPerTrack)}, {words.clusters(
             b.clusters.toLocaleString('en'),
@@ -140,29 +148,6 @@
 {/if}
 
 <style>
-  .row {
-    margin: 0.4rem 0;
-  }
-  .file {
-    display: inline-block;
-  }
-  .dump {
-    display: block;
-  }
-  textarea {
-    display: block;
-    width: 100%;
-    margin: 0.2rem 0 0.4rem;
-    padding: 0.4rem 0.6rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    font: 0.85rem var(--font-mono);
-  }
-  h2 {
-    margin: 0.9rem 0 0.3rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.05rem;
-  }
   .remark {
     margin: 0.25rem 0;
     padding-left: 0.7rem;
@@ -177,19 +162,11 @@
     background: var(--yellow);
     color: var(--on-yellow);
   }
-  li {
-    padding: 0.15rem 0;
-  }
-  table {
-    border-collapse: collapse;
-  }
+
   th,
   td {
     padding: 0.15rem 1rem 0.15rem 0;
     border-bottom: 1px solid var(--rule);
     text-align: left;
-  }
-  .mono {
-    font-family: var(--font-mono);
   }
 </style>

@@ -78,19 +78,19 @@
 
 <p class="lead">{words.romLead}</p>
 <p class="row">
-  <label class="act file"
+  <label class="act file inline-block"
     >{words.openRom}<input type="file" class="sr-only" onchange={(e) => open(e, 'one')} /></label
   >
-  {#if one}<label class="act file"
+  {#if one}<label class="act file inline-block"
       >{words.openSecond}<input type="file" class="sr-only" onchange={(e) => open(e, 'two')} /></label
     >{/if}
 </p>
 {#if problem}<p class="bad" role="alert">{problem}</p>{/if}
-<div class="dumps">
+<div class="grid grid-cols-[repeat(auto-fit,minmax(20rem,1fr))] gap-y-0 gap-x-8">
   {#each [one, two].filter((d) => d !== null) as dump (dump)}
     {@const r = dump.report}
     <section>
-      <h2>{dump.name}</h2>
+      <h2 class="border-b-2 border-b-ink mt-4 mb-1.25 wrap-anywhere">{dump.name}</h2>
       <p>{words.bytes(n(r.bytes))}, {words.chip(r.chip)}</p>
       {#if r.header}<p>
           {words.header(n(r.header.length))},
@@ -100,15 +100,17 @@
       {#each r.pci as image (image.at)}<p>{words.pci(image)}</p>{/each}
       {#if r.pnp}<p>{words.pnp(r.pnp.maker, r.pnp.product)}</p>{/if}
       {#each r.remarks as remark (remark)}<p class="bad">{remark}</p>{/each}
-      <dl>
+      <dl class="grid grid-cols-[5rem_minmax(0,1fr)] gap-y-0.5 gap-x-2.5">
         <dt>{words.crc}</dt>
-        <dd>{r.crc32}</dd>
+        <dd class="font-normal text-small font-mono leading-[1.25] wrap-anywhere">{r.crc32}</dd>
         <dt>{words.sha}</dt>
-        <dd>{r.sha256}</dd>
+        <dd class="font-normal text-small font-mono leading-[1.25] wrap-anywhere">{r.sha256}</dd>
       </dl>
       {#if r.strings.length}<details>
           <summary>{words.strings}</summary>
-          <p class="strings">{r.strings.slice(0, 60).join(' · ')}</p>
+          <p class="font-normal text-small font-mono leading-[1.25] wrap-anywhere">
+            {r.strings.slice(0, 60).join(' · ')}
+          </p>
         </details>{/if}
     </section>
   {/each}
@@ -132,21 +134,23 @@
     <p>
       <b>{difference.same ? words.same : words.differ(n(difference.count), hex(difference.first ?? 0))}</b>
     </p>
-    <svg viewBox="0 0 640 34" role="img" aria-label={words.mapLabel}>
+    <svg class="w-full max-w-160" viewBox="0 0 640 34" role="img" aria-label={words.mapLabel}>
       {#each difference.map as count, i (i)}<rect
           x={i * 10}
           y="2"
           width="9"
           height="30"
-          class="cell"
+          class="cell fill-sheet stroke-rule"
           class:on={count > 0}
           fill-opacity={count ? 0.35 + (0.65 * count) / most : 1}
         />{/each}
     </svg>
   {/if}
-  <h2>{words.windows}</h2>
-  <p class="mono">{windows.length ? windows.map((w) => `${hex(w)}h`).join('  ') : words.noWindow}</p>
-  <h2>{words.programmer}</h2>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25 wrap-anywhere">{words.windows}</h2>
+  <p class="font-normal text-small font-mono leading-[1.25] wrap-anywhere">
+    {windows.length ? windows.map((w) => `${hex(w)}h`).join('  ') : words.noWindow}
+  </p>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25 wrap-anywhere">{words.programmer}</h2>
   <p class="lead">{words.programmerNote}</p>
   <Button class="act" onclick={() => burn(rom)}>{words.burn}</Button>
   {#if burnt}<p role="status"><b>{burnt}</b></p>{/if}
@@ -159,49 +163,14 @@
     gap: 0.6rem;
     margin: 0.5rem 0;
   }
-  .file {
-    display: inline-block;
-  }
-  .dumps {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
-    gap: 0 2rem;
-  }
-  h2 {
-    margin: 0.8rem 0 0.2rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.05rem;
-    overflow-wrap: anywhere;
-  }
+
   p {
     margin: 0.2rem 0;
   }
   .red {
     color: var(--stop);
   }
-  dl {
-    display: grid;
-    grid-template-columns: 5rem minmax(0, 1fr);
-    gap: 0.1rem 0.6rem;
-  }
-  dd {
-    margin: 0;
-    font: 0.85rem var(--font-mono);
-    overflow-wrap: anywhere;
-  }
-  .strings,
-  .mono {
-    font: 0.9rem var(--font-mono);
-    overflow-wrap: anywhere;
-  }
-  svg {
-    width: 100%;
-    max-width: 40rem;
-  }
-  .cell {
-    fill: var(--sheet);
-    stroke: var(--rule);
-  }
+
   .cell.on {
     fill: var(--stop);
   }

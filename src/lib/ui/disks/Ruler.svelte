@@ -40,8 +40,8 @@
   const tick = (n: number) => (n >= 1e9 ? `${n / 1e9} GB` : `${n / 1e6} MB`);
 </script>
 
-<div bind:clientWidth={width}>
-  <svg viewBox="0 0 {W} {H}" role="img" aria-label={words.rulerLabel}>
+<div class="max-w-240" bind:clientWidth={width}>
+  <svg class="block w-full" viewBox="0 0 {W} {H}" role="img" aria-label={words.rulerLabel}>
     {#each gates as gate (gate.label)}
       {@const gx = at(gate.sectors)}
       <line
@@ -49,7 +49,7 @@
         x2={gx}
         y1="58"
         y2={H - 4}
-        class="gate"
+        class="gate stroke-rule stroke-[1.5]"
         class:hit={hit(gate.ids)}
         class:first={first(gate.ids)}
       />
@@ -57,76 +57,62 @@
           x={gx}
           y="54"
           transform="rotate(-35 {gx} 54)"
-          class="label"
+          class="label font-semibold text-[11px] font-sans fill-ink"
           class:red={hit(gate.ids)}>{gate.label}</text
         >{/if}
     {/each}
-    <line x1={LEFT} x2={W - 10} y1="72" y2="72" class="axis" />
-    {#each ticks as t (t)}<text x={x(t)} y="86" text-anchor="middle" class="tick">{tick(t)}</text>{/each}
+    <line x1={LEFT} x2={W - 10} y1="72" y2="72" class="stroke-ink" />
+    {#each ticks as t (t)}<text
+        x={x(t)}
+        y="86"
+        text-anchor="middle"
+        class="font-normal text-[11px] font-mono fill-quiet">{tick(t)}</text
+      >{/each}
     {#each layers as layer, i (layer.who)}
       {@const y = TOP + i * ROW}
-      <text x={LEFT - 8} y={y + 17} text-anchor="end" class="who" class:bold={layer.isShort}
-        >{words.layers[layer.who]}</text
+      <text
+        x={LEFT - 8}
+        y={y + 17}
+        text-anchor="end"
+        class="who font-normal text-[13px] font-sans fill-ink"
+        class:bold={layer.isShort}>{words.layers[layer.who]}</text
       >
       <rect
         x={LEFT}
         {y}
         width={Math.max(2, at(layer.sectors) - LEFT)}
         height="24"
-        class="bar"
+        class="bar fill-sheet stroke-ink stroke-[1.4]"
         class:drive={layer.who === 'drive'}
         class:short={layer.isShort}
       />
-      <text x={LEFT + 8} y={y + 17} class="in" class:on={layer.who === 'drive'}>{layerWords(layer)}</text>
+      <text
+        x={LEFT + 8}
+        y={y + 17}
+        class="in font-normal text-[12px] font-sans fill-ink"
+        class:on={layer.who === 'drive'}>{layerWords(layer)}</text
+      >
     {/each}
   </svg>
 </div>
 
 <style>
-  div {
-    max-width: 60rem;
-  }
-  svg {
-    display: block;
-    width: 100%;
-  }
-  .gate {
-    stroke: var(--rule);
-    stroke-width: 1.5;
-  }
   .gate.hit {
     stroke: var(--stop);
   }
   .gate.first {
     stroke-width: 3.5;
   }
-  .axis {
-    stroke: var(--ink);
-  }
-  .label {
-    font: 600 11px var(--font-sans);
-    fill: var(--ink);
-  }
+
   .label.red {
     fill: var(--stop);
     font-weight: 800;
   }
-  .tick {
-    font: 11px var(--font-mono);
-    fill: var(--quiet);
-  }
-  .who {
-    font: 13px var(--font-sans);
-    fill: var(--ink);
-  }
+
   .bold {
     font-weight: 800;
   }
-  .bar {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 1.4;
-  }
+
   .bar.drive {
     fill: var(--yellow);
   }
@@ -134,10 +120,7 @@
     stroke: var(--stop);
     stroke-width: 3;
   }
-  .in {
-    font: 12px var(--font-sans);
-    fill: var(--ink);
-  }
+
   .in.on {
     fill: var(--on-yellow);
   }

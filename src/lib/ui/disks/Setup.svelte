@@ -89,14 +89,14 @@
 
 <Ruler layers={layers(size, facts, disk.dos, typed ?? undefined)} barriers={found} />
 <section>
-  <h2>{words.inTheWay}</h2>
+  <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.inTheWay}</h2>
   {#if !found.length}<p>
       {unused > 0 ? words.typedPasses(sizeWords(unused)) : words.nothingInTheWay}
       {#if disk.dos === null}{words.noSystem}{/if}
     </p>{/if}
   {#each found as b (b.id)}
     {@const { symptom, cause } = barrierWords(b)}
-    <div class="barrier" class:hang={hangs(b)}>
+    <div class="barrier my-1.25 border-l-6 border-l-ink border-double pl-2.75" class:hang={hangs(b)}>
       <b>{capital(b.who)}: {sizeWords(b.sectors)}</b>
       <p>{words.expect(symptom)} {capital(cause)}.</p>
       {#if b.ways.length}<p class="quiet">{words.ways(waysWords(b.ways))}</p>{/if}
@@ -104,13 +104,15 @@
   {/each}
 </section>
 {#if !isLook}<DataGate item={disk.drive.item.id} title={disk.drive.title} />{/if}
-<div class="two">
+<div class="two grid grid-cols-[repeat(auto-fit,minmax(20rem,1fr))] gap-y-0 gap-x-8">
   <section>
-    <h2>{words.type}</h2>
+    <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.type}</h2>
     {#if choice}
-      <dl class="typed">
-        {#each typedRows(choice) as [name, value] (name)}<dt>{name}</dt>
-          <dd>{value}</dd>{/each}
+      <dl
+        class="typed grid grid-cols-[11.5rem_auto] gap-y-0.5 gap-x-3.25 mt-0.75 mb-2 font-normal text-large font-mono leading-[1.25]"
+      >
+        {#each typedRows(choice) as [name, value] (name)}<dt class="text-quiet">{name}</dt>
+          <dd class="font-bold">{value}</dd>{/each}
       </dl>
       {#if choice.geometry && !isLook}
         <Button class="act main" disabled={isHeld} onclick={() => take(choice)}>{words.take}</Button>
@@ -120,28 +122,31 @@
       {#if facts.isRom}<p class="quiet">{words.byRom(disk.controller?.title ?? words.someRom)}</p>{/if}
     {/if}
     {#if !facts.isRom}
-      <h2>{words.choices}</h2>
-      <ul class="choices">
+      <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.choices}</h2>
+      <ul class="my-0.75">
         {#each choices as c, i (`${c.id} ${c.type}`)}
-          <li>
+          <li class="py-1.25 border-b border-b-rule">
             {#if c.geometry}<label
                 ><input type="radio" name="choice" checked={choice === c} onchange={() => (chosen = i)} />
                 <b>{nameOf(c)}</b>
-                {#if isTyped(c)}<i class="cap">{words.isTyped}</i>{/if}</label
+                {#if isTyped(c)}<i class="px-1.5 bg-yellow text-on-yellow not-italic font-[650]"
+                    >{words.isTyped}</i
+                  >{/if}</label
               >{:else}<b>{nameOf(c)}</b>{/if}
-            {#if c.usable !== null}<span
+            {#if c.usable !== null}<span class="ml-2.5"
                 >{c.works ? words.usable(sizeWords(c.usable)) : words.hangs}{c.lost && c.works
                   ? `; ${words.lost(sizeWords(c.lost))}`
                   : ''}</span
               >{/if}
-            {#if c.works}<small>{words.costs(costWords[c.cost])}</small>{/if}
+            {#if c.works}<small class="text-quiet block text-small">{words.costs(costWords[c.cost])}</small
+              >{/if}
           </li>
         {/each}
       </ul>
     {/if}
   </section>
   <section>
-    <h2>{words.addresses}</h2>
+    <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.addresses}</h2>
     <table>
       <thead
         ><tr
@@ -172,68 +177,14 @@
 </div>
 
 <style>
-  h2 {
-    margin: 0.9rem 0 0.3rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.05rem;
-  }
   p {
     margin: 0.15rem 0;
   }
-  .quiet,
-  small {
-    color: var(--quiet);
-  }
-  .barrier {
-    margin: 0.3rem 0;
-    padding-left: 0.7rem;
-    border-left: 6px double var(--ink);
-  }
+
   .barrier.hang {
     border-left: 7px solid var(--stop);
   }
-  .two {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
-    gap: 0 2rem;
-  }
-  .typed {
-    display: grid;
-    grid-template-columns: 11.5rem auto;
-    gap: 0.1rem 0.8rem;
-    margin: 0.2rem 0 0.5rem;
-    font: 1.1rem var(--font-mono);
-  }
-  .typed dt {
-    color: var(--quiet);
-  }
-  .typed dd {
-    margin: 0;
-    font-weight: 700;
-  }
-  ul {
-    margin: 0.2rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  .choices li {
-    padding: 0.3rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .choices span {
-    margin-left: 0.6rem;
-  }
-  small {
-    display: block;
-    font-size: 0.9rem;
-  }
-  .cap {
-    padding: 0 0.4rem;
-    background: var(--yellow);
-    color: var(--on-yellow);
-    font-style: normal;
-    font-weight: 650;
-  }
+
   th {
     padding: 0.15rem 0.5rem 0.15rem 0;
     text-align: right;

@@ -40,16 +40,19 @@
   }
 </script>
 
-<h2>{words.tries}</h2>
-<ul>
-  {#each tries as t (`${t.at} ${t.cylinders}`)}<li>
-      <code>{t.cylinders}</code>
+<h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.tries}</h2>
+<ul class="my-0.75">
+  {#each tries as t (`${t.at} ${t.cylinders}`)}<li
+      class="py-0.75 gap-2.75 border-b border-b-rule flex items-baseline"
+    >
+      <code class="min-w-16 text-right font-bold text-large font-mono leading-[1.25]">{t.cylinders}</code>
       {#if t.heads && t.sectors}<span class="quiet">× {t.heads} × {t.sectors}</span>{/if}
       <span class:bad={t.result !== 'started'}>{words.results[t.result]}</span>
-      <time datetime={t.at}
+      <time class="text-quiet" datetime={t.at}
         >{t.where === session.build.name ? '' : `${words.madeWhere} ${t.where}, `}{timeText(t.at)}</time
       >
       <button
+        class="min-w-7.5 min-h-7.5 ml-auto text-quiet text-large cursor-pointer"
         onclick={() =>
           save(
             (old) => ({ ...old, tries: old.tries.filter((x) => x.at !== t.at) }),
@@ -58,8 +61,10 @@
         aria-label={words.removeTry(t.cylinders)}>×</button
       >
     </li>{/each}
-  <li class="next">
-    <code>{next.cylinders ?? ''}</code>
+  <li class="next py-0.75 gap-2.75 border-b border-b-rule flex items-baseline">
+    <code class="min-w-16 text-right font-bold text-large font-mono leading-[1.25]"
+      >{next.cylinders ?? ''}</code
+    >
     <span><b>{words.next}:</b> {geometryReasonWords(next.why)}</span>
   </li>
 </ul>
@@ -80,42 +85,6 @@
 {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
 
 <style>
-  h2 {
-    margin: 0.9rem 0 0.3rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.05rem;
-  }
-  ul {
-    margin: 0.2rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    gap: 0.7rem;
-    align-items: baseline;
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  code {
-    min-width: 4rem;
-    text-align: right;
-    font: 700 1.05rem var(--font-mono);
-  }
-  .quiet,
-  time {
-    color: var(--quiet);
-  }
-  li button {
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    margin-left: auto;
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    font-size: 1.1rem;
-    cursor: pointer;
-  }
   .bad {
     color: var(--stop);
     font-weight: 800;

@@ -16,14 +16,16 @@
 </script>
 
 {#if typed}
-  <p>
+  <p class="my-1.25">
     {words.typedNow}
     <b>{typed.type ? `${typed.type}: ` : ''}{typed.cylinders} × {typed.heads} × {typed.sectors}</b>
-    <button class="plain" onclick={() => save(({ setup: _, ...old }) => old)}>{words.typedForget}</button>
+    <button class="text-inherit underline cursor-pointer" onclick={() => save(({ setup: _, ...old }) => old)}
+      >{words.typedForget}</button
+    >
   </p>
 {/if}
 <details>
-  <summary>{words.typedOther}</summary>
+  <summary class="cursor-pointer">{words.typedOther}</summary>
   <NumberForm
     most={{ cylinders: 65_536, heads: 255, sectors: 63 }}
     label={words.typedField}
@@ -31,19 +33,3 @@
     save={(numbers) => save((old) => ({ ...old, setup: { ...numbers, type: 'user' } }))}
   />
 </details>
-
-<style>
-  p {
-    margin: 0.3rem 0;
-  }
-  summary {
-    cursor: pointer;
-  }
-  .plain {
-    border: 0;
-    background: none;
-    color: inherit;
-    text-decoration: underline;
-    cursor: pointer;
-  }
-</style>

@@ -151,8 +151,8 @@
   }
 </script>
 
-<section>
-  <div class="row">
+<section class="my-2 py-2 px-3.25 border-l-4 border-l-ink bg-sheet">
+  <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <label
       >{words.blockName}
       <input
@@ -169,8 +169,8 @@
     <Button class="act" onclick={remove} aria-label={words.removeBlock(label)}>×</Button>
   </div>
   {#each own as s (s.id)}
-    <div class="setting">
-      <div class="row">
+    <div class="setting my-1.5 border-t border-t-rule pt-1.25 pb-2">
+      <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
         <label
           >{words.settingName}
           <input
@@ -194,11 +194,11 @@
         >
         <Button class="act" onclick={() => copy(s)}>{rowText.copySetting(s.label)}</Button>
       </div>
-      <ul>
+      <ul class="my-0.75">
         {#each s.positions as p (p.id)}
-          <li>
+          <li class="py-0.5 gap-2.75 flex flex-wrap items-center">
             <b>{p.label}</b>
-            <span
+            <span class="font-mono text-small text-quiet"
               >{p.state && 'caps' in p.state
                 ? p.state.caps.map((c) => c.join('-')).join(' ') || words.none
                 : p.state && 'switches' in p.state
@@ -218,8 +218,8 @@
               onclick={() => removePosition(s, p.id)}
               aria-label={words.removePosition(p.label)}>×</Button
             >
-            <details class="sources" open={(p.evidence ?? []).length > 0}>
-              <summary>{words.evidenceOf(p.label)}</summary>
+            <details class="text-small text-quiet" open={(p.evidence ?? []).length > 0}>
+              <summary class="cursor-pointer">{words.evidenceOf(p.label)}</summary>
               <Sources
                 id="{s.id}-{p.id}"
                 list={p.evidence ?? []}
@@ -231,7 +231,7 @@
         {/each}
       </ul>
       <BlockInput {block} label={editorText.drawHint} state={drawn} change={(next) => (drawn = next)} />
-      <div class="row">
+      <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
         <label>{words.positionName} <input bind:value={called} maxlength="60" /></label>
         <Button class="act" disabled={!drawn || !called.trim()} onclick={() => addPosition(s)}
           >{words.addPosition}</Button
@@ -241,7 +241,7 @@
       <Sources id={s.id} list={s.evidence ?? []} change={(evidence) => setSetting({ ...s, evidence })} />
     </div>
   {/each}
-  <form class="row" onsubmit={addRow}>
+  <form class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center" onsubmit={addRow}>
     <label>{rowText.name(label)} <input id="sets-{block.id}" bind:value={setting} maxlength="80" /></label>
     {#if takesRow(block)}
       <label class="wide"
@@ -257,55 +257,14 @@
 </section>
 
 <style>
-  section {
-    margin: 0.5rem 0;
-    padding: 0.5rem 0.8rem;
-    border-left: 4px solid var(--ink);
-    background: var(--sheet);
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.8rem;
-    align-items: center;
-    margin: 0.2rem 0;
-  }
   .wide input {
     width: 16rem;
     max-width: 100%;
   }
-  .setting {
-    margin: 0.4rem 0;
-    padding: 0.3rem 0 0.5rem;
-    border-top: 1px solid var(--rule);
-  }
+
   input:not([type='checkbox']) {
     padding: 0.25rem 0.4rem;
     border: 1px solid var(--ink);
     font-size: 0.9rem;
-  }
-  ul {
-    margin: 0.2rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.7rem;
-    align-items: center;
-    padding: 0.1rem 0;
-  }
-  .sources {
-    font-size: 0.9rem;
-    color: var(--quiet);
-  }
-  summary {
-    cursor: pointer;
-  }
-  li span {
-    font-family: var(--font-mono);
-    font-size: 0.88rem;
-    color: var(--quiet);
   }
 </style>

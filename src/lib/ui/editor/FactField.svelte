@@ -42,9 +42,9 @@
 </script>
 
 {#if field.type === 'group'}
-  <fieldset class="group">
-    {#if label}<legend>{label}</legend>{/if}
-    <div class="fields">
+  <fieldset class="my-1.5 px-2.75 border border-rule col-span-full pt-1.5 pb-2.75">
+    {#if label}<legend class="px-1.25 font-[650]">{label}</legend>{/if}
+    <div class="fields grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
       {#each field.fields as part (part.key)}
         <FactField
           field={part}
@@ -57,10 +57,10 @@
     </div>
   </fieldset>
 {:else if field.type === 'list'}
-  <fieldset class="group">
-    <legend>{label}</legend>
+  <fieldset class="my-1.5 px-2.75 border border-rule col-span-full pt-1.5 pb-2.75">
+    <legend class="px-1.25 font-[650]">{label}</legend>
     {#each list as entry, i (i)}
-      <div class="entry">
+      <div class="entry gap-2 flex items-end">
         <FactField
           field={field.item}
           id="{id}-{i}"
@@ -83,8 +83,8 @@
   </fieldset>
 {:else if field.type === 'choices'}
   <fieldset>
-    <legend>{label}{field.required ? words.needed : ''}</legend>
-    <div class="choices">
+    <legend class="px-1.25 font-[650]">{label}{field.required ? words.needed : ''}</legend>
+    <div class="flex flex-wrap gap-y-1.5 gap-x-3.5">
       {#each field.options as option (option)}
         <Checkbox
           checked={list.includes(option)}
@@ -122,32 +122,7 @@
 {/if}
 
 <style>
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
-    gap: 0.6rem 1rem;
-  }
-  .group {
-    grid-column: 1 / -1;
-    margin: 0.4rem 0;
-    padding: 0.4rem 0.7rem 0.7rem;
-    border: 1px solid var(--rule);
-  }
-  legend {
-    padding: 0 0.3rem;
-    font-weight: 650;
-  }
-  .entry {
-    display: flex;
-    align-items: end;
-    gap: 0.5rem;
-  }
   .entry > :global(:first-child) {
     flex: 1;
-  }
-  .choices {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.9rem;
   }
 </style>

@@ -14,7 +14,7 @@
   let { fields, id, of, value, change }: Props = $props();
 </script>
 
-<div class="fields">
+<div class="fields my-1.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2 gap-x-4 items-end">
   {#each fields as field (field.key)}
     <FactField
       {field}
@@ -25,13 +25,3 @@
     />
   {/each}
 </div>
-
-<style>
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
-    gap: 0.5rem 1rem;
-    align-items: end;
-    margin: 0.4rem 0;
-  }
-</style>

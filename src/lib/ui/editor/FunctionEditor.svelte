@@ -73,8 +73,8 @@
   const offKey = $derived(fn.off[0] ? Object.entries(fn.off[0]).map(([s, p]) => `${s}/${p[0]}`)[0] : '');
 </script>
 
-<section>
-  <div class="row">
+<section class="my-2 py-2 px-3.25 border-l-4 border-l-ink bg-sheet">
+  <div class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <label
       >{words.functionName}
       <input
@@ -114,7 +114,7 @@
     >
   </div>
   {#each fn.claims as claim, i (i)}
-    <div class="claim">
+    <div class="claim py-0.5 border-t border-t-rule flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
       <b>{words.resources[claim.resource]}</b>
       {#if !claim.from || 'setting' in claim.from}
         <label
@@ -228,7 +228,7 @@
       />
     </details>
   {/each}
-  <div class="row">
+  <div class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <span>{words.addClaim}</span>
     {#each ['irq', 'dma', 'io', 'memory'] as const as r (r)}<Button class="act" onclick={() => add(r)}
         >{words.resources[r]}</Button
@@ -237,23 +237,6 @@
 </section>
 
 <style>
-  section {
-    margin: 0.5rem 0;
-    padding: 0.5rem 0.8rem;
-    border-left: 4px solid var(--ink);
-    background: var(--sheet);
-  }
-  .row,
-  .claim {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.8rem;
-    align-items: center;
-    padding: 0.15rem 0;
-  }
-  .claim {
-    border-top: 1px solid var(--rule);
-  }
   input,
   select {
     padding: 0.25rem 0.4rem;

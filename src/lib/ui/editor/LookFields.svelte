@@ -19,11 +19,12 @@
       .slice(0, MOST);
 </script>
 
-<div class="fields">
+<div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
   {#each ['chips', 'connectors'] as const as key (key)}
     <div>
       <Label for="p-{key}">{words[key]}</Label>
       <textarea
+        class="py-2 px-2.5 border border-ink w-full bg-sheet text-ink"
         id="p-{key}"
         rows="3"
         value={(part.look?.[key] ?? []).join('\n')}
@@ -41,19 +42,3 @@
     />
   </div>
 </div>
-
-<style>
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
-    gap: 0.6rem 1rem;
-    margin: 0.6rem 0;
-  }
-  textarea {
-    width: 100%;
-    padding: 0.5rem 0.6rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-  }
-</style>

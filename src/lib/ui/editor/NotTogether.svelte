@@ -38,10 +38,10 @@
   }
 </script>
 
-<ul>
+<ul class="my-0.75">
   {#each part.constraints as constraint, i (i)}
-    <li>
-      <span>{told(constraint)} <em>{constraint.why}</em></span>
+    <li class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
+      <span>{told(constraint)} <em class="text-quiet">{constraint.why}</em></span>
       <Button
         class="act"
         aria-label={words.remove(i + 1)}
@@ -51,7 +51,7 @@
     </li>
   {/each}
 </ul>
-<div class="row">
+<div class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
   <label
     >{words.one}
     <select bind:value={one}>
@@ -71,22 +71,6 @@
 </div>
 
 <style>
-  ul {
-    margin: 0.2rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li,
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.8rem;
-    align-items: center;
-    padding: 0.15rem 0;
-  }
-  em {
-    color: var(--quiet);
-  }
   select,
   input {
     padding: 0.25rem 0.4rem;

@@ -40,7 +40,7 @@
   }
 </script>
 
-<section class="paste">
+<section class="paste px-3.25 border-[1.5px] border-ink pt-2.5 pb-3.25 bg-sheet">
   <Label for="paste-text">{words.label}</Label>
   <Textarea
     id="paste-text"
@@ -56,25 +56,39 @@
     spellcheck="false"
   />
   {#if typed.trim()}
-    <table>
+    <table class="my-2.5 w-full border-collapse">
       <caption class="sr-only">{words.reading}</caption>
-      <thead><tr><th scope="col">{words.line}</th><th scope="col">{words.means}</th></tr></thead>
+      <thead
+        ><tr
+          ><th class="border-b-[1.5px] border-b-ink text-left font-[650]" scope="col">{words.line}</th><th
+            class="border-b-[1.5px] border-b-ink text-left font-[650]"
+            scope="col">{words.means}</th
+          ></tr
+        ></thead
+      >
       <tbody>
         {#each shown as line (line.n)}
           <tr class:lost={line.as === 'not-understood'}>
-            <td><span>{line.n}</span> <code>{line.text}</code></td>
-            <td>{said.get(line.n)?.join(' · ') || lineAsWords[line.as]}</td>
+            <td class="py-0.75 border-b border-b-rule pr-2.5 align-top wrap-anywhere first:w-[50%]"
+              ><span class="text-quiet text-small">{line.n}</span>
+              <code class="font-mono whitespace-pre-wrap">{line.text}</code></td
+            >
+            <td class="py-0.75 border-b border-b-rule pr-2.5 align-top wrap-anywhere first:w-[50%]"
+              >{said.get(line.n)?.join(' · ') || lineAsWords[line.as]}</td
+            >
           </tr>
         {/each}
       </tbody>
     </table>
     {#if open.length}
       <h3>{words.open}</h3>
-      <ul>
+      <ul class="mt-0.75 mb-2.5 pl-4.5 list-disc">
         {#each open as sentence, i (i)}<li>{sentence}</li>{/each}
       </ul>
     {/if}
-    <p class="sum" role="status">{took ? words.taken(took) : words.sum(read.settings.length, lost)}</p>
+    <p class="sum mb-2 font-[650]" role="status">
+      {took ? words.taken(took) : words.sum(read.settings.length, lost)}
+    </p>
     <Button class="act main" disabled={!read.settings.length && !read.blocks.length} onclick={take}
       >{words.take}</Button
     >
@@ -86,56 +100,13 @@
     display: block;
     margin-bottom: 0.5rem;
   }
-  .paste {
-    padding: 0.6rem 0.8rem 0.8rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-  }
-  table {
-    width: 100%;
-    margin: 0.6rem 0;
-    border-collapse: collapse;
-  }
-  th {
-    text-align: left;
-    font-weight: 650;
-    border-bottom: 1.5px solid var(--ink);
-  }
-  td {
-    padding: 0.2rem 0.6rem 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  td:first-child {
-    width: 50%;
-  }
-  td span {
-    color: var(--quiet);
-    font-size: 0.85rem;
-  }
-  code {
-    font-family: var(--font-mono);
-    white-space: pre-wrap;
-  }
+
   .lost td {
     border-left: 8px solid var(--stop);
     padding-left: 0.5rem;
   }
   .lost td + td {
     border-left: 0;
-    font-weight: 650;
-  }
-  h3 {
-    font-weight: 650;
-  }
-  ul {
-    margin: 0.2rem 0 0.6rem;
-    padding-left: 1.1rem;
-    list-style: disc;
-  }
-  .sum {
-    margin-bottom: 0.5rem;
     font-weight: 650;
   }
 </style>

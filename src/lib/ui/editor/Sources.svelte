@@ -17,7 +17,7 @@
 </script>
 
 {#each list as e, i (i)}
-  <div class="row">
+  <div class="gap-1.5 flex flex-wrap items-center mb-1.25">
     <label class="sr-only" for="{id}-source-{i}">{words.source}</label>
     <select
       id="{id}-source-{i}"
@@ -55,13 +55,6 @@
 <Button class="act" onclick={() => change([...list, { source: 'silkscreen' }])}>{words.addEvidence}</Button>
 
 <style>
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-    margin-bottom: 0.3rem;
-  }
   select,
   input:not([type]) {
     padding: 0.25rem 0.4rem;

@@ -34,7 +34,7 @@
   }
 </script>
 
-<div class="row">
+<div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
   <label
     >{words.label}
     <select value={told?.fact ?? ''} onchange={(e) => choose(e.currentTarget.value)}>
@@ -57,13 +57,6 @@
 </div>
 
 <style>
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.8rem;
-    align-items: center;
-    margin: 0.2rem 0;
-  }
   select,
   input {
     padding: 0.25rem 0.4rem;

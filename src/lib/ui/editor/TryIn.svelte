@@ -56,9 +56,9 @@
   });
 </script>
 
-<label
+<label class="block mt-2.5 mb-0.75 font-[650]"
   >{words.label}
-  <select bind:value={into}>
+  <select class="py-1.5 border border-ink w-full pr-6.75 pl-2 bg-sheet text-ink" bind:value={into}>
     <option value="">{words.none}</option>
     {#if part.board}<option value="alone">{words.alone}</option>{/if}
     {#each builds as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
@@ -84,18 +84,6 @@
 {/if}
 
 <style>
-  label {
-    display: block;
-    margin: 0.6rem 0 0.2rem;
-    font-weight: 650;
-  }
-  select {
-    width: 100%;
-    padding: 0.4rem 1.7rem 0.4rem 0.5rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-  }
   li {
     margin: 0.3rem 0;
     padding-left: 0.5rem;

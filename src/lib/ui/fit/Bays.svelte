@@ -28,7 +28,7 @@
 
 <section>
   <h2>{words.title}</h2>
-  <div class="row">
+  <div class="flex flex-wrap gap-y-2.5 gap-x-4.75 mb-2.5">
     {#each bays as bay (bay.setting.id)}
       <div>
         <Label for="bay-{bay.setting.id}">{bay.setting.label}{bay.isSeen ? '' : ` (${words.unseen})`}</Label>
@@ -44,8 +44,8 @@
     {/each}
   </div>
   <fieldset>
-    <legend>{words.together}</legend>
-    <div class="row">
+    <legend class="font-[650]">{words.together}</legend>
+    <div class="flex flex-wrap gap-y-2.5 gap-x-4.75 mb-2.5">
       {#each functions as fn (fn.id)}
         <Checkbox checked={wished.includes(fn.id)} onchange={() => toggle(fn.id)}>{fn.label}</Checkbox>
       {/each}
@@ -56,7 +56,7 @@
       {#each answer.cannot as set (set.join())}<p class="bad">{words.cannot(set.map(nameOf))}</p>{/each}
       <ul>
         {#each answer.layouts as layout (Object.values(layout.holds).join())}
-          <li>
+          <li class="py-0.75 flex flex-wrap gap-y-1.5 gap-x-4 items-center">
             <span>{layoutText(layout)}{layout.lacksBattery ? `. ${words.noBattery}` : ''}</span>
             {#if layout.isNow}<b>{words.asNow}</b>
             {:else}<Button class="act" onclick={() => use(layout.holds)}>{words.use}</Button>{/if}
@@ -66,22 +66,3 @@
     {/if}
   </div>
 </section>
-
-<style>
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem 1.2rem;
-    margin-bottom: 0.6rem;
-  }
-  legend {
-    font-weight: 650;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1rem;
-    align-items: center;
-    padding: 0.2rem 0;
-  }
-</style>

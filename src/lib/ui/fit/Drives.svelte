@@ -52,12 +52,14 @@
 
 <p class="lead">{words.drivesLead}</p>
 {#if away}<p class="bad" role="alert">{words.triedAway}</p>{/if}
-<ul>
+<ul class="border-t-2 border-t-ink mb-2.5">
   {#each cabled as { drive, controller, told } (drive.item.id)}
     {@const facts = drive.part.drive}
     {@const tries = triedOnBoard(drive.item, session.build.board.part)}
     {@const plugged = chained.find((p) => p.drive.item.id === drive.item.id)}
-    <li>
+    <li
+      class="py-1.5 gap-2.5 border-b border-b-rule grid grid-cols-[minmax(0,1fr)_auto] items-center max-md:grid-cols-1"
+    >
       <span class="what"
         ><b>{drive.title}</b>
         <span class="quiet"
@@ -68,9 +70,10 @@
             : ''}</span
         ></span
       >
-      <span class="run">
+      <span class="run gap-1.25 flex flex-wrap">
         <label class="sr-only" for="run-{drive.item.id}">{words.runBy}</label>
         <select
+          class="py-1 border border-ink w-66 pr-6.5 pl-1.5 text-small max-md:w-52"
           id="run-{drive.item.id}"
           value={told && controller ? key(controller.item, controller.fn.id) : ''}
           onchange={(e) => hang(drive.item.id, e.currentTarget.value)}
@@ -85,6 +88,7 @@
         {#if plugged}
           <label class="sr-only" for="unit-{drive.item.id}">{words.unit}</label>
           <select
+            class="py-1 border border-ink w-66 pr-6.5 pl-1.5 text-small max-md:w-52"
             id="unit-{drive.item.id}"
             value={plugged.unit ?? ''}
             onchange={(e) => number(drive.item.id, e.currentTarget.value)}
@@ -101,7 +105,7 @@
           aria-label={words.takeOutLabel(drive.title)}>×</Button
         >
       </span>
-      <span class="tried">
+      <span class="tried col-span-full flex flex-wrap gap-y-1.25 gap-x-2 items-center text-quiet">
         <small
           >{tries.works + tries.not ? words.driveTried(tries.works, tries.not) : words.driveUntried}</small
         >
@@ -124,9 +128,10 @@
   pick={(p) => addPart(session, p)}
 />
 
-<h2>{words.bays}</h2>
+<h2 class="mt-4 mb-1.25">{words.bays}</h2>
 {#if bays}
   <svg
+    class="block w-full max-w-120"
     viewBox="0 0 420 {rows.length * 40 + 4}"
     role="img"
     aria-label="{words.bays}: {rows
@@ -134,18 +139,30 @@
       .join('; ')}"
   >
     {#each rows as r, i (`${r.kind}${r.n}`)}
-      <rect x="2" y={i * 40 + 2} width={r.kind === 'third3' ? 190 : 280} height="34" class="bay-box" />
+      <rect
+        x="2"
+        y={i * 40 + 2}
+        width={r.kind === 'third3' ? 190 : 280}
+        height="34"
+        class="fill-none stroke-ink stroke-[1.5]"
+      />
       {#each r.drives as name, n (n)}
         <rect
           x={6 + n * 138}
           y={i * 40 + 6}
           width={r.drives.length > 1 ? 132 : r.kind === 'third3' ? 182 : 272}
           height="26"
-          class="in-bay"
+          class="fill-sheet stroke-ink"
         />
-        <text x={12 + n * 138} y={i * 40 + 24}>{name}</text>
+        <text class="font-semibold text-[13px] font-sans fill-ink" x={12 + n * 138} y={i * 40 + 24}
+          >{name}</text
+        >
       {/each}
-      <text x={r.kind === 'third3' ? 200 : 290} y={i * 40 + 24} class="kind">{words.bay[r.kind]}</text>
+      <text
+        x={r.kind === 'third3' ? 200 : 290}
+        y={i * 40 + 24}
+        class="kind text-[13px] font-sans font-normal fill-quiet">{words.bay[r.kind]}</text
+      >
     {/each}
   </svg>
 {/if}
@@ -153,7 +170,7 @@
   {#if bays}
     <b>{kit.chassis?.title}</b>:
     {#each entriesOf(words.bay) as [id, name] (id)}
-      {#if bays[id]}<span class="bay">{bays[id]} × {name}</span>{/if}
+      {#if bays[id]}<span class="bay mr-4">{bays[id]} × {name}</span>{/if}
     {/each}
   {:else}{words.noCase}{/if}
 </p>
@@ -172,77 +189,7 @@
 />
 
 <style>
-  ul {
-    margin: 0 0 0.6rem;
-    padding: 0;
-    list-style: none;
-    border-top: 2px solid var(--ink);
-  }
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.6rem;
-    align-items: center;
-    padding: 0.35rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .run {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem;
-  }
-  .tried {
-    grid-column: 1 / -1;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem 0.5rem;
-    align-items: center;
-    color: var(--quiet);
-  }
-  select {
-    width: 16.5rem;
-    padding: 0.25rem 1.6rem 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.88rem;
-  }
   select + label + select {
     width: 7rem;
-  }
-  h2 {
-    margin: 1rem 0 0.2rem;
-    font-size: 1.1rem;
-  }
-  svg {
-    display: block;
-    width: 100%;
-    max-width: 30rem;
-  }
-  .bay-box {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.5;
-  }
-  .in-bay {
-    fill: var(--sheet);
-    stroke: var(--ink);
-  }
-  svg text {
-    font: 600 13px var(--font-sans);
-    fill: var(--ink);
-  }
-  svg .kind {
-    font-weight: 400;
-    fill: var(--quiet);
-  }
-  .bay {
-    margin-right: 1rem;
-  }
-  @media (max-width: 700px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    select {
-      width: 13rem;
-    }
   }
 </style>

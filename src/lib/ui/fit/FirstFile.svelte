@@ -24,22 +24,24 @@
 
 <p class="lead">{words.firstLead}</p>
 {#each routes as route, i (route.id)}
-  <section class:best={i === 0}>
+  <section class="my-2.5 py-2 px-3.25 border-l-3 border-l-rule" class:best={i === 0}>
     <h2>{words.way1(i + 1)}</h2>
     {#if route.missing.length}<p class="lacks">
         {words.lacks}
         {route.missing.map(neededWords).join('; ')}
       </p>{/if}
-    <ol>
+    <ol class="mt-0.75 pl-5.5 list-decimal">
       {#each route.links as link, n (n)}
-        <li>
+        <li class="mb-1.5">
           <b>{stepWords(link.step)}</b>
-          <span class="needs"
+          <span class="needs flex flex-wrap gap-y-0 gap-x-4 text-quiet text-small"
             >{#each link.needs as need, j (j)}<span class={need.where}
                 >{neededWords(need.what)}: {words.has[need.where]}</span
               >{/each}</span
           >
-          {#if link.cautions.length}<em>{link.cautions.map(linkCautionWords).join(' ')}</em>{/if}
+          {#if link.cautions.length}<em class="block not-italic text-small"
+              >{link.cautions.map(linkCautionWords).join(' ')}</em
+            >{/if}
         </li>
       {/each}
     </ol>
@@ -47,33 +49,11 @@
 {:else}<p>{words.noWay}</p>{/each}
 
 <style>
-  section {
-    margin: 0.6rem 0;
-    padding: 0.5rem 0.8rem;
-    border-left: 3px solid var(--rule);
-  }
   .best {
     background: var(--sheet);
     border-left: 8px solid var(--yellow);
   }
-  h2 {
-    font-size: 1.1rem;
-  }
-  ol {
-    margin: 0.2rem 0 0;
-    padding-left: 1.4rem;
-    list-style: decimal;
-  }
-  li {
-    margin-bottom: 0.4rem;
-  }
-  .needs {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 1rem;
-    color: var(--quiet);
-    font-size: 0.92rem;
-  }
+
   .missing,
   .lacks {
     color: var(--stop);
@@ -81,10 +61,5 @@
   }
   .shelf {
     color: var(--ink);
-  }
-  em {
-    display: block;
-    font-style: normal;
-    font-size: 0.92rem;
   }
 </style>

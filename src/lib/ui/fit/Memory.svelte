@@ -74,38 +74,50 @@
 <p class="lead">{words.memoryLead}</p>
 {#if !facts}<p>{words.noBanks}</p>
 {:else}
-  <div class="top">
-    <div class="count">
+  <div class="top flex flex-wrap gap-y-4 gap-x-8 items-end mt-2 mb-4">
+    <div class="count flex flex-col">
       <span>{words.shows}</span>
-      <b>{shown ? sizeText(shown.count) : '—'}</b>
-      {#if shown}<small
+      <b class="font-bold text-huge font-mono leading-[1.1]">{shown ? sizeText(shown.count) : '—'}</b>
+      {#if shown}<small class="text-quiet text-small"
           >{words.fitted(sizeText(total))}; {words.below(sizeText(shown.base))}, {words.above(
             sizeText(shown.extended)
           )}</small
         >{/if}
     </div>
     <div>
-      <label for="module">{words.module}</label>
-      <select id="module" value={module?.id} onchange={(e) => (chosen = e.currentTarget.value)}>
+      <label class="block" for="module">{words.module}</label>
+      <select
+        class="py-1.5 border border-ink min-w-64 pr-7.25 pl-2"
+        id="module"
+        value={module?.id}
+        onchange={(e) => (chosen = e.currentTarget.value)}
+      >
         {#each fitting as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
       </select>
       {#if !fitting.length}<p>{words.noModules}</p>{/if}
     </div>
   </div>
   {#if facts.onboardKiB}<p class="lead">{words.onBoard(sizeText(facts.onboardKiB))}</p>{/if}
-  <div class="banks">
+  <div class="banks gap-3.25 flex flex-wrap">
     {#each facts.banks as bank (bank.id)}
       {@const list = inBank(bank.id)}
       {@const count = list.reduce((n, x) => n + x.count, 0)}
       <button
+        class="p-2 gap-1.25 border-[1.5px] border-ink flex flex-col min-w-34 max-w-64 bg-sheet text-ink text-left cursor-pointer"
         onclick={() => press(bank.id, bank.sockets)}
         aria-label={words.bankLabel(bank.label ?? bank.id, holds(bank.id))}
       >
-        <span class="bank">{words.bank(bank.label ?? bank.id)}</span>
-        <svg viewBox="0 0 {bank.sockets * 22 + 4} 58" aria-hidden="true">
+        <span class="bank font-bold">{words.bank(bank.label ?? bank.id)}</span>
+        <svg class="h-[58px] self-start" viewBox="0 0 {bank.sockets * 22 + 4} 58" aria-hidden="true">
           {#each Array.from({ length: bank.sockets }, (_, i) => i) as i (i)}
-            <rect x={i * 22 + 2} y="2" width="18" height="54" class="socket" />
-            {#if i < count}<rect x={i * 22 + 5} y="6" width="12" height="46" class="module" />{/if}
+            <rect x={i * 22 + 2} y="2" width="18" height="54" class="socket fill-wire" />
+            {#if i < count}<rect
+                x={i * 22 + 5}
+                y="6"
+                width="12"
+                height="46"
+                class="module fill-yellow stroke-ink"
+              />{/if}
           {/each}
         </svg>
         <span class="quiet">{holds(bank.id)}</span>
@@ -114,65 +126,3 @@
   </div>
   <MemoryPlan {facts} {modules} {shelf} {filled} {fill} />
 {/if}
-
-<style>
-  .top {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 1rem 2rem;
-    align-items: end;
-    margin: 0.5rem 0 1rem;
-  }
-  .count {
-    display: flex;
-    flex-direction: column;
-  }
-  .count b {
-    font: 700 2.4rem var(--font-mono);
-    line-height: 1.1;
-  }
-  .count small {
-    color: var(--quiet);
-    font-size: 0.95rem;
-  }
-  label {
-    display: block;
-  }
-  select {
-    min-width: 16rem;
-    padding: 0.4rem 1.8rem 0.4rem 0.5rem;
-    border: 1px solid var(--ink);
-  }
-  .banks {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.8rem;
-  }
-  .banks button {
-    display: flex;
-    flex-direction: column;
-    gap: 0.3rem;
-    min-width: 8.5rem;
-    max-width: 16rem;
-    padding: 0.5rem;
-    border: 1.5px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-    text-align: left;
-    cursor: pointer;
-  }
-  .bank {
-    font-weight: 700;
-  }
-  svg {
-    height: 58px;
-    align-self: flex-start;
-  }
-  .socket {
-    fill: var(--wire);
-  }
-  .module {
-    fill: var(--yellow);
-    stroke: var(--ink);
-  }
-</style>

@@ -120,19 +120,24 @@
   );
 </script>
 
-<section>
-  <h2>{words.reach}</h2>
-  <div class="row">
+<section class="mt-4.5">
+  <h2 class="border-b-2 border-b-ink pb-0.5">{words.reach}</h2>
+  <div class="flex flex-wrap gap-y-2 gap-x-5.5">
     <label>{words.target} <input bind:value={target} maxlength="40" /></label>
     <label
       >{words.from}
-      <select bind:value={from}
+      <select class="py-1.25 border border-ink pr-8.75 pl-2" bind:value={from}
         >{#each Object.entries(words.sources) as [id, label] (id)}<option value={id}>{label}</option
           >{/each}</select
       ></label
     >
   </div>
-  {#if Number.isNaN(targetKiB)}<p class="bad" role="alert">{words.badSize(target)}</p>
+  {#if Number.isNaN(targetKiB)}<p
+      class="bad border-l-5 border-l-stop pl-2 text-ink font-semibold"
+      role="alert"
+    >
+      {words.badSize(target)}
+    </p>
   {:else if found && !found.fillings.length}<p>{words.noWay(sizeText(targetKiB))}</p>{/if}
   <ul>
     {#each shown as { way, short } (way.banks.map((b) => b.bank + b.part.id).join())}
@@ -140,12 +145,15 @@
         <b>{words.counts(sizeText(way.shown.count))}</b>
         <span
           >{way.banks.map((b) => `${b.count} × ${b.part.name}`).join(' + ')}
-          <small
+          <small class="block text-quiet text-small"
             >{words.cost(way.fromShelf, way.toBuy, Math.round(way.cost))}{way.isSlow
               ? `, ${words.slow(way.ns, facts.ns)}`
               : ''}</small
           >
-          {#if short.length}<small class="bad">{words.tooLittle(short.join(', '))}</small>{/if}</span
+          {#if short.length}<small
+              class="bad border-l-5 border-l-stop block text-small pl-2 text-ink font-semibold"
+              >{words.tooLittle(short.join(', '))}</small
+            >{/if}</span
         >
         <Button class="act" onclick={() => fill(way)} aria-label={`${fitText.fill}: ${sizeText(way.kib)}`}
           >{fitText.fill}</Button
@@ -159,10 +167,15 @@
   {#if found && !found.whole}<p class="quiet">{words.notWhole}</p>{/if}
 </section>
 
-<section>
-  <h2>{words.backwards}</h2>
+<section class="mt-4.5">
+  <h2 class="border-b-2 border-b-ink pb-0.5">{words.backwards}</h2>
   <label>{words.counted} <input bind:value={counted} placeholder="3712" maxlength="40" /></label>
-  {#if counted.trim() && !seen}<p class="bad" role="alert">{words.badCount(counted)}</p>{/if}
+  {#if counted.trim() && !seen}<p
+      class="bad border-l-5 border-l-stop pl-2 text-ink font-semibold"
+      role="alert"
+    >
+      {words.badCount(counted)}
+    </p>{/if}
   {#if seen && seen.least !== seen.most}<p class="quiet">{words.takenAs(seen)}</p>{/if}
   {#if reading}
     {#if !reading.explanations.length}<p>{words.noExplanation}</p>
@@ -174,7 +187,7 @@
       </p>
       <ul class="plain">
         {#each reading.explanations.slice(0, 8) as e (`${e.sizes.join()} ${e.shadowKiB}`)}
-          <li>
+          <li class="py-0.5">
             {sizeText(e.kib)}: {sizes(e.sizes)}{e.mostShadowKiB
               ? `; ${words.shadow(e.shadowKiB, e.mostShadowKiB)}`
               : ''}
@@ -185,28 +198,42 @@
   {/if}
 </section>
 
-<section>
-  <h2>{words.chips}</h2>
+<section class="mt-4.5">
+  <h2 class="border-b-2 border-b-ink pb-0.5">{words.chips}</h2>
   <label
     >{words.chipsAsk} <input class="wide" bind:value={chips} placeholder="9 × 256K×1" maxlength="80" /></label
   >
   <label
     >{words.chipBus}
-    <select bind:value={bus}
+    <select class="py-1.25 border border-ink pr-8.75 pl-2" bind:value={bus}
       >{#each BUS_BITS as bits (bits)}<option value={bits}>{words.bits(bits)}</option>{/each}</select
     ></label
   >
   {#each marks as mark (mark.type)}<p class="quiet">{markingWords(mark)}</p>{/each}
-  {#if typeof capacity === 'string'}<p class="bad" role="alert">{capacity}</p>
+  {#if typeof capacity === 'string'}<p
+      class="bad border-l-5 border-l-stop pl-2 text-ink font-semibold"
+      role="alert"
+    >
+      {capacity}
+    </p>
   {:else}
-    {#if chips.trim() && !capacity.length}<p class="warn" role="status">{words.noBank}</p>{/if}
-    {#if capacity.some((c) => c.widths.some((w) => w !== null))}<p class="warn">{words.noWidth}</p>{/if}
+    {#if chips.trim() && !capacity.length}<p
+        class="border-l-6 border-l-ink border-double pl-2.5"
+        role="status"
+      >
+        {words.noBank}
+      </p>{/if}
+    {#if capacity.some((c) => c.widths.some((w) => w !== null))}<p
+        class="border-l-6 border-l-ink border-double pl-2.5"
+      >
+        {words.noWidth}
+      </p>{/if}
     <ul class="plain">
       {#each capacity as c, i (i)}
-        <li>
+        <li class="py-0.5">
           <b>{sizeText(c.kib)}</b>
           {c.parity ? words.withParity : words.noParity}
-          <small
+          <small class="block text-quiet text-small"
             >{chipGroupsWords(c)}{c.widths.some((w) => w !== null)
               ? `, ${words.ifWidth(c.widths.filter((w) => w !== null).join(', '))}`
               : ''}{picturesIn(c.kib).length ? `; ${words.asVideo(picturesIn(c.kib).join(', '))}` : ''}</small
@@ -215,24 +242,24 @@
       {/each}
     </ul>
     {#if legal.length}
-      <h3>{words.onBus(bus)}</h3>
+      <h3 class="mt-2.5">{words.onBus(bus)}</h3>
       <ul class="plain">
-        {#each legal as set (set.parity)}<li>{legalWords(set)}</li>{/each}
+        {#each legal as set (set.parity)}<li class="py-0.5">{legalWords(set)}</li>{/each}
       </ul>
     {/if}
     {#if lost.length}
-      <h3>{words.ifLost}</h3>
+      <h3 class="mt-2.5">{words.ifLost}</h3>
       <ul class="plain">
-        {#each lost as set, i (i)}<li>{lostWords(set)}</li>{/each}
+        {#each lost as set, i (i)}<li class="py-0.5">{lostWords(set)}</li>{/each}
       </ul>
     {/if}
   {/if}
 </section>
 
 {#if family}
-  <section>
-    <h2>{words.waits}</h2>
-    <div class="row">
+  <section class="mt-4.5">
+    <h2 class="border-b-2 border-b-ink pb-0.5">{words.waits}</h2>
+    <div class="flex flex-wrap gap-y-2 gap-x-5.5">
       <label>{words.ns} <input bind:value={ns} inputmode="numeric" maxlength="3" /></label>
       <label
         >{words.mhz}
@@ -252,23 +279,6 @@
 {/if}
 
 <style>
-  section {
-    margin-top: 1.1rem;
-  }
-  h2 {
-    padding-bottom: 0.1rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.08rem;
-  }
-  h3 {
-    margin-top: 0.5rem;
-    font-weight: 650;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1.4rem;
-  }
   label {
     display: inline-flex;
     gap: 0.5rem;
@@ -285,10 +295,7 @@
     width: 16rem;
     max-width: 100%;
   }
-  select {
-    padding: 0.3rem 2.2rem 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-  }
+
   ul {
     margin: 0.2rem 0;
     padding: 0;
@@ -302,26 +309,8 @@
     padding: 0.25rem 0;
     border-bottom: 1px solid var(--rule);
   }
-  .plain > li {
-    padding: 0.15rem 0;
-  }
-  small {
-    display: block;
-    color: var(--quiet);
-    font-size: 0.9rem;
-  }
-  small.bad,
-  p.bad {
-    padding-left: 0.5rem;
-    border-left: 5px solid var(--stop);
-    color: var(--ink);
-    font-weight: 600;
-  }
-  .warn {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  @media (max-width: 600px) {
+
+  @media (width < 48rem) {
     ul:not(.plain) > li {
       grid-template-columns: 1fr auto;
     }

@@ -23,11 +23,12 @@
 
 <p class="lead">{words.pictureLead}</p>
 {#each hooked as h (h.monitor.item.id)}
-  <section>
-    <h2>{words.monitorOn(h.monitor.title, h.display?.title ?? words.noCard)}</h2>
-    <div class="row">
+  <section class="mt-2.5 mb-4.75">
+    <h2 class="text-head">{words.monitorOn(h.monitor.title, h.display?.title ?? words.noCard)}</h2>
+    <div class="my-1.25 gap-2.5 flex flex-wrap items-center">
       <label for="hang-{h.monitor.item.id}">{words.onCard}</label>
       <select
+        class="py-1.25 border border-ink pr-7.25 pl-2"
         id="hang-{h.monitor.item.id}"
         value={h.monitor.item.cable?.to ?? ''}
         onchange={(e) => hang(h.monitor.item.id, e.currentTarget.value)}
@@ -44,18 +45,27 @@
     {#if h.checks.length}
       <table>
         <thead>
-          <tr><th>{words.mode}</th><th>{words.lines}</th><th>{words.frames}</th><th>{words.becomes}</th></tr>
+          <tr
+            ><th class="border-b-2 border-b-ink text-left text-small text-quiet">{words.mode}</th><th
+              class="border-b-2 border-b-ink text-left text-small text-quiet">{words.lines}</th
+            ><th class="border-b-2 border-b-ink text-left text-small text-quiet">{words.frames}</th><th
+              class="border-b-2 border-b-ink text-left text-small text-quiet">{words.becomes}</th
+            ></tr
+          >
         </thead>
         <tbody>
           {#each h.checks as { mode, verdict } (mode.id)}
             <tr class={verdict}>
-              <td>{mode.label} <span class="quiet">{words.depth(depthIn(h.display!.facts, mode))}</span></td>
-              <td class="n">{mode.horizontal}</td>
-              <td class="n">{mode.vertical}</td>
-              <td
-                >{#if verdict === 'shown'}<span class="cap" aria-hidden="true"></span>{/if}{words.verdict[
-                  verdict
-                ]}</td
+              <td class="py-1.25 border-b border-b-rule pr-1.5"
+                >{mode.label} <span class="quiet">{words.depth(depthIn(h.display!.facts, mode))}</span></td
+              >
+              <td class="n py-1.25 border-b border-b-rule pr-1.5 font-mono">{mode.horizontal}</td>
+              <td class="n py-1.25 border-b border-b-rule pr-1.5 font-mono">{mode.vertical}</td>
+              <td class="py-1.25 border-b border-b-rule pr-1.5"
+                >{#if verdict === 'shown'}<span
+                    class="border-[1.5px] border-ink inline-block w-[18px] h-[11px] mr-2 bg-yellow"
+                    aria-hidden="true"
+                  ></span>{/if}{words.verdict[verdict]}</td
               >
             </tr>
           {/each}
@@ -70,50 +80,13 @@
   label={words.addTo(catalogueText.drawers.monitor)}
   pick={(p) => addPart(session, p)}
 />
-<p class="caution">{words.tube}</p>
+<p class="border-l-6 border-l-stop mt-4 pl-2.75">{words.tube}</p>
 
 <style>
-  h2 {
-    font-size: 1.2rem;
-  }
-  section {
-    margin: 0.6rem 0 1.2rem;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
-    margin: 0.3rem 0;
-  }
-  select {
-    padding: 0.3rem 1.8rem 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-  }
-  th {
-    text-align: left;
-    font-size: 0.85rem;
-    color: var(--quiet);
-    border-bottom: 2px solid var(--ink);
-  }
-  td {
-    padding: 0.3rem 0.4rem 0.3rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .n {
-    font-family: var(--font-mono);
-  }
   .shown td:last-child {
     font-weight: 650;
   }
-  .cap {
-    display: inline-block;
-    width: 18px;
-    height: 11px;
-    margin-right: 0.5rem;
-    background: var(--yellow);
-    border: 1.5px solid var(--ink);
-  }
+
   .danger td {
     font-weight: 750;
     color: var(--stop);
@@ -122,10 +95,5 @@
   .no-sync td,
   .no-plug td {
     color: var(--quiet);
-  }
-  .caution {
-    margin-top: 1rem;
-    padding-left: 0.7rem;
-    border-left: 6px solid var(--stop);
   }
 </style>

@@ -39,36 +39,71 @@
 </script>
 
 <p class="lead">{words.powerLead}</p>
-{#if kit.supply}<h2>{kit.supply.title}</h2>{:else}<p>{words.noSupply}</p>{/if}
-<svg viewBox="0 0 {W} {rails.length * 78 + 26}" role="img" aria-label="{words.railsLabel}. {sentence}">
+{#if kit.supply}<h2 class="text-head">{kit.supply.title}</h2>{:else}<p>{words.noSupply}</p>{/if}
+<svg
+  class="my-2 block w-full max-w-208"
+  viewBox="0 0 {W} {rails.length * 78 + 26}"
+  role="img"
+  aria-label="{words.railsLabel}. {sentence}"
+>
   {#each ticks as t (t)}
-    <line x1={x(t)} x2={x(t)} y1="4" y2={rails.length * 78} class="tick" />
-    <text x={x(t)} y={rails.length * 78 + 16} text-anchor="middle" class="n">{t}</text>
+    <line x1={x(t)} x2={x(t)} y1="4" y2={rails.length * 78} class="stroke-rule" />
+    <text
+      x={x(t)}
+      y={rails.length * 78 + 16}
+      text-anchor="middle"
+      class="n font-normal text-[11px] font-mono fill-quiet">{t}</text
+    >
   {/each}
   {#each rails as r, i (r.rail)}
     <g transform="translate(0 {i * 78})">
-      <text x={LEFT - 8} y="34" text-anchor="end" class="rail">{railName(r.rail)}</text>
+      <text x={LEFT - 8} y="34" text-anchor="end" class="rail font-bold text-[14px] font-sans fill-ink"
+        >{railName(r.rail)}</text
+      >
       {#each stacked(r.shares) as s (s.item)}
         <rect
           x={x(s.from)}
           y="18"
           width={Math.max(0, x(s.from + s.amps) - x(s.from))}
           height="24"
-          class="part"
+          class="part fill-sheet stroke-ink stroke-[1.3]"
         />
         {#if x(s.amps) - x(0) > s.title.length * 6.4 + 8}
-          <text x={x(s.from) + 4} y="34" class="in">{s.title}</text>
+          <text x={x(s.from) + 4} y="34" class="in font-normal text-[12px] font-sans fill-ink">{s.title}</text
+          >
         {/if}
       {/each}
       {#if r.rail === 'v12' && use.start12 > r.amps}
-        <rect x={x(r.amps)} y="18" width={x(use.start12) - x(r.amps)} height="24" class="start" />
-        <text x={x(r.amps) + 2} y="13" class="in">{words.starting(amps(use.start12))}</text>
+        <rect
+          x={x(r.amps)}
+          y="18"
+          width={x(use.start12) - x(r.amps)}
+          height="24"
+          class="start fill-none stroke-ink stroke-[1.3] [stroke-dasharray:4_3]"
+        />
+        <text x={x(r.amps) + 2} y="13" class="in font-normal text-[12px] font-sans fill-ink"
+          >{words.starting(amps(use.start12))}</text
+        >
       {/if}
       {#if r.limit !== null}
-        <line x1={x(r.limit)} x2={x(r.limit)} y1="6" y2="54" class="limit" class:over={r.amps > r.limit} />
-        <text x={x(r.limit) - 4} y="64" text-anchor="end" class="in">{words.gives(amps(r.limit))}</text>
+        <line
+          x1={x(r.limit)}
+          x2={x(r.limit)}
+          y1="6"
+          y2="54"
+          class="limit stroke-ink stroke-3"
+          class:over={r.amps > r.limit}
+        />
+        <text
+          x={x(r.limit) - 4}
+          y="64"
+          text-anchor="end"
+          class="in font-normal text-[12px] font-sans fill-ink">{words.gives(amps(r.limit))}</text
+        >
       {/if}
-      <text x={LEFT} y="64" class="in strong">{words.takes(amps(r.amps))}</text>
+      <text x={LEFT} y="64" class="in text-[12px] font-sans fill-ink font-bold"
+        >{words.takes(amps(r.amps))}</text
+      >
     </g>
   {/each}
 </svg>
@@ -80,58 +115,11 @@
   action={words.choose}
   pick={(p) => setOne(session, 'supply', p)}
 />
-<p class="caution">{words.mains}</p>
+<p class="border-l-6 border-l-stop mt-4 pl-2.75">{words.mains}</p>
 
 <style>
-  h2 {
-    font-size: 1.2rem;
-  }
-  svg {
-    display: block;
-    width: 100%;
-    max-width: 52rem;
-    margin: 0.5rem 0;
-  }
-  .tick {
-    stroke: var(--rule);
-  }
-  .n {
-    font: 11px var(--font-mono);
-    fill: var(--quiet);
-  }
-  .rail {
-    font: 700 14px var(--font-sans);
-    fill: var(--ink);
-  }
-  .part {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 1.3;
-  }
-  .start {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.3;
-    stroke-dasharray: 4 3;
-  }
-  .in {
-    font: 12px var(--font-sans);
-    fill: var(--ink);
-  }
-  .strong {
-    font-weight: 700;
-  }
-  .limit {
-    stroke: var(--ink);
-    stroke-width: 3;
-  }
   .limit.over {
     stroke: var(--stop);
     stroke-width: 5;
-  }
-  .caution {
-    margin-top: 1rem;
-    padding-left: 0.7rem;
-    border-left: 6px solid var(--stop);
   }
 </style>

@@ -92,20 +92,20 @@
   const roomOf = (slot: Slot) => slot.lengthMm ?? (slot.bus === 'pc-card' ? PC_CARD_MM : W);
 </script>
 
-<section class="cpu">
-  <h2>{words.socketTitle}</h2>
-  <div class="row">
+<section class="cpu mb-2.5">
+  <h2 class="mb-1.25">{words.socketTitle}</h2>
+  <div class="row py-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <span>{words.cpu}</span>
     <b>{kit.cpu?.name ?? words.none}</b>
-    {#if kit.facts.cpuSocket?.soldered}<span class="quiet">{words.soldered}</span>{/if}
+    {#if kit.facts.cpuSocket?.soldered}<span class="quiet text-small">{words.soldered}</span>{/if}
     {#if clocks.bus.value !== null && clocks.factor !== null && clocks.core !== null}
-      <span class="clock"
+      <span class="clock font-bold text-small font-mono leading-[1.25]"
         >{words.clock(round(clocks.bus.value), round(clocks.factor), round(clocks.core))}</span
       >
-      <span class="quiet">{words.rated(round(kit.cpu?.cpu?.coreMHz ?? 0))}</span>
+      <span class="quiet text-small">{words.rated(round(kit.cpu?.cpu?.coreMHz ?? 0))}</span>
     {/if}
     {#if kit.cpu?.cpu && (clocks.volts.value !== null || families[kit.cpu.cpu.family].rank >= 3)}
-      <span class="quiet"
+      <span class="quiet text-small"
         >{words.volts(
           clocks.volts.value === null ? words.unknown : String(clocks.volts.value),
           kit.cpu.cpu.volts.low === kit.cpu.cpu.volts.high
@@ -125,7 +125,7 @@
     {/if}
   </div>
   {#if kit.facts.fpuSockets?.length}
-    <div class="row">
+    <div class="row py-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
       <span>{words.fpu}</span>
       <b>{kit.fpu?.part.name ?? words.none}</b>
       {#if kit.fpu}<Button
@@ -151,6 +151,7 @@
   {#each slots as slot (slot.id)}
     {@const items = cards.filter((i) => i.slot === slot.id)}
     <li
+      class="py-0.5 gap-2.5 border-b border-b-rule grid grid-cols-[7.4rem_minmax(8rem,1fr)_minmax(13rem,1fr)] items-center max-md:gap-0.5 max-md:grid-cols-1"
       class:over={over === slot.id}
       ondragover={(e) => {
         e.preventDefault();
@@ -159,23 +160,35 @@
       ondragleave={() => (over = '')}
       ondrop={(e) => drop(slot.id, e)}
     >
-      <span class="name"><b>{slot.label ?? slot.id}</b> {busName[slot.bus]}</span>
-      <svg viewBox="0 0 {W} 34" aria-hidden="true">
-        <rect x="0" y="15" width={roomOf(slot)} height="4" class="room" />
-        <line x1={roomOf(slot)} x2={roomOf(slot)} y1="8" y2="26" class="wall" />
+      <span class="name text-quiet text-small"
+        ><b class="font-bold text-large font-mono leading-[1.25] text-ink">{slot.label ?? slot.id}</b>
+        {busName[slot.bus]}</span
+      >
+      <svg class="w-full max-w-104 block" viewBox="0 0 {W} 34" aria-hidden="true">
+        <rect x="0" y="15" width={roomOf(slot)} height="4" class="fill-rule" />
+        <line x1={roomOf(slot)} x2={roomOf(slot)} y1="8" y2="26" class="stroke-ink stroke-2" />
         {#each teeth[slot.bus] as x (x)}
           <rect
             {x}
             y="24"
             width={slot.bus === 'pci' || slot.bus === 'agp' ? 78 : 84}
             height="7"
-            class="socket"
+            class="socket fill-wire"
           />
         {/each}
         {#each items as item (item.id)}
           {@const mm = session.parts.get(item.part)?.card?.lengthMm ?? 170}
-          <rect x="1" y="2" width={mm - 2} height="21" class="card" class:bad={bad.has(item.id)} />
-          <text x="6" y="16.5">{item.label ?? session.parts.get(item.part)?.name}</text>
+          <rect
+            x="1"
+            y="2"
+            width={mm - 2}
+            height="21"
+            class="card fill-sheet stroke-ink stroke-[1.5]"
+            class:bad={bad.has(item.id)}
+          />
+          <text class="font-bold text-[12px] font-sans fill-ink" x="6" y="16.5"
+            >{item.label ?? session.parts.get(item.part)?.name}</text
+          >
         {/each}
       </svg>
       <div class="what">
@@ -183,7 +196,7 @@
           {@const part = entryOf(session.parts, item.part)}
           {@const t = tries(part.id)}
           <div
-            class="item"
+            class="item gap-1.25 flex flex-wrap items-center cursor-grab"
             class:on={session.selected === item.id}
             draggable="true"
             role="group"
@@ -191,12 +204,16 @@
             ondragstart={() => (dragged = item.id)}
             ondragend={() => (dragged = '')}
           >
-            <button onclick={() => (session.selected = item.id)}
+            <button
+              class="py-0.75 px-1.25 flex-[1_1_6rem] min-w-0 text-ink text-left cursor-pointer"
+              onclick={() => (session.selected = item.id)}
               ><b>{item.label ?? part.name}</b>
-              <span class="quiet">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span></button
+              <span class="quiet text-small">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span
+              ></button
             >
             <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
             <select
+              class="py-0.75 border border-ink pr-6.5 pl-1.5 text-small"
               id="seat-{item.id}"
               value={slot.id}
               onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
@@ -214,7 +231,9 @@
                 item,
                 shelf.find((v) => v.item.id === item.specimen)
               )}
-              <small>{t.works + t.not ? words.tried(t.works, t.not) : words.untried}</small>
+              <small class="basis-full text-quiet"
+                >{t.works + t.not ? words.tried(t.works, t.not) : words.untried}</small
+              >
               {#if untold.length}<Button class="act" onclick={() => takeTries(session, item.id, untold)}
                   >{words.takeTries(untold.length)}</Button
                 >{/if}
@@ -228,7 +247,7 @@
               {/each}
             {/if}
           </div>
-        {:else}<span class="quiet"
+        {:else}<span class="quiet text-small"
             >{words.free}{slot.lengthMm ? `, ${words.roomFor(slot.lengthMm)}` : ''}</span
           >{/each}
       </div>
@@ -237,20 +256,24 @@
 </ol>
 
 {#if loose.length}
-  <h2>{words.loose}</h2>
+  <h2 class="mt-4 mb-1.25">{words.loose}</h2>
   {#each loose as item (item.id)}
     {@const part = entryOf(session.parts, item.part)}
     <div
-      class="item loose"
+      class="item loose gap-1.25 flex flex-wrap items-center cursor-grab max-w-120"
       draggable="true"
       role="group"
       aria-label={item.label ?? part.name}
       ondragstart={() => (dragged = item.id)}
       ondragend={() => (dragged = '')}
     >
-      <button onclick={() => (session.selected = item.id)}><b>{item.label ?? part.name}</b></button>
+      <button
+        class="py-0.75 px-1.25 flex-[1_1_6rem] min-w-0 text-ink text-left cursor-pointer"
+        onclick={() => (session.selected = item.id)}><b>{item.label ?? part.name}</b></button
+      >
       <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
       <select
+        class="py-0.75 border border-ink pr-6.5 pl-1.5 text-small"
         id="seat-{item.id}"
         value=""
         onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
@@ -264,7 +287,7 @@
     </div>
   {/each}
 {/if}
-<div class="add">
+<div class="add my-3.25">
   <PartPick id="pick-card" label={words.searchAdd} pick={(p) => addPart(session, p)} />
 </div>
 {#if ready.length}
@@ -272,14 +295,14 @@
     <summary>{words.fromShelf}</summary>
     {#each ready as thing (thing.item.id)}
       <div
-        class="item"
+        class="item py-0.75 gap-1.25 border-b border-b-rule flex flex-wrap items-center cursor-grab justify-between"
         draggable="true"
         role="group"
         aria-label={thing.title}
         ondragstart={() => (dragged = `shelf ${thing.item.id}`)}
         ondragend={() => (dragged = '')}
       >
-        <span><b>{thing.title}</b> <span class="quiet">{thing.item.place ?? ''}</span></span>
+        <span><b>{thing.title}</b> <span class="quiet text-small">{thing.item.place ?? ''}</span></span>
         <Button
           class="act"
           onclick={() => fitSpecimen(session, thing)}
@@ -291,126 +314,22 @@
 {/if}
 
 <style>
-  h2 {
-    margin: 0.8rem 0 0.3rem;
-    font-size: 1.05rem;
-  }
-  .cpu {
-    margin-bottom: 0.6rem;
-  }
-  .cpu h2 {
-    margin-top: 0;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 0.8rem;
-    align-items: center;
-    padding: 0.2rem 0;
-  }
   .row :global(.pick) {
     flex: 0 1 13rem;
   }
-  .clock {
-    font: 700 0.95rem var(--font-mono);
-  }
-  .quiet {
-    color: var(--quiet);
-    font-size: 0.9rem;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 7.4rem minmax(8rem, 1fr) minmax(13rem, 1fr);
-    gap: 0.6rem;
-    align-items: center;
-    padding: 0.15rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
+
   li.over {
     background: var(--sheet);
     outline: 2px dashed var(--ink);
   }
-  .name {
-    color: var(--quiet);
-    font-size: 0.9rem;
-  }
-  .name b {
-    font: 700 1.05rem var(--font-mono);
-    color: var(--ink);
-  }
-  svg {
-    width: 100%;
-    max-width: 26rem;
-    display: block;
-  }
-  .room {
-    fill: var(--rule);
-  }
-  .wall {
-    stroke: var(--ink);
-    stroke-width: 2;
-  }
-  .socket {
-    fill: var(--wire);
-  }
-  .card {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 1.5;
-  }
+
   .card.bad {
     stroke: var(--stop);
     stroke-width: 3;
   }
-  svg text {
-    font: 700 12px var(--font-sans);
-    fill: var(--ink);
-  }
-  .item {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem;
-    align-items: center;
-    cursor: grab;
-  }
-  .item button {
-    flex: 1 1 6rem;
-    min-width: 0;
-    padding: 0.2rem 0.3rem;
-    border: 0;
-    background: none;
-    color: var(--ink);
-    text-align: left;
-    cursor: pointer;
-  }
+
   .item.on button {
     box-shadow: inset 5px 0 0 var(--ink);
     padding-left: 0.7rem;
-  }
-  .item small {
-    flex-basis: 100%;
-    color: var(--quiet);
-  }
-  .loose {
-    max-width: 30rem;
-  }
-  select {
-    padding: 0.2rem 1.6rem 0.2rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.85rem;
-  }
-  .add {
-    margin: 0.8rem 0;
-  }
-  details .item {
-    justify-content: space-between;
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  @media (max-width: 700px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 0.1rem;
-    }
   }
 </style>

@@ -30,60 +30,45 @@
 
 <p class="lead">{words.timeLead}{date ? '' : ` ${words.noDate}`}</p>
 <svg
+  class="block w-full max-w-224"
   viewBox="0 0 {W} {H}"
   role="img"
   aria-label="{words.timeLabel}. {rows.map((r) => `${r.title} ${r.sold.from}–${r.sold.to ?? ''}`).join('; ')}"
 >
   {#each x.ticks(8) as t (t)}
-    <line x1={x(t)} x2={x(t)} y1="18" y2={H - 4} class="tick" />
-    <text x={x(t)} y="13" text-anchor="middle" class="n">{t}</text>
+    <line x1={x(t)} x2={x(t)} y1="18" y2={H - 4} class="stroke-rule" />
+    <text x={x(t)} y="13" text-anchor="middle" class="n font-normal text-[11px] font-mono fill-quiet"
+      >{t}</text
+    >
   {/each}
   {#each rows as r, i (r.id)}
     {@const end = r.sold.to === undefined ? to : r.sold.to + 1}
     {@const young = now !== null && r.sold.from > now}
     <g transform="translate(0 {22 + i * ROW})">
-      <text x={LEFT - 8} y="14" text-anchor="end" class="name">{r.title.slice(0, 22)}</text>
-      <rect x={x(r.sold.from)} y="3" width={x(end) - x(r.sold.from)} height="14" class="span" class:young />
+      <text x={LEFT - 8} y="14" text-anchor="end" class="name font-semibold text-[12px] font-sans fill-ink"
+        >{r.title.slice(0, 22)}</text
+      >
+      <rect
+        x={x(r.sold.from)}
+        y="3"
+        width={x(end) - x(r.sold.from)}
+        height="14"
+        class="fill-sheet stroke-ink stroke-[1.3]"
+        class:young
+      />
     </g>
   {/each}
   {#if now !== null}
-    <line x1={x(now)} x2={x(now)} y1="16" y2={H - 2} class="now" />
-    <text x={x(now) + 5} y={H - 3} class="when">{words.now(date ?? '')}</text>
+    <line x1={x(now)} x2={x(now)} y1="16" y2={H - 2} class="now stroke-ink stroke-3" />
+    <text x={x(now) + 5} y={H - 3} class="when font-bold text-[12px] font-sans fill-ink"
+      >{words.now(date ?? '')}</text
+    >
   {/if}
 </svg>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-    max-width: 56rem;
-  }
-  .tick {
-    stroke: var(--rule);
-  }
-  .n {
-    font: 11px var(--font-mono);
-    fill: var(--quiet);
-  }
-  .name {
-    font: 600 12px var(--font-sans);
-    fill: var(--ink);
-  }
-  .span {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 1.3;
-  }
   .young {
     stroke: var(--stop);
     stroke-width: 3;
-  }
-  .now {
-    stroke: var(--ink);
-    stroke-width: 3;
-  }
-  .when {
-    font: 700 12px var(--font-sans);
-    fill: var(--ink);
   }
 </style>

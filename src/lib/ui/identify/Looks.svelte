@@ -31,11 +31,11 @@
         own.some((f) => value(f.id) !== undefined) ||
         query !== ''}
     >
-      <summary>{words.groups[group]}</summary>
-      <div class="grid">
+      <summary class="mt-2.5 cursor-pointer font-bold">{words.groups[group]}</summary>
+      <div class="grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-y-0.75 gap-x-4">
         {#each own as f (f.id)}
           {#if f.kind === 'count'}
-            <label class="count"
+            <label class="count py-0.5 gap-2 border-b border-b-rule flex justify-between items-center"
               >{featureLabel(f)}
               <input
                 type="number"
@@ -47,7 +47,8 @@
               /></label
             >
           {:else if f.id === 'etched'}
-            <label class="count wide"
+            <label
+              class="count wide py-0.5 gap-2 border-b border-b-rule flex justify-between items-center col-span-full"
               >{featureLabel(f)}
               <input
                 value={value(f.id) ?? ''}
@@ -56,7 +57,8 @@
               /></label
             >
           {:else if f.kind === 'which'}
-            <label class="count wide"
+            <label
+              class="count wide py-0.5 gap-2 border-b border-b-rule flex justify-between items-center col-span-full"
               >{featureLabel(f)}
               <select value={value(f.id) ?? ''} onchange={(e) => set(f.id, e.currentTarget.value || null)}>
                 <option value="">{words.notLooked}</option>
@@ -64,7 +66,7 @@
               </select></label
             >
           {:else}
-            <label class="count"
+            <label class="count py-0.5 gap-2 border-b border-b-rule flex justify-between items-center"
               >{featureLabel(f)}
               <select
                 value={value(f.id) === undefined ? '' : value(f.id) ? 'yes' : 'no'}
@@ -84,27 +86,6 @@
 {/each}
 
 <style>
-  summary {
-    margin-top: 0.6rem;
-    cursor: pointer;
-    font-weight: 700;
-  }
-  .grid {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
-    gap: 0.2rem 1rem;
-  }
-  .count {
-    display: flex;
-    justify-content: space-between;
-    gap: 0.5rem;
-    align-items: center;
-    padding: 0.15rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
   input,
   select {
     padding: 0.2rem 0.4rem;

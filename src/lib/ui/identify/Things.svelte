@@ -101,12 +101,14 @@
   const missing = $derived(supply ? LABEL_RAILS.filter((r) => supply.amps[r] === undefined) : []);
 </script>
 
-<section>
-  <h2>{words.title}</h2>
-  <div class="four">
+<section class="border-t-2 border-t-ink mt-8 pt-2.5">
+  <h2 class="text-head">{words.title}</h2>
+  <div
+    class="grid grid-cols-[repeat(auto-fit,minmax(20rem,1fr))] gap-y-5.5 gap-x-8 mt-2.5 max-sm:grid-cols-1"
+  >
     <div>
       <h3>{words.plug}</h3>
-      <div class="form">
+      <div class="form grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-y-2 gap-x-3.25 items-end">
         <div>
           <Label for="plug-place">{words.place}</Label>
           <Select
@@ -145,9 +147,11 @@
         {:else if !plug.plugs.length}<p>{words.noPlug}</p>
         {:else}
           {#if plug.doNotPlug}<p class="bad">{words.doNotPlug}</p>{/if}
-          <ul>
+          <ul class="my-2">
             {#each plug.plugs as p (p.id)}
-              <li><b>{plugLooks[p.id]?.[0] ?? p.id}</b> <span>{plugLooks[p.id]?.[1]}</span></li>
+              <li class="py-1 border-b border-b-rule">
+                <b>{plugLooks[p.id]?.[0] ?? p.id}</b> <span>{plugLooks[p.id]?.[1]}</span>
+              </li>
             {/each}
           </ul>
         {/if}
@@ -163,7 +167,7 @@
       <div aria-live="polite">
         {#each [...ok.odd, ...no.odd] as piece (piece)}<p class="bad">{words.notMode(piece)}</p>{/each}
         {#if ok.modes.length || no.modes.length}
-          <p class="answer">
+          <p class="answer font-bold text-large">
             {memory.sizes.length ? words.sizes(or(memory.sizes.map(words.kib))) : words.noSize}
           </p>
           {#if memory.leastKiB}<p>{words.least(memory.leastKiB)}</p>{/if}
@@ -176,7 +180,7 @@
     </div>
     <div>
       <h3>{words.keyboard}</h3>
-      <div class="form">
+      <div class="form grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-y-2 gap-x-3.25 items-end">
         <div>
           <Label for="kb-plug">{words.kbPlug}</Label>
           <Select id="kb-plug" placeholder="" items={named(words.plugs)} bind:value={kb.plug} />
@@ -199,7 +203,7 @@
         </div>
       </div>
       <div aria-live="polite">
-        <p class="answer">{keyboardWords[keyboard.kind]}</p>
+        <p class="answer font-bold text-large">{keyboardWords[keyboard.kind]}</p>
         {#each [...keyboard.because, ...keyboard.next] as r (r)}<p>{keyboardReasons[r]}</p>{/each}
       </div>
     </div>
@@ -212,7 +216,11 @@
           <table>
             <tbody>
               {#each LABEL_RAILS.filter((r) => supply.amps[r] !== undefined) as r (r)}
-                <tr><th scope="row">{railNames[r]}</th><td>{supply.amps[r]} A</td></tr>
+                <tr
+                  ><th class="pr-4.75 text-left font-normal" scope="row">{railNames[r]}</th><td
+                    class="font-mono text-right">{supply.amps[r]} A</td
+                  ></tr
+                >
               {/each}
             </tbody>
           </table>
@@ -234,7 +242,7 @@
         <div aria-live="polite">
           {#if drive.contradicts}<p class="bad">{words.driveContradicts}</p>
           {:else}
-            <p class="answer">
+            <p class="answer font-bold text-large">
               {drive.buses.length
                 ? words[drive.count.length ? 'driveMaybe' : 'driveIs'](
                     or(drive.buses.map((b) => driveBuses[b]))
@@ -244,8 +252,8 @@
           {/if}
           {#if drive.doNotPlug}<p class="bad">{words.driveStop}</p>{/if}
           {#if drive.count.length}<p>{words.driveCount(or(drive.count.map(String)))}</p>{/if}
-          <ul>
-            {#each drive.signs as s, i (i)}<li>
+          <ul class="my-2">
+            {#each drive.signs as s, i (i)}<li class="py-1 border-b border-b-rule">
                 <b>{s.text}</b> <span>{labelWeights[s.weight]}</span>
               </li>{/each}
           </ul>
@@ -257,59 +265,13 @@
 </section>
 
 <style>
-  section {
-    margin-top: 2rem;
-    padding-top: 0.6rem;
-    border-top: 2px solid var(--ink);
-  }
-  h2 {
-    font-size: 1.35rem;
-  }
   h3 {
     margin-bottom: 0.4rem;
     font-weight: 700;
     font-size: 1.1rem;
   }
-  .four {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
-    gap: 1.4rem 2rem;
-    margin-top: 0.6rem;
-  }
-  .form {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
-    gap: 0.5rem 0.8rem;
-    align-items: end;
-  }
-  ul {
-    margin: 0.5rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
+
   p {
     margin: 0.3rem 0;
-  }
-  .answer {
-    font-weight: 700;
-    font-size: 1.15rem;
-  }
-  th {
-    padding-right: 1.2rem;
-    text-align: left;
-    font-weight: 400;
-  }
-  td {
-    font-family: var(--font-mono);
-    text-align: right;
-  }
-  @media (max-width: 460px) {
-    .four {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -15,38 +15,17 @@
 {#if changes.length === 0}<p>{text.log.nothing}</p>{/if}
 <ul>
   {#each shown as change (change.key)}
-    <li>
+    <li class="py-0.5 wrap-anywhere">
       <b>{change.subject}</b>
       {change.what}
-      <span class="value">{change.from}</span>
+      <span class="value whitespace-pre-line text-quiet">{change.from}</span>
       <span class="arrow" aria-label={text.log.to}>→</span>
-      <span class="value to">{change.to}</span>
+      <span class="value to whitespace-pre-line font-[650] text-ink">{change.to}</span>
     </li>
   {/each}
 </ul>
 {#if shown.length < changes.length}
-  <button type="button" onclick={() => (all = true)}>{text.log.more(changes.length - shown.length)}</button>
+  <button class="py-0.75 text-ink underline cursor-pointer" type="button" onclick={() => (all = true)}
+    >{text.log.more(changes.length - shown.length)}</button
+  >
 {/if}
-
-<style>
-  li {
-    padding: 0.1rem 0;
-    overflow-wrap: anywhere;
-  }
-  .value {
-    white-space: pre-line;
-    color: var(--quiet);
-  }
-  .to {
-    font-weight: 650;
-    color: var(--ink);
-  }
-  button {
-    padding: 0.2rem 0;
-    border: 0;
-    background: none;
-    color: var(--ink);
-    text-decoration: underline;
-    cursor: pointer;
-  }
-</style>

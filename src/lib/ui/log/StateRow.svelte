@@ -34,16 +34,26 @@
   const focus = (node: HTMLInputElement) => node.focus();
 </script>
 
-<li class:now={kept.isHead}>
-  <span class="when"><time datetime={kept.at}>{day}<b>{format(at, 'HH:mm')}</b></time></span>
+<li
+  class="py-2.75 px-2.5 border-b border-l-8 border-b-rule border-l-transparent grid grid-cols-[7.5rem_minmax(0,1fr)_auto] gap-y-1.5 gap-x-4.5 items-start max-md:grid-cols-1"
+  class:now={kept.isHead}
+>
+  <span class="when text-quiet"
+    ><time datetime={kept.at}
+      >{day}<b class="block font-mono text-ink max-md:inline max-md:ml-2">{format(at, 'HH:mm')}</b></time
+    ></span
+  >
   <div class="head">
-    {#if kept.mark}<p class="mark"><span class="cap" aria-hidden="true"></span>{kept.mark}</p>{/if}
-    <p class="note">
-      {#if kept.isHead}<b>{words.now}</b>{/if}
+    {#if kept.mark}<p class="mark gap-2.5 flex items-center text-head font-[750] wrap-anywhere">
+        <span class="border-[1.5px] border-ink flex-[0_0_auto] w-[26px] h-[15px] bg-yellow" aria-hidden="true"
+        ></span>{kept.mark}
+      </p>{/if}
+    <p class="note text-quiet">
+      {#if kept.isHead}<b class="mr-2 text-ink">{words.now}</b>{/if}
       {kept.changes === null ? words.first : kept.note}
     </p>
   </div>
-  <div class="acts">
+  <div class="gap-1.5 flex flex-wrap justify-end max-md:justify-start">
     {#if !naming}<Button class="act" onclick={startNaming}>{kept.mark ? words.rename : words.mark}</Button
       >{/if}
     {#if !kept.isHead}
@@ -53,10 +63,10 @@
       <Button class="act" onclick={restore}>{words.restore}</Button>
     {/if}
   </div>
-  <div class="what">
+  <div class="what col-[2_/_-1] max-md:col-1 max-md:row-3">
     {#if kept.changes}<Changes changes={kept.changes} most={6} />{/if}
     {#if naming}
-      <form onsubmit={give}>
+      <form class="gap-1.5 flex flex-wrap items-center mt-1.5" onsubmit={give}>
         <label for="mark-{kept.id}">{words.markLabel}</label>
         <input
           id="mark-{kept.id}"
@@ -74,8 +84,8 @@
       </form>
     {/if}
     {#if compared}
-      <div class="compared">
-        <h3>{words.compareTitle}</h3>
+      <div class="border-l-4 border-l-ink border-double mt-2.5 pl-3.25">
+        <h3 class="text-[1rem]">{words.compareTitle}</h3>
         <Changes changes={compared} most={40} />
       </div>
     {/if}
@@ -83,95 +93,14 @@
 </li>
 
 <style>
-  li {
-    display: grid;
-    grid-template-columns: 7.5rem minmax(0, 1fr) auto;
-    gap: 0.4rem 1.1rem;
-    align-items: start;
-    padding: 0.7rem 0.6rem;
-    border-bottom: 1px solid var(--rule);
-    border-left: 8px solid transparent;
-  }
   li.now {
     border-left-color: var(--ink);
     background: var(--sheet);
   }
-  .when {
-    color: var(--quiet);
-  }
-  .when b {
-    display: block;
-    font-family: var(--font-mono);
-    color: var(--ink);
-  }
-  .head p {
-    margin: 0;
-  }
-  .what {
-    grid-column: 2 / -1;
-  }
-  .note {
-    color: var(--quiet);
-  }
-  .note b {
-    margin-right: 0.5rem;
-    color: var(--ink);
-  }
-  .mark {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    font-size: 1.2rem;
-    font-weight: 750;
-    overflow-wrap: anywhere;
-  }
-  .cap {
-    flex: 0 0 auto;
-    width: 26px;
-    height: 15px;
-    background: var(--yellow);
-    border: 1.5px solid var(--ink);
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    justify-content: flex-end;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-    margin-top: 0.4rem;
-  }
+
   form input {
     flex: 1 1 12rem;
     padding: 0.35rem 0.5rem;
     border: 1px solid var(--ink);
-  }
-  .compared {
-    margin-top: 0.6rem;
-    padding-left: 0.8rem;
-    border-left: 4px double var(--ink);
-  }
-  h3 {
-    font-size: 1rem;
-  }
-  @media (max-width: 760px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .when b {
-      display: inline;
-      margin-left: 0.5rem;
-    }
-    .what {
-      grid-column: 1;
-      grid-row: 3;
-    }
-    .acts {
-      justify-content: flex-start;
-    }
   }
 </style>

@@ -150,37 +150,56 @@
   }
 </script>
 
-<svg bind:this={svg} viewBox="0 0 {width} {layout.bottom + 4}" role="group" aria-label={words.loom}>
+<svg
+  class="block w-full max-w-[1500px] min-w-[640px] touch-pan-y"
+  bind:this={svg}
+  viewBox="0 0 {width} {layout.bottom + 4}"
+  role="group"
+  aria-label={words.loom}
+>
   <text x={LEFT + 2} y="13" class="eyebrow-text">{words.interrupt}</text>
   <text x={(cols.find((c) => c.resource === 'dma')?.x ?? 0) - 12} y="13" class="eyebrow-text"
     >{words.dma}</text
   >
   {#each cols as col (col.resource + col.value)}
     {@const bad = clashing.has(col.resource + col.value)}
-    <text x={col.x} y="32" text-anchor="middle" class="line-name" class:bad>{col.label}</text>
+    <text
+      x={col.x}
+      y="32"
+      text-anchor="middle"
+      class="line-name font-bold text-[13.5px] font-mono fill-ink"
+      class:bad>{col.label}</text
+    >
     <line
       x1={col.x}
       x2={col.x}
       y1="38"
       y2={layout.bottom - 2}
-      class="wire"
+      class="wire stroke-wire stroke-[1.4]"
       class:heavy={col.resource === 'dma' && col.value > 4}
       class:bad
     />
   {/each}
   {#each layout.groups as group (group.item)}
-    <line x1="0" x2={width} y1={group.y} y2={group.y} class="rule" />
-    <text x="0" y={group.y + 16} class="group">
-      {#if group.slot}<tspan class="slot">{group.slot}</tspan>{/if}<tspan dx={group.slot ? 7 : 0}
+    <line x1="0" x2={width} y1={group.y} y2={group.y} class="rule stroke-rule stroke-[1.4]" />
+    <text x="0" y={group.y + 16} class="font-bold text-[13.5px] font-sans [font-stretch:92%] fill-ink">
+      {#if group.slot}<tspan class="slot font-mono">{group.slot}</tspan>{/if}<tspan dx={group.slot ? 7 : 0}
         >{group.slot ? group.title : words.board(group.title)}</tspan
       >
     </text>
-    <text x={LEFT - 12} y={group.y + 16} text-anchor="end" class="seat"
-      >{group.seat ? seatName[group.seat] : ''}</text
+    <text
+      x={LEFT - 12}
+      y={group.y + 16}
+      text-anchor="end"
+      class="seat font-normal text-[12px] font-sans fill-quiet">{group.seat ? seatName[group.seat] : ''}</text
     >
     {#each group.placed as { row, y } (row.function)}
-      <text x={LEFT - 12} y={y + 5} text-anchor="end" class="label" class:off={!row.on}
-        >{row.label}{row.on ? '' : words.off}</text
+      <text
+        x={LEFT - 12}
+        y={y + 5}
+        text-anchor="end"
+        class="label font-normal text-[14px] font-sans fill-ink"
+        class:off={!row.on}>{row.label}{row.on ? '' : words.off}</text
       >
       {#each row.marks as mark (keyOf(row, mark))}
         {@const x = xOf(mark)}
@@ -210,16 +229,28 @@
                 )
               : () => {}}
           >
-            <rect x="-14" y={-ROW / 2} width="28" height={ROW} class="hit" />
+            <rect x="-14" y={-ROW / 2} width="28" height={ROW} class="hit fill-transparent" />
             {#if mark.state === 'cap'}
-              <rect x="-10" y="-7.5" width="20" height="15" class="body" />
+              <rect
+                x="-10"
+                y="-7.5"
+                width="20"
+                height="15"
+                class="body fill-yellow stroke-ink stroke-[1.6]"
+              />
               {#if locked(mark)}<path
                   d="M-4 0 h8 v5 h-8 z M-2.5 0 v-2.5 a2.5 2.5 0 0 1 5 0 V0"
-                  class="lock"
+                  class="fill-none stroke-on-yellow stroke-[1.4]"
                 />{/if}
             {:else}
-              <circle r="5.2" class="dot" />
-              {#if mark.found}<rect x="-10" y="-7.5" width="20" height="15" class="found" />{/if}
+              <circle r="5.2" class="dot fill-paper stroke-ink stroke-[1.6]" />
+              {#if mark.found}<rect
+                  x="-10"
+                  y="-7.5"
+                  width="20"
+                  height="15"
+                  class="found fill-none stroke-ink stroke-[1.3] [stroke-dasharray:3_2.4]"
+                />{/if}
               {#if mark.state === 'struck'}<line x1="-6" y1="6" x2="6" y2="-6" class="strike" />{/if}
             {/if}
           </g>
@@ -227,29 +258,15 @@
       {/each}
     {/each}
   {/each}
-  <line x1="0" x2={width} y1={layout.bottom} y2={layout.bottom} class="rule" />
+  <line x1="0" x2={width} y1={layout.bottom} y2={layout.bottom} class="rule stroke-rule stroke-[1.4]" />
 </svg>
-<p class="said" aria-live="off">{said}</p>
+<p class="min-h-6 mt-0.75 mb-1.25 text-quiet" aria-live="off">{said}</p>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-    max-width: 1500px;
-    min-width: 640px;
-    touch-action: pan-y;
-  }
-  .line-name {
-    font: 700 13.5px var(--font-mono);
-    fill: var(--ink);
-  }
   .line-name.bad {
     fill: var(--stop);
   }
-  .wire {
-    stroke: var(--wire);
-    stroke-width: 1.4;
-  }
+
   .wire.heavy {
     stroke: var(--ink);
     stroke-width: 2.6;
@@ -258,26 +275,7 @@
     stroke: var(--stop);
     stroke-width: 3.6;
   }
-  .rule {
-    stroke: var(--rule);
-    stroke-width: 1.4;
-  }
-  .group {
-    font: 700 13.5px var(--font-sans);
-    font-stretch: 92%;
-    fill: var(--ink);
-  }
-  .slot {
-    font-family: var(--font-mono);
-  }
-  .seat {
-    font: 12px var(--font-sans);
-    fill: var(--quiet);
-  }
-  .label {
-    font: 14px var(--font-sans);
-    fill: var(--ink);
-  }
+
   .label.off {
     fill: var(--quiet);
   }
@@ -291,18 +289,12 @@
   .mark.fixed {
     cursor: default;
   }
-  .hit {
-    fill: transparent;
-  }
+
   .mark:focus-visible .hit {
     stroke: var(--ink);
     stroke-width: 2.5;
   }
-  .body {
-    fill: var(--yellow);
-    stroke: var(--ink);
-    stroke-width: 1.6;
-  }
+
   .fixed .body {
     stroke-dasharray: none;
     stroke-width: 1.6;
@@ -315,16 +307,7 @@
     stroke: var(--stop);
     stroke-width: 3.4;
   }
-  .lock {
-    fill: none;
-    stroke: var(--on-yellow);
-    stroke-width: 1.4;
-  }
-  .dot {
-    fill: var(--paper);
-    stroke: var(--ink);
-    stroke-width: 1.6;
-  }
+
   .is-ring:hover .dot {
     fill: var(--yellow);
   }
@@ -332,16 +315,5 @@
   .strike {
     stroke: var(--quiet);
     stroke-width: 1.2;
-  }
-  .found {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.3;
-    stroke-dasharray: 3 2.4;
-  }
-  .said {
-    min-height: 1.5rem;
-    margin: 0.2rem 0 0.3rem;
-    color: var(--quiet);
   }
 </style>

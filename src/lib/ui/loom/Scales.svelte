@@ -80,6 +80,7 @@
 </script>
 
 <svg
+  class="block w-full max-w-[1500px] min-w-[640px]"
   viewBox="0 0 {width} {memTop + lanes.length * LANE + 26 + rowsBelow * 14}"
   role="img"
   aria-label="{text.lines.scales} {rows
@@ -88,24 +89,28 @@
 >
   <defs>
     <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
-      ><line x1="0" x2="0" y1="0" y2="7" class="hatch" /></pattern
+      ><line x1="0" x2="0" y1="0" y2="7" class="stroke-rule stroke-2" /></pattern
     >
   </defs>
   <text x="0" y="13" class="eyebrow-text">{text.lines.ports}</text>
   {#each ticks as tick (tick)}
-    <line x1={ports(tick)} x2={ports(tick)} y1="18" y2={portsBottom} class="tick" />
-    <text x={ports(tick) + 3} y="13" class="address">{hex(tick).slice(0, -1)}</text>
+    <line x1={ports(tick)} x2={ports(tick)} y1="18" y2={portsBottom} class="stroke-rule stroke-1" />
+    <text x={ports(tick) + 3} y="13" class="font-normal text-[11px] font-mono fill-quiet"
+      >{hex(tick).slice(0, -1)}</text
+    >
   {/each}
   {#each rows as row, i (row.title + i)}
     {@const y = 22 + i * PORT_ROW}
-    <text x={LEFT - 12} y={y + 12} text-anchor="end" class="label">{row.title}</text>
+    <text x={LEFT - 12} y={y + 12} text-anchor="end" class="label font-normal text-[13px] font-sans fill-ink"
+      >{row.title}</text
+    >
     {#each row.ports as port, j (j)}
       <rect
         x={ports(alias(port))}
         {y}
         width={Math.max(3, ports(alias(port) + port.length) - ports(alias(port)))}
         height="12"
-        class="port"
+        class="port fill-yellow stroke-ink stroke-[1.1]"
         class:clash={port.clash}
         class:alias={isAlias(port)}
         class:assumed={port.assumed}
@@ -121,20 +126,22 @@
           x={ports(alias(port)) - 3}
           y={y + 11}
           text-anchor="end"
-          class="address">{hex(port.value)}</text
+          class="font-normal text-[11px] font-mono fill-quiet">{hex(port.value)}</text
         >{/if}
     {/each}
   {/each}
 
   <text x="0" y={memTop - 6} class="eyebrow-text">{text.lines.memory}</text>
   {#each [0xa0000, 0xb0000, 0xc0000, 0xd0000, 0xe0000, 0xf0000] as tick (tick)}
-    <text x={memory(tick) + 2} y={memTop - 6} class="address">{hex(tick, 5).slice(0, -1)}</text>
+    <text x={memory(tick) + 2} y={memTop - 6} class="font-normal text-[11px] font-mono fill-quiet"
+      >{hex(tick, 5).slice(0, -1)}</text
+    >
     <line
       x1={memory(tick)}
       x2={memory(tick)}
       y1={memTop}
       y2={memTop + lanes.length * LANE + 4}
-      class="tick"
+      class="stroke-rule stroke-1"
     />
   {/each}
   {#each lanes as lane, i (i)}
@@ -155,7 +162,7 @@
         {y}
         width={wide}
         height={LANE - 4}
-        class="window"
+        class="window fill-yellow stroke-ink stroke-[1.1]"
         class:clash={w.clash}
         class:assumed={w.assumed}
         ><title>{w.title}, {w.label}: {[lineText(w), ...notes(w)].join(', ')}</title></rect
@@ -163,59 +170,24 @@
       {#if wide > w.label.length * IN_WINDOW}<text
           x={memory(w.value) + 4}
           y={y + 15}
-          class="in-window"
+          class="in-window font-normal text-[13px] font-sans fill-on-yellow"
           class:assumed={w.assumed}>{w.label}</text
         >{/if}
     {/each}
   {/each}
   {#each below as { w, said, x, row } (w.item + w.function + w.index)}
     {@const y = memTop + lanes.length * LANE + 13 + row * 14}
-    <line x1={x} x2={x} y1={memTop + LANE - 4} y2={y} class="leader" />
-    <text x={x + 4} {y} class="small">{said}</text>
+    <line x1={x} x2={x} y1={memTop + LANE - 4} y2={y} class="stroke-1 stroke-ink" />
+    <text x={x + 4} {y} class="small font-normal font-sans fill-ink text-[12px]">{said}</text>
   {/each}
 </svg>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-    max-width: 1500px;
-    min-width: 640px;
-  }
-  .address {
-    font: 11px var(--font-mono);
-    fill: var(--quiet);
-  }
-  .label,
-  .small,
-  .in-window {
-    font: 13px var(--font-sans);
-    fill: var(--ink);
-  }
-  .small {
-    font-size: 12px;
-  }
-  .in-window {
-    fill: var(--on-yellow);
-  }
   .in-bios {
     font: 12.5px var(--font-sans);
     fill: #fffdf6;
   }
-  .tick,
-  .leader {
-    stroke: var(--rule);
-    stroke-width: 1;
-  }
-  .leader {
-    stroke: var(--ink);
-  }
-  .port,
-  .window {
-    fill: var(--yellow);
-    stroke: var(--ink);
-    stroke-width: 1.1;
-  }
+
   .port.alias {
     fill-opacity: 0.45;
   }
@@ -237,10 +209,7 @@
     stroke: var(--ink);
     stroke-width: 1.2;
   }
-  .hatch {
-    stroke: var(--rule);
-    stroke-width: 2;
-  }
+
   .bios {
     fill: #1a1a18;
     stroke: var(--ink);

@@ -24,15 +24,15 @@
   <Input id="map-count" class="max-w-72" bind:value={typed} placeholder={words.countHint} maxlength={40} />
   <div aria-live="polite">
     {#if typed.trim() && !range}
-      <p class="bad">{words.badCount(typed)}</p>
+      <p class="bad my-1.5 mx-0">{words.badCount(typed)}</p>
     {:else if range}
       {#each own as w (`${w.variant}${w.countsFitted}`)}
-        <p><b>{words.countFits(variantWords[w.variant], w.countsFitted)}</b></p>
+        <p class="my-1.5"><b>{words.countFits(variantWords[w.variant], w.countsFitted)}</b></p>
       {/each}
-      {#if !ways.length}<p>{words.countNone}</p>{/if}
+      {#if !ways.length}<p class="my-1.5">{words.countNone}</p>{/if}
       {#if !own.length && others.length}
-        <p>{words.countLess(totalKiB)}</p>
-        <ul>
+        <p class="my-1.5">{words.countLess(totalKiB)}</p>
+        <ul class="pl-4.75 list-disc">
           {#each others as w (`${w.totalKiB}${w.variant}${w.countsFitted}`)}
             <li>{words.countOther(w.totalKiB, variantWords[w.variant], w.countsFitted)}</li>
           {/each}
@@ -41,14 +41,3 @@
     {/if}
   </div>
 </section>
-
-<style>
-  p {
-    margin: 0.4rem 0;
-  }
-  ul {
-    margin: 0;
-    padding-left: 1.2rem;
-    list-style: disc;
-  }
-</style>

@@ -69,6 +69,7 @@
 
 <div bind:clientWidth={width}>
   <svg
+    class="block w-full touch-pan-y"
     bind:this={svg}
     viewBox="0 0 {W} 232"
     role="group"
@@ -85,16 +86,22 @@
         patternUnits="userSpaceOnUse"
         patternTransform="rotate(45)"
       >
-        <rect width="7" height="7" class="sheet" /><rect width="2" height="7" class="mark" />
+        <rect width="7" height="7" class="fill-sheet" /><rect width="2" height="7" class="mark fill-ink" />
       </pattern>
       <pattern id="map-ram" width="7" height="7" patternUnits="userSpaceOnUse">
-        <rect width="7" height="7" class="sheet" /><circle cx="3" cy="3" r="1.4" class="mark" />
+        <rect width="7" height="7" class="fill-sheet" /><circle cx="3" cy="3" r="1.4" class="mark fill-ink" />
       </pattern>
     </defs>
     <text x="1" y="14" class="head">{words.whole}</text>
-    <rect x="1" y={STRIP.y} width={W - 2} height={STRIP.h} class="ground" />
+    <rect x="1" y={STRIP.y} width={W - 2} height={STRIP.h} class="fill-sheet stroke-ink stroke-[1.5]" />
     {#if map.conventional !== null}
-      <rect x="1" y={STRIP.y} width={whole(map.conventional) - 1} height={STRIP.h} class="ram-own" />
+      <rect
+        x="1"
+        y={STRIP.y}
+        width={whole(map.conventional) - 1}
+        height={STRIP.h}
+        class="fill-paper stroke-ink stroke-[1.5]"
+      />
       {#if fits(words.conventional(map.conventional / K), whole(map.conventional))}
         <text x="10" y={STRIP.y + 22}>{words.conventional(map.conventional / K)}</text>
       {/if}
@@ -110,18 +117,23 @@
     {/each}
     <path
       d="M{whole(UPPER)} {STRIP.y + STRIP.h} L1 {BIG.y} M{W - 1} {STRIP.y + STRIP.h} L{W - 1} {BIG.y}"
-      class="lens"
+      class="fill-none stroke-quiet"
     />
 
-    <rect x="1" y={BIG.y} width={W - 2} height={BIG.h} class="ground" />
+    <rect x="1" y={BIG.y} width={W - 2} height={BIG.h} class="fill-sheet stroke-ink stroke-[1.5]" />
     {#each maybe as m (m.why)}
-      <rect {...box(m)} y={BIG.y} height={BIG.h} class="maybe" />
+      <rect
+        {...box(m)}
+        y={BIG.y}
+        height={BIG.h}
+        class="fill-none stroke-quiet stroke-2 [stroke-dasharray:3_4]"
+      />
       <text x={box(m).x + box(m).width / 2} y={BIG.y + BIG.h / 2 + 8} class="ask" text-anchor="middle">?</text
       >
     {/each}
     {#each plan?.regions ?? [] as r, i (r.from)}
       {@const b = box(r)}
-      <rect {...b} y={BIG.y} height={BIG.h} class="region" />
+      <rect {...b} y={BIG.y} height={BIG.h} class="region fill-paper stroke-ink stroke-[2.5]" />
       <text x={b.x + b.width / 2} y={BIG.y + 40} text-anchor="middle" class="number">{i + 1}</text>
       {#if fits(words.size((r.to - r.from) / K), b.width)}
         <text x={b.x + b.width / 2} y={BIG.y + 64} text-anchor="middle"
@@ -143,7 +155,7 @@
     {#if frame}
       {@const b = box(frame)}
       <g
-        class="jumper"
+        class="jumper cursor-grab"
         role="slider"
         tabindex="0"
         aria-label={words.frameLabel}
@@ -165,21 +177,22 @@
       </g>
     {/if}
     {#each map.collisions.filter((c) => c.to > UPPER) as c (`${c.from}${c.a.item}${c.b.item}`)}
-      <rect {...box(c)} y={BIG.y + BIG.h - 16} height="16" class="clash" />
+      <rect {...box(c)} y={BIG.y + BIG.h - 16} height="16" class="clash fill-stop" />
     {/each}
     {#each segments as s (s)}
-      <line x1={upper(s)} x2={upper(s)} y1={BIG.y + BIG.h} y2={BIG.y + BIG.h + 8} class="tick" />
+      <line
+        x1={upper(s)}
+        x2={upper(s)}
+        y1={BIG.y + BIG.h}
+        y2={BIG.y + BIG.h + 8}
+        class="fill-none stroke-quiet"
+      />
       <text x={upper(s) + 3} y={BIG.y + BIG.h + 22} class="mono">{(s / 16).toString(16).toUpperCase()}</text>
     {/each}
   </svg>
 </div>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-    touch-action: pan-y;
-  }
   text {
     fill: var(--ink);
     font-size: 14px;
@@ -203,26 +216,7 @@
     font-size: 26px;
     fill: var(--quiet);
   }
-  .ground,
-  .sheet {
-    fill: var(--sheet);
-  }
-  .ground {
-    stroke: var(--ink);
-    stroke-width: 1.5;
-  }
-  .mark {
-    fill: var(--ink);
-  }
-  .ram-own,
-  .region {
-    fill: var(--paper);
-    stroke: var(--ink);
-    stroke-width: 1.5;
-  }
-  .region {
-    stroke-width: 2.5;
-  }
+
   rect.display {
     fill: url(#map-display);
     stroke: var(--ink);
@@ -253,23 +247,7 @@
     stroke: var(--sheet);
     stroke-width: 9px;
   }
-  .maybe {
-    fill: none;
-    stroke: var(--quiet);
-    stroke-width: 2;
-    stroke-dasharray: 3 4;
-  }
-  .lens,
-  .tick {
-    fill: none;
-    stroke: var(--quiet);
-  }
-  .clash {
-    fill: var(--stop);
-  }
-  .jumper {
-    cursor: grab;
-  }
+
   .jumper rect {
     fill: var(--yellow);
     stroke: var(--ink);

@@ -18,12 +18,12 @@
 </script>
 
 {#if cards.length}
-  <h2>{words.cards.title}</h2>
+  <h2 class="mt-4 mb-1.25">{words.cards.title}</h2>
   <ul>
-    <li>{words.cards.board(boardKiB(kit))}</li>
+    <li class="py-0.75 border-b border-b-rule">{words.cards.board(boardKiB(kit))}</li>
     {#each cards as c (`${c.card.item.id}${c.fn.id}`)}
       {@const from = c.startKiB ?? c.endsKiB}
-      <li class:bad={c.fits !== 'behind'}>
+      <li class="py-0.75 border-b border-b-rule" class:bad={c.fits !== 'behind'}>
         {c.isBackfill
           ? c.kib
             ? words.cards.fills(c.card.title, from, from + c.kib)
@@ -36,24 +36,28 @@
   </ul>
 {/if}
 {#if totalKiB >= 1024}
-  <h2>{words.variants.title}</h2>
+  <h2 class="mt-4 mb-1.25">{words.variants.title}</h2>
   <div class="scroll">
     <table>
       <thead>
         <tr>
-          <th scope="col">{words.variants.what}</th>
-          <th scope="col">{words.variants.count}</th>
-          <th scope="col">{words.variants.extended}</th>
-          <th scope="col">{words.variants.xms}</th>
+          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.what}</th>
+          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.count}</th>
+          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col"
+            >{words.variants.extended}</th
+          >
+          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.xms}</th>
         </tr>
       </thead>
       <tbody>
         {#each rows as r (r.variant)}
           <tr class:assumed={r.isAssumed}>
-            <td>{capital(variantWords[r.variant])}{r.isAssumed ? ` (${words.variants.assumed})` : ''}</td>
-            <td><code>{r.count}</code></td>
-            <td><code>{r.extended}</code></td>
-            <td><code>{r.xms}</code></td>
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"
+              >{capital(variantWords[r.variant])}{r.isAssumed ? ` (${words.variants.assumed})` : ''}</td
+            >
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.count}</code></td>
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.extended}</code></td>
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.xms}</code></td>
           </tr>
         {/each}
       </tbody>
@@ -63,24 +67,6 @@
 {/if}
 
 <style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  li {
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  th {
-    padding-right: 0.7rem;
-    text-align: left;
-    border-bottom: 1.5px solid var(--ink);
-  }
-  td {
-    padding: 0.25rem 0.7rem 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-  }
   .assumed td {
     font-weight: 650;
   }

@@ -61,24 +61,28 @@
 
 {#each notebook.fragments as fragment (fragment.id)}
   {@const f = fared.find((x) => x.id === fragment.id)}
-  <article>
-    <h3>
-      {fragment.title} <span>{editorText.sources[fragment.source]}</span>
-      {#if f && f.confirmed + f.refuted > 0}<span class:bad={f.refuted > 0}
+  <article class="border-b border-b-rule mb-2.75 pb-2">
+    <h3 class="gap-2.5 flex flex-wrap items-baseline text-large">
+      {fragment.title} <span class="font-normal text-quiet">{editorText.sources[fragment.source]}</span>
+      {#if f && f.confirmed + f.refuted > 0}<span class="font-normal text-quiet" class:bad={f.refuted > 0}
           >{words.fared(f.confirmed, f.refuted)}</span
         >{/if}
       <button
+        class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
         onclick={() => change({ ...notebook, fragments: notebook.fragments.filter((x) => x !== fragment) })}
         aria-label={words.removeDocument(fragment.title)}>×</button
       >
     </h3>
-    <ul>
+    <ul class="my-0.75">
       {#each fragment.rows as row, i (i)}
         {@const block = blockOf(row.block)}
-        <li>
-          <code>{block?.label ?? row.block} {block ? stateText(block, row) : ''}</code>
+        <li class="gap-2.5 flex items-baseline">
+          <code class="min-w-36 font-mono"
+            >{block?.label ?? row.block} {block ? stateText(block, row) : ''}</code
+          >
           {name(row.subject)}: <b>{row.value}</b>
           <button
+            class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
             onclick={() =>
               put(
                 fragment.id,
@@ -90,7 +94,7 @@
       {/each}
     </ul>
     {#if notebook.blocks.length && notebook.subjects.length}
-      <form onsubmit={(e) => addRow(fragment, e)}>
+      <form class="gap-1.5 flex flex-wrap items-center" onsubmit={(e) => addRow(fragment, e)}>
         <select
           aria-label={words.block}
           value={draft(fragment.id).block || notebook.blocks[0].id}
@@ -98,6 +102,7 @@
           >{#each notebook.blocks as b (b.id)}<option value={b.id}>{b.label ?? b.id}</option>{/each}</select
         >
         <input
+          class="flex-[1_1_8rem] max-w-64"
           aria-label={words.state}
           placeholder={words.stateHint}
           value={draft(fragment.id).state}
@@ -112,6 +117,7 @@
           >{#each notebook.subjects as s (s)}<option value={s}>{name(s)}</option>{/each}</select
         >
         <input
+          class="flex-[1_1_8rem] max-w-64"
           aria-label={words.value}
           placeholder={words.value}
           value={draft(fragment.id).value}
@@ -121,11 +127,17 @@
         <Button type="submit" class="act">{words.addRow}</Button>
       </form>
     {/if}
-    {#if problem[fragment.id]}<p class="wrong" role="alert">{problem[fragment.id]}</p>{/if}
+    {#if problem[fragment.id]}<p
+        class="wrong my-1.25 border-l-5 border-l-stop pl-2.5 font-semibold"
+        role="alert"
+      >
+        {problem[fragment.id]}
+      </p>{/if}
   </article>
 {/each}
-<form class="new" onsubmit={add}>
+<form class="gap-1.5 flex flex-wrap items-center mt-2.5" onsubmit={add}>
   <input
+    class="flex-[1_1_8rem] max-w-64"
     aria-label={words.sourceTitle}
     placeholder={words.sourceTitleHint}
     bind:value={title}
@@ -138,59 +150,11 @@
 </form>
 
 <style>
-  article {
-    margin-bottom: 0.7rem;
-    padding-bottom: 0.5rem;
-    border-bottom: 1px solid var(--rule);
-  }
-  h3 {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: baseline;
-    font-size: 1.02rem;
-  }
-  h3 span {
-    font-weight: 400;
-    color: var(--quiet);
-  }
   h3 .bad {
     color: var(--stop);
     font-weight: 700;
   }
-  ul {
-    margin: 0.2rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    gap: 0.6rem;
-    align-items: baseline;
-  }
-  code {
-    min-width: 9rem;
-    font-family: var(--font-mono);
-  }
-  li button,
-  h3 button {
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    font-size: 1.1rem;
-    cursor: pointer;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.35rem;
-    align-items: center;
-  }
-  .new {
-    margin-top: 0.6rem;
-  }
+
   input,
   select {
     min-width: 0;
@@ -200,15 +164,5 @@
   select {
     padding-right: 2.2rem;
     max-width: 12rem;
-  }
-  input {
-    flex: 1 1 8rem;
-    max-width: 16rem;
-  }
-  .wrong {
-    margin: 0.3rem 0;
-    padding-left: 0.6rem;
-    border-left: 5px solid var(--stop);
-    font-weight: 600;
   }
 </style>

@@ -29,15 +29,25 @@
 
 {#if !tables.length}<p class="quiet">{words.noRows}</p>{/if}
 {#each tables as table (table.subject)}
-  <table>
-    <caption>{name(table.subject)}</caption>
+  <table class="w-full mb-3.25 border-collapse">
+    <caption class="border-b-[1.5px] border-b-ink text-left font-[650]">{name(table.subject)}</caption>
     <tbody>
       {#each table.cells as cell (row(cell))}
         <tr class={cell.kind}>
-          <td><code>{row(cell)}</code></td>
-          <td><b>{cell.value ?? '?'}</b></td>
-          <td class="kind">{words.cells[cell.kind]}</td>
           <td
+            class="py-0.75 border-b border-b-rule pr-2.75 pl-0 align-top first:border-l-5 first:border-l-transparent first:pl-2"
+            ><code class="font-mono text-small">{row(cell)}</code></td
+          >
+          <td
+            class="py-0.75 border-b border-b-rule pr-2.75 pl-0 align-top first:border-l-5 first:border-l-transparent first:pl-2"
+            ><b>{cell.value ?? '?'}</b></td
+          >
+          <td
+            class="kind py-0.75 border-b border-b-rule pr-2.75 pl-0 align-top first:border-l-5 first:border-l-transparent first:pl-2"
+            >{words.cells[cell.kind]}</td
+          >
+          <td
+            class="py-0.75 border-b border-b-rule pr-2.75 pl-0 align-top first:border-l-5 first:border-l-transparent first:pl-2"
             >{[
               ...cell.said.map((s) => words.says(s.title, s.value)),
               ...cell.tried.map((t) => words.tryN(t.n, t.value))
@@ -49,7 +59,7 @@
   </table>
 {/each}
 {#if tables.length}
-  <p class="out">
+  <p class="out gap-2.5 flex flex-wrap items-center">
     <b>{words.export}</b>
     {#if like}<Button class="act" onclick={edit}>{words.edit}</Button>
       <Button class="act" onclick={() => savePart(made())}>{words.save}</Button>
@@ -58,25 +68,6 @@
 {/if}
 
 <style>
-  table {
-    width: 100%;
-    margin-bottom: 0.8rem;
-    border-collapse: collapse;
-  }
-  caption {
-    text-align: left;
-    font-weight: 650;
-    border-bottom: 1.5px solid var(--ink);
-  }
-  td {
-    padding: 0.2rem 0.7rem 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-  }
-  td:first-child {
-    padding-left: 0.5rem;
-    border-left: 5px solid transparent;
-  }
   .conflicting td:first-child,
   .refuted td:first-child {
     border-left-color: var(--stop);
@@ -91,15 +82,5 @@
   }
   .missing {
     color: var(--quiet);
-  }
-  code {
-    font-family: var(--font-mono);
-    font-size: 0.9rem;
-  }
-  .out {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
   }
 </style>

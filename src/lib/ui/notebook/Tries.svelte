@@ -102,9 +102,9 @@
 </script>
 
 {#each plans as { subject, plan } (subject)}
-  <section class="plan">
-    <h3>{subject === 'volts' ? words.volts : words.clock}</h3>
-    <div class="rating">
+  <section class="py-2 px-3.5 border-2 border-ink mb-3.25 bg-sheet">
+    <h3 class="mb-1.25 text-large">{subject === 'volts' ? words.volts : words.clock}</h3>
+    <div class="rating flex flex-wrap gap-y-1.25 gap-x-4">
       {#if subject === 'volts'}
         <label
           >{words.ratedVolts}
@@ -132,7 +132,7 @@
       {/if}
     </div>
     {#if subject === 'volts' ? isUnclear(typed.volts) : isUnclear(typed.mhz) || isUnclear(typed.multiplier)}
-      <p class="bad" role="alert">{words.ratingUnclear}</p>
+      <p class="bad text-stop" role="alert">{words.ratingUnclear}</p>
     {/if}
     <p class="why">
       {#if plan.next}
@@ -145,10 +145,10 @@
         >{/if}
       {clockReasonWords(plan.why)}
     </p>
-    <ul>
+    <ul class="my-0.75 pl-4.5 list-[square]">
       {#each plan.all as t (`${t.block} ${JSON.stringify(t.state)}`)}
         <li>
-          <code
+          <code class="font-normal text-small font-mono leading-[1.25]"
             >{notebook.blocks.find((b) => b.id === t.block)?.label}
             {writeRow(byId(notebook.blocks, t.block), t.state)}</code
           >
@@ -160,16 +160,16 @@
   </section>
 {/each}
 
-<section class="next" aria-live="polite">
-  <h3>{words.next}</h3>
+<section class="next py-2 px-3.5 border-2 border-ink mb-3.25 bg-sheet" aria-live="polite">
+  <h3 class="mb-1.25 text-large">{words.next}</h3>
   {#if next.best}
     {@const { element, states: wanted } = next.best}
     <p class="quiet">{words.nextLead}</p>
-    <p class="change">
+    <p class="change gap-3.25 flex flex-wrap items-center text-head">
       <b>{words.change(elementWords(elements[element]), toText(next.best))}</b>
       <Button class="act main" onclick={() => (states = wanted)}>{words.setSo}</Button>
     </p>
-    <ul>
+    <ul class="my-0.75 pl-4.5 list-[square]">
       {#each next.best.would as w (w.subject)}<li>
           {words.would}
           {name(w.subject)}: {w.values.map((v) => words.wouldShow(wouldWords(v.value), v.guesses)).join(', ')}
@@ -180,17 +180,17 @@
         {next.others.map((t) => words.change(elementWords(elements[t.element]), toText(t))).join('; ')}
       </p>{/if}
   {:else}<p>{next.done ? nothingToTryWords[next.done] : ''}</p>{/if}
-  {#if next.barred.length}<p class="barred">
+  {#if next.barred.length}<p class="border-l-6 border-l-ink border-double pl-2.5">
       <b>{words.barred}:</b>
       {next.barred.map((b) => words.barredText(elementWords(b.element), barredWords[b.why])).join('; ')}
     </p>{/if}
 </section>
 
-<h3>{words.thisTry}</h3>
-<div class="blocks">
+<h3 class="mt-4 mb-1.25 text-large">{words.thisTry}</h3>
+<div class="blocks flex flex-wrap gap-y-2.5 gap-x-6.5">
   {#each notebook.blocks as block (block.id)}
     <div>
-      <b>{block.label ?? block.id}</b>
+      <b class="block font-mono">{block.label ?? block.id}</b>
       <BlockInput
         {block}
         state={states[block.id]}
@@ -201,10 +201,10 @@
     </div>
   {/each}
 </div>
-<fieldset>
-  <legend>{words.saw}</legend>
+<fieldset class="my-2 px-2.75 border border-rule flex flex-wrap gap-y-1.5 gap-x-4.75 pt-1.25 pb-2.5">
+  <legend class="px-1.25 text-quiet">{words.saw}</legend>
   {#each notebook.subjects as subject (subject)}
-    <label
+    <label class="gap-1.5 flex items-center"
       >{name(subject)}
       {#if valuesOf(subject).length}
         <select
@@ -221,24 +221,26 @@
         />{/if}</label
     >
   {/each}
-  <label
+  <label class="gap-1.5 flex items-center"
     >{words.happened}
     <select bind:value={happened}>
       {#each Object.entries(words.outcomes) as [id, label] (id)}<option value={id}>{label}</option>{/each}
     </select></label
   >
-  <label>{words.notes} <input bind:value={note} maxlength="400" /></label>
+  <label class="gap-1.5 flex items-center">{words.notes} <input bind:value={note} maxlength="400" /></label>
 </fieldset>
 <p><Button class="act" onclick={add} disabled={!Object.keys(states).length}>{words.addTry}</Button></p>
 
-<ol class="tries">
+<ol class="tries my-1.5 pl-6 list-decimal">
   {#each notebook.tries as t, i (i)}
-    <li>
-      <span
-        >{#if t.at}<time datetime={t.at}>{timeText(t.at)}</time>{/if}
-        <code>{rowText(t)}</code></span
+    <li class="py-0.75 border-b border-b-rule">
+      <span class="mr-3.25"
+        >{#if t.at}<time class="font-normal text-small font-mono leading-[1.25] text-quiet" datetime={t.at}
+            >{timeText(t.at)}</time
+          >{/if}
+        <code class="font-normal text-small font-mono leading-[1.25]">{rowText(t)}</code></span
       >
-      <span
+      <span class="mr-3.25"
         >{Object.entries(t.saw)
           .map(([s, v]) => words.says(name(s), v))
           .join(', ')}
@@ -246,6 +248,7 @@
         {t.note ?? ''}</span
       >
       <button
+        class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
         onclick={() => change({ ...notebook, tries: notebook.tries.filter((x) => x !== t) })}
         aria-label={words.removeTry(i + 1)}>×</button
       >
@@ -253,12 +256,12 @@
   {/each}
 </ol>
 
-<h3>{words.left}</h3>
-<dl>
+<h3 class="mt-4 mb-1.25 text-large">{words.left}</h3>
+<dl class="grid grid-cols-[11rem_minmax(0,1fr)] gap-y-0.75 gap-x-3.25 max-md:grid-cols-1">
   {#each open as { subject, ways } (subject)}
-    <dt>{name(subject)}</dt>
+    <dt class="font-[550]">{name(subject)}</dt>
     <dd>
-      {#if !ways.length}<b class="bad">{words.noneLeft}</b>
+      {#if !ways.length}<b class="bad text-stop">{words.noneLeft}</b>
       {:else}<b>{words.leftText(ways.length)}</b>
         {#if ways.length <= 4}{ways
             .map((g) =>
@@ -272,74 +275,14 @@
 </dl>
 
 <style>
-  h3 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.02rem;
-  }
-  .next,
-  .plan {
-    margin-bottom: 0.8rem;
-    padding: 0.5rem 0.9rem;
-    border: 2px solid var(--ink);
-    background: var(--sheet);
-  }
-  .next h3,
-  .plan h3 {
-    margin-top: 0;
-  }
-  .change {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.8rem;
-    align-items: center;
-    font-size: 1.25rem;
-  }
-  .barred {
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
   p {
     margin: 0.3rem 0;
   }
-  ul {
-    margin: 0.2rem 0;
-    padding-left: 1.1rem;
-    list-style: square;
-  }
-  .rating {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem 1rem;
-  }
+
   .rating input {
     width: 5rem;
   }
-  .blocks {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem 1.6rem;
-  }
-  .blocks b {
-    display: block;
-    font-family: var(--font-mono);
-  }
-  fieldset {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1.2rem;
-    margin: 0.5rem 0;
-    padding: 0.3rem 0.7rem 0.6rem;
-    border: 1px solid var(--rule);
-  }
-  legend {
-    padding: 0 0.3rem;
-    color: var(--quiet);
-  }
-  fieldset label {
-    display: flex;
-    gap: 0.4rem;
-    align-items: center;
-  }
+
   input,
   select {
     min-width: 0;
@@ -348,49 +291,5 @@
   }
   select {
     padding-right: 2.2rem;
-  }
-  .tries {
-    margin: 0.4rem 0;
-    padding-left: 1.5rem;
-    list-style: decimal;
-  }
-  .tries li {
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .tries span {
-    margin-right: 0.8rem;
-  }
-  .tries button {
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    font-size: 1.1rem;
-    cursor: pointer;
-  }
-  code,
-  time {
-    font: 0.88rem var(--font-mono);
-  }
-  time {
-    color: var(--quiet);
-  }
-  dl {
-    display: grid;
-    grid-template-columns: 11rem minmax(0, 1fr);
-    gap: 0.2rem 0.8rem;
-  }
-  dt {
-    font-weight: 550;
-  }
-  .bad {
-    color: var(--stop);
-  }
-  @media (max-width: 600px) {
-    dl {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

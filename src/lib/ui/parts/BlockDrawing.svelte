@@ -60,145 +60,127 @@
 
 {#if block.kind === 'header'}
   {#each labels as label, i (i)}
-    <text x={pin(i * block.rows + 1)[0]} y="-4" text-anchor="middle" class="tiny">{label}</text>
+    <text
+      x={pin(i * block.rows + 1)[0]}
+      y="-4"
+      text-anchor="middle"
+      class="font-normal text-[10px] font-mono fill-ink">{label}</text
+    >
   {/each}
   {#each Array.from({ length: block.rows * block.columns }, (_, i) => pin(i + 1)) as [x, y], i (i)}
-    <rect x={x - 3.5} y={y - 3.5} width="7" height="7" class="pin" />
+    <rect x={x - 3.5} y={y - 3.5} width="7" height="7" class="pin fill-ink" />
   {/each}
   {#each capsOf(found) as pair, i (i)}
-    {#if !capsOf(chosen).some((c) => same(c, pair))}<rect {...box(pair)} class="found" />{/if}
+    {#if !capsOf(chosen).some((c) => same(c, pair))}<rect
+        {...box(pair)}
+        class="found fill-none stroke-ink stroke-[1.3] [stroke-dasharray:3_2]"
+      />{/if}
   {/each}
-  {#each capsOf(assumed) as pair, i (i)}<rect {...box(pair)} class="assumed" />{/each}
-  {#each capsOf(chosen) as pair, i (i)}<rect {...box(pair)} class="cap" />{/each}
+  {#each capsOf(assumed) as pair, i (i)}<rect
+      {...box(pair)}
+      class="assumed fill-none stroke-quiet stroke-[1.5] [stroke-dasharray:1.5_2.5]"
+    />{/each}
+  {#each capsOf(chosen) as pair, i (i)}<rect
+      {...box(pair)}
+      class="fill-yellow stroke-ink stroke-[1.5]"
+    />{/each}
 {:else if block.kind === 'dip'}
-  <rect x="0" y="0" width={block.switches * 15 + 4} height="34" class="body" />
+  <rect x="0" y="0" width={block.switches * 15 + 4} height="34" class="body fill-ink" />
   {#each Array.from({ length: block.switches }, (_, i) => i + 1) as n (n)}
-    <rect x={(n - 1) * 15 + 5} y="4" width="9" height="18" class="well" />
+    <rect x={(n - 1) * 15 + 5} y="4" width="9" height="18" class="well fill-sheet" />
     {#if foundLevers[n] !== levers[n]}{@render lever(n, foundLevers[n], 'found')}{/if}
     {@render lever(n, assumedLevers[n], 'assumed')}
     {@render lever(n, levers[n], 'cap')}
-    <text x={(n - 1) * 15 + 9.5} y="31" text-anchor="middle" class="tiny on-body">{n}</text>
+    <text
+      x={(n - 1) * 15 + 9.5}
+      y="31"
+      text-anchor="middle"
+      class="font-normal text-[10px] font-mono fill-sheet">{n}</text
+    >
   {/each}
-  <text x={block.switches * 15 + 8} y="12" class="tiny">{printedMark(block)}</text>
+  <text x={block.switches * 15 + 8} y="12" class="font-normal text-[10px] font-mono fill-ink"
+    >{printedMark(block)}</text
+  >
 {:else if block.kind === 'rotary'}
-  <circle cx="14" cy="14" r="13" class="body" />
+  <circle cx="14" cy="14" r="13" class="body fill-ink" />
   {#each chosen as state, i (i)}{#if 'step' in state}<text
         x="14"
         y="18"
         text-anchor="middle"
-        class="tiny on-body">{state.step.toString(16).toUpperCase()}</text
+        class="font-normal text-[10px] font-mono fill-sheet">{state.step.toString(16).toUpperCase()}</text
       >{/if}{/each}
   {#each assumed as state, i (i)}{#if 'step' in state}<text
         x="14"
         y="18"
         text-anchor="middle"
-        class="tiny on-body">{state.step.toString(16).toUpperCase()}?</text
+        class="font-normal text-[10px] font-mono fill-sheet">{state.step.toString(16).toUpperCase()}?</text
       >{/if}{/each}
 {:else if block.kind === 'slide'}
-  <rect x="0" y="0" width={block.steps * 12 + 6} height="14" class="body" />
+  <rect x="0" y="0" width={block.steps * 12 + 6} height="14" class="body fill-ink" />
   {#each found as state, i (i)}{#if 'step' in state}<rect
         x={state.step * 12 + 4}
         y="2"
         width="10"
         height="10"
-        class="found on-dark"
+        class="found fill-none stroke-ink stroke-[1.3] [stroke-dasharray:3_2]"
       />{/if}{/each}
   {#each assumed as state, i (i)}{#if 'step' in state}<rect
         x={state.step * 12 + 4}
         y="2"
         width="10"
         height="10"
-        class="assumed on-dark"
+        class="assumed fill-none stroke-quiet stroke-[1.5] [stroke-dasharray:1.5_2.5]"
       />{/if}{/each}
   {#each chosen as state, i (i)}{#if 'step' in state}<rect
         x={state.step * 12 + 4}
         y="2"
         width="10"
         height="10"
-        class="cap"
+        class="fill-yellow stroke-ink stroke-[1.5]"
       />{/if}{/each}
 {:else if block.kind === 'resistor'}
   {#each Array.from({ length: block.packs }, (_, i) => i + 1) as n (n)}
-    <rect x={(n - 1) * 34} y="0" width="30" height="12" class="socket" />
+    <rect x={(n - 1) * 34} y="0" width="30" height="12" class="socket fill-none stroke-ink stroke-[1.5]" />
     {#if isBridged(chosen, n)}<rect
         x={(n - 1) * 34 + 2}
         y="2"
         width="26"
         height="8"
-        class="cap"
+        class="fill-yellow stroke-ink stroke-[1.5]"
       />{:else if isBridged(assumed, n)}<rect
         x={(n - 1) * 34 + 2}
         y="2"
         width="26"
         height="8"
-        class="assumed"
+        class="assumed fill-none stroke-quiet stroke-[1.5] [stroke-dasharray:1.5_2.5]"
       />{/if}
   {/each}
 {:else if block.kind === 'solder'}
   {#each Array.from({ length: block.bridges }, (_, i) => i + 1) as n (n)}
-    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin" /><rect
+    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin fill-ink" /><rect
       x={(n - 1) * 16 + 7}
       y="0"
       width="5"
       height="10"
-      class="pin"
+      class="pin fill-ink"
     />
     {#if isBridged(chosen, n)}<rect
         x={(n - 1) * 16 + 2}
         y="2"
         width="8"
         height="6"
-        class="cap"
+        class="fill-yellow stroke-ink stroke-[1.5]"
       />{:else if isBridged(assumed, n)}<rect
         x={(n - 1) * 16 + 2}
         y="2"
         width="8"
         height="6"
-        class="assumed"
+        class="assumed fill-none stroke-quiet stroke-[1.5] [stroke-dasharray:1.5_2.5]"
       />{/if}
   {/each}
 {/if}
 
 <style>
-  .tiny {
-    font: 10px var(--font-mono);
-    fill: var(--ink);
-  }
-  .on-body {
-    fill: var(--sheet);
-  }
-  .pin,
-  .body {
-    fill: var(--ink);
-  }
-  .well {
-    fill: var(--sheet);
-  }
-  .socket {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.5;
-  }
-  .on-dark {
-    stroke: var(--sheet);
-  }
-  .cap {
-    fill: var(--yellow);
-    stroke: var(--ink);
-    stroke-width: 1.5;
-  }
-  .found {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.3;
-    stroke-dasharray: 3 2;
-  }
-  .assumed {
-    fill: none;
-    stroke: var(--quiet);
-    stroke-width: 1.5;
-    stroke-dasharray: 1.5 2.5;
-  }
   .well + .found {
     stroke: var(--ink);
   }

@@ -83,7 +83,13 @@
 </script>
 
 {#if block.kind === 'header'}
-  <svg width={block.columns * pitch + 4} height={block.rows * CELL + top + 4} role="group" aria-label={label}>
+  <svg
+    class="max-w-full"
+    width={block.columns * pitch + 4}
+    height={block.rows * CELL + top + 4}
+    role="group"
+    aria-label={label}
+  >
     {#each names as name, i (i)}<text x={at(i * block.rows + 1)[0]} y="12" text-anchor="middle" class="ink"
         >{name}</text
       >{/each}
@@ -91,20 +97,27 @@
     {#each pins as n (n)}
       {@const [x, y] = at(n)}
       <g {...button(text.switches.pin(n, isOn(n)), () => pin(n), isOn(n))}>
-        <rect x={x - 13} y={y - 13} width="26" height="26" class="hit" class:first={first === n} />
-        <rect x={x - 5} y={y - 5} width="10" height="10" class="pin" />
+        <rect
+          x={x - 13}
+          y={y - 13}
+          width="26"
+          height="26"
+          class="fill-transparent"
+          class:first={first === n}
+        />
+        <rect x={x - 5} y={y - 5} width="10" height="10" class="pin fill-ink" />
       </g>
     {/each}
   </svg>
 {:else if block.kind === 'dip'}
   {@const count = block.switches}
-  <svg width={count * CELL + 70} height={wanted ? 80 : 60} role="group" aria-label={label}>
-    <rect x="0" y="0" width={count * CELL + 6} height="58" class="body" />
+  <svg class="max-w-full" width={count * CELL + 70} height={wanted ? 80 : 60} role="group" aria-label={label}>
+    <rect x="0" y="0" width={count * CELL + 6} height="58" class="body fill-ink" />
     {#each Array.from({ length: count }, (_, i) => i + 1) as n (n)}
       {@const up = levers[n] === undefined ? null : (levers[n] === 'on') !== block.flipped}
       {@const x = (n - 1) * CELL}
       <g {...button(text.switches.lever(n, levers[n]), () => lever(n))}>
-        <rect x={x + 7} y="6" width="20" height="34" class="well" />
+        <rect x={x + 7} y="6" width="20" height="34" class="fill-sheet" />
         {#if up !== null}<rect
             x={x + 7}
             y={up ? 6 : 23}
@@ -126,6 +139,7 @@
   </svg>
 {:else if block.kind === 'rotary' || block.kind === 'slide'}
   <select
+    class="py-0.75 border border-ink pr-6.5 pl-2"
     aria-label={label}
     disabled={!change}
     value={step ?? ''}
@@ -139,7 +153,7 @@
       >{/each}
   </select>
 {:else if block.kind === 'solder' || block.kind === 'resistor'}
-  <svg width={placesOf(block) * CELL + 4} height="44" role="group" aria-label={label}>
+  <svg class="max-w-full" width={placesOf(block) * CELL + 4} height="44" role="group" aria-label={label}>
     {#each Array.from({ length: placesOf(block) }, (_, i) => i + 1) as n (n)}
       {@const x = (n - 1) * CELL}
       <g
@@ -149,8 +163,8 @@
           bridges.includes(n)
         )}
       >
-        <rect x={x + 2} y="4" width="10" height="20" class="pin" />
-        <rect x={x + 15} y="4" width="10" height="20" class="pin" />
+        <rect x={x + 2} y="4" width="10" height="20" class="pin fill-ink" />
+        <rect x={x + 15} y="4" width="10" height="20" class="pin fill-ink" />
         {#if bridges.includes(n)}<rect
             x={x + 4}
             y="8"
@@ -166,30 +180,19 @@
 {/if}
 
 <style>
-  svg {
-    max-width: 100%;
-  }
   [role='button'] {
     cursor: pointer;
   }
   g:focus-visible {
     outline: 3px solid var(--ink);
   }
-  .hit {
-    fill: transparent;
-  }
+
   .first {
     stroke: var(--ink);
     stroke-width: 2;
     stroke-dasharray: 3 2;
   }
-  .pin,
-  .body {
-    fill: var(--ink);
-  }
-  .well {
-    fill: var(--sheet);
-  }
+
   .chosen {
     fill: var(--yellow);
     stroke: var(--ink);
@@ -224,9 +227,5 @@
     fill: var(--stop);
     font-weight: 900;
     font-size: 20px;
-  }
-  select {
-    border: 1px solid var(--ink);
-    padding: 0.2rem 1.6rem 0.2rem 0.5rem;
   }
 </style>

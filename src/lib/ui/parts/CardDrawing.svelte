@@ -31,6 +31,7 @@
 
 {#if drawn.length}
   <svg
+    class="block w-full bg-sheet"
     viewBox="0 -14 {W} {H + 18}"
     role="img"
     aria-label="{text.tray.drawing(part.name)}: {part.settings
@@ -41,15 +42,20 @@
       .join('; ')}"
   >
     {#if part.card}
-      <text x="4" y="-4" class="note">{text.tray.bracket}</text>
-      <path d="M2 2 H{W - 2} V{H - 14} H{W - 40} V{H - 2} H46 V{H - 14} H2 Z" class="edge" />
+      <text x="4" y="-4" class="note font-normal text-[10px] font-sans fill-quiet">{text.tray.bracket}</text>
+      <path
+        d="M2 2 H{W - 2} V{H - 14} H{W - 40} V{H - 2} H46 V{H - 14} H2 Z"
+        class="edge fill-sheet stroke-ink stroke-[1.6]"
+      />
     {:else}
-      <text x="4" y="-4" class="note">{text.tray.rearEdge}</text>
-      <rect x="2" y="2" width={W - 4} height={H - 4} class="edge" />
+      <text x="4" y="-4" class="note font-normal text-[10px] font-sans fill-quiet">{text.tray.rearEdge}</text>
+      <rect x="2" y="2" width={W - 4} height={H - 4} class="edge fill-sheet stroke-ink stroke-[1.6]" />
     {/if}
     {#each laid.spots as { block, x, y } (block.id)}
       <g transform="translate({x} {y})">
-        <text x="0" y={-headOf(block)} class="name">{block.label ?? block.id}</text>
+        <text x="0" y={-headOf(block)} class="name font-bold text-[11px] font-mono fill-ink"
+          >{block.label ?? block.id}</text
+        >
         <BlockDrawing
           {block}
           found={states(block.id, 'found')}
@@ -60,30 +66,5 @@
     {/each}
   </svg>
 {:else}
-  <p>{text.tray.noDrawing}</p>
+  <p class="my-1.25 text-quiet">{text.tray.noDrawing}</p>
 {/if}
-
-<style>
-  svg {
-    display: block;
-    width: 100%;
-    background: var(--sheet);
-  }
-  .edge {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 1.6;
-  }
-  .note {
-    font: 10px var(--font-sans);
-    fill: var(--quiet);
-  }
-  .name {
-    font: 700 11px var(--font-mono);
-    fill: var(--ink);
-  }
-  p {
-    margin: 0.3rem 0;
-    color: var(--quiet);
-  }
-</style>

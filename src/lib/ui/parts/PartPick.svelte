@@ -25,7 +25,7 @@
   let touched = $state(false);
 </script>
 
-<div class="pick">
+<div class="pick flex-[1_1_14rem] min-w-48">
   <Label for={id} class="sr-only">{label}</Label>
   <Input
     {id}
@@ -38,16 +38,20 @@
     autocomplete="off"
   />
   {#if touched && list.query.trim()}
-    <ul>
+    <ul class="mt-0.75">
       {#each list.rows.slice(0, SHOWN) as part (part.id)}
-        <li>
-          <span><b>{part.maker} {part.name}</b> {part.summary ?? ''}</span>
+        <li
+          class="py-0.75 gap-2 border-b border-b-rule flex items-center justify-between text-quiet text-small"
+        >
+          <span><b class="text-ink">{part.maker} {part.name}</b> {part.summary ?? ''}</span>
           <Button class="act" onclick={() => pick(part)} aria-label={text.parts.addLabel(part.name)}
             >{action}</Button
           >
         </li>
       {:else}
-        <li>
+        <li
+          class="py-0.75 gap-2 border-b border-b-rule flex items-center justify-between text-quiet text-small"
+        >
           <span>{text.parts.none(list.query)}</span>
           <Button class="act" href="/catalogue/edit?name={encodeURIComponent(list.query.trim())}"
             >{describeThis(list.query)}</Button
@@ -57,28 +61,3 @@
     </ul>
   {/if}
 </div>
-
-<style>
-  .pick {
-    flex: 1 1 14rem;
-    min-width: 12rem;
-  }
-  ul {
-    margin: 0.2rem 0 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    gap: 0.5rem;
-    align-items: center;
-    justify-content: space-between;
-    padding: 0.2rem 0;
-    border-bottom: 1px solid var(--rule);
-    color: var(--quiet);
-    font-size: 0.92rem;
-  }
-  b {
-    color: var(--ink);
-  }
-</style>

@@ -11,37 +11,27 @@
 </script>
 
 <!-- The views of one stage, as tabs that are links. -->
-<nav aria-label={label} class="no-print">
+<nav
+  aria-label={label}
+  class="no-print mx-0 border-b-2 border-b-ink flex flex-wrap gap-y-0.75 gap-x-1.25 mt-1.25 mb-3.25"
+>
   {#each Object.entries(names) as [key, name] (key)}
-    <a href="?view={key}" aria-current={key === view ? 'true' : undefined} data-sveltekit-noscroll
-      >{name}{#if open[key]}<span class="n">{open[key]}</span>{/if}</a
+    <a
+      class="py-1.5 px-2.75 text-ink font-semibold no-underline"
+      href="?view={key}"
+      aria-current={key === view ? 'true' : undefined}
+      data-sveltekit-noscroll
+      >{name}{#if open[key]}<span class="n ml-1.5 font-[750] text-stop">{open[key]}</span>{/if}</a
     >
   {/each}
 </nav>
 
 <style>
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 0.3rem;
-    margin: 0.3rem 0 0.8rem;
-    border-bottom: 2px solid var(--ink);
-  }
-  a {
-    padding: 0.35rem 0.7rem;
-    color: var(--ink);
-    font-weight: 600;
-    text-decoration: none;
-  }
   a[aria-current] {
     background: var(--ink);
     color: var(--sheet);
   }
-  .n {
-    margin-left: 0.4rem;
-    font-weight: 750;
-    color: var(--stop);
-  }
+
   a[aria-current] .n {
     color: inherit;
   }

@@ -18,7 +18,7 @@
   {#each record.lines as line (line)}<p class="bad" role="alert">{line}</p>{/each}
 {/if}
 {#if both.length}
-  <div class="both" role="alert">
+  <div class="both py-2.5 px-3.25 border-3 border-stop" role="alert">
     <p>{words.both(and(both.map((key) => names[key] ?? key)))}</p>
     {#each both as key (key)}
       {@const mine = record.both?.[key]}
@@ -33,10 +33,6 @@
 <p class="sr-only" role="status">{record.isSaved ? words.saved : ''}</p>
 
 <style>
-  .both {
-    padding: 0.6rem 0.8rem;
-    border: 3px solid var(--stop);
-  }
   p {
     margin: 0.2rem 0;
   }

@@ -41,15 +41,18 @@
 </script>
 
 <p class="lead">{words.apartLead}</p>
-<form onsubmit={add} class="no-print">
-  <label
+<form
+  onsubmit={add}
+  class="no-print py-2.75 px-3.5 border-2 border-ink flex flex-wrap gap-y-2.5 gap-x-4 items-end bg-sheet"
+>
+  <label class="gap-0.5 flex flex-col"
     >{words.kind}
     <select bind:value={kind}
       >{#each Object.entries(words.stepKinds) as [id, label] (id)}<option value={id}>{label}</option
         >{/each}</select
     ></label
   >
-  <label class="grow"
+  <label class="gap-0.5 flex flex-col flex-[1_1_14rem]"
     >{words.what}
     <input
       id="apart-what"
@@ -59,23 +62,23 @@
       autocomplete="off"
     /></label
   >
-  <label class="grow"
+  <label class="gap-0.5 flex flex-col flex-[1_1_14rem]"
     >{words.where}
     <input bind:value={where} placeholder={words.whereHint} maxlength="200" autocomplete="off" /></label
   >
   <Button type="submit" class="act main">{words.addStep}</Button>
 </form>
-<div class="body">
+<div class="body grid grid-cols-[repeat(auto-fit,minmax(20rem,1fr))] gap-y-0 gap-x-10">
   <section>
-    <h2>{words.off}</h2>
+    <h2 class="border-b-2 border-b-ink mt-4">{words.off}</h2>
     {#if !off.length}<p class="quiet">{words.nothingOff}</p>{/if}
-    <ol>
+    <ol class="my-1.25 pl-6.75 list-decimal text-large">
       {#each off as step (step.id)}
-        <li>
+        <li class="py-1">
           <b>{step.what}</b> <span class="quiet">{words.stepKinds[step.kind]}, {timeText(step.at)}</span>
-          {#if step.where}<span class="where">{step.where}</span>{/if}
+          {#if step.where}<span class="where block">{step.where}</span>{/if}
           <button
-            class="no-print"
+            class="no-print border-0 bg-transparent text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
             onclick={() => session.change(removeStep(session.build, step.id), words.didRemove(step.what))}
             aria-label={words.removeStep(step.what)}>×</button
           >
@@ -84,10 +87,10 @@
     </ol>
   </section>
   <section>
-    <h2>{words.together}</h2>
-    <ol>
+    <h2 class="border-b-2 border-b-ink mt-4">{words.together}</h2>
+    <ol class="my-1.25 pl-6.75 list-decimal text-large">
       {#each order as step (step.id)}
-        <li class:struck={step.back}>
+        <li class="py-1" class:struck={step.back}>
           <label
             ><input
               type="checkbox"
@@ -97,14 +100,17 @@
             />
             {assemblyWords(step)}</label
           >
-          {#if step.back}<time datetime={step.back}>{timeText(step.back)}</time>{/if}
+          {#if step.back}<time
+              class="font-normal text-small font-mono leading-[1.25] text-quiet"
+              datetime={step.back}>{timeText(step.back)}</time
+            >{/if}
         </li>
       {/each}
     </ol>
-    <h2>{words.last}</h2>
-    <ul>
+    <h2 class="border-b-2 border-b-ink mt-4">{words.last}</h2>
+    <ul class="my-1.25 text-large">
       {#each checks as check (check.id)}
-        <li class:open={check.open}>
+        <li class="py-1" class:open={check.open}>
           <label
             ><input
               type="checkbox"
@@ -121,23 +127,6 @@
 </div>
 
 <style>
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem 1rem;
-    align-items: end;
-    padding: 0.7rem 0.9rem;
-    border: 2px solid var(--ink);
-    background: var(--sheet);
-  }
-  form label {
-    display: flex;
-    flex-direction: column;
-    gap: 0.15rem;
-  }
-  .grow {
-    flex: 1 1 14rem;
-  }
   form input,
   select {
     padding: 0.45rem 0.6rem;
@@ -147,40 +136,14 @@
   select {
     padding-right: 2.2rem;
   }
-  .body {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
-    gap: 0 2.5rem;
-  }
-  h2 {
-    margin-top: 1rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.15rem;
-  }
-  ol {
-    margin: 0.3rem 0;
-    padding-left: 1.7rem;
-    list-style: decimal;
-    font-size: 1.08rem;
-  }
-  ul {
-    margin: 0.3rem 0;
-    padding: 0;
-    list-style: none;
-    font-size: 1.08rem;
-  }
-  li {
-    padding: 0.25rem 0;
-  }
+
   li input {
     width: 1.4rem;
     height: 1.4rem;
     margin-right: 0.4rem;
     vertical-align: -0.25rem;
   }
-  .where {
-    display: block;
-  }
+
   .struck {
     color: var(--quiet);
     text-decoration: line-through;
@@ -189,18 +152,5 @@
     padding-left: 0.6rem;
     border-left: 6px solid var(--stop);
     font-weight: 650;
-  }
-  li button {
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    font-size: 1.1rem;
-    cursor: pointer;
-  }
-  time {
-    font: 0.85rem var(--font-mono);
-    color: var(--quiet);
   }
 </style>

@@ -63,11 +63,15 @@
 
 <p class="lead">{words.cablesLead}</p>
 {#if !headers.length}<p>{words.noHeaders}</p>{/if}
-<div class="headers">
+<div class="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-y-3.25 gap-x-6.5">
   {#each headers as header (header.id)}
     <section>
-      <h2><code>{header.label}</code> {words.headerKinds[header.kind]}</h2>
+      <h2>
+        <code class="font-bold text-large font-mono leading-[1.25]">{header.label}</code>
+        {words.headerKinds[header.kind]}
+      </h2>
       <svg
+        class="block max-w-full"
         width={header.pins.length * CELL + 4}
         height="62"
         role="img"
@@ -75,10 +79,19 @@
       >
         {#each header.pins as pin, i (i)}
           {@const x = i * CELL + CELL / 2}
-          {#if i === 0}<rect x={x - 11} y="4" width="22" height="22" class="first" />{/if}
-          <rect x={x - 6} y="9" width="12" height="12" class="pin" />
-          <text {x} y="40" text-anchor="middle" class="n">{i + 1}</text>
-          <text {x} y="56" text-anchor="middle">{pin}</text>
+          {#if i === 0}<rect
+              x={x - 11}
+              y="4"
+              width="22"
+              height="22"
+              class="first fill-none stroke-ink stroke-2"
+            />{/if}
+          <rect x={x - 6} y="9" width="12" height="12" class="pin fill-ink" />
+          <text {x} y="40" text-anchor="middle" class="n fill-ink font-bold text-[12px] font-mono"
+            >{i + 1}</text
+          >
+          <text class="font-normal text-[11px] font-sans fill-ink" {x} y="56" text-anchor="middle">{pin}</text
+          >
         {/each}
       </svg>
       <p class="quiet">{header.polar ? words.polar : words.either}{header.note ? `; ${header.note}` : ''}</p>
@@ -98,7 +111,7 @@
   <section>
     <h2>{words.sundries}</h2>
     <p class="lead">{words.sundriesLead}</p>
-    <ul>
+    <ul class="my-0.75 pl-4.5 list-[square]">
       {#each sundries.map(sundryWords) as line, i (i)}<li>{line}</li>{/each}
     </ul>
   </section>
@@ -106,7 +119,7 @@
 {#if onCards.length}
   <section>
     <h2>{words.exchange}</h2>
-    <ul>
+    <ul class="my-0.75 pl-4.5 list-[square]">
       {#each onCards as c (c.id)}<li><b>{c.what}</b> {words.exchangeOf(c.card)}</li>{/each}
     </ul>
   </section>
@@ -115,13 +128,13 @@
   <section>
     <h2>{words.plugs}</h2>
     <PowerPlugs />
-    <p class="danger">{words.plugsText}</p>
+    <p class="danger border-l-7 border-l-stop pl-2.75 font-[650] text-large">{words.plugsText}</p>
   </section>
 {/if}
 <section>
   <h2>{words.photos}</h2>
   {#if !photos.length}<p class="quiet">{words.noPhotos}</p>{/if}
-  <div class="photos">
+  <div class="photos gap-4 flex flex-wrap">
     {#each photos as p (p.photo.id)}<Photo
         item={p.item}
         photo={p.photo}
@@ -132,39 +145,13 @@
 </section>
 
 <style>
-  .headers {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
-    gap: 0.8rem 1.6rem;
-  }
   section {
     margin-bottom: 0.8rem;
   }
   h2 {
     font-size: 1.1rem;
   }
-  code {
-    font: 700 1.15rem var(--font-mono);
-  }
-  svg {
-    display: block;
-    max-width: 100%;
-  }
-  .pin {
-    fill: var(--ink);
-  }
-  .first {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 2;
-  }
-  text {
-    font: 11px var(--font-sans);
-    fill: var(--ink);
-  }
-  .n {
-    font: 700 12px var(--font-mono);
-  }
+
   p {
     margin: 0.2rem 0;
   }
@@ -172,21 +159,5 @@
     width: 100%;
     padding: 0.35rem 0.5rem;
     border: 1px solid var(--ink);
-  }
-  .danger {
-    padding-left: 0.7rem;
-    border-left: 7px solid var(--stop);
-    font-weight: 650;
-    font-size: 1.1rem;
-  }
-  ul {
-    margin: 0.2rem 0;
-    padding-left: 1.1rem;
-    list-style: square;
-  }
-  .photos {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 1rem;
   }
 </style>

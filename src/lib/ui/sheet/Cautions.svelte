@@ -17,13 +17,15 @@
   }
 </script>
 
-<section aria-label={label}>
+<section class="my-3.25 py-1.5 px-3.25 border-2 border-ink" aria-label={label}>
   {#each cautions as caution (caution.id)}
     <div class={caution.level}>
-      <span class="sign" aria-hidden="true">{caution.level === 'red' ? '!!' : '!'}</span>
-      <p>{cautionWords[caution.id]}</p>
+      <span class="sign flex-[0_0_1.6rem] font-[900] text-head" aria-hidden="true"
+        >{caution.level === 'red' ? '!!' : '!'}</span
+      >
+      <p class="flex-1 max-md:basis-[70%]">{cautionWords[caution.id]}</p>
       {#if caution.level === 'red'}
-        <label
+        <label class="gap-1.5 flex items-center font-medium whitespace-nowrap cursor-pointer"
           ><input type="checkbox" checked={confirmed(caution)} onchange={() => confirm(caution)} />
           {text.tray.understood}</label
         >
@@ -33,50 +35,27 @@
 </section>
 
 <style>
-  section {
-    margin: 0.8rem 0;
-    padding: 0.4rem 0.8rem;
-    border: 2px solid var(--ink);
-  }
   div {
     display: flex;
     gap: 0.7rem;
     align-items: flex-start;
     margin: 0.4rem 0;
   }
-  p {
-    flex: 1;
-    margin: 0;
-  }
-  .sign {
-    flex: 0 0 1.6rem;
-    font-weight: 900;
-    font-size: 1.2rem;
-  }
+
   .red {
     font-weight: 650;
   }
   .red .sign {
     color: var(--stop);
   }
-  label {
-    display: flex;
-    gap: 0.4rem;
-    align-items: center;
-    font-weight: 500;
-    white-space: nowrap;
-    cursor: pointer;
-  }
+
   input {
     width: 1.2rem;
     height: 1.2rem;
   }
-  @media (max-width: 600px) {
+  @media (width < 48rem) {
     div {
       flex-wrap: wrap;
-    }
-    p {
-      flex-basis: 70%;
     }
   }
 </style>

@@ -56,21 +56,37 @@
   const addMiddle = () => change?.([...photo.marks, { x: 50, y: 50, text: words.newMark }]);
 </script>
 
-<figure>
-  <figcaption>{title}{title === photo.name ? '' : `, ${photo.name}`}</figcaption>
-  <div class="picture">
-    <img src="/api/v1/shelf/{item}/photos/{photo.id}" {alt} width={photo.width} height={photo.height} />
+<figure class="w-88 max-w-full">
+  <figcaption class="text-quiet text-small">
+    {title}{title === photo.name ? '' : `, ${photo.name}`}
+  </figcaption>
+  <div class="picture border border-ink relative">
+    <img
+      class="block w-full h-auto"
+      src="/api/v1/shelf/{item}/photos/{photo.id}"
+      {alt}
+      width={photo.width}
+      height={photo.height}
+    />
     <!-- The list below does the same by keyboard. -->
-    <svg viewBox="0 0 {photo.width} {photo.height}" onclick={mark} class:edit={change} aria-hidden="true">
+    <svg
+      class="absolute inset-0 w-full h-full"
+      viewBox="0 0 {photo.width} {photo.height}"
+      onclick={mark}
+      class:edit={change}
+      aria-hidden="true"
+    >
       {#each photo.marks as m, i (i)}
         {@const [x, y] = [(m.x * photo.width) / 100, (m.y * photo.height) / 100]}
-        <circle cx={x} cy={y} r={R} class:on={open === i} />
-        <text {x} y={y + R * 0.42} text-anchor="middle" font-size={R * 1.25}>{i + 1}</text>
+        <circle class="fill-sheet stroke-ink stroke-2" cx={x} cy={y} r={R} class:on={open === i} />
+        <text class="font-extrabold fill-ink" {x} y={y + R * 0.42} text-anchor="middle" font-size={R * 1.25}
+          >{i + 1}</text
+        >
       {/each}
     </svg>
   </div>
   {#if photo.marks.length}
-    <ol>
+    <ol class="my-0.75 pl-6 list-decimal">
       {#each photo.marks as m, i (i)}
         <li>
           {#if change}<input
@@ -87,63 +103,34 @@
                 <option value="">{words.markNowhere}</option>
                 {#each places as p (p.id)}<option value={p.id}>{words.markPlace[p.kind](p.label)}</option
                   >{/each}
-              </select>{/if}<button onclick={() => set(i, '')} aria-label={words.removeMark(i + 1)}>×</button>
+              </select>{/if}<button
+              class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+              onclick={() => set(i, '')}
+              aria-label={words.removeMark(i + 1)}>×</button
+            >
           {:else}{m.text}{#if placeOf(m.on)}<i>, {placeOf(m.on)}</i>{/if}{/if}
         </li>
       {/each}
     </ol>
   {/if}
-  {#if change}<button class="add" onclick={addMiddle}>{words.addMark}</button>{/if}
+  {#if change}<button class="add py-0.5 px-2.5 border border-rule text-ink cursor-pointer" onclick={addMiddle}
+      >{words.addMark}</button
+    >{/if}
 </figure>
 
 <style>
-  figure {
-    width: 22rem;
-    max-width: 100%;
-    margin: 0;
-  }
-  .picture {
-    position: relative;
-    border: 1px solid var(--ink);
-  }
-  img {
-    display: block;
-    width: 100%;
-    height: auto;
-  }
-  svg {
-    position: absolute;
-    inset: 0;
-    width: 100%;
-    height: 100%;
-  }
   .edit {
     cursor: crosshair;
   }
-  circle {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 2;
-  }
+
   circle.on {
     fill: var(--yellow);
   }
-  text {
-    font-weight: 800;
-    fill: var(--ink);
-  }
+
   circle.on + text {
     fill: var(--on-yellow);
   }
-  figcaption {
-    color: var(--quiet);
-    font-size: 0.9rem;
-  }
-  ol {
-    margin: 0.2rem 0;
-    padding-left: 1.5rem;
-    list-style: decimal;
-  }
+
   li select {
     width: 85%;
     margin-top: 0.2rem;
@@ -155,21 +142,5 @@
     width: 85%;
     padding: 0.2rem 0.4rem;
     border: 1px solid var(--rule);
-  }
-  li button {
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    font-size: 1.1rem;
-    cursor: pointer;
-  }
-  .add {
-    padding: 0.15rem 0.6rem;
-    border: 1px solid var(--rule);
-    background: none;
-    color: var(--ink);
-    cursor: pointer;
   }
 </style>

@@ -8,32 +8,31 @@
   const x = (i: number) => i * CELL + (i > 5 ? GAP : 0) + 4;
 </script>
 
-<svg viewBox="0 0 {12 * CELL + GAP + 8} 118" role="img" aria-label={sheetText.plugsLabel}>
+<svg
+  class="w-full max-w-136"
+  viewBox="0 0 {12 * CELL + GAP + 8} 118"
+  role="img"
+  aria-label={sheetText.plugsLabel}
+>
   {#each ['P8', 'P9'] as name, i (name)}
-    <text x={x(i * 6) + 3 * CELL} y="14" text-anchor="middle" class="name">{name}</text>
-    <rect x={x(i * 6) - 2} y="20" width={6 * CELL} height="40" class="plug" />
+    <text
+      x={x(i * 6) + 3 * CELL}
+      y="14"
+      text-anchor="middle"
+      class="name text-[12px] font-mono fill-ink font-bold">{name}</text
+    >
+    <rect x={x(i * 6) - 2} y="20" width={6 * CELL} height="40" class="plug fill-sheet stroke-ink stroke-2" />
   {/each}
   {#each wires as wire, i (i)}
     <rect x={x(i) + 9} y="52" width="16" height="40" class={wire === '0' ? 'black' : 'wire'} />
-    <rect x={x(i) + 11} y="30" width="12" height="16" class="hole" />
-    <text x={x(i) + 17} y="110" text-anchor="middle">{wire === '0' ? '0 V' : wire}</text>
+    <rect x={x(i) + 11} y="30" width="12" height="16" class="fill-none stroke-ink" />
+    <text class="font-normal text-[12px] font-mono fill-ink" x={x(i) + 17} y="110" text-anchor="middle"
+      >{wire === '0' ? '0 V' : wire}</text
+    >
   {/each}
 </svg>
 
 <style>
-  svg {
-    width: 100%;
-    max-width: 34rem;
-  }
-  .plug {
-    fill: var(--sheet);
-    stroke: var(--ink);
-    stroke-width: 2;
-  }
-  .hole {
-    fill: none;
-    stroke: var(--ink);
-  }
   .wire {
     fill: var(--sheet);
     stroke: var(--ink);
@@ -41,12 +40,5 @@
   .black {
     fill: var(--ink);
     stroke: var(--ink);
-  }
-  text {
-    font: 12px var(--font-mono);
-    fill: var(--ink);
-  }
-  .name {
-    font-weight: 700;
   }
 </style>

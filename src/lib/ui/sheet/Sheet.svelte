@@ -46,18 +46,24 @@
 </script>
 
 {#snippet when(done: Step['done'])}
-  {#if done}<time datetime={done.at}>{timeText(done.at)}</time>{/if}
+  {#if done}<time class="font-normal text-small font-mono leading-[1.25] text-quiet" datetime={done.at}
+      >{timeText(done.at)}</time
+    >{/if}
 {/snippet}
 
-<article>
-  <h2>
-    {session.build.name}<span>{cpu}{date ? text.asOf(date) : ''}</span>
+<article
+  class="py-5.5 px-6.5 border-2 border-ink max-w-240 bg-sheet text-large max-md:p-3.25 print:p-0 print:border-0 print:max-w-none"
+>
+  <h2 class="gap-3.25 flex flex-wrap items-baseline text-huge">
+    {session.build.name}<span class="text-large font-normal text-quiet"
+      >{cpu}{date ? text.asOf(date) : ''}</span
+    >
   </h2>
 
   {#if sheet.open.length}
     <section class="open">
       <h3>{words.open}</h3>
-      <ul>
+      <ul class="mt-0.75 pl-4.5 list-[square]">
         {#each sheet.open as finding, i (i)}<li>
             <b>{words.severity[finding.severity]}: {finding.title}.</b>
             {finding.sentence}
@@ -68,14 +74,14 @@
 
   <Cautions cautions={sheet.cautions} label={words.cautions} />
 
-  {#if sheet.steps.length === 0}<p class="none">
+  {#if sheet.steps.length === 0}<p class="none my-4 text-head">
       {sheet.unseen.length ? words.nothingSeen : words.nothing}
     </p>{/if}
-  <ol class="steps">
+  <ol class="steps my-4">
     {#each sheet.steps as step, i (step.key)}
       {@const drawn = step.kind === 'set' && step.item ? item(step.item) : undefined}
-      <li>
-        {#if step.kind === 'set'}<span class="box gone" aria-hidden="true"></span>
+      <li class="py-3.25 gap-3.5 border-t-[1.5px] border-t-ink flex break-inside-avoid max-md:flex-wrap">
+        {#if step.kind === 'set'}<span class="box invisible" aria-hidden="true"></span>
         {:else}<input
             type="checkbox"
             class="box"
@@ -83,17 +89,17 @@
             onchange={() => toggle(step)}
             aria-label={text.switches.doneLabel(step.title)}
           />{/if}
-        <div class="body">
+        <div class="body flex-[1_1_20rem] min-w-0">
           {#if step.cautions.length}<Cautions cautions={step.cautions} label={words.before} />{/if}
           <h3 class:struck={step.done}>
-            <span class="n">{i + 1}</span>
+            <span class="n inline-block min-w-6.5 font-mono">{i + 1}</span>
             {step.title}
             {@render when(step.done)}
           </h3>
           {#if step.actions.length}
-            <ul class:typed={step.kind === 'command'}>
-              {#each step.actions as action (action.key)}<li class:struck={action.done}>
-                  <label
+            <ul class="mt-1.5" class:typed={step.kind === 'command'}>
+              {#each step.actions as action (action.key)}<li class="my-1.25" class:struck={action.done}>
+                  <label class="cursor-pointer"
                     ><input
                       type="checkbox"
                       class="box small"
@@ -107,32 +113,36 @@
             </ul>
           {/if}
         </div>
-        {#if drawn}<div class="drawing">
+        {#if drawn}<div class="flex-[0_0_300px] max-md:basis-full max-md:max-w-[320px]">
             <CardDrawing part={entryOf(session.parts, drawn.part)} item={drawn} />
-            <p>{words.legend}</p>
+            <p class="mt-0.75 text-small text-quiet">{words.legend}</p>
           </div>{/if}
       </li>
     {/each}
   </ol>
 
   <Cautions cautions={sheet.powerCautions} label={words.power} />
-  {#each sheet.power.held as text (text)}<p class="held">{text}</p>{/each}
+  {#each sheet.power.held as text (text)}<p class="border-l-8 border-l-stop pl-2.5 font-[650]">
+      {text}
+    </p>{/each}
   {#if sheet.power.stops.length || sheet.power.checks.length}
     <section>
       <h3>{words.firstPower}</h3>
       {#if sheet.power.stops.length}
         <p>{words.firstStops}</p>
-        <ul class="stops">
+        <ul class="border-l-8 border-l-stop mt-1.25 mb-2.5 pl-7.25 list-disc">
           {#each sheet.power.stops as text (text)}<li>{text}</li>{/each}
         </ul>
       {/if}
-      <ol class="checks">
+      <ol class="pl-7.25 list-decimal">
         {#each sheet.power.checks as c (c.text)}<li>
             {c.text}{#if c.skippedBy}
               <b>{words.skippedBy(c.skippedBy)}</b>{/if}
           </li>{/each}
       </ol>
-      <a href="/builds/{session.build.id}/start?view=power">{words.toPower}</a>
+      <a class="py-1.25 underline inline-block" href="/builds/{session.build.id}/start?view=power"
+        >{words.toPower}</a
+      >
     </section>
   {/if}
 
@@ -153,7 +163,9 @@
       {#each sheet.boot.refused as text (text)}<li>{text}</li>{/each}
       {#if sheet.boot.files.length}<li>
           {words.files}
-          <a href="/builds/{session.build.id}/boot">{sheet.boot.files.join(', ')}</a>
+          <a class="py-1.25 inline-block" href="/builds/{session.build.id}/boot"
+            >{sheet.boot.files.join(', ')}</a
+          >
         </li>{/if}
       {#if sheet.boot.missing.length}<li><b>{words.missing}</b> {sheet.boot.missing.join('; ')}</li>{/if}
       {#if sheet.boot.windows.length}<li><b>{words.windows}</b> {sheet.boot.windows.join('; ')}</li>{/if}
@@ -162,13 +174,21 @@
 
   <section>
     <h3>{words.after}</h3>
-    <table>
+    <table class="w-full border-collapse text-small">
       <thead
-        ><tr><th>{words.head.card}</th><th>{words.head.function}</th><th>{words.head.lines}</th></tr></thead
+        ><tr
+          ><th class="border-b-[1.5px] border-b-ink text-left">{words.head.card}</th><th
+            class="border-b-[1.5px] border-b-ink text-left">{words.head.function}</th
+          ><th class="border-b-[1.5px] border-b-ink text-left">{words.head.lines}</th></tr
+        ></thead
       >
       <tbody
         >{#each sheet.lines as row, i (i)}<tr
-            ><td>{row.owner}</td><td>{row.function}</td><td class="mono">{row.lines.join('  ')}</td></tr
+            ><td class="py-1 border-b border-b-rule pr-2.5 align-top">{row.owner}</td><td
+              class="py-1 border-b border-b-rule pr-2.5 align-top">{row.function}</td
+            ><td class="py-1 border-b border-b-rule pr-2.5 align-top font-mono text-small"
+              >{row.lines.join('  ')}</td
+            ></tr
           >{/each}</tbody
       >
     </table>
@@ -176,45 +196,6 @@
 </article>
 
 <style>
-  .held {
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-    font-weight: 650;
-  }
-  .stops {
-    margin: 0.3rem 0 0.6rem;
-    padding-left: 1.8rem;
-    border-left: 8px solid var(--stop);
-    list-style: disc;
-  }
-  .checks {
-    padding-left: 1.8rem;
-    list-style: decimal;
-  }
-  section > a {
-    display: inline-block;
-    padding: 0.3rem 0;
-    text-decoration: underline;
-  }
-  article {
-    max-width: 60rem;
-    padding: 1.4rem 1.6rem;
-    background: var(--sheet);
-    border: 2px solid var(--ink);
-    font-size: 1.1rem;
-  }
-  h2 {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0.8rem;
-    font-size: 2.2rem;
-  }
-  h2 span {
-    font-size: 1.05rem;
-    font-weight: 400;
-    color: var(--quiet);
-  }
   h3 {
     font-size: 1.3rem;
   }
@@ -223,57 +204,16 @@
     padding-left: 0.9rem;
     border-left: 8px solid var(--stop);
   }
-  .open ul {
-    margin: 0.2rem 0 0;
-    padding-left: 1.1rem;
-    list-style: square;
-  }
+
   section {
     margin-top: 0.9rem;
   }
-  section a {
-    display: inline-block;
-    padding: 0.3rem 0;
-  }
-  .none {
-    margin: 1rem 0;
-    font-size: 1.3rem;
-  }
-  .steps {
-    margin: 1rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  .steps > li {
-    display: flex;
-    gap: 0.9rem;
-    padding: 0.8rem 0;
-    border-top: 1.5px solid var(--ink);
-    break-inside: avoid;
-  }
-  .body {
-    flex: 1 1 20rem;
-    min-width: 0;
-  }
-  .n {
-    display: inline-block;
-    min-width: 1.6rem;
-    font-family: var(--font-mono);
-  }
-  .gone {
-    visibility: hidden;
-  }
+
   .struck {
     color: var(--quiet);
     text-decoration: line-through;
   }
-  time {
-    font: 0.85rem var(--font-mono);
-    color: var(--quiet);
-  }
-  label {
-    cursor: pointer;
-  }
+
   .box {
     flex: 0 0 auto;
     width: 1.5rem;
@@ -287,60 +227,8 @@
     margin-right: 0.5rem;
     vertical-align: -0.15rem;
   }
-  .body ul {
-    margin: 0.4rem 0 0;
-    padding: 0;
-    list-style: none;
-  }
-  .body li {
-    margin: 0.3rem 0;
-  }
+
   .typed li {
     font-family: var(--font-mono);
-  }
-  .drawing {
-    flex: 0 0 300px;
-  }
-  .drawing p {
-    margin: 0.2rem 0 0;
-    font-size: 0.85rem;
-    color: var(--quiet);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    font-size: 0.95rem;
-  }
-  th {
-    text-align: left;
-    border-bottom: 1.5px solid var(--ink);
-  }
-  td {
-    padding: 0.25rem 0.6rem 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-  }
-  .mono {
-    font-family: var(--font-mono);
-    font-size: 0.88rem;
-  }
-  @media (max-width: 700px) {
-    article {
-      padding: 0.8rem;
-    }
-    .steps > li {
-      flex-wrap: wrap;
-    }
-    .drawing {
-      flex-basis: 100%;
-      max-width: 320px;
-    }
-  }
-  @media print {
-    article {
-      max-width: none;
-      border: 0;
-      padding: 0;
-    }
   }
 </style>

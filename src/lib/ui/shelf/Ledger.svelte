@@ -17,7 +17,7 @@
   const save = (to: (old: DiskRecord) => DiskRecord) => change(to(record ?? { tries: [] }));
 </script>
 
-<h2>{words.ledger}</h2>
+<h2 class="mt-4 mb-1.25">{words.ledger}</h2>
 <MediumFacts {record} {title} where={shelfText.title} {save} />
 {#if tries.length}
   <table>
@@ -30,11 +30,12 @@
       {#each tries as t (`${t.at} ${t.cylinders}`)}
         <tr>
           <td>{t.where}</td>
-          <td class="chs">{t.cylinders}{t.heads && t.sectors ? ` × ${t.heads} × ${t.sectors}` : ''}</td>
+          <td class="font-mono">{t.cylinders}{t.heads && t.sectors ? ` × ${t.heads} × ${t.sectors}` : ''}</td>
           <td class:bad={t.result !== 'started'}>{words.results[t.result]}</td>
-          <td><time datetime={t.at}>{timeText(t.at)}</time></td>
+          <td><time class="text-quiet" datetime={t.at}>{timeText(t.at)}</time></td>
           <td
             ><button
+              class="min-w-7.5 min-h-7.5 text-quiet cursor-pointer"
               onclick={() => save((old) => ({ ...old, tries: old.tries.filter((x) => x.at !== t.at) }))}
               aria-label={words.removeTry(t.cylinders)}>×</button
             ></td
@@ -46,33 +47,15 @@
 {:else}<p class="quiet">{words.ledgerEmpty}</p>{/if}
 
 <style>
-  h2 {
-    margin: 1.1rem 0 0.3rem;
-    font-size: 1.15rem;
-  }
   th,
   td {
     padding: 0.2rem 0.5rem 0.2rem 0;
     border-bottom: 1px solid var(--rule);
     text-align: left;
   }
-  .chs {
-    font-family: var(--font-mono);
-  }
+
   .bad {
     color: var(--stop);
     font-weight: 700;
-  }
-  .quiet,
-  time {
-    color: var(--quiet);
-  }
-  button {
-    min-width: 1.9rem;
-    min-height: 1.9rem;
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    cursor: pointer;
   }
 </style>

@@ -43,12 +43,15 @@
   >{words.takeTable}<input type="file" class="sr-only" accept=".csv,text/csv" onchange={read} /></label
 >
 {#if rows}
-  <section aria-label={words.takeTable}>
+  <section class="py-2.75 px-4 border-l-8 border-l-ink basis-full bg-sheet" aria-label={words.takeTable}>
     <h2>{words.tableTitle(good, bad.length)}</h2>
-    <ul>
+    <ul class="my-1.5 max-h-72 overflow-y-auto">
       {#each rows.slice(0, 60) as row (row.line)}
-        <li class:bad={row.problems.length}>
-          <span class="n">{words.tableLine(row.line)}</span>
+        <li
+          class="py-0.5 border-b border-b-rule flex flex-wrap gap-y-0 gap-x-3.25"
+          class:bad={row.problems.length}
+        >
+          <span class="n min-w-18 text-quiet">{words.tableLine(row.line)}</span>
           {row.text}
           {#each row.problems as p (p.path + p.message)}<b>{p.path}: {p.message}</b>{/each}
         </li>
@@ -60,33 +63,6 @@
 {/if}
 
 <style>
-  section {
-    flex-basis: 100%;
-    padding: 0.7rem 1rem;
-    background: var(--sheet);
-    border-left: 8px solid var(--ink);
-  }
-  h2 {
-    font-size: 1.1rem;
-  }
-  ul {
-    max-height: 18rem;
-    overflow-y: auto;
-    margin: 0.4rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 0.8rem;
-    padding: 0.15rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .n {
-    min-width: 4.5rem;
-    color: var(--quiet);
-  }
   .bad b {
     padding-left: 0.4rem;
     border-left: 4px solid var(--stop);

@@ -39,9 +39,9 @@
   }
 </script>
 
-<ul>
+<ul class="mb-2">
   {#each trials as trial, i (i)}
-    <li>
+    <li class="py-1 border-b border-b-rule flex flex-wrap gap-y-0.75 gap-x-3.25 items-center">
       <b class={trial.result}>{words.results[trial.result]}</b>
       <span
         >{[
@@ -53,7 +53,7 @@
           .filter(Boolean)
           .join(', ')}</span
       >
-      <em>{trial.note ?? ''}</em>
+      <em class="flex-1 text-quiet not-italic">{trial.note ?? ''}</em>
       <Button
         class="act"
         onclick={() => change(trials.filter((t) => t !== trial))}
@@ -62,7 +62,7 @@
     </li>
   {/each}
 </ul>
-<form onsubmit={add}>
+<form class="flex flex-wrap gap-y-2 gap-x-3.25 items-end" onsubmit={add}>
   <div>
     <Label for="trial-machine">{words.trialMachine}</Label><Input
       id="trial-machine"
@@ -72,7 +72,7 @@
   </div>
   <div>
     <Label for="trial-board">{words.trialBoard}</Label>
-    <select id="trial-board" bind:value={board}>
+    <select class="py-2 border border-ink w-full pr-7.25 pl-2" id="trial-board" bind:value={board}>
       <option value=""></option>
       {#each boards as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
     </select>
@@ -93,7 +93,7 @@
   </div>
   <div>
     <Label for="trial-result">{words.trialResult}</Label>
-    <select id="trial-result" bind:value={result}>
+    <select class="py-2 border border-ink w-full pr-7.25 pl-2" id="trial-result" bind:value={result}>
       {#each Object.entries(words.results) as [id, name] (id)}<option value={id}>{name}</option>{/each}
     </select>
   </div>
@@ -108,33 +108,10 @@
 </form>
 
 <style>
-  ul {
-    margin: 0 0 0.5rem;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 0.8rem;
-    align-items: center;
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
   .does-not {
     color: var(--stop);
   }
-  em {
-    flex: 1;
-    color: var(--quiet);
-    font-style: normal;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 0.8rem;
-    align-items: end;
-  }
+
   form > div {
     flex: 1 1 9rem;
   }
@@ -143,10 +120,5 @@
   }
   .wide {
     flex: 2 1 14rem;
-  }
-  select {
-    width: 100%;
-    padding: 0.5rem 1.8rem 0.5rem 0.5rem;
-    border: 1px solid var(--ink);
   }
 </style>

@@ -118,15 +118,15 @@
 <svelte:window onkeydown={keys} ononline={() => session.flush()} />
 <svelte:head><title>{session.build.name} · {text.product}</title></svelte:head>
 
-<div class="bench">
+<div class="min-h-screen flex flex-col">
   <TopBar>
-    <span class="machine"
-      ><b>{session.build.name}</b>
+    <span class="text-quiet max-lg:m-0 max-lg:order-3 max-lg:basis-full"
+      ><b class="text-ink text-large">{session.build.name}</b>
       {cpu}{date ? text.asOf(date) : ''}</span
     >
-    <span class="grow"></span>
-    <span class="sum" aria-live="polite">
-      {#if stops}<b class="bad">{text.clashes(stops)}</b>
+    <span class="flex-1"></span>
+    <span class="sum gap-3.5 flex mr-1.5" aria-live="polite">
+      {#if stops}<b class="bad text-stop">{text.clashes(stops)}</b>
       {:else if session.checked.status === 'unknown'}<b title={text.notAllCheckedWhy}>{text.notAllChecked}</b>
       {:else}<b>{text.noClash}</b>{/if}
       {#if cautions}<span>{text.cautions(cautions)}</span>{/if}
@@ -143,13 +143,15 @@
     <Button class="act" href={here('bench')} aria-keyshortcuts="p">{text.benchSheet}<kbd>P</kbd></Button>
     <ThemeSwitch />
     <Button class="act" onclick={() => (help = !help)} aria-label={text.keysTitle} aria-keyshortcuts="?"
-      ><kbd class="only">?</kbd></Button
+      ><kbd class="m-0 opacity-100">?</kbd></Button
     >
   </TopBar>
   <Notices bind:this={notices} {session} {staying} hideStaying={() => (staying = false)} />
-  <div class="body" class:wide={isWide}>
+  <div class="body flex-1 grid grid-cols-[12.2rem_minmax(0,1fr)_21.2rem]" class:wide={isWide}>
     <Rail id={session.build.id} {stage} states={rail} />
-    <main>{@render children()}</main>
+    <main class="py-4 px-4.5 min-w-0 max-lg:py-3.25 max-lg:px-2.5 max-lg:overflow-x-auto">
+      {@render children()}
+    </main>
     {#if !isWide}<Tray />{/if}
   </div>
 </div>
@@ -166,58 +168,14 @@
 {/if}
 
 <style>
-  .bench {
-    min-height: 100vh;
-    display: flex;
-    flex-direction: column;
-  }
-  .machine {
-    color: var(--quiet);
-  }
-  .machine b {
-    color: var(--ink);
-    font-size: 1.1rem;
-  }
-  .grow {
-    flex: 1;
-  }
-  .sum {
-    display: flex;
-    gap: 0.9rem;
-    margin-right: 0.4rem;
-  }
-  .bad {
-    color: var(--stop);
-  }
-  .only {
-    margin: 0;
-    opacity: 1;
-  }
-  .body {
-    flex: 1;
-    display: grid;
-    grid-template-columns: 12.2rem minmax(0, 1fr) 21.2rem;
-  }
   .body.wide {
     grid-template-columns: 12.2rem minmax(0, 1fr);
   }
-  main {
-    padding: 1rem 1.1rem;
-    min-width: 0;
-  }
-  @media (max-width: 900px) {
+
+  @media (width < 64rem) {
     .body,
     .body.wide {
       grid-template-columns: minmax(0, 1fr);
-    }
-    .machine {
-      order: 3;
-      flex-basis: 100%;
-      margin: 0;
-    }
-    main {
-      padding: 0.8rem 0.6rem;
-      overflow-x: auto;
     }
   }
   @media print {

@@ -45,25 +45,29 @@
 
 <svelte:head><title>{name} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
-  <h1>{words.title(name)}</h1>
-  <ul class="why">
-    {#each why as line, i (i)}<li>{line}</li>{/each}
+<main class="my-8 mx-auto px-4 max-w-208">
+  <h1 class="text-huge">{words.title(name)}</h1>
+  <ul class="why py-2 px-3.5 border-l-7 border-l-stop mt-2.5 mb-4 bg-sheet">
+    {#each why as line, i (i)}<li class="wrap-anywhere">{line}</li>{/each}
   </ul>
   <p>{words.lead}</p>
-  {#each trouble as line, i (i)}<p class="bad" role="alert">{line}</p>{/each}
-  <p class="acts">
+  {#each trouble as line, i (i)}<p class="bad text-stop" role="alert">{line}</p>{/each}
+  <p class="gap-2.5 mt-3.25 flex">
     <Button class="act" href="/api/v1/builds/{id}/export?as=raw" data-sveltekit-reload>{words.save}</Button>
     <Button class="act" onclick={toBin}>{words.toBin}</Button>
   </p>
-  <h2>{words.states}</h2>
+  <h2 class="border-b-2 border-b-ink mt-6.5 mb-1.25 text-head">{words.states}</h2>
   {#if states === null}<p>{words.looking}</p>
   {:else if !states.length}<p>{words.noStates}</p>
   {:else}
     <ol>
       {#each states as state (state.id)}
-        <li>
-          <time datetime={state.at}>{timeText(state.at)}</time>
+        <li
+          class="py-1.5 gap-3.25 border-b border-b-rule wrap-anywhere grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center"
+        >
+          <time class="font-normal text-small font-mono leading-[1.25]" datetime={state.at}
+            >{timeText(state.at)}</time
+          >
           <span>{state.mark ?? state.note}</span>
           <Button class="act" onclick={() => bringBack(state.id)}>{words.bringBack}</Button>
         </li>
@@ -71,48 +75,3 @@
     </ol>
   {/if}
 </main>
-
-<style>
-  main {
-    max-width: 52rem;
-    margin: 2rem auto;
-    padding: 0 1rem;
-  }
-  h1 {
-    font-size: 2rem;
-  }
-  h2 {
-    margin: 1.6rem 0 0.4rem;
-    font-size: 1.2rem;
-    border-bottom: 2px solid var(--ink);
-  }
-  .why {
-    margin: 0.6rem 0 1rem;
-    padding: 0.5rem 0.9rem;
-    border-left: 7px solid var(--stop);
-    background: var(--sheet);
-    list-style: none;
-  }
-  .bad {
-    color: var(--stop);
-  }
-  .acts {
-    margin-top: 0.8rem;
-    display: flex;
-    gap: 0.6rem;
-  }
-  li {
-    overflow-wrap: anywhere;
-  }
-  ol li {
-    display: grid;
-    grid-template-columns: 11rem minmax(0, 1fr) auto;
-    gap: 0.8rem;
-    align-items: center;
-    padding: 0.4rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  time {
-    font: 0.9rem var(--font-mono);
-  }
-</style>

@@ -29,27 +29,39 @@
   const all = (side: Side) => merged.lines.forEach((line) => choice.set(line.id, side));
 </script>
 
-<dialog bind:this={box} aria-labelledby="merge-title" oncancel={(event) => event.preventDefault()}>
+<dialog
+  class="m-auto py-4.75 px-5.5 border-3 border-ink w-[min(62rem,96vw)] max-h-[94vh] bg-sheet text-ink overflow-y-auto max-md:p-3.5"
+  bind:this={box}
+  aria-labelledby="merge-title"
+  oncancel={(event) => event.preventDefault()}
+>
   <h2 id="merge-title" tabindex="-1">{words.title}</h2>
-  <p class="lead">{words.lead}</p>
-  <div class="all">
+  <p class="lead mx-0 mt-0.75 mb-3.25 max-w-200">{words.lead}</p>
+  <div class="all gap-2 flex flex-wrap">
     <Button class="act" onclick={() => all('mine')}>{words.allMine}</Button>
     <Button class="act" onclick={() => all('theirs')}>{words.allTheirs}</Button>
   </div>
-  <ul>
+  <ul class="my-3.25 border-t-2 border-t-ink">
     {#each merged.lines as line (line.id)}
       {@const side = sideOf(line)}
       {@const said = mergeWords(line, { parts: session.parts, builds: merged.builds })}
-      <li class:open={side === undefined}>
-        <fieldset>
-          <legend
+      <li
+        class="border-b border-l-8 border-b-rule border-l-transparent pt-2.5 pb-2.75 pl-2.75"
+        class:open={side === undefined}
+      >
+        <fieldset class="gap-2 grid grid-cols-[1fr_1fr] max-md:grid-cols-[1fr]">
+          <legend class="mb-1.5 text-large"
             ><b>{said.subject}</b>
             {said.what}
-            <span class="was">{words.was}: {said.base}</span>
-            {#if side === undefined}<span class="decide">{words.decide}</span>{/if}</legend
+            <span class="ml-2.5 text-quiet max-md:m-0 max-md:block">{words.was}: {said.base}</span>
+            {#if side === undefined}<span class="ml-2.5 font-bold text-stop">{words.decide}</span
+              >{/if}</legend
           >
           {#each ['mine', 'theirs'] as const as way (way)}
-            <label class:on={side === way}>
+            <label
+              class="py-1.25 px-2.75 gap-2.5 border-[1.5px] border-rule flex items-center min-h-10.5 cursor-pointer"
+              class:on={side === way}
+            >
               <input
                 type="radio"
                 name={line.id}
@@ -57,8 +69,8 @@
                 checked={side === way}
                 onchange={() => choice.set(line.id, way)}
               />
-              <span class="where">{words[way]}</span>
-              <span class="value">{said[way]}</span>
+              <span class="where flex-[0_0_7.2rem] text-quiet">{words[way]}</span>
+              <span class="value font-[650] wrap-anywhere">{said[way]}</span>
             </label>
           {/each}
         </fieldset>
@@ -66,12 +78,12 @@
     {/each}
   </ul>
   {#if problems.length}
-    <div class="problems" role="alert">
+    <div class="border-l-8 border-l-stop mb-3.25 pl-3.25" role="alert">
       <p>{words.notWhole}</p>
       {#each problems.slice(0, 5) as problem, i (i)}<p>{problem.path}: {problem.message}</p>{/each}
     </div>
   {/if}
-  <div class="foot">
+  <div class="gap-2 flex flex-wrap">
     <Button class="act main" disabled={left > 0 || problems.length > 0} onclick={() => session.settle(result)}
       >{left ? words.left(left) : words.save}</Button
     >
@@ -81,75 +93,15 @@
 </dialog>
 
 <style>
-  dialog {
-    width: min(62rem, 96vw);
-    max-height: 94vh;
-    margin: auto;
-    padding: 1.2rem 1.4rem;
-    border: 3px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-    overflow-y: auto;
-  }
   h2 {
     font-size: 1.6rem;
     outline: none;
   }
-  .lead {
-    margin: 0.2rem 0 0.8rem;
-    max-width: 50rem;
-  }
-  .all,
-  .foot {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-  }
-  ul {
-    margin: 0.8rem 0;
-    padding: 0;
-    list-style: none;
-    border-top: 2px solid var(--ink);
-  }
-  li {
-    padding: 0.6rem 0 0.7rem 0.7rem;
-    border-bottom: 1px solid var(--rule);
-    border-left: 8px solid transparent;
-  }
+
   li.open {
     border-left-color: var(--stop);
   }
-  fieldset {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.5rem;
-    margin: 0;
-    padding: 0;
-    border: 0;
-  }
-  legend {
-    margin-bottom: 0.35rem;
-    padding: 0;
-    font-size: 1.1rem;
-  }
-  .was {
-    margin-left: 0.6rem;
-    color: var(--quiet);
-  }
-  .decide {
-    margin-left: 0.6rem;
-    font-weight: 700;
-    color: var(--stop);
-  }
-  label {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    min-height: 2.6rem;
-    padding: 0.3rem 0.7rem;
-    border: 1.5px solid var(--rule);
-    cursor: pointer;
-  }
+
   label.on {
     border: 2.5px solid var(--ink);
     background: var(--paper);
@@ -158,30 +110,5 @@
     width: 1.1rem;
     height: 1.1rem;
     accent-color: var(--ink);
-  }
-  .where {
-    flex: 0 0 7.2rem;
-    color: var(--quiet);
-  }
-  .value {
-    font-weight: 650;
-    overflow-wrap: anywhere;
-  }
-  .problems {
-    margin-bottom: 0.8rem;
-    padding-left: 0.8rem;
-    border-left: 8px solid var(--stop);
-  }
-  @media (max-width: 640px) {
-    dialog {
-      padding: 0.9rem;
-    }
-    fieldset {
-      grid-template-columns: 1fr;
-    }
-    .was {
-      display: block;
-      margin: 0;
-    }
   }
 </style>

@@ -60,7 +60,7 @@
     <p>
       <span
         >{text.copyKept}
-        <a href="/builds/{copy.id}/lines">{copy.name}</a></span
+        <a class="text-ink underline" href="/builds/{copy.id}/lines">{copy.name}</a></span
       >
       <Button class="act" onclick={() => (copy = null)}>{text.hide}</Button>
     </p>
@@ -84,9 +84,5 @@
   }
   .bad {
     border-left-color: var(--stop);
-  }
-  a {
-    color: var(--ink);
-    text-decoration: underline;
   }
 </style>

@@ -10,13 +10,7 @@
 
 <TopBar>
   <Places />
-  <span class="grow"></span>
+  <span class="flex-1"></span>
   {@render children?.()}
   <ThemeSwitch />
 </TopBar>
-
-<style>
-  .grow {
-    flex: 1;
-  }
-</style>

@@ -17,19 +17,42 @@
 </script>
 
 <!-- The stages as a pin header: a cap sits over the pins of a stage that was checked and has nothing open. -->
-<nav class="rail no-print" aria-label={text.stagesLabel}>
-  <div class="stay" bind:this={rail}>
-    <a class="home" href="/">{text.places['/']}</a>
-    <ul>
+<nav
+  class="rail no-print border-r-2 border-r-ink min-w-0 max-lg:border-r-0 max-lg:border-b-2 max-lg:border-b-ink max-lg:sticky max-lg:top-0 max-lg:z-5 max-lg:bg-paper"
+  aria-label={text.stagesLabel}
+>
+  <div
+    class="stay py-4 sticky top-0 max-h-screen pr-0 pl-3.5 overflow-y-auto max-lg:py-1.5 max-lg:px-2.5 max-lg:gap-3.25 max-lg:flex max-lg:items-center max-lg:relative max-lg:overflow-x-auto"
+    bind:this={rail}
+  >
+    <a
+      class="text-ink block mb-3.5 font-semibold underline underline-offset-[3px] max-lg:m-0 max-sm:hidden"
+      href="/">{text.places['/']}</a
+    >
+    <ul class="max-lg:flex">
       {#each stages as [key, label] (key)}
         <li>
-          <a href="/builds/{id}/{key}" aria-current={stage === key ? 'page' : undefined}>
-            <span class="pins" aria-hidden="true">
-              {#if done(key)}<span class="cap"></span>{:else}<span class="pin"></span><span class="pin"
-                ></span>{/if}
+          <a
+            class="text-ink flex items-stretch h-[46px] no-underline"
+            href="/builds/{id}/{key}"
+            aria-current={stage === key ? 'page' : undefined}
+          >
+            <span
+              class="pins flex items-center justify-evenly w-[52px] bg-header max-lg:w-[34px] max-sm:w-[26px]"
+              aria-hidden="true"
+            >
+              {#if done(key)}<span
+                  class="border border-sheet w-[44px] h-[27px] bg-yellow max-lg:w-[28px] max-lg:h-[20px] max-sm:w-[22px] max-sm:h-[16px]"
+                ></span>{:else}<span class="pin w-[13px] h-[13px] bg-pin max-lg:w-[9px] max-lg:h-[9px]"
+                ></span><span class="pin w-[13px] h-[13px] bg-pin max-lg:w-[9px] max-lg:h-[9px]"></span>{/if}
             </span>
-            <span class="name">{label}</span>
-            {#if open(key)}<span class="count" aria-label={text.openCount(open(key))}>{open(key)}</span
+            <span
+              class="name py-[7px] px-[8px] flex-1 min-w-0 self-center ml-[6px] text-large font-[550] max-lg:py-[5px] max-lg:pr-[8px] max-lg:pl-[4px] max-sm:pr-[5px]"
+              >{label}</span
+            >
+            {#if open(key)}<span
+                class="count self-center w-4 -ml-6 mr-2 text-center font-[750] text-stop max-lg:my-0 max-lg:w-auto max-lg:mr-2.5 max-lg:-ml-0.75"
+                aria-label={text.openCount(open(key))}>{open(key)}</span
               >{:else if states[key]}<span class="sr-only">{done(key) ? text.checked : text.unchecked}</span
               >{/if}
           </a>
@@ -40,135 +63,17 @@
 </nav>
 
 <style>
-  .rail {
-    border-right: 2px solid var(--ink);
-    min-width: 0;
-  }
-  /* In sight while the page scrolls. */
-  .stay {
-    position: sticky;
-    top: 0;
-    max-height: 100vh;
-    padding: 1rem 0 1rem 0.9rem;
-    overflow-y: auto;
-  }
-  .home {
-    display: block;
-    margin-bottom: 0.9rem;
-    font-weight: 600;
-    text-decoration: underline;
-    text-underline-offset: 3px;
-  }
-  a {
-    color: var(--ink);
-  }
-  li a {
-    display: flex;
-    align-items: stretch;
-    height: 46px;
-    text-decoration: none;
-  }
-  .pins {
-    display: flex;
-    align-items: center;
-    justify-content: space-evenly;
-    width: 52px;
-    background: var(--header);
-  }
-  .pin {
-    width: 13px;
-    height: 13px;
-    background: var(--pin);
-  }
-  .cap {
-    width: 44px;
-    height: 27px;
-    background: var(--yellow);
-    border: 1px solid var(--sheet);
-  }
-  .name {
-    flex: 1;
-    min-width: 0;
-    align-self: center;
-    margin-left: 6px;
-    padding: 7px 8px;
-    font-size: 1.05rem;
-    font-weight: 550;
-  }
   [aria-current='page'] .name {
     background: var(--sheet);
     border: 2px solid var(--ink);
     border-right: 0;
     font-weight: 750;
   }
-  .count {
-    align-self: center;
-    width: 1rem;
-    margin-left: -1.5rem;
-    margin-right: 0.5rem;
-    text-align: center;
-    font-weight: 750;
-    color: var(--stop);
-  }
-  @media (max-width: 900px) {
-    .rail {
-      position: sticky;
-      top: 0;
-      z-index: 5;
-      border-right: 0;
-      border-bottom: 2px solid var(--ink);
-      background: var(--paper);
-    }
-    .stay {
-      display: flex;
-      gap: 0.8rem;
-      align-items: center;
-      padding: 0.4rem 0.6rem;
-      position: relative;
-      overflow-x: auto;
-    }
-    .home {
-      margin: 0;
-    }
-    ul {
-      display: flex;
-    }
-    .pins {
-      width: 34px;
-    }
-    .cap {
-      width: 28px;
-      height: 20px;
-    }
-    .pin {
-      width: 9px;
-      height: 9px;
-    }
-    .name {
-      padding: 5px 8px 5px 4px;
-    }
+
+  @media (width < 64rem) {
     [aria-current='page'] .name {
       border: 0;
       border-bottom: 3px solid var(--ink);
-    }
-    @media (max-width: 520px) {
-      .home {
-        display: none;
-      }
-      .pins {
-        width: 26px;
-      }
-      .cap {
-        width: 22px;
-        height: 16px;
-      }
-      .name {
-        padding-right: 5px;
-      }
-    }
-    .count {
-      width: auto;
-      margin: 0 0.6rem 0 -0.2rem;
     }
   }
 </style>

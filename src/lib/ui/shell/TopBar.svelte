@@ -6,30 +6,10 @@
   let { children }: { children: Snippet } = $props();
 </script>
 
-<header class="no-print">
-  <a href="/"><Mark /><span>{text.product}</span></a>
+<header class="no-print py-2.25 px-4 gap-2.25 border-b-2 border-b-ink flex flex-wrap items-center bg-sheet">
+  <a
+    class="gap-2 flex items-center mr-2 text-ink text-head font-extrabold [font-stretch:85%] no-underline"
+    href="/"><Mark /><span>{text.product}</span></a
+  >
   {@render children()}
 </header>
-
-<style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.55rem;
-    padding: 0.55rem 1rem;
-    background: var(--sheet);
-    border-bottom: 2px solid var(--ink);
-  }
-  a {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    margin-right: 0.5rem;
-    color: var(--ink);
-    font-size: 1.2rem;
-    font-weight: 800;
-    font-stretch: 85%;
-    text-decoration: none;
-  }
-</style>

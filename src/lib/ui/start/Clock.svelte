@@ -19,25 +19,12 @@
   onDestroy(() => clearInterval(timer));
 </script>
 
-<div class="clock">
+<div class="clock flex flex-wrap gap-y-1.25 gap-x-2.75 items-center">
   <button type="button" class="act" onclick={() => (began === null ? start() : stop())}
     >{began === null ? words.clock.start : words.clock.stop}</button
   >
   {#if began !== null}
-    <b aria-hidden="true">{words.clock.seconds(seconds)}</b>
+    <b class="font-mono text-big" aria-hidden="true">{words.clock.seconds(seconds)}</b>
     <span role="status">{prompt}</span>
   {/if}
 </div>
-
-<style>
-  .clock {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem 0.7rem;
-    align-items: center;
-  }
-  b {
-    font-family: var(--font-mono);
-    font-size: 1.4rem;
-  }
-</style>

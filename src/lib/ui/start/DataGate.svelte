@@ -36,16 +36,25 @@
 </script>
 
 {#if held}
-  <section class:signed={held.wayPast} role="alert">
+  <section
+    class="my-3.25 py-2 px-3.25 border-l-8 border-l-stop bg-sheet"
+    class:signed={held.wayPast}
+    role="alert"
+  >
     <h3>{words.held}</h3>
     <p>{heldWords(held, title)}</p>
     {#if held.wayPast}
       <p>{words.signed(held.wayPast.by, timeText(held.wayPast.at), held.wayPast.why)}</p>
       <Button class="act" onclick={takeBack}>{words.takeBack}</Button>
     {:else}
-      {#if !isHere}<p><a href="/builds/{session.build.id}/start?view=rescue">{words.toRescue}</a></p>{/if}
+      {#if !isHere}<p>
+          <a
+            class="py-1.25 inline-block font-[650] underline"
+            href="/builds/{session.build.id}/start?view=rescue">{words.toRescue}</a
+          >
+        </p>{/if}
       {#if isOpen}
-        <form onsubmit={sign}>
+        <form class="gap-2 flex flex-wrap items-end" onsubmit={sign}>
           <div>
             <Label for="sign-by">{words.by}</Label><Input
               id="sign-by"
@@ -68,9 +77,9 @@
     {/if}
   </section>
 {:else if isUnsaid}
-  <section class="asks">
+  <section class="asks my-3.25 py-2 px-3.25 border-l-8 border-l-stop bg-sheet">
     <p>{words.unsaid(title)}</p>
-    <p class="row">
+    <p class="gap-2 flex flex-wrap items-end">
       <Button class="act" onclick={() => say('yes')}>{words.uniques.yes}</Button>
       <Button class="act" onclick={() => say('no')}>{words.uniques.no}</Button>
     </p>
@@ -78,33 +87,12 @@
 {/if}
 
 <style>
-  section {
-    margin: 0.8rem 0;
-    padding: 0.5rem 0.8rem;
-    border-left: 8px solid var(--stop);
-    background: var(--sheet);
-  }
   .signed,
   .asks {
     border-left-color: var(--ink);
   }
-  h3 {
-    font-weight: 700;
-  }
+
   p {
     margin: 0.3rem 0;
-  }
-  .row,
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: end;
-  }
-  a {
-    display: inline-block;
-    padding: 0.3rem 0;
-    font-weight: 650;
-    text-decoration: underline;
   }
 </style>

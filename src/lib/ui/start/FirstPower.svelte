@@ -48,7 +48,7 @@
 
 {#snippet became(s: PowerStep)}
   {@const what = s.kind === 'stop' ? words.stops[s.id] : words.checks[s.id]}
-  <span class="became">
+  <span class="gap-1.5 flex flex-wrap items-center">
     {#if s.state === 'open'}
       <Button
         class="act"
@@ -69,7 +69,7 @@
       {/if}
     {/if}
     {#if signing === s.key && s.state === 'open'}
-      <form onsubmit={(e) => skip(e, s)}>
+      <form class="gap-1.5 flex flex-wrap items-center" onsubmit={(e) => skip(e, s)}>
         <Label for="power-by">{words.by}</Label>
         <Input id="power-by" bind:value={by} maxlength={80} required />
         <Button type="submit" class="act">{words.skip}</Button>
@@ -78,9 +78,9 @@
   </span>
 {/snippet}
 
-<p class="quiet">{words.lead}</p>
-<div class="body">
-  <div class="ask">
+<p class="quiet mb-2.75">{words.lead}</p>
+<div class="body gap-8 grid grid-cols-[minmax(16rem,24rem)_minmax(0,1fr)] max-lg:gap-4 max-lg:grid-cols-1">
+  <div class="ask gap-2.75 grid content-start">
     {#each POWER_QUESTIONS as q (q)}
       <div>
         <Label for="power-{q}">{words.questions[q].ask}</Label>
@@ -111,108 +111,54 @@
     </div>
   </div>
   <div aria-live="polite">
-    <p class="level">{words.level[told.level]}</p>
+    <p class="level font-bold text-big">{words.level[told.level]}</p>
     <p>{words.score(told.score, told.least, told.most)} {words.minutes(low, high)}</p>
     {#each lifts as { question } (question)}
-      <p class="lift">{words.couldLift(words.questions[question].ask)}</p>
+      <p class="my-1.25 border-l-6 border-l-ink border-double pl-2.5">
+        {words.couldLift(words.questions[question].ask)}
+      </p>
     {/each}
-    <p class="verdict" class:bad={blocking > 0}>
+    <p class="verdict font-bold text-large" class:bad={blocking > 0}>
       {blocking ? words.notYet(blocking) : left ? words.checksLeft(left) : words.allDone}
     </p>
-    <h2>{words.stopsTitle}</h2>
-    <ul class="stops">
+    <h2 class="mt-4 mb-1.25">{words.stopsTitle}</h2>
+    <ul class="pl-5.5 list-disc">
       {#each steps.filter((s) => s.kind === 'stop') as s (s.key)}
-        <li class={s.state}><div class="row">{words.stops[s.id]} {@render became(s)}</div></li>
+        <li class={s.state}>
+          <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1.25 gap-x-4 items-center max-lg:grid-cols-1">
+            {words.stops[s.id]}
+            {@render became(s)}
+          </div>
+        </li>
       {/each}
     </ul>
-    <h2>{words.checksTitle}</h2>
-    <ol>
+    <h2 class="mt-4 mb-1.25">{words.checksTitle}</h2>
+    <ol class="pl-5.5 list-decimal">
       {#each steps.filter((s) => s.kind === 'check') as s (s.key)}
-        <li class={s.state}><div class="row">{words.checks[s.id]} {@render became(s)}</div></li>
+        <li class={s.state}>
+          <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1.25 gap-x-4 items-center max-lg:grid-cols-1">
+            {words.checks[s.id]}
+            {@render became(s)}
+          </div>
+        </li>
       {/each}
     </ol>
   </div>
 </div>
 
 <style>
-  .body {
-    display: grid;
-    grid-template-columns: minmax(16rem, 24rem) minmax(0, 1fr);
-    gap: 2rem;
-  }
-  .ask {
-    display: grid;
-    gap: 0.7rem;
-    align-content: start;
-  }
-  .level {
-    font-weight: 700;
-    font-size: 1.5rem;
-  }
-  .lift {
-    margin: 0.3rem 0;
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  .quiet {
-    margin-bottom: 0.7rem;
-    color: var(--quiet);
-  }
-  h2 {
-    margin: 0.9rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  ol {
-    margin: 0;
-    padding-left: 1.4rem;
-    list-style: decimal;
-  }
-  .verdict {
-    font-weight: 700;
-    font-size: 1.15rem;
-  }
   .verdict.bad {
     padding-left: 0.6rem;
     border-left: 8px solid var(--stop);
   }
-  .stops {
-    margin: 0;
-    padding-left: 1.4rem;
-    list-style: disc;
-  }
+
   li {
     padding: 0.3rem 0;
     border-bottom: 1px solid var(--rule);
   }
-  .row {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.3rem 1rem;
-    align-items: center;
-  }
+
   .done,
   .ran-since {
     color: var(--quiet);
-  }
-  .became {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-  }
-  @media (max-width: 900px) {
-    .body,
-    .row {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .body {
-      gap: 1rem;
-    }
   }
 </style>

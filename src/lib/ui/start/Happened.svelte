@@ -75,7 +75,7 @@
   }
 </script>
 
-<form onsubmit={save}>
+<form class="gap-3.25 grid content-start" onsubmit={save}>
   {#if after !== null}
     <div>
       <Label for="start-since">{words.since}</Label>
@@ -90,7 +90,7 @@
   {/if}
   <fieldset>
     <legend>{words.power}</legend>
-    <div class="choices">
+    <div class="gap-2 flex flex-wrap">
       {#each powers as [id, label] (id)}
         <button
           type="button"
@@ -120,7 +120,7 @@
   </fieldset>
   <fieldset>
     <legend>{words.screen}</legend>
-    <div class="choices">
+    <div class="gap-2 flex flex-wrap">
       {#each entriesOf(words.screens) as [id, label] (id)}
         <button
           type="button"
@@ -176,7 +176,7 @@
               : words.notRead}
         </p>
       {/if}
-      <div class="messages">
+      <div class="messages grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-y-1.5 gap-x-3.25">
         {#each MESSAGES as m (m)}
           <Checkbox checked={draft.messages?.includes(m) ?? false} onchange={() => toggle(m)}
             >{messageWords[m]}</Checkbox
@@ -195,11 +195,6 @@
 </form>
 
 <style>
-  form {
-    display: grid;
-    gap: 0.8rem;
-    align-content: start;
-  }
   fieldset {
     display: grid;
     gap: 0.45rem;
@@ -209,11 +204,7 @@
     margin-bottom: 0.3rem;
     font-weight: 650;
   }
-  .choices {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-  }
+
   .big {
     min-height: 44px;
     padding: 0.4rem 0.9rem;
@@ -221,10 +212,5 @@
   [aria-pressed='true'] {
     background: var(--yellow);
     color: var(--on-yellow);
-  }
-  .messages {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
-    gap: 0.4rem 0.8rem;
   }
 </style>

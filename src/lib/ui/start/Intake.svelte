@@ -48,31 +48,36 @@
   const isTwo = (l: IntakeLine) => new Set(l.answers.map((a) => a.text ?? '')).size > 1;
 </script>
 
-<p class="lead">{words.lead}</p>
-<p class="progress">{words.progress(lines.filter((l) => !l.isOpen).length, lines.length)}</p>
+<p class="lead border-l-6 border-l-ink border-double mb-1.5 pl-2.5">{words.lead}</p>
+<p class="font-bold text-head">
+  {words.progress(lines.filter((l) => !l.isOpen).length, lines.length)}
+</p>
 {#each [...parts] as [part, list] (part)}
   <section>
-    <h2>{words.parts[part]}</h2>
+    <h2 class="mt-4 mb-1.25">{words.parts[part]}</h2>
     <ul>
       {#each list as l (l.entry.id)}
         {@const [title, hint] = words.entries[l.entry.id] ?? [l.entry.id, '']}
-        <li class:open={l.isOpen}>
+        <li
+          class="py-1.75 px-2.5 border-b border-l-8 border-b-rule border-l-ink grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-y-1.5 gap-x-5.5 max-md:grid-cols-1"
+          class:open={l.isOpen}
+        >
           <div class="what">
-            <b>{title}</b>
-            {#if l.entry.atFirstPower}<em>{words.atFirstPower}</em>{/if}
-            <span class="quiet">{hint}</span>
-            {#if l.isOpen && !l.entry.atFirstPower}<span class="gap">{words.gap}</span>{/if}
+            <b class="block">{title}</b>
+            {#if l.entry.atFirstPower}<em class="not-italic font-[650] block">{words.atFirstPower}</em>{/if}
+            <span class="quiet block">{hint}</span>
+            {#if l.isOpen && !l.entry.atFirstPower}<span class="block font-[650]">{words.gap}</span>{/if}
           </div>
           <div class="told">
-            {#if l.known}<p>{words.known(l.known)}</p>{/if}
+            {#if l.known}<p class="mb-1.25">{words.known(l.known)}</p>{/if}
             {#each l.answers as a (a.at)}
-              <p>
+              <p class="mb-1.25">
                 {[words.sources[a.source], a.by, timeText(a.at), a.photo ? words.photo : '']
                   .filter(Boolean)
                   .join(', ')}{#if a.text}: <b>{a.text}</b>{/if}
               </p>
             {/each}
-            {#if isTwo(l)}<p class="gap">{words.differ}</p>{/if}
+            {#if isTwo(l)}<p class="font-[650] mb-1.25">{words.differ}</p>{/if}
             <Button
               class="act"
               aria-expanded={open === l.entry.id}
@@ -85,7 +90,10 @@
               >
             {/if}
             {#if open === l.entry.id}
-              <form onsubmit={(e) => save(e, l.entry.id)}>
+              <form
+                class="grid grid-cols-[1fr_1fr] gap-y-2 gap-x-3.25 items-end mt-2 max-md:grid-cols-1"
+                onsubmit={(e) => save(e, l.entry.id)}
+              >
                 <div>
                   <Label for="intake-source">{words.source}</Label>
                   <Select
@@ -99,7 +107,7 @@
                   <Label for="intake-by">{words.by}</Label>
                   <Input id="intake-by" bind:value={draft.by} maxlength={80} />
                 </div>
-                <div class="wide">
+                <div class="wide col-span-full">
                   <Label for="intake-text">{words.text}</Label>
                   <Input id="intake-text" bind:value={draft.text} maxlength={600} />
                 </div>
@@ -114,9 +122,11 @@
   </section>
 {/each}
 {#if frozen}
-  <p class="frozen">
+  <p class="frozen mt-4 font-[650]">
     {words.frozen(timeText(frozen.at))}
-    <small>{frozen.sha256 ? words.hash(frozen.sha256) : words.noHash}</small>
+    <small class="block font-mono font-normal wrap-anywhere"
+      >{frozen.sha256 ? words.hash(frozen.sha256) : words.noHash}</small
+    >
   </p>
 {:else}
   <p class="quiet">{words.freezeWhy}</p>
@@ -124,67 +134,7 @@
 {/if}
 
 <style>
-  .lead {
-    margin-bottom: 0.4rem;
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  .progress {
-    font-weight: 700;
-    font-size: 1.2rem;
-  }
-  h2 {
-    margin: 1rem 0 0.2rem;
-    font-size: 1.1rem;
-  }
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 0.4rem 1.4rem;
-    padding: 0.45rem 0.6rem;
-    border-left: 8px solid var(--ink);
-    border-bottom: 1px solid var(--rule);
-  }
   li.open {
     border-left-color: var(--rule);
-  }
-  .what > * {
-    display: block;
-  }
-  em {
-    font-style: normal;
-    font-weight: 650;
-  }
-  .gap {
-    font-weight: 650;
-  }
-  .told p {
-    margin: 0 0 0.3rem;
-  }
-  form {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.5rem 0.8rem;
-    align-items: end;
-    margin-top: 0.5rem;
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
-  .frozen {
-    margin-top: 1rem;
-    font-weight: 650;
-  }
-  small {
-    display: block;
-    font-family: var(--font-mono);
-    font-weight: 400;
-    overflow-wrap: anywhere;
-  }
-  @media (max-width: 700px) {
-    li,
-    form {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -91,8 +91,8 @@
 </script>
 
 <p class="lead">{words.lead}</p>
-<div class="begin">
-  <div>
+<div class="my-2.5 gap-2.5 flex flex-wrap items-end">
+  <div class="min-w-52">
     <Label for="practice-kind">{words.kind}</Label>
     <Select
       id="practice-kind"
@@ -104,15 +104,15 @@
   <Button class="act main" onclick={begin}>{course ? words.again : words.begin}</Button>
 </div>
 {#if course}
-  <div class="body">
+  <div class="body gap-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-lg:gap-2 max-lg:grid-cols-1">
     <div>
-      <h2>{words.notes}</h2>
-      <ol aria-live="polite">
-        {#each course.notes as n, i (i)}<li>{startWords(n, titleOf)}</li>{/each}
+      <h2 class="mt-4 mb-1.25">{words.notes}</h2>
+      <ol class="pl-5.5 list-decimal" aria-live="polite">
+        {#each course.notes as n, i (i)}<li class="py-0.5">{startWords(n, titleOf)}</li>{/each}
       </ol>
-      <p class="spent">{words.spent(course.minutes, course.tests)}</p>
+      <p class="font-bold text-head">{words.spent(course.minutes, course.tests)}</p>
       {#if isOver}
-        {#if isMended(course)}<p class="over">{words.runs}</p>{/if}
+        {#if isMended(course)}<p class="font-bold text-head">{words.runs}</p>{/if}
         <p>{words.truth(named(course, course.hidden))}</p>
         {#if task.isRunning}<Working
             what={words.judging}
@@ -120,10 +120,12 @@
             onstop={() => task.stop()}
           />{/if}
         {#if judged}
-          <p class="over">{words.compare(isMended(course), course.minutes, judged.minutes)}</p>
-          <h2>{words.told}</h2>
-          <ol>
-            {#each judged.told as e (e.faults.join())}<li>
+          <p class="font-bold text-head">
+            {words.compare(isMended(course), course.minutes, judged.minutes)}
+          </p>
+          <h2 class="mt-4 mb-1.25">{words.told}</h2>
+          <ol class="pl-5.5 list-decimal">
+            {#each judged.told as e (e.faults.join())}<li class="py-0.5">
                 {named(course, e.faults)}, {chanceWords(e.p)}
               </li>{/each}
           </ol>
@@ -133,9 +135,9 @@
     </div>
     {#if !isOver}
       <div>
-        <h2>{words.guess}</h2>
-        <div class="begin">
-          <div>
+        <h2 class="mt-4 mb-1.25">{words.guess}</h2>
+        <div class="my-2.5 gap-2.5 flex flex-wrap items-end">
+          <div class="min-w-52">
             <Label for="practice-guess" class="sr-only">{words.choose}</Label>
             <Select
               id="practice-guess"
@@ -147,11 +149,11 @@
           <Button class="act" disabled={!guess} onclick={() => course && mend(course)}>{words.repair}</Button>
           <Button class="act" onclick={tell}>{words.giveUp}</Button>
         </div>
-        <h2>{words.tests}</h2>
+        <h2 class="mt-4 mb-1.25">{words.tests}</h2>
         <ul>
           {#each offered as t (t.id)}
-            <li>
-              <button type="button" class="act" onclick={() => course && test(course, t)}>
+            <li class="py-0.5">
+              <button type="button" class="act w-full text-left" onclick={() => course && test(course, t)}>
                 {testWords(t.id, titleOf).what} <small>{words.takes(t.minutes)}</small>
               </button>
             </li>
@@ -161,48 +163,3 @@
     {/if}
   </div>
 {/if}
-
-<style>
-  .begin > div {
-    min-width: 13rem;
-  }
-  .begin {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: end;
-    margin: 0.6rem 0;
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 2rem;
-  }
-  h2 {
-    margin: 0.8rem 0 0.3rem;
-    font-size: 1.15rem;
-  }
-  ol {
-    margin: 0;
-    padding-left: 1.4rem;
-    list-style: decimal;
-  }
-  li {
-    padding: 0.15rem 0;
-  }
-  ul button {
-    width: 100%;
-    text-align: left;
-  }
-  .spent,
-  .over {
-    font-weight: 700;
-    font-size: 1.2rem;
-  }
-  @media (max-width: 800px) {
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 0.5rem;
-    }
-  }
-</style>

@@ -59,8 +59,8 @@
 </script>
 
 <p class="quiet">{words.lead}</p>
-<div class="row">
-  <div>
+<div class="my-2 flex flex-wrap gap-y-2.5 gap-x-4.75 items-end">
+  <div class="min-w-60">
     <Label for="rail-plug">{words.plug}</Label>
     <Select
       id="rail-plug"
@@ -69,7 +69,7 @@
       bind:value={plug}
     />
   </div>
-  <div>
+  <div class="min-w-60">
     <Label for="rail-kind">{words.what}</Label>
     <Select
       id="rail-kind"
@@ -82,7 +82,7 @@
     />
   </div>
   {#if kind === 'ohms'}
-    <div>
+    <div class="min-w-60">
       <Label for="rail-side">{words.side}</Label>
       <Select
         id="rail-side"
@@ -98,7 +98,7 @@
     </div>
   {/if}
 </div>
-<div class="row">
+<div class="my-2 flex flex-wrap gap-y-2.5 gap-x-4.75 items-end">
   {#if kind === 'ohms'}
     <Checkbox checked={readings.off ?? false} onchange={(e) => keep({ off: e.currentTarget.checked })}
       >{words.off}</Checkbox
@@ -115,7 +115,7 @@
 {#if kind === 'volts'}<p class="caution">{words.live}</p>{/if}
 {#if plug === 'floppy'}<p class="caution">{words.turned}</p>{/if}
 {#if plug === 'at'}<p class="caution">{words.blacks}</p>{/if}
-<ul class="pins">
+<ul class="pins my-3.25 grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-y-2.75 gap-x-4.75">
   {#each pins as p (`${key}${p.n}`)}
     {@const pin = of(p.n)}
     <li class={pin?.says?.verdict ?? 'open'}>
@@ -131,7 +131,7 @@
           onchange={(e) => read(p.n, e.currentTarget.value)}
         />
         {#if pin}
-          <span class="says" role="status"
+          <span class="says block" role="status"
             >{#if pin.says}<b>{railVerdictWords[pin.says.verdict]}</b>
               {railWhyWords[pin.says.why]}{:else}{words.odd(pin.text)}{/if}</span
           >
@@ -152,7 +152,7 @@
   <section aria-live="polite">
     <h2>{words.hunt}</h2>
     {#if steps.length}
-      <ol>
+      <ol class="pl-6 list-decimal">
         {#each steps as s, i (i)}
           <li>
             {words.outWas(s.out.map(titleOf))}: <b>{s.isShort ? words.isShort : words.isGone}</b>
@@ -207,50 +207,15 @@
 {/if}
 
 <style>
-  section ol {
-    padding-left: 1.5rem;
-    list-style: decimal;
-  }
   p {
     margin: 0.4rem 0;
   }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem 1.2rem;
-    align-items: end;
-    margin: 0.5rem 0;
-  }
-  .row > div {
-    min-width: 15rem;
-  }
-  .pins {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
-    gap: 0.7rem 1.2rem;
-    margin: 0.8rem 0;
-    padding: 0;
-    list-style: none;
-  }
+
   .pins li {
     padding: 0.3rem 0 0.3rem 0.6rem;
     border-left: 6px solid var(--rule);
   }
-  .pins li.pass,
-  .pins li.edge {
-    border-left-color: var(--yellow);
-  }
-  .pins li.short,
-  .pins li.fail {
-    border-left-color: var(--stop);
-  }
-  .pins li.suspicious,
-  .pins li.void {
-    border-left: 6px double var(--ink);
-  }
-  .says {
-    display: block;
-  }
+
   .sum {
     font-size: 1.2rem;
     font-weight: 700;

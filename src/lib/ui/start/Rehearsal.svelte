@@ -43,15 +43,15 @@
 
 {#snippet list(title: string, findings: Finding[])}
   {#if findings.length}
-    <h2>{title}</h2>
-    <ul>
+    <h2 class="mt-2.75 mb-1.25">{title}</h2>
+    <ul class="pl-5.5 list-disc">
       {#each findings as f (f.id)}<li>{tell(f).sentence}</li>{/each}
     </ul>
   {/if}
 {/snippet}
 
 <p class="lead">{words.rehearsalLead}</p>
-<div class="which" role="group" aria-label={words.which}>
+<div class="my-2 gap-2 flex" role="group" aria-label={words.which}>
   {#each ['found', 'chosen'] as const as w (w)}
     <button type="button" class="act" aria-pressed={which === w} onclick={() => (which = w)}
       >{words.whiches[w]}</button
@@ -63,16 +63,20 @@
   </section>{/if}
 {@render list(words.misfits, told.misfits)}
 {#if !told.family}<p class="quiet">{words.unknownOrder}</p>{/if}
-<ol>
+<ol class="my-2.5 border-l-3 border-l-ink max-w-240">
   {#each shown as s (s.stage)}
     {@const at = told.stages.indexOf(s)}
-    <li class:stop={s.stops >= 0.5} class:behind={end >= 0 && at > end}>
+    <li
+      class="py-1.5 px-2.75 gap-3.25 border-b border-b-rule grid grid-cols-[9rem_1fr] max-md:gap-0.5 max-md:grid-cols-[1fr]"
+      class:stop={s.stops >= 0.5}
+      class:behind={end >= 0 && at > end}
+    >
       <span class="time">{words.at(...s.from)}</span>
       <span>
         <b>{stageWords[s.stage]}</b>
         {#each s.because as { mode, effect } (mode.id)}
-          <em>{outcome(s, effect)}</em>
-          {#if mode.finding}<span class="why">{tell(mode.finding).sentence}</span>{/if}
+          <em class="block not-italic font-[650]">{outcome(s, effect)}</em>
+          {#if mode.finding}<span class="why block">{tell(mode.finding).sentence}</span>{/if}
         {/each}
       </span>
     </li>
@@ -86,38 +90,11 @@
 {#if unseen}<p class="quiet">{words.unseen(unseen)}</p>{/if}
 
 <style>
-  .which {
-    display: flex;
-    gap: 0.5rem;
-    margin: 0.5rem 0;
-  }
   [aria-pressed='true'] {
     color: var(--paper);
     background: var(--ink);
   }
-  h2 {
-    margin: 0.7rem 0 0.2rem;
-    font-size: 1.1rem;
-  }
-  ul {
-    margin: 0;
-    padding-left: 1.4rem;
-    list-style: disc;
-  }
-  ol {
-    max-width: 60rem;
-    margin: 0.6rem 0;
-    padding: 0;
-    list-style: none;
-    border-left: 3px solid var(--ink);
-  }
-  ol > li {
-    display: grid;
-    grid-template-columns: 9rem 1fr;
-    gap: 0.8rem;
-    padding: 0.35rem 0.7rem;
-    border-bottom: 1px solid var(--rule);
-  }
+
   .time {
     font-family: var(--font-mono);
     font-size: 0.9rem;
@@ -129,19 +106,5 @@
   .behind {
     color: var(--quiet);
     background: repeating-linear-gradient(135deg, transparent 0 9px, var(--rule) 9px 10px);
-  }
-  em {
-    display: block;
-    font-style: normal;
-    font-weight: 650;
-  }
-  .why {
-    display: block;
-  }
-  @media (max-width: 600px) {
-    ol > li {
-      grid-template-columns: 1fr;
-      gap: 0.1rem;
-    }
   }
 </style>

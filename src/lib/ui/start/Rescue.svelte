@@ -95,7 +95,7 @@
   <p>{words.none}</p>
 {:else}
   {#if drives.length > 1}
-    <div class="pick">
+    <div class="pick max-w-96">
       <Label for="rescue-drive">{words.drive}</Label>
       <Select
         id="rescue-drive"
@@ -105,9 +105,9 @@
         onchange={(e) => (picked = e.currentTarget.value)}
       />
     </div>
-  {:else}<p class="name">{drive.title}</p>{/if}
+  {:else}<p class="name font-bold text-head">{drive.title}</p>{/if}
   <DataGate item={drive.item.id} title={drive.title} isHere />
-  <div class="body">
+  <div class="body gap-8 grid grid-cols-[minmax(16rem,24rem)_minmax(0,1fr)] max-lg:gap-4 max-lg:grid-cols-1">
     <div>
       <div>
         <Label for="rescue-unique">{words.unique}</Label>
@@ -119,15 +119,15 @@
           onchange={(e) => set({ unique: keyIn(words.uniques, e.currentTarget.value) || undefined })}
         />
       </div>
-      <fieldset>
-        <legend>{words.state}</legend>
+      <fieldset class="gap-1.5 grid min-w-0 mt-3.25">
+        <legend class="mb-1.25 font-[650]">{words.state}</legend>
         {#each RESCUE_STATES as s (s)}
           <button
             type="button"
-            class="act state"
+            class="act state block text-left"
             aria-pressed={disk.state === s}
             onclick={() => set({ state: disk.state === s ? undefined : (s as RescueState) })}
-            ><b>{rescueStates[s][0]}</b> <small>{rescueStates[s][1]}</small></button
+            ><b>{rescueStates[s][0]}</b> <small class="font-normal">{rescueStates[s][1]}</small></button
           >
         {/each}
       </fieldset>
@@ -137,12 +137,12 @@
       {:else if stop === 'risky'}<p class="bad">{words.risky}</p>{/if}
       {#if advice}
         <h2 class:off={advice.isOff}>{words.doThis}</h2>
-        <ol>
+        <ol class="list-decimal">
           {#each advice.steps as s (s)}<li>{rescueSteps[s]}</li>{/each}
         </ol>
         {#if advice.ladder.length}
           <h2>{words.ladder}</h2>
-          <ol>
+          <ol class="list-decimal">
             {#each advice.ladder as r (r)}<li>{rungWords[r]}</li>{/each}
           </ol>
           {#if disk.unique !== 'no'}<p>{words.gentle}</p>{/if}
@@ -150,20 +150,20 @@
         {/if}
         {#if advice.never.length}
           <h2>{words.never}</h2>
-          <ul>
+          <ul class="list-disc">
             {#each advice.never as n (n)}<li>{rescueNever[n]}</li>{/each}
           </ul>
         {/if}
       {/if}
       <h2>{words.starts}</h2>
-      <p class="row">
+      <p class="gap-2 flex flex-wrap">
         <Button class="act" onclick={() => noteStart(true)}>{words.wasReady}</Button>
         <Button class="act" onclick={() => noteStart(false)}>{words.notReady}</Button>
         {#if disk.readySince}
           <Button class="act" onclick={() => set({ readySince: undefined })}>{words.isOff}</Button>
         {/if}
       </p>
-      {#if readyMinutes !== null}<p class="window">{words.readyFor(readyMinutes)}</p>{/if}
+      {#if readyMinutes !== null}<p class="window font-bold text-head">{words.readyFor(readyMinutes)}</p>{/if}
       {#if series.n}
         <p>
           {words.series(series.ready, series.n)}
@@ -179,7 +179,7 @@
         </p>
       {/if}
       {#if !isImaged(disk)}
-        <form onsubmit={saveImage}>
+        <form class="gap-2 grid max-w-128" onsubmit={saveImage}>
           <div>
             <Label for="image-where">{words.where}</Label>
             <Input id="image-where" bind:value={image.where} maxlength={200} />
@@ -208,7 +208,11 @@
         <table>
           <tbody>
             {#each channelTimes(bytes) as c (c.id)}
-              <tr><th scope="row">{channelWords[c.id]}</th><td>{spanWords(c.seconds)}</td></tr>
+              <tr
+                ><th class="pr-5.5 text-left font-normal" scope="row">{channelWords[c.id]}</th><td
+                  class="font-mono">{spanWords(c.seconds)}</td
+                ></tr
+              >
             {/each}
           </tbody>
         </table>
@@ -216,20 +220,20 @@
       {/if}
       <p>{words.own}</p>
       <details>
-        <summary>{words.order}</summary>
-        <ol>
+        <summary class="py-0.75 min-h-8 font-[650]">{words.order}</summary>
+        <ol class="list-decimal">
           {#each READ_ORDER as o (o)}<li>{readOrderWords[o]}</li>{/each}
         </ol>
       </details>
       <details>
-        <summary>{words.passes}</summary>
-        <ol>
+        <summary class="py-0.75 min-h-8 font-[650]">{words.passes}</summary>
+        <ol class="list-decimal">
           {#each PASSES as p (p)}<li>{passWords[p]}</li>{/each}
         </ol>
         <p>{words.stop}</p>
       </details>
       <details>
-        <summary>{words.status}</summary>
+        <summary class="py-0.75 min-h-8 font-[650]">{words.status}</summary>
         <Label for="rescue-status" class="sr-only">{words.status}</Label>
         <Input
           id="rescue-status"
@@ -243,7 +247,7 @@
           </p>{/if}
       </details>
       <details>
-        <summary>{words.moving}</summary>
+        <summary class="py-0.75 min-h-8 font-[650]">{words.moving}</summary>
         <p>{words.park}</p>
       </details>
     </div>
@@ -251,35 +255,6 @@
 {/if}
 
 <style>
-  .name {
-    font-weight: 700;
-    font-size: 1.3rem;
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(16rem, 24rem) minmax(0, 1fr);
-    gap: 2rem;
-  }
-  .pick {
-    max-width: 24rem;
-  }
-  fieldset {
-    display: grid;
-    gap: 0.35rem;
-    min-width: 0;
-    margin-top: 0.8rem;
-  }
-  legend {
-    margin-bottom: 0.3rem;
-    font-weight: 650;
-  }
-  .state {
-    display: block;
-    text-align: left;
-  }
-  .state small {
-    font-weight: 400;
-  }
   [aria-pressed='true'] {
     color: var(--paper);
     background: var(--ink);
@@ -295,44 +270,5 @@
   ul {
     margin: 0;
     padding-left: 1.4rem;
-  }
-  ol {
-    list-style: decimal;
-  }
-  ul {
-    list-style: disc;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-  }
-  .window {
-    font-weight: 700;
-    font-size: 1.2rem;
-  }
-  form {
-    display: grid;
-    gap: 0.5rem;
-    max-width: 32rem;
-  }
-  th {
-    padding-right: 1.4rem;
-    text-align: left;
-    font-weight: 400;
-  }
-  td {
-    font-family: var(--font-mono);
-  }
-  summary {
-    min-height: 2rem;
-    padding: 0.2rem 0;
-    font-weight: 650;
-  }
-  @media (max-width: 900px) {
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 1rem;
-    }
   }
 </style>

@@ -56,16 +56,18 @@
 </script>
 
 <section>
-  <h2>{words.best}</h2>
-  {#if needsTwo(d, explained)}<p class="two">{words.two}</p>{/if}
-  <ol>
+  <h2 class="mt-4 mb-1.25 first:mt-0">{words.best}</h2>
+  {#if needsTwo(d, explained)}<p class="two my-2 border-l-8 border-l-ink border-double pl-2.5">
+      {words.two}
+    </p>{/if}
+  <ol class="pl-5.25 list-decimal">
     {#each best as set (set.faults.join())}
-      <li>
+      <li class="py-1">
         <b>{faultWords(set.faults)}</b>
         {#if set.faults.length && set.faults.every((i) => d.modes[i].prior >= 1)}
-          <span class="chance">{words.byChecks}</span>
+          <span class="chance ml-1.5 whitespace-nowrap">{words.byChecks}</span>
         {:else}
-          <span class="chance" title={words.figure(set.p)}
+          <span class="chance ml-1.5 whitespace-nowrap" title={words.figure(set.p)}
             >{chanceWords(set.p)} <small>{words.figure(set.p)}</small></span
           >
         {/if}
@@ -78,13 +80,13 @@
       .join(', ')}.
   </p>
 
-  <h2>{words.tests}</h2>
-  <ol class="tests">
+  <h2 class="mt-4 mb-1.25 first:mt-0">{words.tests}</h2>
+  <ol class="tests pl-5.25 list-decimal">
     {#each found.tests.filter((t) => !t.isRefused).slice(0, MOST) as { test } (test.id)}
-      <li>
+      <li class="py-1">
         <b>{testWords(test.id, titleOf).what}</b> <span class="quiet">{words.minutes(test.minutes)}</span><br
         />{testWords(test.id, titleOf).how}
-        <div class="answers">
+        <div class="answers gap-2 flex flex-wrap mt-1.25 mb-2.5">
           {#if testOf(test.id)?.reads}
             {@const [yes, no] = readWords(test.id)}
             <button type="button" class="act" onclick={() => read(test.id, true)}>{yes}</button>
@@ -108,17 +110,22 @@
     </details>
   {/if}
 
-  <h2>{words.parts}</h2>
+  <h2 class="mt-4 mb-1.25 first:mt-0">{words.parts}</h2>
   <table>
     <tbody>
       {#each told as c (c.component)}
         <tr class={c.verdict}>
-          <th scope="row">{named(c)}</th>
-          <td>{verdictWords[c.verdict]}</td>
-          <td class="quiet" title="{words.figure(c.prior)} → {words.figure(c.posterior)}"
-            >{chanceWords(c.posterior)}</td
+          <th class="py-1 border-b border-b-rule pr-2.5 text-left align-top font-normal" scope="row"
+            >{named(c)}</th
           >
-          <td>
+          <td class="py-1 border-b border-b-rule pr-2.5 text-left align-top font-normal"
+            >{verdictWords[c.verdict]}</td
+          >
+          <td
+            class="quiet py-1 border-b border-b-rule pr-2.5 pl-0 text-left align-top font-normal"
+            title="{words.figure(c.prior)} → {words.figure(c.posterior)}">{chanceWords(c.posterior)}</td
+          >
+          <td class="py-1 border-b border-b-rule pr-2.5 text-left align-top font-normal">
             {#if itemOf(c)}
               {@const item = itemOf(c)}
               {#if item?.foundBad}<button
@@ -140,7 +147,10 @@
   </table>
   {#if away}<p class="bad" role="alert">{words.badAway}</p>{/if}
   {#if untested.length}
-    <p class="untested"><b>{words.untested}:</b> {untested.map(named).join(', ')}.</p>
+    <p class="untested my-2 border-l-8 border-l-ink border-double pl-2.5">
+      <b>{words.untested}:</b>
+      {untested.map(named).join(', ')}.
+    </p>
   {/if}
   <p class="quiet">
     {words.family(found.family ? words.families[found.family] : null, words.families[d.families[0].family])}
@@ -151,49 +161,11 @@
 </section>
 
 <style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.15rem;
-  }
-  .answers {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin: 0.3rem 0 0.6rem;
-  }
-  h2:first-child {
-    margin-top: 0;
-  }
-  ol {
-    margin: 0;
-    padding-left: 1.3rem;
-    list-style: decimal;
-  }
-  li {
-    padding: 0.25rem 0;
-  }
-  .chance {
-    margin-left: 0.4rem;
-    white-space: nowrap;
-  }
   small,
   .quiet {
     color: var(--quiet);
   }
-  .two,
-  .untested {
-    margin: 0.5rem 0;
-    padding-left: 0.6rem;
-    border-left: 8px double var(--ink);
-  }
-  th,
-  td {
-    padding: 0.25rem 0.6rem 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-    text-align: left;
-    vertical-align: top;
-    font-weight: 400;
-  }
+
   .implicated th,
   .implicated td:nth-child(2) {
     font-weight: 700;

@@ -20,7 +20,7 @@
   }
 </script>
 
-<div class="tap">
+<div class="gap-2.5 flex flex-wrap items-center">
   <button
     type="button"
     class="act"
@@ -36,12 +36,6 @@
 </div>
 
 <style>
-  .tap {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.6rem;
-  }
   button {
     min-height: 44px;
     touch-action: none;

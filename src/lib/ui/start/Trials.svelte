@@ -43,7 +43,7 @@
 <p class="quiet">{words.lead}</p>
 <form onsubmit={add}>
   <Label for="trial-line">{words.label}</Label>
-  <div class="row">
+  <div class="row gap-2.5 flex">
     <Input
       id="trial-line"
       bind:value={typed}
@@ -59,9 +59,9 @@
 </form>
 
 {#if rows.length}
-  <div class="two">
+  <div class="two gap-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-lg:gap-2.5 max-lg:grid-cols-1">
     <section>
-      <h2>{words.table}</h2>
+      <h2 class="mt-4 mb-1.25">{words.table}</h2>
       <div class="scroll">
         <table>
           <thead
@@ -104,10 +104,13 @@
           <p class="sum">
             {found.minimal.length ? words.minimal(minimalWords(found.minimal)) : words.noSingle}
           </p>
-          <h2>{words.likely}</h2>
-          <ol>
+          <h2 class="mt-4 mb-1.25">{words.likely}</h2>
+          <ol class="my-1.25 pl-5.25 list-decimal">
             {#each likely as e (explanationWords(e))}
-              <li><b>{explanationWords(e)}</b> <span title={e.p.toFixed(3)}>{chanceWords(e.p)}</span></li>
+              <li>
+                <b>{explanationWords(e)}</b>
+                <span class="text-quiet" title={e.p.toFixed(3)}>{chanceWords(e.p)}</span>
+              </li>
             {/each}
           </ol>
           {#if found.reading.inEveryFailure.length}
@@ -121,7 +124,7 @@
         {#each found.sometimes as s (JSON.stringify(s))}<p>{sometimesWords(s)}</p>{/each}
         {#if found.ceiling}<p>{ceilingWords(found.ceiling)}</p>{/if}
         {#if found.factors.length}
-          <h2>{words.factors}</h2>
+          <h2 class="mt-4 mb-1.25">{words.factors}</h2>
           {#each found.factors as f (f.factor)}
             <p>
               <b>{f.factor}</b>: {f.cells.map((c) => words.cell(c.value, c.good, c.good + c.bad)).join(', ')}.
@@ -130,7 +133,7 @@
           {/each}
         {/if}
         {#if failed}
-          <h2>{words.next}</h2>
+          <h2 class="mt-4 mb-1.25">{words.next}</h2>
           {#each found.next as n (`${n.things.join()}${n.starts}`)}
             <p>
               <b>{n.things.join(' ')}</b>{n.starts > 1 ? ` ${words.times(n.starts)}` : ''}, {words.minutes(
@@ -147,26 +150,15 @@
 {/if}
 
 <style>
-  h2 {
-    margin: 0.9rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
   p {
     margin: 0.3rem 0;
   }
-  .row {
-    display: flex;
-    gap: 0.6rem;
-  }
+
   .row :global(button) {
     flex: none;
     white-space: nowrap;
   }
-  .two {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 2rem;
-  }
+
   th {
     padding-right: 0.7rem;
     border-bottom: 1.5px solid var(--ink);
@@ -185,20 +177,5 @@
     font-size: 1.3rem;
     font-weight: 700;
     line-height: 1.25;
-  }
-  ol {
-    margin: 0.3rem 0;
-    padding-left: 1.3rem;
-    list-style: decimal;
-  }
-  li span,
-  .quiet {
-    color: var(--quiet);
-  }
-  @media (max-width: 900px) {
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 0.6rem;
-    }
   }
 </style>

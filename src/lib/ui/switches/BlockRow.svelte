@@ -93,11 +93,15 @@
   }
 </script>
 
-<section id="{item.id}-{block.id}" aria-label="{part.name} {name}">
-  <h3>{name}</h3>
-  <div class="pair">
-    <div>
-      <h4>{words.asFound}</h4>
+<section
+  class="py-2.75 border-t border-t-rule scroll-mt-4"
+  id="{item.id}-{block.id}"
+  aria-label="{part.name} {name}"
+>
+  <h3 class="text-large font-mono leading-[1.25]">{name}</h3>
+  <div class="pair my-1.25 flex flex-wrap gap-y-2.5 gap-x-8.75">
+    <div class="min-w-60 max-md:min-w-0">
+      <h4 class="mb-1 text-small font-semibold text-quiet">{words.asFound}</h4>
       <BlockInput
         {block}
         state={found ?? undefined}
@@ -107,13 +111,13 @@
         {wanted}
       />
     </div>
-    <div>
-      <h4>{words.shouldBe}</h4>
+    <div class="min-w-60 max-md:min-w-0">
+      <h4 class="mb-1 text-small font-semibold text-quiet">{words.shouldBe}</h4>
       {#if wanted}<BlockInput {block} state={wanted} label={words.wantedOf(name)} />
-      {:else}<p class="quiet">{words.noGoal[silence]}</p>{/if}
+      {:else}<p class="quiet my-1.5 mx-0">{words.noGoal[silence]}</p>{/if}
     </div>
   </div>
-  <form onsubmit={take}>
+  <form class="my-1.25 gap-1.5 flex flex-wrap items-center" onsubmit={take}>
     <input
       bind:value={typed}
       aria-label={words.row(name)}
@@ -126,7 +130,8 @@
     <Button type="submit" class="act">{words.record}</Button>
     {#if found}<Button class="act" onclick={() => record(null)} aria-label={words.forgetLabel(name)}
         >{words.forget}</Button
-      ><code>{writeRow(block, found)}</code>{/if}
+      ><code class="font-normal text-small font-mono leading-[1.25] text-quiet">{writeRow(block, found)}</code
+      >{/if}
   </form>
   {#if problem}<p class="bad" role="alert">{problem}</p>{/if}
   {#if picture}
@@ -139,12 +144,15 @@
     </figure>
   {/if}
   {#if shape}<PhotoRead {block} {shape} record={recordPhoto} />{/if}
-  <dl>
+  <dl class="mt-1.5">
     {#each reading as r (r.setting.id)}
       {@const goal = goals[r.setting.id]}
       {@const wrong = goal !== undefined && r.position !== null && r.position !== goal}
-      <div class:wrong>
-        <dt>{r.setting.label}</dt>
+      <div
+        class="py-0.75 gap-2.5 border-l-5 border-l-transparent grid grid-cols-[10rem_minmax(0,1fr)] pl-2.5 max-md:gap-0 max-md:grid-cols-1"
+        class:wrong
+      >
+        <dt class="font-[550]">{r.setting.label}</dt>
         <dd>
           <b
             >{!r.setting.known
@@ -156,14 +164,14 @@
                   : words.notLooked}</b
           >
           {#if goal !== undefined}
-            <span class="goal"
+            <span class="goal ml-2"
               >{r.position === goal ? words.right : words.should(labelOf(r.setting.id, goal) ?? goal)}</span
             >
           {/if}
           {#each asked
             .filter((a) => a.setting.id === r.setting.id && a.position !== null)
             .slice(0, 1) as a (a.setting.id)}
-            <small>{words.because} {reasonsOf(a.because)}</small>
+            <small class="block text-quiet text-small">{words.because} {reasonsOf(a.because)}</small>
           {/each}
         </dd>
       </div>
@@ -172,45 +180,11 @@
 </section>
 
 <style>
-  section {
-    padding: 0.7rem 0;
-    border-top: 1px solid var(--rule);
-    scroll-margin-top: 1rem;
-  }
   section:target {
     outline: 3px solid var(--ink);
     outline-offset: 4px;
   }
-  h3 {
-    margin: 0;
-    font: 700 1.15rem var(--font-mono);
-  }
-  h4 {
-    margin: 0 0 0.25rem;
-    font-size: 0.85rem;
-    font-weight: 600;
-    color: var(--quiet);
-  }
-  .pair {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem 2.2rem;
-    margin: 0.3rem 0;
-  }
-  .pair > div {
-    min-width: 15rem;
-  }
-  .quiet {
-    margin: 0.4rem 0;
-    color: var(--quiet);
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    align-items: center;
-    margin: 0.3rem 0;
-  }
+
   input {
     flex: 0 1 16rem;
     min-width: 9rem;
@@ -218,45 +192,13 @@
     border: 1px solid var(--ink);
     font-family: var(--font-mono);
   }
-  code {
-    font: 0.9rem var(--font-mono);
-    color: var(--quiet);
-  }
-  dl {
-    margin: 0.4rem 0 0;
-  }
-  dl > div {
-    display: grid;
-    grid-template-columns: 10rem minmax(0, 1fr);
-    gap: 0.6rem;
-    padding: 0.2rem 0 0.2rem 0.6rem;
-    border-left: 5px solid transparent;
-  }
+
   .wrong {
     border-left-color: var(--stop);
   }
-  dt {
-    font-weight: 550;
-  }
-  .goal {
-    margin-left: 0.5rem;
-  }
+
   .wrong .goal {
     font-weight: 800;
     color: var(--stop);
-  }
-  small {
-    display: block;
-    color: var(--quiet);
-    font-size: 0.88rem;
-  }
-  @media (max-width: 600px) {
-    dl > div {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 0;
-    }
-    .pair > div {
-      min-width: 0;
-    }
   }
 </style>

@@ -31,13 +31,15 @@
 </script>
 
 {#if open.length}
-  <section class="open" aria-label={words.unrecorded}>
+  <section class="open py-2 px-3.5 border-2 border-ink mb-4 bg-sheet" aria-label={words.unrecorded}>
     <h2>{words.unrecorded}</h2>
-    <ul>
+    <ul class="flex flex-wrap gap-y-0.75 gap-x-4.75 mt-0.75">
       {#each open as u (`${u.item.id} ${u.block.id}`)}
         <li>
-          <a href="#{u.item.id}-{u.block.id}"
-            >{u.title} <b>{u.block.label ?? u.block.id}</b>{#if u.begun}<i>{words.begun}</i>{/if}</a
+          <a class="py-0.75 inline-block text-ink underline-offset-[3px]" href="#{u.item.id}-{u.block.id}"
+            >{u.title} <b class="font-mono">{u.block.label ?? u.block.id}</b>{#if u.begun}<i
+                class="ml-1.25 text-quiet">{words.begun}</i
+              >{/if}</a
           >
         </li>
       {/each}
@@ -46,10 +48,10 @@
 {:else if cards.length}<p class="quiet">{words.unrecordedNone}</p>{/if}
 {#if !cards.length}<p>{words.none}</p>{/if}
 {#each cards as { item, part, title, where, blocks } (item.id)}
-  <article aria-label={title}>
-    <h2>
+  <article class="mb-5.5" aria-label={title}>
+    <h2 class="gap-2.5 border-b-2 border-b-ink flex items-baseline pb-0.75 text-head">
       <button onclick={() => (session.selected = item.id)}>{title}</button>
-      <span>{part.maker}{where ? `, ${where}` : ''}</span>
+      <span class="text-small font-normal text-quiet">{part.maker}{where ? `, ${where}` : ''}</span>
     </h2>
     {#each blocks as block (block.id)}
       <BlockRow {item} {part} {block} asked={asked.filter((r) => r.item === item.id)} />
@@ -58,52 +60,6 @@
 {/each}
 
 <style>
-  .open {
-    margin-bottom: 1rem;
-    padding: 0.5rem 0.9rem;
-    border: 2px solid var(--ink);
-    background: var(--sheet);
-  }
-  .open h2 {
-    font-size: 1rem;
-  }
-  ul {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1.2rem;
-    margin: 0.2rem 0 0;
-    padding: 0;
-    list-style: none;
-  }
-  a {
-    display: inline-block;
-    padding: 0.2rem 0;
-    color: var(--ink);
-    text-underline-offset: 3px;
-  }
-  li b {
-    font-family: var(--font-mono);
-  }
-  i {
-    margin-left: 0.3rem;
-    color: var(--quiet);
-  }
-  article {
-    margin-bottom: 1.4rem;
-  }
-  article > h2 {
-    display: flex;
-    align-items: baseline;
-    gap: 0.6rem;
-    padding-bottom: 0.2rem;
-    border-bottom: 2px solid var(--ink);
-    font-size: 1.25rem;
-  }
-  article > h2 span {
-    font-size: 0.95rem;
-    font-weight: 400;
-    color: var(--quiet);
-  }
   h2 button {
     padding: 0;
     border: 0;

@@ -54,41 +54,53 @@
 <p class="lead">{words.clockLead}</p>
 {#if !cpu}<p>{words.noCpu}</p>
 {:else}
-  <p class="sum">
-    <span><b>{mhz(clocks.bus.value)}</b><i>{words.bus}</i></span>
-    <span class="op">×</span>
+  <p
+    class="sum my-3.25 py-3.25 px-4 border-2 border-ink flex flex-wrap gap-y-1.5 gap-x-4.75 items-start bg-sheet"
+  >
     <span
-      ><b>{clocks.factor === null ? words.unknown : Math.round(clocks.factor * 100) / 100}</b><i
-        >{words.factor}</i
+      ><b class="font-bold text-huge font-mono leading-[1.25]">{mhz(clocks.bus.value)}</b><i
+        class="not-italic text-quiet">{words.bus}</i
       ></span
     >
-    <span class="op">=</span>
+    <span class="font-bold text-huge font-mono leading-[1.25]">×</span>
+    <span
+      ><b class="font-bold text-huge font-mono leading-[1.25]"
+        >{clocks.factor === null ? words.unknown : Math.round(clocks.factor * 100) / 100}</b
+      ><i class="not-italic text-quiet">{words.factor}</i></span
+    >
+    <span class="font-bold text-huge font-mono leading-[1.25]">=</span>
     <span class:bad={clocks.core !== null && tooFast(clocks.core, cpu.coreMHz)}
-      ><b>{mhz(clocks.core)}</b><i>{words.core}</i></span
+      ><b class="font-bold text-huge font-mono leading-[1.25]">{mhz(clocks.core)}</b><i
+        class="not-italic text-quiet">{words.core}</i
+      ></span
     >
   </p>
   <p>
     {kit.cpu?.name}: {words.ratedAs(mhz(cpu.busMHz), String(ratedFactor(cpu)), mhz(cpu.coreMHz))}
   </p>
-  <dl>
-    <dt>{words.volts}</dt>
+  <dl class="grid grid-cols-[8rem_minmax(0,1fr)] gap-y-1.25 gap-x-3.25">
+    <dt class="font-[550]">{words.volts}</dt>
     <dd>
-      <b>{clocks.volts.value === null || clocks.volts.unseen ? words.unknown : `${clocks.volts.value} V`}</b>
+      <b class="mr-2"
+        >{clocks.volts.value === null || clocks.volts.unseen ? words.unknown : `${clocks.volts.value} V`}</b
+      >
       {words.voltsMade(cpu.volts.low, cpu.volts.high)}
     </dd>
-    <dt>{words.isa}</dt>
+    <dt class="font-[550]">{words.isa}</dt>
     <dd>
-      <b>{mhz(isa)}</b>
+      <b class="mr-2">{mhz(isa)}</b>
       {#if by && clocks.bus.value !== null}{words.divided(mhz(clocks.bus.value), String(by))}{/if}
     </dd>
-    {#if hasLocal}<dt>{words.local}</dt>
-      <dd><b>{mhz(clocks.bus.value)}</b></dd>{/if}
-    {#if crystal}<dt>{words.crystal}</dt>
-      <dd>{words.crystalText(printed(crystal.mhz), crystal.divisor)} = <b>{mhz(bus)}</b></dd>{/if}
+    {#if hasLocal}<dt class="font-[550]">{words.local}</dt>
+      <dd><b class="mr-2">{mhz(clocks.bus.value)}</b></dd>{/if}
+    {#if crystal}<dt class="font-[550]">{words.crystal}</dt>
+      <dd>
+        {words.crystalText(printed(crystal.mhz), crystal.divisor)} = <b class="mr-2">{mhz(bus)}</b>
+      </dd>{/if}
   </dl>
   {#if rows.length}
-    <h2>{words.table}</h2>
-    {#if isUnknown}<p class="warn">{words.unitUnknown}</p>{/if}
+    <h2 class="mt-4">{words.table}</h2>
+    {#if isUnknown}<p class="border-l-6 border-l-ink border-double pl-2.75">{words.unitUnknown}</p>{/if}
     <table>
       <thead
         ><tr
@@ -99,7 +111,9 @@
         {#each rows as row (row.position)}
           <tr class:now={row.position === now}>
             <td
-              ><b>{row.label}</b>{#if row.position === now}<i class="cap">{words.now}</i>{/if}</td
+              ><b>{row.label}</b>{#if row.position === now}<i
+                  class="px-1.5 ml-2 bg-yellow text-on-yellow not-italic font-[650]">{words.now}</i
+                >{/if}</td
             >
             {#each row.readings as r (r.unit)}<td class={r.verdict}
                 ><b>{gives(r)}</b> <span>{verdicts[r.verdict]}</span></td
@@ -110,65 +124,23 @@
     </table>
   {/if}
 {/if}
-<p class="quiet foot">{words.sources} <a href="/notebook">{words.notebook}</a>.</p>
+<p class="quiet mt-4">
+  {words.sources} <a class="py-0.75 inline-block" href="/notebook">{words.notebook}</a>.
+</p>
 
 <style>
-  .foot a {
-    display: inline-block;
-    padding: 0.2rem 0;
-  }
-  .foot {
-    margin-top: 1rem;
-  }
-  .sum {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1.2rem;
-    align-items: flex-start;
-    margin: 0.8rem 0;
-    padding: 0.8rem 1rem;
-    border: 2px solid var(--ink);
-    background: var(--sheet);
-  }
   .sum span {
     display: flex;
     flex-direction: column;
   }
-  .sum b {
-    font: 700 1.8rem var(--font-mono);
-  }
-  .sum i {
-    font-style: normal;
-    color: var(--quiet);
-  }
-  .op {
-    font: 700 1.8rem var(--font-mono);
-  }
+
   .bad b,
   .too-fast span,
   .mistake span {
     color: var(--stop);
     font-weight: 800;
   }
-  dl {
-    display: grid;
-    grid-template-columns: 8rem minmax(0, 1fr);
-    gap: 0.3rem 0.8rem;
-  }
-  dt {
-    font-weight: 550;
-  }
-  dd b {
-    margin-right: 0.5rem;
-  }
-  h2 {
-    margin-top: 1.2rem;
-    font-size: 1.1rem;
-  }
-  .warn {
-    padding-left: 0.7rem;
-    border-left: 6px double var(--ink);
-  }
+
   th,
   td {
     padding: 0.35rem 0.8rem 0.35rem 0;
@@ -179,14 +151,7 @@
     border-bottom: 2px solid var(--ink);
     border-top: 2px solid var(--ink);
   }
-  .cap {
-    margin-left: 0.5rem;
-    padding: 0 0.4rem;
-    background: var(--yellow);
-    color: var(--on-yellow);
-    font-style: normal;
-    font-weight: 650;
-  }
+
   .right span {
     font-weight: 800;
   }

@@ -64,25 +64,28 @@
     session.change(untick(session.build, session.parts, key), words.unticked(of));
 </script>
 
-<p class="lead">{words.movesLead} {words.away}</p>
+<p class="text-quiet">{words.movesLead} {words.away}</p>
 {#if changed}<p><Button class="act main" onclick={take}>{words.take(changed)}</Button></p>{/if}
-{#if list.length === 0}<p class="right">{isCompared ? words.allRight : words.notCompared}</p>{/if}
-<ol>
+{#if list.length === 0}<p class="right text-large font-[650]">
+    {isCompared ? words.allRight : words.notCompared}
+  </p>{/if}
+<ol class="my-2.5">
   {#each list as d (`${d.item} ${d.setting.id}`)}
     <li class={d.severity}>
-      <label class="tick"
+      <label class="tick flex flex-col items-center text-tiny cursor-pointer"
         ><input type="checkbox" onchange={() => tick(d)} aria-label={words.doneLabel(what(d))} />
         <span>{words.done}</span></label
       >
       <div>
-        <h3>
-          <em>{words.severity[d.severity]}</em>
+        <h3 class="text-large font-semibold">
+          <em class="not-italic font-extrabold">{words.severity[d.severity]}</em>
           {d.title} <code>{blockName(d)}</code>
-          {d.setting.label}: <s>{words.from(label(d, d.found))}</s> → <b>{label(d, d.wanted)}</b>
+          {d.setting.label}: <s class="text-quiet no-underline">{words.from(label(d, d.found))}</s> →
+          <b>{label(d, d.wanted)}</b>
         </h3>
         <p>{words.ifLeft} {consequenceOf(d.ifLeft)}</p>
-        <p class="why">{words.because} {reasonsOf(d.because)}</p>
-        <ul>
+        <p class="why text-quiet">{words.because} {reasonsOf(d.because)}</p>
+        <ul class="mt-0.75 pl-4.5 list-[square]">
           {#each d.actions as action, i (i)}<li>{actionWords(action)}</li>{/each}
         </ul>
       </div>
@@ -90,14 +93,20 @@
   {/each}
 </ol>
 {#if done.length}
-  <section class="done" aria-label={words.doneHead}>
-    <h2>{words.doneHead}</h2>
-    <ul>
+  <section class="done mt-4.75" aria-label={words.doneHead}>
+    <h2 class="border-b-2 border-b-ink">{words.doneHead}</h2>
+    <ul class="my-1.25">
       {#each done as d (d.key)}
-        <li>
-          <time datetime={d.at}>{timeText(d.at)}</time>
+        <li class="py-0.5 gap-3.25 flex items-baseline">
+          <time
+            class="font-normal text-small font-mono leading-[1.25] text-quiet whitespace-nowrap"
+            datetime={d.at}>{timeText(d.at)}</time
+          >
           <span>{d.text}</span>
-          <button onclick={() => back(d.key, d.text)}>{words.takeBack}</button>
+          <button
+            class="py-0.5 px-2.5 border border-rule ml-auto text-ink cursor-pointer"
+            onclick={() => back(d.key, d.text)}>{words.takeBack}</button
+          >
         </li>
       {/each}
     </ul>
@@ -107,15 +116,20 @@
   </section>
 {/if}
 {#if groups.length}
-  <section aria-label={words.facts}>
-    <h2>{words.facts}</h2>
+  <section class="mt-4.75" aria-label={words.facts}>
+    <h2 class="border-b-2 border-b-ink">{words.facts}</h2>
     <table>
       <tbody>
         {#each groups as g (g.key)}
           <tr>
-            <th scope="row">{factGroupWords(g)}</th>
-            <td class="said">{wantedWords(g.fact, g.value)}</td>
-            <td
+            <th
+              class="py-1 border-b border-b-rule pr-2.75 text-left align-top font-semibold whitespace-nowrap"
+              scope="row">{factGroupWords(g)}</th
+            >
+            <td class="py-1 border-b border-b-rule pr-2.75 text-left align-top font-bold whitespace-nowrap"
+              >{wantedWords(g.fact, g.value)}</td
+            >
+            <td class="py-1 border-b border-b-rule pr-2.75 text-left align-top font-normal"
               >{reasonsOf(g.because)}
               {#if g.settings.length > 1}<b
                   >{words.together(
@@ -140,19 +154,6 @@
 {/if}
 
 <style>
-  .lead,
-  .why {
-    color: var(--quiet);
-  }
-  .right {
-    font-size: 1.15rem;
-    font-weight: 650;
-  }
-  ol {
-    margin: 0.6rem 0;
-    padding: 0;
-    list-style: none;
-  }
   ol > li {
     display: flex;
     gap: 0.9rem;
@@ -172,87 +173,18 @@
     border-left-color: var(--ink);
     border-left-style: double;
   }
-  .tick {
-    display: flex;
-    flex-direction: column;
-    align-items: center;
-    font-size: 0.8rem;
-    cursor: pointer;
-  }
+
   .tick input {
     width: 1.9rem;
     height: 1.9rem;
   }
-  h3 {
-    margin: 0;
-    font-size: 1.05rem;
-    font-weight: 600;
-  }
-  em {
-    font-style: normal;
-    font-weight: 800;
-  }
+
   .stop em,
   .clash em {
     color: var(--stop);
   }
-  s {
-    color: var(--quiet);
-    text-decoration: none;
-  }
+
   p {
     margin: 0.15rem 0;
-  }
-  ol ul {
-    margin: 0.2rem 0 0;
-    padding-left: 1.1rem;
-    list-style: square;
-  }
-  section {
-    margin-top: 1.2rem;
-  }
-  h2 {
-    font-size: 1.1rem;
-    border-bottom: 2px solid var(--ink);
-  }
-  .done ul {
-    margin: 0.3rem 0;
-    padding: 0;
-    list-style: none;
-  }
-  .done li {
-    display: flex;
-    gap: 0.8rem;
-    align-items: baseline;
-    padding: 0.15rem 0;
-  }
-  time {
-    font: 0.9rem var(--font-mono);
-    color: var(--quiet);
-    white-space: nowrap;
-  }
-  .done button {
-    margin-left: auto;
-    padding: 0.15rem 0.6rem;
-    border: 1px solid var(--rule);
-    background: none;
-    color: var(--ink);
-    cursor: pointer;
-  }
-  th,
-  td {
-    padding: 0.25rem 0.7rem 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-    text-align: left;
-    vertical-align: top;
-    font-weight: 400;
-  }
-  th {
-    font-weight: 600;
-    white-space: nowrap;
-  }
-  .said {
-    font-weight: 700;
-    white-space: nowrap;
   }
 </style>

@@ -144,8 +144,8 @@
   }
 </script>
 
-<div class="photo">
-  <label class="pick"
+<div class="my-1.5">
+  <label class="pick py-0.75 px-2.5 border border-ink inline-block cursor-pointer"
     >{words.pick}<input
       type="file"
       accept="image/*"
@@ -157,12 +157,18 @@
   {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
   {#if isOpen}
     <p aria-live="polite">{corners.length < 4 ? words.corner[corners.length] : words.done}</p>
-    <button type="button" class="picture" aria-label={words.canvas} onclick={tap} onkeydown={keys}>
-      <canvas bind:this={canvas}></canvas>
+    <button
+      type="button"
+      class="picture my-1.5 border-[1.5px] border-ink block w-full max-w-176 cursor-crosshair touch-manipulation"
+      aria-label={words.canvas}
+      onclick={tap}
+      onkeydown={keys}
+    >
+      <canvas class="block w-full" bind:this={canvas}></canvas>
     </button>
     <Button class="act" onclick={again}>{words.again}</Button>
     {#if places.length}
-      <div class="places">
+      <div class="places my-2 gap-1.5 flex flex-wrap">
         {#each places as p, i (p.name)}
           <Button class="act" onclick={() => confirm(i)}
             >{p.name}: {p.isDoubtful ? words.ask(p.isOn) : p.isOn ? words.on : words.off}</Button
@@ -176,41 +182,13 @@
 </div>
 
 <style>
-  .photo {
-    margin: 0.4rem 0;
-  }
-  .pick {
-    display: inline-block;
-    padding: 0.2rem 0.6rem;
-    border: 1px solid var(--ink);
-    cursor: pointer;
-  }
   .pick:focus-within {
     outline: 3px solid var(--ink);
     outline-offset: 2px;
   }
-  .picture {
-    display: block;
-    width: 100%;
-    max-width: 44rem;
-    margin: 0.4rem 0;
-    padding: 0;
-    border: 1.5px solid var(--ink);
-    cursor: crosshair;
-    touch-action: manipulation;
-  }
+
   .picture:focus-visible {
     outline: 3px solid var(--ink);
     outline-offset: 2px;
-  }
-  canvas {
-    display: block;
-    width: 100%;
-  }
-  .places {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    margin: 0.5rem 0;
   }
 </style>

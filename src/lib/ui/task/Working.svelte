@@ -14,26 +14,12 @@
   let { what, seconds, done, onstop }: Props = $props();
 </script>
 
-<p class="working" aria-live="polite">
-  <progress max="1" value={done} aria-label={what}></progress>
+<p class="flex flex-wrap items-center gap-y-2 gap-x-3.5" aria-live="polite">
+  <progress class="flex-[1_1_8rem] max-w-64 h-3.25 accent-yellow" max="1" value={done} aria-label={what}
+  ></progress>
   <span>{what}</span>
   <!-- Not read out each second. -->
   {#if seconds > 0}<span class="quiet" aria-hidden="true">{text.work.seconds(seconds, TASK_LIMIT_S)}</span
     >{/if}
   <Button class="act" onclick={onstop}>{text.tray.stop}</Button>
 </p>
-
-<style>
-  .working {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.5rem 0.9rem;
-  }
-  progress {
-    flex: 1 1 8rem;
-    max-width: 16rem;
-    height: 0.8rem;
-    accent-color: var(--yellow);
-  }
-</style>

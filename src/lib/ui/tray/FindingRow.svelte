@@ -18,17 +18,17 @@
 </script>
 
 <details class="finding {finding.severity}" bind:open={isOpen}>
-  <summary
-    ><span class="word">{text.tray.severity[finding.severity]}</span>
-    <span class="title">{finding.title}</span></summary
+  <summary class="cursor-pointer list-inside"
+    ><span class="word text-small font-[650] text-quiet">{text.tray.severity[finding.severity]}</span>
+    <span class="title text-large font-[750] [font-stretch:90%]">{finding.title}</span></summary
   >
   {#if isOpen}
-    <p>{finding.sentence}</p>
-    <p class="quiet">{finding.why}</p>
+    <p class="mt-0.5 mb-1.25 leading-[1.35]">{finding.sentence}</p>
+    <p class="quiet mx-0 mt-0.5 mb-1.25 leading-[1.35] text-small">{finding.why}</p>
     {#if finding.severity === 'clash' && placeOf(finding).stage === 'lines' && finding.fixes.length === 0}
-      <p>{text.tray.noSingleMove}</p>
+      <p class="mt-0.5 mb-1.25 leading-[1.35]">{text.tray.noSingleMove}</p>
     {/if}
-    <div class="fixes">
+    <div class="fixes gap-1.5 flex flex-wrap">
       {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
         <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
       {/each}
@@ -54,37 +54,12 @@
   .note {
     border-left: 1px solid var(--rule);
   }
-  summary {
-    cursor: pointer;
-    list-style-position: inside;
-  }
-  .title {
-    font-size: 1.08rem;
-    font-weight: 750;
-    font-stretch: 90%;
-  }
-  .word {
-    font-size: 0.85rem;
-    font-weight: 650;
-    color: var(--quiet);
-  }
+
   .stop .word,
   .clash .word {
     color: var(--stop);
   }
-  p {
-    margin: 0.15rem 0 0.3rem;
-    line-height: 1.35;
-  }
-  .quiet {
-    color: var(--quiet);
-    font-size: 0.9rem;
-  }
-  .fixes {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.35rem;
-  }
+
   .fixes :global(.act) {
     padding: 0.2rem 0.5rem;
     font-size: 0.85rem;

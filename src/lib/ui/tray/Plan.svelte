@@ -43,40 +43,52 @@
   }
 </script>
 
-<section aria-label={text.tray.plan} aria-live="polite">
+<section
+  class="-mx-1.25 p-2.75 border-2 border-ink -mt-0.75 mb-4 bg-paper"
+  aria-label={text.tray.plan}
+  aria-live="polite"
+>
   {#if planner.state === 'working'}
-    <h2>{text.tray.plan}</h2>
+    <h2 class="text-head">{text.tray.plan}</h2>
     <Working what={text.tray.resolving} seconds={planner.task.seconds} onstop={() => planner.stop()} />
   {:else if result?.status === 'solved' && solution}
-    <h2>
+    <h2 class="text-head">
       {solution.moves.length > 0
         ? text.tray.moves(solution.moves.length)
         : unseen
           ? text.tray.nothingMovesSeen
           : text.tray.nothingMoves}
     </h2>
-    <p class="quiet">
+    <p class="quiet mx-0 mt-0.5 mb-2">
       {result.optimal ? text.tray.proved : text.tray.bestSoFar}
       {text.tray.onlyShown}
     </p>
-    <ol>
+    <ol class="mt-1.25 mb-2.5 pl-5.5 list-decimal">
       {#each solution.moves as move (move.item + move.setting)}
         {@const m = moveText(session.machine, move)}
-        <li><b>{m.card}</b> <span class="where">{m.block}</span><br />{m.from} → <mark>{m.to}</mark></li>
+        <li class="mb-1.5">
+          <b>{m.card}</b> <span class="where font-mono text-small">{m.block}</span><br />{m.from} →
+          <mark class="px-1 bg-yellow text-on-yellow font-[650]">{m.to}</mark>
+        </li>
       {/each}
     </ol>
-    {#if unseen}<p class="share">{text.tray.planUnseen(unseen)}</p>{/if}
+    {#if unseen}<p class="share my-1.25 border-l-4 border-l-ink border-double pl-2.5">
+        {text.tray.planUnseen(unseen)}
+      </p>{/if}
     {#if hidden.length}
-      <p class="share"><b>{text.tray.planUnknown}</b> {hidden.map((f) => tell(f).title).join('; ')}</p>
+      <p class="share my-1.25 border-l-4 border-l-ink border-double pl-2.5">
+        <b>{text.tray.planUnknown}</b>
+        {hidden.map((f) => tell(f).title).join('; ')}
+      </p>
     {/if}
     {#each shares as share, i (i)}
-      <p class="share">
+      <p class="share my-1.25 border-l-4 border-l-ink border-double pl-2.5">
         <b>{text.tray.shared(share.line)}</b>
         {text.tray.sharedBy(nameOf(share.a.item, share.a.function), nameOf(share.b.item, share.b.function))}
         {shareWords(share)}
       </p>
     {/each}
-    <div class="row">
+    <div class="my-1.5 gap-1.5 flex flex-wrap">
       <Button class="act main" onclick={() => planner.take()}>{text.tray.take}</Button>
       <Button class="act" onclick={() => planner.close()}>{text.tray.leave}</Button>
     </div>
@@ -84,7 +96,7 @@
       <fieldset>
         <legend class="eyebrow">{text.tray.otherWays}</legend>
         {#each planner.solutions as other, i (i)}
-          <label class:on={planner.shown === i}>
+          <label class="p-1.25 gap-2 flex cursor-pointer" class:on={planner.shown === i}>
             <input
               type="radio"
               name="solution"
@@ -106,21 +118,21 @@
       </fieldset>
     {/if}
   {:else if result?.status === 'impossible'}
-    <h2 class="bad">{text.tray.impossible}</h2>
-    <p class="quiet">
+    <h2 class="bad text-head text-stop">{text.tray.impossible}</h2>
+    <p class="quiet mx-0 mt-0.5 mb-2">
       {result.minimal ? text.tray.minimal : text.tray.notMinimal}
     </p>
-    <ul>
+    <ul class="mt-1.25 mb-2.5 pl-5.5 list-[square]">
       {#each result.core as member (member.item + member.function)}
-        <li>
+        <li class="mb-1.5">
           <b>{nameOf(member.item, member.function)}</b>{#each member.claims as claim (claim.claim)}<br /><span
-              class="could">{claim.could.join(', ')}</span
+              class="font-mono text-small">{claim.could.join(', ')}</span
             >{/each}
         </li>
       {/each}
     </ul>
     <h3 class="eyebrow">{text.tray.help}</h3>
-    <div class="column">
+    <div class="my-1.5 gap-1.5 flex flex-wrap flex-col items-stretch">
       {#each result.relaxations as relaxation, i (i)}
         <Button class={i === 0 ? 'act main' : 'act'} onclick={() => relax(relaxation)}
           >{relaxation.fixes
@@ -131,7 +143,7 @@
       <Button class="act" onclick={() => planner.close()}>{text.tray.leave}</Button>
     </div>
   {:else if result?.status === 'stopped'}
-    <h2>{text.tray.stopped}</h2>
+    <h2 class="text-head">{text.tray.stopped}</h2>
     <Button class="act" onclick={() => planner.close()}>{text.tray.leave}</Button>
   {/if}
   {#if planner.state === 'plan'}
@@ -142,67 +154,6 @@
 </section>
 
 <style>
-  section {
-    margin: -0.2rem -0.3rem 1rem;
-    padding: 0.7rem;
-    border: 2px solid var(--ink);
-    background: var(--paper);
-  }
-  h2 {
-    font-size: 1.3rem;
-  }
-  .bad {
-    color: var(--stop);
-  }
-  .quiet {
-    margin: 0.1rem 0 0.5rem;
-    color: var(--quiet);
-  }
-  ol,
-  ul {
-    margin: 0.3rem 0 0.6rem;
-    padding-left: 1.4rem;
-    list-style: decimal;
-  }
-  ul {
-    list-style: square;
-  }
-  li {
-    margin-bottom: 0.4rem;
-  }
-  .where,
-  .could {
-    font-family: var(--font-mono);
-    font-size: 0.9rem;
-  }
-  mark {
-    padding: 0 0.25rem;
-    background: var(--yellow);
-    color: var(--on-yellow);
-    font-weight: 650;
-  }
-  .share {
-    margin: 0.3rem 0;
-    padding-left: 0.6rem;
-    border-left: 4px double var(--ink);
-  }
-  .row,
-  .column {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem;
-    margin: 0.4rem 0;
-  }
-  .column {
-    flex-direction: column;
-    align-items: stretch;
-  }
-  fieldset label {
-    display: flex;
-    gap: 0.5rem;
-    padding: 0.3rem;
-    cursor: pointer;
-  }
   fieldset label.on {
     background: var(--sheet);
   }

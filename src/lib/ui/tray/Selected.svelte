@@ -48,8 +48,8 @@
     text.tray.option(slot, label ?? of?.name ?? id, of?.maker ?? '', of ? kindWord(of.kind) : '');
 </script>
 
-<section aria-label={text.tray.selected}>
-  <h2 class="eyebrow">{text.tray.change}</h2>
+<section class="border-t border-t-rule mt-2.5 pt-2.75" aria-label={text.tray.selected}>
+  <h2 class="eyebrow mb-1.25">{text.tray.change}</h2>
   <label class="sr-only" for="selected">{text.tray.part}</label>
   <Select
     id="selected"
@@ -57,17 +57,22 @@
     items={all.map((i) => ({ value: i.id, name: optionName(i, session.parts.get(i.part)) }))}
     placeholder=""
   />
-  <p class="what">{text.tray.where(`${part.maker} ${part.name}`, seat && (seat.label ?? seat.id))}</p>
+  <p class="what mt-2 mb-1.25 font-[650]">
+    {text.tray.where(`${part.maker} ${part.name}`, seat && (seat.label ?? seat.id))}
+  </p>
   <CardDrawing {part} {item} />
-  <p class="quiet">{text.tray.legend}</p>
+  <p class="quiet mx-0 mt-0.75 mb-1.5 text-small">{text.tray.legend}</p>
   {#if job?.actions.length}
-    <ol>
-      {#each job.actions as action, i (i)}<li>{actionWords(action)}</li>{/each}
+    <ol class="my-1.25 pl-5.5 list-decimal">
+      {#each job.actions as action, i (i)}<li class="marker:font-extrabold">{actionWords(action)}</li>{/each}
     </ol>
-    <p class="quiet">{text.tray.offNote}</p>
+    <p class="quiet mx-0 mt-0.75 mb-1.5 text-small">{text.tray.offNote}</p>
   {/if}
   {#if part.settings.length}
-    <div class="heads" aria-hidden="true">
+    <div
+      class="heads py-0.75 border-t-rule grid grid-cols-[1fr_1fr] gap-y-0.5 gap-x-1.5 text-quiet text-small"
+      aria-hidden="true"
+    >
       <span>{text.tray.asFound}</span><span>{text.tray.chosen}</span>
     </div>
     {#each part.settings as setting (setting.id)}
@@ -75,12 +80,17 @@
       {@const locked = item.locked.includes(setting.id)}
       {@const moved =
         setting.known && item.asFound[setting.id] !== undefined && item.asFound[setting.id] !== position}
-      <div class="setting" class:moved>
-        <span class="name"
-          >{setting.label}{#if !setting.known}<em> {text.tray.unknown}</em>{/if}</span
+      <div
+        class="setting py-1.5 border-t border-t-rule grid grid-cols-[1fr_1fr] gap-y-0.5 gap-x-1.5"
+        class:moved
+      >
+        <span class="name self-center font-[550]"
+          >{setting.label}{#if !setting.known}<em class="text-quiet not-italic font-normal">
+              {text.tray.unknown}</em
+            >{/if}</span
         >
         <button
-          class="lock"
+          class="lock border border-rule justify-self-end min-w-16 min-h-6.75 text-ink cursor-pointer text-tiny"
           aria-pressed={locked}
           aria-label={text.tray.lockLabel(setting.label)}
           onclick={() => lock(setting.id)}
@@ -111,57 +121,10 @@
 </section>
 
 <style>
-  section {
-    margin-top: 0.6rem;
-    padding-top: 0.7rem;
-    border-top: 1px solid var(--rule);
-  }
-  h2 {
-    margin-bottom: 0.4rem;
-  }
-  .what {
-    margin: 0.5rem 0 0.3rem;
-    font-weight: 650;
-  }
-  .quiet {
-    margin: 0.2rem 0 0.4rem;
-    color: var(--quiet);
-    font-size: 0.9rem;
-  }
-  ol {
-    margin: 0.3rem 0;
-    padding-left: 1.4rem;
-    list-style: decimal;
-  }
-  ol li::marker {
-    font-weight: 800;
-  }
-  .heads,
-  .setting {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.15rem 0.4rem;
-    padding: 0.35rem 0;
-    border-top: 1px solid var(--rule);
-  }
-  .heads {
-    border: 0;
-    padding: 0.2rem 0;
-    color: var(--quiet);
-    font-size: 0.85rem;
-  }
-  .name {
-    align-self: center;
-    font-weight: 550;
-  }
   .moved .name {
     font-weight: 800;
   }
-  em {
-    color: var(--quiet);
-    font-style: normal;
-    font-weight: 400;
-  }
+
   select {
     width: 100%;
     min-width: 0;
@@ -175,16 +138,7 @@
     color: var(--on-yellow);
     border-color: var(--ink);
   }
-  .lock {
-    justify-self: end;
-    min-width: 4rem;
-    min-height: 1.7rem;
-    border: 1px solid var(--rule);
-    background: none;
-    color: var(--ink);
-    cursor: pointer;
-    font-size: 0.82rem;
-  }
+
   .lock[aria-pressed='true'] {
     border-color: var(--ink);
     background: var(--ink);

@@ -24,9 +24,16 @@
   const notes = $derived(session.findings.filter((f) => f.severity === 'note'));
 </script>
 
-<aside class="no-print" aria-label={text.tray.label}>
-  <div class="stay">
-    {#if planner.trouble}<p class="trouble" role="alert">{planner.trouble}</p>{/if}
+<aside
+  class="no-print border-l-2 border-l-ink bg-sheet min-w-0 max-lg:border-t-2 max-lg:border-l-0 max-lg:border-t-ink"
+  aria-label={text.tray.label}
+>
+  <div
+    class="stay px-4 sticky top-0 max-h-screen pt-3.5 pb-8 overflow-y-auto max-lg:static max-lg:max-h-none"
+  >
+    {#if planner.trouble}<p class="border-l-8 border-l-stop mb-2.75 pl-2.5" role="alert">
+        {planner.trouble}
+      </p>{/if}
     {#if planner.state === 'plan' || planner.state === 'working'}
       {#await planPanel() then { default: Plan }}<Plan />{/await}
     {/if}
@@ -34,76 +41,30 @@
       {#await whyPanel() then { default: Why }}<Why why={planner.why} />{/await}
     {/if}
     {#if planner.state !== 'plan'}
-      <h2 class="eyebrow">{text.tray.inTheWay}</h2>
+      <h2 class="eyebrow mb-1.25">{text.tray.inTheWay}</h2>
       {#each here as finding, i (finding.id)}<FindingRow {finding} open={i === 0} />{/each}
-      {#if here.length && elsewhere.length}<h2 class="eyebrow">{text.tray.elsewhere}</h2>{/if}
+      {#if here.length && elsewhere.length}<h2 class="eyebrow mb-1.25">{text.tray.elsewhere}</h2>{/if}
       {#each elsewhere as finding, i (finding.id)}<FindingRow
           {finding}
           open={i === 0 && here.length === 0}
         />{/each}
       {#if !serious.length}
         {#if session.checked.status === 'clean'}
-          <p class="clear"><span class="cap" aria-hidden="true"></span>{text.tray.nothingInTheWay}</p>
-        {:else}<p class="clear">{text.tray.nothingFound(session.checked.hiding.length)}</p>{/if}
+          <p class="gap-2.5 flex items-center mt-1.5 mb-4 text-large font-[650]">
+            <span class="border-[1.5px] border-ink w-[30px] h-[18px] bg-yellow" aria-hidden="true"
+            ></span>{text.tray.nothingInTheWay}
+          </p>
+        {:else}<p class="gap-2.5 flex items-center mt-1.5 mb-4 text-large font-[650]">
+            {text.tray.nothingFound(session.checked.hiding.length)}
+          </p>{/if}
       {/if}
     {/if}
     {#await selectedPanel() then { default: Selected }}<Selected />{/await}
     {#if notes.length && planner.state !== 'plan'}
-      <details bind:open={showsNotes}>
+      <details class="mt-4" bind:open={showsNotes}>
         <summary>{text.tray.notes(notes.length)}</summary>
         {#each showsNotes ? notes : [] as finding (finding.id)}<FindingRow {finding} />{/each}
       </details>
     {/if}
   </div>
 </aside>
-
-<style>
-  /* In sight while the page scrolls. */
-  .stay {
-    position: sticky;
-    top: 0;
-    max-height: 100vh;
-    padding: 0.9rem 1rem 2rem;
-    overflow-y: auto;
-  }
-  aside {
-    background: var(--sheet);
-    border-left: 2px solid var(--ink);
-    min-width: 0;
-  }
-  h2 {
-    margin-bottom: 0.4rem;
-  }
-  .clear {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    margin: 0.4rem 0 1rem;
-    font-size: 1.1rem;
-    font-weight: 650;
-  }
-  .cap {
-    width: 30px;
-    height: 18px;
-    background: var(--yellow);
-    border: 1.5px solid var(--ink);
-  }
-  .trouble {
-    margin: 0 0 0.7rem;
-    padding-left: 0.6rem;
-    border-left: 8px solid var(--stop);
-  }
-  details {
-    margin-top: 1rem;
-  }
-  @media (max-width: 900px) {
-    aside {
-      border-left: 0;
-      border-top: 2px solid var(--ink);
-    }
-    .stay {
-      position: static;
-      max-height: none;
-    }
-  }
-</style>

@@ -20,18 +20,18 @@
   };
 </script>
 
-<section aria-label={text.tray.why} aria-live="polite">
+<section class="p-2.75 border-2 border-ink mb-4 bg-paper" aria-label={text.tray.why} aria-live="polite">
   <h2>{text.tray.whyTitle(target.card, target.block, target.to)}</h2>
-  {#each why.reasons as reason, i (i)}<p>{explainWords(reason)}</p>{/each}
+  {#each why.reasons as reason, i (i)}<p class="my-1.25">{explainWords(reason)}</p>{/each}
   {#if why.verdict === 'taken'}
-    <p>{text.tray.after(why.moves?.length)}</p>
-    <ul>
+    <p class="my-1.25">{text.tray.after(why.moves?.length)}</p>
+    <ul class="mt-0.75 mb-2.5 pl-5.25 list-[square]">
       {#each why.moves ?? [] as move (move.item + move.setting)}{@const m = moveText(session.machine, move)}
         <li>{m.card} {m.block}: {m.from} → {m.to}</li>{/each}
     </ul>
   {:else if why.verdict === 'impossible'}
-    <p>{text.tray.whereverTheyGo}</p>
-    <ul>
+    <p class="my-1.25">{text.tray.whereverTheyGo}</p>
+    <ul class="mt-0.75 mb-2.5 pl-5.25 list-[square]">
       {#each why.core ?? [] as member (member.item + member.function)}<li>
           {name(member.item, member.function)}
         </li>{/each}
@@ -39,23 +39,3 @@
   {/if}
   <Button class="act" onclick={() => planner.close()}>{text.close}<kbd>{text.tray.escape}</kbd></Button>
 </section>
-
-<style>
-  section {
-    margin-bottom: 1rem;
-    padding: 0.7rem;
-    border: 2px solid var(--ink);
-    background: var(--paper);
-  }
-  h2 {
-    font-size: 1.15rem;
-  }
-  p {
-    margin: 0.3rem 0;
-  }
-  ul {
-    margin: 0.2rem 0 0.6rem;
-    padding-left: 1.3rem;
-    list-style: square;
-  }
-</style>

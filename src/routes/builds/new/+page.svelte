@@ -106,22 +106,24 @@
 <svelte:head><title>{buildsText.newBuild} · {text.product}</title></svelte:head>
 
 <PlaceBar />
-<form onsubmit={create}>
-  <h1>{buildsText.newBuild}</h1>
-  <p class="plan">{buildsText.orPlan} <a href="/plan">{planText.planPage}</a></p>
-  <div class="row">
-    <div>
+<form class="mx-auto py-5.5 px-4 max-w-[860px]" onsubmit={create}>
+  <h1 class="text-big">{buildsText.newBuild}</h1>
+  <p class="mt-0.75 mb-4 text-quiet">
+    {buildsText.orPlan} <a class="text-ink font-[650] underline" href="/plan">{planText.planPage}</a>
+  </p>
+  <div class="gap-4 flex flex-wrap mb-4">
+    <div class="flex-[2_1_16rem]">
       <Label for="name">{buildsText.name}</Label>
       <Input id="name" bind:value={name} maxlength={120} autocomplete="off" />
     </div>
-    <div class="short">
+    <div class="short flex-[1_1_12rem]">
       <Label for="date">{buildsText.date}</Label>
       <Input id="date" bind:value={date} maxlength={7} autocomplete="off" />
     </div>
   </div>
-  <fieldset>
-    <legend>{buildsText.chooseBoard}</legend>
-    <div class="from" role="group" aria-label={ownBoard.which}>
+  <fieldset class="mb-4">
+    <legend class="mb-1.5 font-bold text-large">{buildsText.chooseBoard}</legend>
+    <div class="from gap-2.5 flex flex-wrap items-center mb-2.75" role="group" aria-label={ownBoard.which}>
       <button
         type="button"
         class="act"
@@ -131,7 +133,7 @@
       <button type="button" class="act" aria-pressed={from === 'mine'} onclick={() => (from = 'mine')}
         >{ownBoard.mine}</button
       >
-      <a href="/identify">{buildsText.identifyBoard}</a>
+      <a class="underline" href="/identify">{buildsText.identifyBoard}</a>
     </div>
     {#if from === 'mine'}
       <OwnBoard bind:told={own} />
@@ -139,11 +141,18 @@
       <Label for="query" class="sr-only">{buildsText.findBoard}</Label>
       <Input id="query" bind:value={query} placeholder={buildsText.boardHint} autocomplete="off" />
       {#each found as part (part.id)}
-        <label class="board" class:on={board === part.id}>
+        <label
+          class="board py-2.75 px-2.5 gap-3.5 border-b border-b-rule flex items-center cursor-pointer"
+          class:on={board === part.id}
+        >
           <input type="radio" name="board" value={part.id} bind:group={board} />
-          <span class="what"><b>{part.maker} {part.name}</b> {part.summary}</span>
-          <span class="slots">{buildsText.slots(part.board?.slots.length ?? 0)}</span>
-          {#if part.sold}<span class="years">{part.sold.from}–{part.sold.to ?? ''}</span>{/if}
+          <span class="what flex-1"><b class="block">{part.maker} {part.name}</b> {part.summary}</span>
+          <span class="slots font-mono text-small text-quiet max-md:hidden"
+            >{buildsText.slots(part.board?.slots.length ?? 0)}</span
+          >
+          {#if part.sold}<span class="font-mono text-small text-quiet"
+              >{part.sold.from}–{part.sold.to ?? ''}</span
+            >{/if}
         </label>
       {:else}
         <p role="status">{buildsText.noBoard(query)}</p>
@@ -151,95 +160,20 @@
       {/each}
     {/if}
   </fieldset>
-  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  {#if trouble}<p class="py-2 px-3.25 border-l-8 border-l-stop mb-4 bg-sheet" role="alert">
+      {trouble}
+    </p>{/if}
   <Button type="submit" class="act main" disabled={busy}>{buildsText.create}</Button>
 </form>
 
 <style>
-  h1 {
-    font-size: 1.6rem;
-  }
-  .plan {
-    margin: 0.2rem 0 1rem;
-    color: var(--quiet);
-  }
-  .plan a {
-    color: var(--ink);
-    font-weight: 650;
-    text-decoration: underline;
-  }
-  form {
-    max-width: 860px;
-    margin: 0 auto;
-    padding: 1.4rem 1rem;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 1rem;
-    margin-bottom: 1rem;
-  }
-  .row > div {
-    flex: 2 1 16rem;
-  }
-  .row > .short {
-    flex: 1 1 12rem;
-  }
-  fieldset {
-    margin-bottom: 1rem;
-  }
-  legend {
-    margin-bottom: 0.4rem;
-    font-weight: 700;
-    font-size: 1.1rem;
-  }
-  .board {
-    display: flex;
-    align-items: center;
-    gap: 0.9rem;
-    padding: 0.7rem 0.6rem;
-    border-bottom: 1px solid var(--rule);
-    cursor: pointer;
-  }
   .board.on {
     background: var(--sheet);
     box-shadow: inset 8px 0 0 var(--yellow);
   }
-  .board b {
-    display: block;
-  }
-  .what {
-    flex: 1;
-  }
-  .slots,
-  .years {
-    font-family: var(--font-mono);
-    font-size: 0.9rem;
-    color: var(--quiet);
-  }
-  .from {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.6rem;
-    margin-bottom: 0.7rem;
-  }
+
   .from [aria-pressed='true'] {
     background: var(--yellow);
     color: var(--on-yellow);
-  }
-  .from a {
-    text-decoration: underline;
-  }
-  .trouble {
-    margin-bottom: 1rem;
-    padding: 0.5rem 0.8rem;
-    border-left: 8px solid var(--stop);
-    background: var(--sheet);
-  }
-  @media (max-width: 600px) {
-    .slots {
-      display: none;
-    }
   }
 </style>

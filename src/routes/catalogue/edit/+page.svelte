@@ -211,13 +211,13 @@
 <svelte:head><title>{words.title} · {text.product}</title></svelte:head>
 <svelte:window onkeydown={key} />
 <PlaceBar />
-<main>
-  <div class="body">
+<main class="mx-auto p-4 max-w-[1300px]">
+  <div class="body gap-6 grid grid-cols-[minmax(0,1fr)_22rem] items-start max-lg:grid-cols-1">
     <section>
-      <h1>{words.title}</h1>
+      <h1 class="text-big">{words.title}</h1>
       <p class="lead">{words.lead}</p>
       {#if !data.part}
-        <div class="start">
+        <div class="start max-w-120 mt-2.5">
           <Label for="p-plain">{words.startFrom}</Label>
           <select id="p-plain" onchange={(e) => startFrom(e.currentTarget.value)}>
             <option value="">{words.startBlank}</option>
@@ -229,7 +229,7 @@
           </select>
         </div>
       {/if}
-      <div class="fields">
+      <div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
         <div><Label for="p-maker">{words.maker}</Label><Input id="p-maker" value={part.maker} maxlength={80} onchange={(e) => change({ ...part, maker: value(e) || 'unknown' })} /></div>
         <div>
           <Label for="p-name">{words.name}</Label>
@@ -259,7 +259,7 @@
           <div><Label for="p-length">{words.length}</Label><Input id="p-length" type="number" min="50" max="400" value={part.card.lengthMm ?? ''} onchange={(e) => setCard({ lengthMm: Number(value(e)) > 0 ? Number(value(e)) : undefined })} /></div>
         {/if}
         {#if part.board}
-          <div class="wide"><Label for="p-slots">{words.slots}</Label><Input id="p-slots" value={slotText} onchange={setSlots} /></div>
+          <div class="wide col-span-2 max-lg:col-span-full"><Label for="p-slots">{words.slots}</Label><Input id="p-slots" value={slotText} onchange={setSlots} /></div>
           <div>
             <Label for="p-class">{words.class}</Label>
             <select id="p-class" value={part.board.class} onchange={(e) => setClass(keyIn(words.classes, e.currentTarget.value))}>
@@ -267,7 +267,7 @@
             </select>
           </div>
         {/if}
-        <div class="wide"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
+        <div class="wide col-span-2 max-lg:col-span-full"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
       </div>
       {#each groups.filter((g) => !isLater(g)) as group (group.key)}
         <FactField
@@ -309,14 +309,14 @@
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
       {#if part.settings.length}
         <details open={part.constraints.length > 0}>
-          <summary>{notTogetherText.title}</summary>
+          <summary class="py-1.5 font-[650] cursor-pointer">{notTogetherText.title}</summary>
           <NotTogether {part} {change} />
         </details>
       {/if}
       {/if}
       {#each groups.filter(isLater) as group (group.key)}
         <details open={!group.required && part[group.key as keyof Part] !== undefined}>
-          <summary>{factLabel('', group.key)}</summary>
+          <summary class="py-1.5 font-[650] cursor-pointer">{factLabel('', group.key)}</summary>
           <FactField
             field={{ ...group, key: '' }}
             id="fact-{group.key}"
@@ -330,13 +330,13 @@
       <Sources id="part" list={part.evidence} change={(evidence) => change({ ...part, evidence })} />
       <LookFields {part} {change} />
     </section>
-    <aside>
+    <aside class="px-3.5 border-[1.5px] border-ink sticky top-2 pt-2.5 pb-3.5 bg-sheet">
       <h2>{words.drawing}</h2>
       <CardDrawing {part} item={shown} isModel />
       {#if problems.length}
-        <div class="wrong" role="status">
+        <div class="wrong pl-4.5" role="status">
           <b>{words.wrong}</b>
-          <ul>{#each problems.slice(0, 8) as p (p.path + p.message)}<li>{p.path}: {p.message}</li>{/each}</ul>
+          <ul class="pl-4.5">{#each problems.slice(0, 8) as p (p.path + p.message)}<li>{p.path}: {p.message}</li>{/each}</ul>
         </div>
       {/if}
       {#if part.card || part.board}<TryIn {part} builds={data.builds} related={data.related} sound={problems.length === 0} />{/if}
@@ -358,42 +358,17 @@
     width: auto;
     padding-right: 2.4rem;
   }
-  main {
-    max-width: 1300px;
-    margin: 0 auto;
-    padding: 1rem;
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 22rem;
-    gap: 1.5rem;
-    align-items: start;
-  }
-  h1 {
-    font-size: 1.7rem;
-  }
+
+
+
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.15rem;
   }
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
-    gap: 0.6rem 1rem;
-    margin: 0.6rem 0;
-  }
-  .wide {
-    grid-column: span 2;
-  }
-  summary {
-    padding: 0.4rem 0;
-    font-weight: 650;
-    cursor: pointer;
-  }
-  .start {
-    max-width: 30rem;
-    margin-top: 0.6rem;
-  }
+
+
+
+
   select {
     width: 100%;
     padding: 0.5rem 1.7rem 0.5rem 0.6rem;
@@ -401,27 +376,10 @@
     background: var(--sheet);
     color: var(--ink);
   }
-  aside {
-    position: sticky;
-    top: 0.5rem;
-    padding: 0.6rem 0.9rem 0.9rem;
-    background: var(--sheet);
-    border: 1.5px solid var(--ink);
-  }
+
   aside h2 {
     margin-top: 0;
   }
-  .wrong,
-  ul {
-    margin: 0;
-    padding-left: 1.1rem;
-  }
-  @media (max-width: 900px) {
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .wide {
-      grid-column: 1 / -1;
-    }
-  }
+
+
 </style>

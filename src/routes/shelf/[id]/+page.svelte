@@ -131,19 +131,19 @@
 
 <svelte:head><title>{view.title} · {text.product}</title></svelte:head>
 <PlaceBar />
-<main>
-  <a class="all" href="/shelf">{words.back2}</a>
-  <h1>{view.title}</h1>
+<main class="mx-auto p-4 max-w-[1240px]">
+  <a class="all py-1.25 inline-block text-ink underline" href="/shelf">{words.back2}</a>
+  <h1 class="text-huge">{view.title}</h1>
   <p class="lead">
     {part.maker}
     {part.name}{part.summary ? `, ${part.summary}` : ''}
-    {#if view.lentTo}<b class="lent">{words.lentTo(view.lentTo)}</b>{/if}
+    {#if view.lentTo}<b class="text-stop">{words.lentTo(view.lentTo)}</b>{/if}
   </p>
   {#each trouble as line (line)}<p class="bad" role="alert">{line}</p>{/each}
   <KeptNotice {record} names={words.fields} />
-  <div class="body">
+  <div class="body gap-7.25 grid grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] items-start max-lg:grid-cols-1">
     <section>
-      <div class="fields">
+      <div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-y-2.5 gap-x-4">
         <div>
           <Label for="f-label">{words.label}</Label><Input
             id="f-label"
@@ -155,6 +155,7 @@
         <div>
           <Label for="f-condition">{words.condition}</Label>
           <select
+            class="py-2 border border-ink w-full pr-7.25 pl-2.5 bg-sheet text-ink"
             id="f-condition"
             value={item.condition}
             onchange={(e) =>
@@ -192,9 +193,10 @@
             onchange={(e) => setText('bought', e)}
           />
         </div>
-        <div class="wide">
+        <div class="wide col-span-full">
           <Label for="f-notes">{words.notes}</Label>
           <textarea
+            class="py-2 px-2.5 border border-ink w-full bg-sheet text-ink"
             id="f-notes"
             rows="2"
             maxlength="2000"
@@ -205,19 +207,20 @@
       </div>
       <p>
         <b>{words.usedIn}</b>
-        {#each view.usedIn as u (u.build)}<a class="used" href="/builds/{u.build}/fit"
-            >{u.borrowed ? words.onLoanTo(u.name) : u.name}</a
+        {#each view.usedIn as u (u.build)}<a
+            class="py-1.25 inline-block text-ink underline ml-2 font-[650]"
+            href="/builds/{u.build}/fit">{u.borrowed ? words.onLoanTo(u.name) : u.name}</a
           >{:else}{words.nowhere}{/each}
       </p>
-      <h2>{words.trials}</h2>
+      <h2 class="mt-4 mb-1.25">{words.trials}</h2>
       <Trials trials={item.trials} boards={data.boards} change={(trials) => change({ ...item, trials })} />
       {#if part.drive && ['hard', 'flash'].includes(part.drive.medium)}
         <Ledger record={item.medium} title={view.title} change={(medium) => change({ ...item, medium })} />
       {/if}
-      <h2>{words.loans}</h2>
+      <h2 class="mt-4 mb-1.25">{words.loans}</h2>
       <ul>
         {#each item.loans as loan, i (i)}
-          <li>
+          <li class="py-0.75 gap-3.25 flex items-center">
             <b>{loan.to}</b>
             {loan.since ? words.since(loan.since) : ''}
             {#if loan.back}<span>{words.backOn(loan.back)}</span>{:else}<Button
@@ -227,21 +230,22 @@
           </li>
         {/each}
       </ul>
-      <form class="lend" onsubmit={lendIt}>
+      <form class="lend gap-2 flex max-w-96" onsubmit={lendIt}>
         <Label for="f-lend" class="sr-only">{words.lendTo}</Label>
         <Input id="f-lend" bind:value={lend} placeholder={words.lendTo} maxlength={100} />
         <Button type="submit" class="act" disabled={view.lentTo !== null}>{words.lend}</Button>
       </form>
     </section>
     <section>
-      <h2>{words.asFound}</h2>
+      <h2 class="mt-4 mb-1.25">{words.asFound}</h2>
       {#if part.settings.length}
         {#if part.card || part.board}<CardDrawing {part} item={shown} />
           {#if part.settings.length}<p class="quiet">{words.drawingLegend}</p>{/if}{/if}
         {#each part.settings as s (s.id)}
-          <div class="setting">
+          <div class="setting py-0.5 gap-2.5 grid grid-cols-[9rem_1fr] items-center">
             <label for="s-{s.id}">{s.label}</label>
             <select
+              class="py-1 border border-ink w-full pr-7.25 pl-2.5 bg-sheet text-ink"
               id="s-{s.id}"
               value={item.asFound[s.id] ?? ''}
               onchange={(e) => setFound(s.id, e.currentTarget.value)}
@@ -252,8 +256,8 @@
           </div>
         {/each}
       {:else}<p class="lead">{catalogueText.noSettings}</p>{/if}
-      <h2>{words.photos}</h2>
-      <div class="photos">
+      <h2 class="mt-4 mb-1.25">{words.photos}</h2>
+      <div class="photos gap-4 grid grid-cols-[repeat(auto-fill,minmax(16rem,1fr))]">
         {#each view.photos as photo (photo.id)}
           <div>
             <Photo
@@ -265,6 +269,7 @@
               change={(marks) => markPhoto(photo.id, marks)}
             />
             <a
+              class="py-1.25 inline-block pr-2.5"
               href="/api/v1/shelf/{item.id}/photos/{photo.id}"
               data-sveltekit-reload
               target="_blank"
@@ -280,7 +285,7 @@
           name={record.photo.name}
           bringBack={() => bringBack(record)}
         />{/if}
-      <label class="act file"
+      <label class="act file my-1.5 mx-0 inline-block"
         >{words.addPhoto}<input
           type="file"
           class="sr-only"
@@ -295,99 +300,7 @@
 </main>
 
 <style>
-  main {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 1rem;
-  }
-  .all,
-  .used {
-    display: inline-block;
-    padding: 0.3rem 0;
-    color: var(--ink);
-    text-decoration: underline;
-  }
-  .used {
-    margin-left: 0.5rem;
-    font-weight: 650;
-  }
-  h1 {
-    font-size: 1.9rem;
-  }
-  h2 {
-    margin: 1.1rem 0 0.3rem;
-    font-size: 1.15rem;
-  }
-  .lent {
-    color: var(--stop);
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
-    gap: 1.8rem;
-    align-items: start;
-  }
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
-    gap: 0.6rem 1rem;
-    margin: 0.6rem 0;
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
-  select,
-  textarea {
-    width: 100%;
-    padding: 0.5rem 1.8rem 0.5rem 0.6rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-  }
-  textarea {
-    padding-right: 0.6rem;
-  }
-  li {
-    display: flex;
-    gap: 0.8rem;
-    align-items: center;
-    padding: 0.2rem 0;
-  }
-  .lend {
-    display: flex;
-    gap: 0.5rem;
-    max-width: 24rem;
-  }
   .lend :global(.act) {
     white-space: nowrap;
-  }
-  .setting {
-    display: grid;
-    grid-template-columns: 9rem 1fr;
-    gap: 0.6rem;
-    align-items: center;
-    padding: 0.15rem 0;
-  }
-  .setting select {
-    padding-top: 0.25rem;
-    padding-bottom: 0.25rem;
-  }
-  .photos a {
-    display: inline-block;
-    padding: 0.3rem 0.6rem 0.3rem 0;
-  }
-  .photos {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
-    gap: 1rem;
-  }
-  .file {
-    display: inline-block;
-    margin: 0.4rem 0;
-  }
-  @media (max-width: 860px) {
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -24,8 +24,8 @@
   }
 </script>
 
-<div class="tools no-print">
-  <h1>{words.title}</h1>
+<div class="no-print gap-2 flex flex-wrap items-center mb-4">
+  <h1 class="flex-1">{words.title}</h1>
   <Button class="act main" onclick={() => print()}>{words.print}</Button>
   {#if session.build.done}<Button
       class="act"
@@ -38,17 +38,3 @@
 </div>
 <Views names={words.views} label={words.viewsLabel} {view} />
 {#if view === 'sheet'}<Sheet />{:else if view === 'cables'}<Cables />{:else}<Apart />{/if}
-
-<style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: center;
-    margin-bottom: 1rem;
-  }
-  .tools h1 {
-    flex: 1;
-    font-size: 1.35rem;
-  }
-</style>

@@ -16,17 +16,10 @@
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
 {#if view === 'plan'}
-  <p class="lead">{words.lead}</p>
+  <p class="mx-0 mt-0 mb-2.5 text-quiet">{words.lead}</p>
   <Starts />
 {:else if view === 'own'}<OwnFiles />
 {:else if view === 'sizes'}<Sizes />
 {:else if view === 'programs'}<Programs />
 {:else if view === 'devices'}<Devices />
 {:else}<Windows />{/if}
-
-<style>
-  .lead {
-    margin: 0 0 0.6rem;
-    color: var(--quiet);
-  }
-</style>

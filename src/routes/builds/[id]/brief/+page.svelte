@@ -42,40 +42,19 @@
 </script>
 
 <h1>{briefText.title}</h1>
-<p class="lead">{briefText.lead}</p>
+<p class="mx-0 mt-0 mb-2.75 text-quiet">{briefText.lead}</p>
 <BriefForm brief={session.build.brief} profiles={data.profiles} {partName} {change} />
 
-<details>
+<details class="mt-3.25">
   <summary>{briefText.mustBeOn}</summary>
   {#each functions as { item, title, fn } (`${item}/${fn.id}`)}
-    <label class="fn"
+    <label class="fn my-0.5 inline-block mr-4.75"
       ><input type="checkbox" checked={on(item, fn.id)} onchange={() => toggle(item, fn.id)} />
-      {fn.label} <span>{title}</span></label
+      {fn.label} <span class="text-quiet">{title}</span></label
     >
   {:else}<p>{briefText.noFunctions}</p>{/each}
 </details>
 
-<h2>{planText.title}</h2>
-<p class="lead">{planText.lead}</p>
+<h2 class="mt-4 text-head">{planText.title}</h2>
+<p class="mx-0 mt-0 mb-2.75 text-quiet">{planText.lead}</p>
 <Machines {planning} brief={session.build.brief} {keeps} {change} {take} takeLabel={planText.take} />
-
-<style>
-  h2 {
-    margin-top: 1.4rem;
-    font-size: 1.25rem;
-  }
-  .lead {
-    margin: 0 0 0.7rem;
-    color: var(--quiet);
-  }
-  details {
-    margin-top: 0.8rem;
-  }
-  .fn {
-    display: inline-block;
-    margin: 0.15rem 1.2rem 0.15rem 0;
-  }
-  .fn span {
-    color: var(--quiet);
-  }
-</style>

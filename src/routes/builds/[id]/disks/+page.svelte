@@ -70,10 +70,11 @@
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
 {#if view === 'setup' || view === 'partitions' || (all.length > 1 && (view === 'read' || view === 'interfaces'))}
-  <p class="row">
+  <p class="flex flex-wrap gap-y-1.5 gap-x-4.75 items-center">
     <label
       >{words.pick}
       <select
+        class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2"
         value={isLook ? picked : (disk?.drive.item.id ?? '')}
         onchange={(e) => (picked = e.currentTarget.value)}
       >
@@ -91,6 +92,7 @@
       <label
         >{words.controllerOf}
         <select
+          class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2"
           value={byRom ? ROM : disk.controller ? keyOf(disk.controller) : ''}
           onchange={(e) => chooseController(e.currentTarget.value)}
         >
@@ -101,19 +103,21 @@
       >
       <label
         >{words.bios}
-        <select bind:value={biosId}>
+        <select class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2" bind:value={biosId}>
           <option value="">{words.ofBuild(kit.firmware?.name ?? words.unknown)}</option>
           {#each profiles as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
         </select></label
       >
       <label
         >{words.dos}
-        <select bind:value={dosText}>
+        <select class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2" bind:value={dosText}>
           <option value="">{words.ofBuild(session.build.brief.os ?? words.unknown)}</option>
           {#each dosVersions as v (v)}<option value={String(v)}>{v}</option>{/each}
         </select></label
       >
-      {#if biosId || dosText || byRom || isLook}<b class="look">{words.whatIf}</b>{/if}
+      {#if biosId || dosText || byRom || isLook}<b class="py-0.5 px-2.5 border-2 border-ink border-dashed"
+          >{words.whatIf}</b
+        >{/if}
     {/if}
   </p>
 {/if}
@@ -128,28 +132,6 @@
   {#key `${disk.drive.item.id} ${picked}`}<Partitions {disk} {all} {isLook} />{/key}
 {:else if !disk.facts}<p>{words.noSetup}</p>
 {:else}
-  <p class="lead">{words.lead}</p>
+  <p class="mx-0 mt-0 mb-1.5 text-quiet">{words.lead}</p>
   {#key `${disk.drive.item.id} ${picked}`}<Setup {disk} size={disk.size} facts={disk.facts} {isLook} />{/key}
 {/if}
-
-<style>
-  .lead {
-    margin: 0 0 0.4rem;
-    color: var(--quiet);
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1.2rem;
-    align-items: center;
-  }
-  .look {
-    padding: 0.15rem 0.6rem;
-    border: 2px dashed var(--ink);
-  }
-  select {
-    max-width: 15rem;
-    padding: 0.3rem 2.2rem 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-  }
-</style>

@@ -29,8 +29,10 @@
 
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} open={count} />
-{#each lent as l (l.title)}<p class="lent" role="status">{words.lentText(l.title, l.to)}</p>{/each}
-{#if view === 'slots'}<p class="lead">{words.lead}</p>
+{#each lent as l (l.title)}<p class="py-1.5 px-3.25 border-l-6 border-l-stop bg-sheet" role="status">
+    {words.lentText(l.title, l.to)}
+  </p>{/each}
+{#if view === 'slots'}<p class="mx-0 mt-0 mb-2.5 text-quiet">{words.lead}</p>
   <Slots shelf={data.shelf} />
 {:else if view === 'memory'}<Memory modules={data.modules} shelf={data.shelf} />
 {:else if view === 'picture'}<Picture />
@@ -38,15 +40,3 @@
 {:else if view === 'power'}<Power />
 {:else if view === 'time'}<Years />
 {:else}<FirstFile shelf={data.shelf} parts={data.shelfParts} helpers={data.helpers} />{/if}
-
-<style>
-  .lead {
-    margin: 0 0 0.6rem;
-    color: var(--quiet);
-  }
-  .lent {
-    padding: 0.4rem 0.8rem;
-    border-left: 6px solid var(--stop);
-    background: var(--sheet);
-  }
-</style>

@@ -4,25 +4,14 @@
 </script>
 
 <h1>{text.lines.title}</h1>
-<p class="lead">{text.lines.lead}</p>
+<p class="mx-0 mt-0 mb-2 text-quiet">{text.lines.lead}</p>
 <div class="scroll">
   <Loom />
   {#await import('$lib/ui/loom/Scales.svelte')}
-    <p class="wait">{text.lines.wait}</p>
+    <p class="min-h-88 text-quiet">{text.lines.wait}</p>
   {:then { default: Scales }}
     <Scales />
   {:catch}
-    <p class="wait">{text.serverGone}</p>
+    <p class="min-h-88 text-quiet">{text.serverGone}</p>
   {/await}
 </div>
-
-<style>
-  .lead {
-    margin: 0 0 0.5rem;
-    color: var(--quiet);
-  }
-  .wait {
-    min-height: 22rem;
-    color: var(--quiet);
-  }
-</style>

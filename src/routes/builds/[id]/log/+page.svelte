@@ -53,27 +53,33 @@
 </script>
 
 <h1>{words.title}</h1>
-<p class="lead">{words.lead}</p>
+<p class="mx-0 mt-0 mb-3.25 text-quiet">{words.lead}</p>
 
-<div class="columns">
+<div class="columns gap-6.5 grid grid-cols-[minmax(0,1fr)_20rem] max-lg:grid-cols-1">
   <section>
-    <div class="bar">
+    <div
+      class="bar border-b-2 border-b-ink flex flex-wrap gap-y-1.5 gap-x-5.5 items-baseline justify-between pb-1.5"
+    >
       <h2>{words.states}</h2>
-      <label><input type="checkbox" bind:checked={history.marked} /> {words.named}</label>
+      <label class="gap-1.5 flex items-center"
+        ><input type="checkbox" bind:checked={history.marked} /> {words.named}</label
+      >
     </div>
-    {#if history.trouble}<p class="bad" role="alert">{history.trouble}</p>{/if}
+    {#if history.trouble}<p class="bad my-2 mx-0 py-2 px-3.25 border-l-8 border-l-stop bg-sheet" role="alert">
+        {history.trouble}
+      </p>{/if}
     <p class="sr-only" role="status">{isBack ? words.restored : ''}</p>
-    {#if isBack}<p class="back">{words.restored}</p>{/if}
-    <ol>
+    {#if isBack}<p class="back my-2 py-2 px-3.25 border-l-8 border-l-ink bg-sheet">{words.restored}</p>{/if}
+    <ol class="mb-4">
       {#each history.states as state (state.id)}
         <StateRow {state} {history} restored={() => (isBack = true)} />
-      {:else}{#if history.loaded && history.marked}<li>{words.noneNamed}</li>{/if}{/each}
+      {:else}{#if history.loaded && history.marked}<li class="py-4">{words.noneNamed}</li>{/if}{/each}
     </ol>
     {#if history.more}<Button class="act" onclick={() => history.older()}>{words.older}</Button>{/if}
   </section>
 
-  <aside>
-    <label for="build-name">{words.name}</label>
+  <aside class="max-lg:-order-1">
+    <label class="block mb-0.75 font-[650]" for="build-name">{words.name}</label>
     <input
       id="build-name"
       value={name}
@@ -82,8 +88,9 @@
       oninput={(e) => type('name', e.currentTarget.value)}
       onchange={keep}
     />
-    <label for="build-notes">{words.notes}</label>
+    <label class="block mb-0.75 font-[650]" for="build-notes">{words.notes}</label>
     <textarea
+      class="max-lg:h-28"
       id="build-notes"
       value={notes}
       rows="14"
@@ -96,55 +103,6 @@
 </div>
 
 <style>
-  h2 {
-    font-size: 1.15rem;
-  }
-  .lead {
-    margin: 0 0 0.8rem;
-    color: var(--quiet);
-  }
-  .columns {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 20rem;
-    gap: 1.6rem;
-  }
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 1.4rem;
-    align-items: baseline;
-    justify-content: space-between;
-    padding-bottom: 0.4rem;
-    border-bottom: 2px solid var(--ink);
-  }
-  .bar label {
-    display: flex;
-    gap: 0.4rem;
-    align-items: center;
-  }
-  ol {
-    margin: 0 0 1rem;
-    padding: 0;
-    list-style: none;
-  }
-  ol > li {
-    padding: 1rem 0;
-  }
-  .bad,
-  .back {
-    margin: 0.5rem 0;
-    padding: 0.5rem 0.8rem;
-    border-left: 8px solid var(--stop);
-    background: var(--sheet);
-  }
-  .back {
-    border-left-color: var(--ink);
-  }
-  aside label {
-    display: block;
-    margin-bottom: 0.2rem;
-    font-weight: 650;
-  }
   aside input,
   textarea {
     width: 100%;
@@ -159,16 +117,5 @@
     width: 1.1rem;
     height: 1.1rem;
     accent-color: var(--ink);
-  }
-  @media (max-width: 1000px) {
-    .columns {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    aside {
-      order: -1;
-    }
-    textarea {
-      height: 7rem;
-    }
   }
 </style>

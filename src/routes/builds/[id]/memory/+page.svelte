@@ -82,10 +82,10 @@
 </script>
 
 <h1>{words.title}</h1>
-<p class="lead">{words.lead}</p>
+<p class="mx-0 mt-0 mb-2.5 text-quiet">{words.lead}</p>
 <Planning {planner} />
 {#if shown}
-  <dl>
+  <dl class="flex flex-wrap gap-y-1.5 gap-x-8 mb-3.5">
     <div>
       <dt>{words.figures.program}</dt>
       <dd>{program}</dd>
@@ -120,9 +120,11 @@
   </p>
 {/each}
 
-<div class="two">
+<div class="two gap-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] mt-3.25 max-lg:gap-4 max-lg:grid-cols-1">
   <section>
-    {#if map.doubtful.length}<p class="ask">{words.doubtful(titlesOf(map.doubtful))}</p>{/if}
+    {#if map.doubtful.length}<p class="ask my-1.5 mx-0 border-l-6 border-l-ink border-double pl-2.5">
+        {words.doubtful(titlesOf(map.doubtful))}
+      </p>{/if}
     {#if map.hidden.length}<p class="bad">{words.hidden(titlesOf(map.hidden))}</p>
     {:else if provider === null}<p class="bad">{words.noCpu}</p>
     {:else if provider === 'driver'}<p>{words.notCpu}</p>
@@ -134,10 +136,10 @@
       {/if}
     {/if}
     {#if maybe.length && provider === 'manager'}
-      <h2>{words.maybeTitle}</h2>
-      <ul>
+      <h2 class="mt-4 mb-1.25">{words.maybeTitle}</h2>
+      <ul class="mb-3.25">
         {#each maybe as m (m.why)}
-          <li>
+          <li class="gap-0.75 border-l-6 border-l-ink border-double grid pt-1.5 pb-2 pl-2.5 mb-2">
             <b>{maybeWords[m.why].title}</b>
             <span>{maybeWords[m.why].look}</span>
             <Checkbox checked={free.includes(m.why)} onchange={(e) => setFree(m.why, e.currentTarget.checked)}
@@ -163,34 +165,44 @@
   </section>
   <section class="scroll">
     <table>
-      <caption>{words.table.caption}</caption>
+      <caption class="pb-0.75 text-left text-large font-[650]">{words.table.caption}</caption>
       <thead
         ><tr
-          ><th scope="col">{words.table.window}</th><th scope="col">{words.table.size}</th><th scope="col"
-            >{words.table.who}</th
-          ><th scope="col">{words.table.sure}</th></tr
+          ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.table.window}</th><th
+            class="border-b-[1.5px] border-b-ink text-left"
+            scope="col">{words.table.size}</th
+          ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.table.who}</th><th
+            class="border-b-[1.5px] border-b-ink text-left"
+            scope="col">{words.table.sure}</th
+          ></tr
         ></thead
       >
       <tbody>
         {#each map.pieces as p (`${p.from}${p.item}${p.owner.function}`)}
           <tr class:guess={p.sure === 'assumed'}>
-            <td><code>{paragraphRange(p)}</code></td>
-            <td>{words.size((p.to - p.from) / 1024)}</td>
-            <td
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{paragraphRange(p)}</code></td>
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top">{words.size((p.to - p.from) / 1024)}</td
+            >
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"
               >{p.owner.thing?.name ?? p.owner.function}
-              {#if p.use !== 'bios'}<small>{useWords[p.use]}{p.shadowed ? `, ${words.shadowed}` : ''}</small
+              {#if p.use !== 'bios'}<small class="block text-quiet"
+                  >{useWords[p.use]}{p.shadowed ? `, ${words.shadowed}` : ''}</small
                 >{/if}</td
             >
-            <td>{p.sure === 'known' ? words.known : words.assumed}</td>
+            <td class="py-1 border-b border-b-rule pr-2.75 align-top"
+              >{p.sure === 'known' ? words.known : words.assumed}</td
+            >
           </tr>
         {/each}
       </tbody>
     </table>
     {#if needs.length}
-      <h2>{words.needs.title}</h2>
-      <ul class="needs">
+      <h2 class="mt-4 mb-1.25">{words.needs.title}</h2>
+      <ul class="needs mb-3.25">
         {#each needs as n (n.profile.id)}
-          <li>
+          <li
+            class="gap-0.75 border-b border-b-rule border-l-ink [border-left-style:double] grid pt-1.5 pb-2 mb-2"
+          >
             <b>{n.profile.name}</b>
             <span
               >{words.needs.asks(n.needsKiB)}, {n.by === 'xms'
@@ -210,20 +222,6 @@
 </div>
 
 <style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  .lead {
-    margin: 0 0 0.6rem;
-    color: var(--quiet);
-  }
-  dl {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 2rem;
-    margin: 0 0 0.9rem;
-  }
   dt {
     color: var(--quiet);
     font-size: 0.9rem;
@@ -237,60 +235,8 @@
     font-size: 1.7rem;
     line-height: 1.15;
   }
-  .two {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-    gap: 2rem;
-    margin-top: 0.8rem;
-  }
-  ul {
-    margin: 0 0 0.8rem;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: grid;
-    gap: 0.2rem;
-    padding: 0.4rem 0 0.5rem 0.6rem;
-    border-left: 6px double var(--ink);
-    margin-bottom: 0.5rem;
-  }
-  caption {
-    padding-bottom: 0.2rem;
-    text-align: left;
-    font-size: 1.1rem;
-    font-weight: 650;
-  }
-  th {
-    text-align: left;
-    border-bottom: 1.5px solid var(--ink);
-  }
-  td {
-    padding: 0.25rem 0.7rem 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
-    vertical-align: top;
-  }
-  .needs li {
-    border-left: 0;
-    padding-left: 0;
-    border-bottom: 1px solid var(--rule);
-  }
+
   .guess td:last-child {
     font-weight: 650;
-  }
-  small {
-    display: block;
-    color: var(--quiet);
-  }
-  .ask {
-    margin: 0.4rem 0;
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  @media (max-width: 900px) {
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 1rem;
-    }
   }
 </style>

@@ -38,8 +38,12 @@
 {#snippet row(id: string, slotId: string)}
   {@const item = byId(session.build.items, id)}
   {@const part = entryOf(session.parts, item.part)}
-  <button class="card" class:on={session.selected === id} onclick={() => (session.selected = id)}>
-    <b>{item.label ?? part.name}</b> <span>{part.summary}</span>
+  <button
+    class="card py-1.25 px-1.5 flex-[1_1_14rem] min-w-0 text-ink text-left cursor-pointer"
+    class:on={session.selected === id}
+    onclick={() => (session.selected = id)}
+  >
+    <b>{item.label ?? part.name}</b> <span class="text-quiet">{part.summary}</span>
   </button>
   <label class="sr-only" for="slot-{id}">{text.parts.slotOf(part.name)}</label>
   <select
@@ -58,36 +62,40 @@
 {/snippet}
 
 <h1>{text.parts.title}</h1>
-<p class="lead">{text.parts.lead}</p>
+<p class="mx-0 mt-0 mb-2.5 text-quiet">{text.parts.lead}</p>
 
 <ol class="slots">
   {#each holders as { slot, items } (slot.id)}
-    <li>
+    <li
+      class="py-1.5 gap-3.25 border-b border-b-rule grid grid-cols-[9.5rem_1fr] items-center max-md:gap-0.5 max-md:grid-cols-[1fr]"
+    >
       <span class="slot {slot.bus}"><b>{slot.label ?? slot.id}</b> {busName[slot.bus]}</span>
       <div class="cards">
-        {#each items as item (item.id)}<div class="row">{@render row(item.id, slot.id)}</div>{:else}<span
-            class="free">{text.parts.free}</span
-          >{/each}
+        {#each items as item (item.id)}<div class="py-0.75 gap-2 flex flex-wrap items-center">
+            {@render row(item.id, slot.id)}
+          </div>{:else}<span class="free text-quiet">{text.parts.free}</span>{/each}
       </div>
     </li>
   {/each}
 </ol>
 {#if loose.length}
-  <h2>{text.parts.notSeated}</h2>
-  {#each loose as item (item.id)}<div class="row">{@render row(item.id, '')}</div>{/each}
+  <h2 class="mt-4 mb-1.25">{text.parts.notSeated}</h2>
+  {#each loose as item (item.id)}<div class="py-0.75 gap-2 flex flex-wrap items-center">
+      {@render row(item.id, '')}
+    </div>{/each}
 {/if}
 {#if others.length}
-  <h2>{fitText.otherKinds}</h2>
+  <h2 class="mt-4 mb-1.25">{fitText.otherKinds}</h2>
   {#each others as item (item.id)}
     {@const part = entryOf(session.parts, item.part)}
-    <div class="row">
+    <div class="py-0.75 gap-2 flex flex-wrap items-center">
       <button
-        class="card"
+        class="card py-1.25 px-1.5 flex-[1_1_14rem] min-w-0 text-ink text-left cursor-pointer"
         class:on={session.selected === item.id}
         onclick={() => (session.selected = item.id)}
       >
         <b>{item.count ? `${item.count} × ` : ''}{item.label ?? part.name}</b>
-        <span>{part.summary ?? part.maker}</span>
+        <span class="text-quiet">{part.summary ?? part.maker}</span>
       </button>
       <Button
         class="act"
@@ -98,18 +106,18 @@
   {/each}
 {/if}
 {#if session.build.shelf.length}
-  <h2>{text.parts.ready}</h2>
+  <h2 class="mt-4 mb-1.25">{text.parts.ready}</h2>
   {#each session.build.shelf as item (item.id)}
-    <div class="row">
-      <span class="card"
+    <div class="py-0.75 gap-2 flex flex-wrap items-center">
+      <span class="card py-1.25 px-1.5 flex-[1_1_14rem] min-w-0 bg-transparent text-ink text-left"
         ><b>{item.label ?? session.parts.get(item.part)?.name}</b>
-        <span>{session.parts.get(item.part)?.summary}</span></span
+        <span class="text-quiet">{session.parts.get(item.part)?.summary}</span></span
       ><Button class="act" onclick={() => back(item.id)}>{text.parts.fit}</Button>
     </div>
   {/each}
 {/if}
 
-<h2>{text.parts.addTitle}</h2>
+<h2 class="mt-4 mb-1.25">{text.parts.addTitle}</h2>
 <Label for="part-query" class="sr-only">{text.parts.find}</Label>
 <Input
   id="part-query"
@@ -120,39 +128,21 @@
 />
 <ul class="found">
   {#each found.rows.slice(0, 60) as part (part.id)}
-    <li>
-      <span class="what"><b>{part.maker} {part.name}</b> {part.summary ?? ''}</span>
-      <span class="years">{part.sold?.from ?? ''}–{part.sold?.to ?? ''}</span>
+    <li class="py-1.5 px-0.75 gap-3.25 border-b border-b-rule flex items-center">
+      <span class="what flex-1 text-quiet"><b>{part.maker} {part.name}</b> {part.summary ?? ''}</span>
+      <span class="font-mono text-small text-quiet max-md:hidden"
+        >{part.sold?.from ?? ''}–{part.sold?.to ?? ''}</span
+      >
       <Button class="act" onclick={() => addPart(session, part)} aria-label={text.parts.addLabel(part.name)}
         >{text.parts.add}</Button
       >
     </li>
-  {:else}<li>{text.parts.none(found.query)}</li>{/each}
+  {:else}<li class="py-1.5 px-0.75 gap-3.25 border-b border-b-rule flex items-center">
+      {text.parts.none(found.query)}
+    </li>{/each}
 </ul>
 
 <style>
-  h2 {
-    margin: 1.4rem 0 0.5rem;
-    font-size: 1.15rem;
-  }
-  .lead {
-    margin: 0 0 0.6rem;
-    color: var(--quiet);
-  }
-  ol,
-  ul {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  .slots > li {
-    display: grid;
-    grid-template-columns: 9.5rem 1fr;
-    gap: 0.8rem;
-    align-items: center;
-    padding: 0.35rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
   .slot {
     padding-left: 0.6rem;
     border-left: 10px solid var(--ink);
@@ -166,28 +156,7 @@
     font-size: 1.15rem;
     color: var(--ink);
   }
-  .free {
-    color: var(--quiet);
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: center;
-    padding: 0.2rem 0;
-  }
-  .card {
-    flex: 1 1 14rem;
-    min-width: 0;
-    padding: 0.3rem 0.4rem;
-    border: 0;
-    background: none;
-    color: var(--ink);
-    text-align: left;
-  }
-  button.card {
-    cursor: pointer;
-  }
+
   .card.on {
     background: var(--sheet);
     box-shadow: inset 5px 0 0 var(--ink);
@@ -196,9 +165,7 @@
   .card b {
     font-size: 1.05rem;
   }
-  .card span {
-    color: var(--quiet);
-  }
+
   select {
     width: 11.5rem;
     padding: 0.35rem;
@@ -207,32 +174,8 @@
     border: 1px solid var(--ink);
     font-size: 0.9rem;
   }
-  .found li {
-    display: flex;
-    gap: 0.8rem;
-    align-items: center;
-    padding: 0.4rem 0.2rem;
-    border-bottom: 1px solid var(--rule);
-  }
-  .what {
-    flex: 1;
-    color: var(--quiet);
-  }
+
   .what b {
     color: var(--ink);
-  }
-  .years {
-    font-family: var(--font-mono);
-    font-size: 0.85rem;
-    color: var(--quiet);
-  }
-  @media (max-width: 600px) {
-    .slots > li {
-      grid-template-columns: 1fr;
-      gap: 0.1rem;
-    }
-    .years {
-      display: none;
-    }
   }
 </style>

@@ -92,8 +92,8 @@
 
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
-<p class="lead">{words.lead}</p>
-<p class="caution">{words.caution}</p>
+<p class="mx-0 mt-0 mb-1.5 text-quiet">{words.lead}</p>
+<p class="border-l-6 border-l-ink border-double mb-3.25 pl-2.5">{words.caution}</p>
 {#if session.count('stop')}<p class="bad" role="alert">{words.stopFirst}</p>{/if}
 {#each railStops(session.build) as s (s.plug)}<p class="bad" role="alert">{railStopWords(s)}</p>{/each}
 {#if view === 'power'}
@@ -111,14 +111,16 @@
 {:else if view === 'trials'}
   <Trials />
 {:else}
-  <div class="body">
+  <div
+    class="body gap-8 grid grid-cols-[minmax(16rem,24rem)_minmax(0,1fr)] max-lg:gap-4.75 max-lg:grid-cols-1"
+  >
     <div>
       <Happened {note} bind:after />
       {#if starts.length}
-        <h2>{words.starts}</h2>
+        <h2 class="mt-4 mb-1.25">{words.starts}</h2>
         <ul>
           {#each [...starts].reverse() as [id, s] (id)}
-            <li>
+            <li class="border-b border-b-rule flex justify-between items-center">
               <span><small>{timeText(s.at)}</small> {startWords(s, titleOf)}</span>
               <Button class="act" aria-label={words.remove(timeText(s.at))} onclick={() => remove(id)}
                 >×</Button
@@ -135,46 +137,10 @@
           onstop={() => task.stop()}
         />{/if}
       {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
-      {#if !last}<p class="ask">{words.ask}</p>{:else if found}
+      {#if !last}<p class="ask text-large">{words.ask}</p>{:else if found}
         {#if found.episode > 1}<p class="rests">{words.rests(found.episode)}</p>{/if}
         <Suspects {found} {read} {done} />
       {/if}
     </div>
   </div>
 {/if}
-
-<style>
-  h2 {
-    margin: 1rem 0 0.3rem;
-    font-size: 1.1rem;
-  }
-  .lead {
-    margin: 0 0 0.4rem;
-    color: var(--quiet);
-  }
-  .caution {
-    margin-bottom: 0.8rem;
-    padding-left: 0.6rem;
-    border-left: 6px double var(--ink);
-  }
-  .body {
-    display: grid;
-    grid-template-columns: minmax(16rem, 24rem) minmax(0, 1fr);
-    gap: 2rem;
-  }
-  li {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    border-bottom: 1px solid var(--rule);
-  }
-  .ask {
-    font-size: 1.1rem;
-  }
-  @media (max-width: 900px) {
-    .body {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 1.2rem;
-    }
-  }
-</style>

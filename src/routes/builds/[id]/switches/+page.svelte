@@ -14,14 +14,7 @@
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
 {#if view === 'blocks'}
-  <p class="lead">{words.lead}</p>
+  <p class="mx-0 mt-0 mb-2.5 text-quiet">{words.lead}</p>
   <Blocks />
 {:else if view === 'moves'}<Moves />
 {:else}<Clock />{/if}
-
-<style>
-  .lead {
-    margin: 0 0 0.6rem;
-    color: var(--quiet);
-  }
-</style>
