@@ -9,7 +9,7 @@ export default {
   kit: {
     // Beside the application the tests build it in a made-up language.
     ...(words ? { outDir: `.svelte-kit/${words}` } : {}),
-    adapter: adapter({ out: words ? `build/${words}` : 'build' }),
+    adapter: adapter(words ? { out: `build/${words}`, precompress: false } : { out: 'build' }),
     typescript: {
       // The command line, the scripts and the figures are checked with the rest.
       config: (config) => ({

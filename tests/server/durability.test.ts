@@ -21,7 +21,7 @@ import { backup, health, restoreBackup } from '../../src/lib/server/keep';
 import { StoreTrouble, storeTrouble } from '../../src/lib/server/trouble';
 import type { Build } from '../../src/lib/core/model';
 import { demo, parts } from '../support/demo';
-import { killedSaver, program, programOutput, type Acknowledged } from '../support/programs';
+import { killedSaver, makeProgram, program, programOutput, type Acknowledged } from '../support/programs';
 import { Seeded } from '../support/random';
 import { emptyFolder, fails, useShop } from '../support/store';
 import { isTorture, torture } from '../support/torture';
@@ -53,6 +53,7 @@ async function assertKept(folder: string, acknowledged: readonly Acknowledged[])
 
 describe('durability', function () {
   this.timeout(torture(1_800_000, 600_000));
+  before(makeProgram);
 
   it('loses no acknowledged save when it is killed in the middle of many', async () => {
     const folder = emptyFolder();
@@ -279,7 +280,7 @@ describe('durability', function () {
       let out = '';
       child.stdout!.on('data', (chunk: Buffer) => (out += chunk));
       const ended = new Promise((done) => child.on('close', done));
-      while (out.split('\n').length < 20) await new Promise((done) => setTimeout(done, 20));
+      while (out.split('\n').length < 20 && child.exitCode === null) await new Promise((done) => setTimeout(done, 20));
       const before = Number(out.trimEnd().split('\n').at(-1)!.split(' ')[1]);
       const file = await backup(shop.folder, join(shop.folder, 'copy.db'));
       child.kill('SIGKILL');

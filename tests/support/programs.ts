@@ -1,13 +1,27 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
+import { build } from 'vite';
 
 const root = new URL('../..', import.meta.url).pathname;
-const command = (args: readonly string[]) => [
-  '--import',
-  'tsx',
-  join(root, 'tests/support/saver.ts'),
-  ...args
-];
+const folder = join(root, 'build', 'tests');
+const command = (args: readonly string[]) => [join(folder, 'saver.js'), ...args];
+
+/** Makes one file of `saver.ts`: from its sources it takes seconds to start, and it is started a dozen times. */
+export const makeProgram = (): Promise<unknown> =>
+  build({
+    root,
+    configFile: false,
+    publicDir: false,
+    logLevel: 'error',
+    ssr: { noExternal: true, external: ['libsql'] },
+    build: {
+      ssr: 'tests/support/saver.ts',
+      outDir: folder,
+      minify: false,
+      // Beside each other, two folders below the project: what they read lies beside their sources otherwise.
+      rolldownOptions: { output: { chunkFileNames: '[name].js' } }
+    }
+  });
 
 /** A state that was acknowledged: of which build, its number, and what it says. */
 export interface Acknowledged {

@@ -61,9 +61,13 @@
   const wideStages = ['bench', 'log', 'start', 'memory', 'boot'];
   const isWide = $derived(wideStages.includes(stage));
 
+  /** Whether the person asked the browser to load as little as it can; not every browser tells. */
+  const savesData = (): boolean =>
+    (navigator as { connection?: { saveData?: boolean } }).connection?.saveData === true;
+
   onMount(() => {
     const stops = [session.start(), planner.warm()];
-    for (const offline of offlineStages) void preloadCode(here(offline));
+    if (!savesData()) for (const offline of offlineStages) void preloadCode(here(offline));
     void keysPanel().catch(() => null);
     void navigator.serviceWorker?.ready.then((ready) =>
       ready.active?.postMessage({
