@@ -280,7 +280,8 @@ describe('durability', function () {
       let out = '';
       child.stdout!.on('data', (chunk: Buffer) => (out += chunk));
       const ended = new Promise((done) => child.on('close', done));
-      while (out.split('\n').length < 20 && child.exitCode === null) await new Promise((done) => setTimeout(done, 20));
+      while (out.split('\n').length < 20 && child.exitCode === null)
+        await new Promise((done) => setTimeout(done, 20));
       const before = Number(out.trimEnd().split('\n').at(-1)!.split(' ')[1]);
       const file = await backup(shop.folder, join(shop.folder, 'copy.db'));
       child.kill('SIGKILL');
