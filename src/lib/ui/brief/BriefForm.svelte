@@ -61,7 +61,7 @@
   }
 </script>
 
-<div class="grid-cols-2 gap-y-3.25 gap-x-5.5 max-md:grid-cols-1">
+<div class="grid grid-cols-2 gap-y-3.25 gap-x-5.5 max-md:grid-cols-1">
   <div>
     <Label for="brief-date">{words.date}</Label>
     <Input

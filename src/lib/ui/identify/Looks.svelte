@@ -32,7 +32,7 @@
         query !== ''}
     >
       <summary class="mt-2.5 cursor-pointer font-bold">{words.groups[group]}</summary>
-      <div class="grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-y-0.75 gap-x-4">
+      <div class="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-y-0.75 gap-x-4">
         {#each own as f (f.id)}
           {#if f.kind === 'count'}
             <label class="count py-0.5 gap-2 border-b border-b-rule flex justify-between items-center"
