@@ -42,9 +42,7 @@
       maxlength="400"
       onchange={(x) => edit(i, { note: x.currentTarget.value.trim() || undefined })}
     />
-    <label class="held"
-      ><input type="checkbox" checked={e.held ?? false} onchange={() => hold(i)} /> {words.held}</label
-    >
+    <label><input type="checkbox" checked={e.held ?? false} onchange={() => hold(i)} /> {words.held}</label>
     <Button
       class="act"
       onclick={() => change(list.filter((_, n) => n !== i))}

@@ -287,7 +287,7 @@
     </div>
   {/each}
 {/if}
-<div class="add my-3.25">
+<div class="my-3.25">
   <PartPick id="pick-card" label={words.searchAdd} pick={(p) => addPart(session, p)} />
 </div>
 {#if ready.length}

@@ -19,7 +19,7 @@
       <b>{change.subject}</b>
       {change.what}
       <span class="value whitespace-pre-line text-quiet">{change.from}</span>
-      <span class="arrow" aria-label={text.log.to}>→</span>
+      <span aria-label={text.log.to}>→</span>
       <span class="value to whitespace-pre-line font-[650] text-ink">{change.to}</span>
     </li>
   {/each}

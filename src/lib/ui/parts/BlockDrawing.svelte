@@ -68,7 +68,7 @@
     >
   {/each}
   {#each Array.from({ length: block.rows * block.columns }, (_, i) => pin(i + 1)) as [x, y], i (i)}
-    <rect x={x - 3.5} y={y - 3.5} width="7" height="7" class="pin fill-ink" />
+    <rect x={x - 3.5} y={y - 3.5} width="7" height="7" class="fill-ink" />
   {/each}
   {#each capsOf(found) as pair, i (i)}
     {#if !capsOf(chosen).some((c) => same(c, pair))}<rect
@@ -157,12 +157,12 @@
   {/each}
 {:else if block.kind === 'solder'}
   {#each Array.from({ length: block.bridges }, (_, i) => i + 1) as n (n)}
-    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="pin fill-ink" /><rect
+    <rect x={(n - 1) * 16} y="0" width="5" height="10" class="fill-ink" /><rect
       x={(n - 1) * 16 + 7}
       y="0"
       width="5"
       height="10"
-      class="pin fill-ink"
+      class="fill-ink"
     />
     {#if isBridged(chosen, n)}<rect
         x={(n - 1) * 16 + 2}

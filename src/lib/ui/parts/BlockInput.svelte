@@ -105,7 +105,7 @@
           class="fill-transparent"
           class:first={first === n}
         />
-        <rect x={x - 5} y={y - 5} width="10" height="10" class="pin fill-ink" />
+        <rect x={x - 5} y={y - 5} width="10" height="10" class="fill-ink" />
       </g>
     {/each}
   </svg>
@@ -163,8 +163,8 @@
           bridges.includes(n)
         )}
       >
-        <rect x={x + 2} y="4" width="10" height="20" class="pin fill-ink" />
-        <rect x={x + 15} y="4" width="10" height="20" class="pin fill-ink" />
+        <rect x={x + 2} y="4" width="10" height="20" class="fill-ink" />
+        <rect x={x + 15} y="4" width="10" height="20" class="fill-ink" />
         {#if bridges.includes(n)}<rect
             x={x + 4}
             y="8"

@@ -86,7 +86,7 @@
               height="22"
               class="first fill-none stroke-ink stroke-2"
             />{/if}
-          <rect x={x - 6} y="9" width="12" height="12" class="pin fill-ink" />
+          <rect x={x - 6} y="9" width="12" height="12" class="fill-ink" />
           <text {x} y="40" text-anchor="middle" class="n fill-ink font-bold text-[12px] font-mono"
             >{i + 1}</text
           >

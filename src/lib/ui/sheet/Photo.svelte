@@ -113,7 +113,7 @@
       {/each}
     </ol>
   {/if}
-  {#if change}<button class="add py-0.5 px-2.5 border border-rule text-ink cursor-pointer" onclick={addMiddle}
+  {#if change}<button class="py-0.5 px-2.5 border border-rule text-ink cursor-pointer" onclick={addMiddle}
       >{words.addMark}</button
     >{/if}
 </figure>

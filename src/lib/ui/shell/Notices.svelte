@@ -24,7 +24,7 @@
 </script>
 
 <!-- What stands between the screen and the record, and what to do about it. -->
-<div class="notices no-print" aria-live="polite">
+<div class="no-print" aria-live="polite">
   {#if session.isAway}<p class="bad">{text.away(session.waiting)}</p>{/if}
   {#if staying && session.isAway}
     <p class="bad">

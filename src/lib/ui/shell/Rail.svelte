@@ -43,8 +43,8 @@
             >
               {#if done(key)}<span
                   class="border border-sheet w-[44px] h-[27px] bg-yellow max-lg:w-[28px] max-lg:h-[20px] max-sm:w-[22px] max-sm:h-[16px]"
-                ></span>{:else}<span class="pin w-[13px] h-[13px] bg-pin max-lg:w-[9px] max-lg:h-[9px]"
-                ></span><span class="pin w-[13px] h-[13px] bg-pin max-lg:w-[9px] max-lg:h-[9px]"></span>{/if}
+                ></span>{:else}<span class="w-[13px] h-[13px] bg-pin max-lg:w-[9px] max-lg:h-[9px]"
+                ></span><span class="w-[13px] h-[13px] bg-pin max-lg:w-[9px] max-lg:h-[9px]"></span>{/if}
             </span>
             <span
               class="name py-[7px] px-[8px] flex-1 min-w-0 self-center ml-[6px] text-large font-[550] max-lg:py-[5px] max-lg:pr-[8px] max-lg:pl-[4px] max-sm:pr-[5px]"

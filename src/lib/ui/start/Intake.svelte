@@ -68,7 +68,7 @@
             <span class="quiet block">{hint}</span>
             {#if l.isOpen && !l.entry.atFirstPower}<span class="block font-[650]">{words.gap}</span>{/if}
           </div>
-          <div class="told">
+          <div>
             {#if l.known}<p class="mb-1.25">{words.known(l.known)}</p>{/if}
             {#each l.answers as a (a.at)}
               <p class="mb-1.25">
@@ -122,7 +122,7 @@
   </section>
 {/each}
 {#if frozen}
-  <p class="frozen mt-4 font-[650]">
+  <p class="mt-4 font-[650]">
     {words.frozen(timeText(frozen.at))}
     <small class="block font-mono font-normal wrap-anywhere"
       >{frozen.sha256 ? words.hash(frozen.sha256) : words.noHash}</small

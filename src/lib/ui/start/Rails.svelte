@@ -131,7 +131,7 @@
           onchange={(e) => read(p.n, e.currentTarget.value)}
         />
         {#if pin}
-          <span class="says block" role="status"
+          <span class="block" role="status"
             >{#if pin.says}<b>{railVerdictWords[pin.says.verdict]}</b>
               {railWhyWords[pin.says.why]}{:else}{words.odd(pin.text)}{/if}</span
           >

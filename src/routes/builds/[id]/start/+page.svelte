@@ -138,7 +138,7 @@
         />{/if}
       {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
       {#if !last}<p class="ask text-large">{words.ask}</p>{:else if found}
-        {#if found.episode > 1}<p class="rests">{words.rests(found.episode)}</p>{/if}
+        {#if found.episode > 1}<p>{words.rests(found.episode)}</p>{/if}
         <Suspects {found} {read} {done} />
       {/if}
     </div>
