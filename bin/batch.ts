@@ -26,11 +26,11 @@ export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, move
 /** A line of a batch: a build file, or options of the command by their names. */
 type Asked = Record<string, unknown>;
 
-/** Options of a line as the command takes them: `{chs: '615/4/17'}` → `--chs 615/4/17`. */
+/** Options of a line as the command takes them: `{chs: '615/4/17'}` → `--chs=615/4/17`. */
 const optionsOf = (asked: Asked, left: readonly string[] = []): string[] =>
   Object.entries(asked)
     .filter(([name]) => !left.includes(name))
-    .flatMap(([name, value]) => [`--${name}`, String(value)]);
+    .map(([name, value]) => `--${name}=${String(value)}`);
 
 /** The build file of a line: in a file beside, or the line itself. */
 const textOf = (asked: Asked): string =>
@@ -40,12 +40,12 @@ const machineOf = (asked: Asked) => readBuildFile(textOf(asked));
 
 const commands: Record<string, (asked: Asked) => object | Promise<object>> = {
   disk: (asked) => diskReport(optionsOf(asked)),
-  image: (asked) => imageReport([String(asked.file), ...optionsOf(asked, ['file'])]),
+  image: (asked) => imageReport([...optionsOf(asked, ['file']), '--', String(asked.file)]),
   'memory-map': (asked) => memoryMapReport(machineOf(asked)),
   boot: (asked) => bootReport(machineOf(asked)),
   'boot-check': ({ config, autoexec, ...asked }) =>
     bootCheckReport(machineOf(asked), String(config ?? ''), String(autoexec ?? '')),
-  photo: ({ file, ...asked }) => photoReport([String(file), ...optionsOf(asked)]),
+  photo: ({ file, ...asked }) => photoReport([...optionsOf(asked), '--', String(file)]),
   place: (asked) => placeReport(JSON.stringify(asked)),
   starts: (asked) => startsReport(JSON.stringify(asked)),
   table: (asked) =>

@@ -11,6 +11,7 @@ import {
   startFloppy
 } from '../src/lib/formats';
 import { noPlanWords, startLabel } from '../src/lib/words';
+import { FLAG, TEXT, readArgs } from './args';
 import { Usage, bytesOf, textOf } from './io';
 
 export const BOOT_USAGE = `  memory-map FILE               the first megabyte of a build as its settings stand: who answers where, what collides,
@@ -32,8 +33,8 @@ const dosText = (file: string | undefined): string => {
   return file === '-' ? '' : bytesOf(file).toString('latin1');
 };
 /** Writes the image of a start floppy, never over a file that is there. */
-function writeFloppy([file, , size, target, option, drive]: readonly string[]): object {
-  if (!target || (option !== undefined && (option !== '--go-on' || !/^[C-Z]:$/i.test(drive ?? ''))))
+function writeFloppy(file: string | undefined, size: string, target?: string, drive?: string): object {
+  if (!target || (drive !== undefined && !/^[C-Z]:$/i.test(drive)))
     throw new Usage(`name the size and the image\n\n${BOOT_USAGE}`);
   const { build, parts } = readBuildFile(text(file));
   const kit = kitOf(build, parts);
@@ -51,15 +52,25 @@ function writeFloppy([file, , size, target, option, drive]: readonly string[]): 
 }
 
 export const bootCommands: Record<string, (args: readonly string[]) => object | string> = {
-  'memory-map': ([file]) => memoryMapReport(readBuildFile(text(file))),
+  'memory-map': (args) => {
+    const { words } = readArgs(args, {}, 1, BOOT_USAGE);
+    return memoryMapReport(readBuildFile(text(words[0])));
+  },
   boot: (args) => {
-    if (args[1] === '--floppy') return writeFloppy(args);
-    const report = bootReport(readBuildFile(text(args.find((a) => a !== '--text'))));
-    if (!args.includes('--text') || !('files' in report)) return report;
+    const options = { text: FLAG, floppy: TEXT, 'go-on': TEXT };
+    const { words, told } = readArgs(args, options, 2, BOOT_USAGE);
+    const [file, target] = words;
+    if (told.floppy !== undefined) return writeFloppy(file, told.floppy, target, told['go-on']);
+    if (target !== undefined || told['go-on'] !== undefined)
+      throw new Usage(`an image is written with --floppy\n\n${BOOT_USAGE}`);
+    const report = bootReport(readBuildFile(text(file)));
+    if (!told.text || !('files' in report)) return report;
     return (report.files as { name: string; text: string }[])
       .map((f) => `--- ${f.name}\n${f.text}`)
       .join('\n');
   },
-  'boot-check': ([build, config, autoexec]) =>
-    bootCheckReport(readBuildFile(text(build)), dosText(config), dosText(autoexec))
+  'boot-check': (args) => {
+    const [build, config, autoexec] = readArgs(args, {}, 3, BOOT_USAGE).words;
+    return bootCheckReport(readBuildFile(text(build)), dosText(config), dosText(autoexec));
+  }
 };

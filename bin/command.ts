@@ -18,6 +18,7 @@ import { BATCH_USAGE, batch, takesBatch } from './batch';
 import { BOOT_USAGE, bootCommands } from './boot';
 import { dataCommands } from './data';
 import { DISK_USAGE, diskReport, imageReport, romReport } from './disk';
+import { FLAG, TEXT, numberOf, readArgs, type Options } from './args';
 import { Usage, bytesOf, io } from './io';
 import { PHOTO_USAGE, photoReport } from './photo';
 import { PLACEMENT_USAGE, placementCommands } from './placement';
@@ -48,56 +49,6 @@ exit 0: clean or solved; 1: a clash, or impossible, or stopped, or an image that
      3: nothing found, but something was not checked or is only assumed
 `;
 
-interface Args {
-  command: string;
-  file: string;
-  allowOff: boolean;
-  resolve: boolean;
-  json: boolean;
-  alternatives?: number;
-  maxNodes?: number;
-}
-
-/** Commands that only write a build out in another form. */
-const printed: Record<string, ExportKind> = {
-  claims: 'claims.csv',
-  moves: 'moves.csv',
-  markdown: 'sheet.md'
-};
-
-function parseArgs(argv: readonly string[]): Args {
-  const [command, file, ...rest] = argv;
-  if (
-    !command ||
-    !file ||
-    !(Object.hasOwn(printed, command) || ['check', 'resolve', 'sheet'].includes(command))
-  )
-    throw new Usage(USAGE);
-  const args: Args = { command, file, allowOff: false, resolve: false, json: false };
-  const number = (name: string, text: string | undefined, most: number): number => {
-    const value = Number(text);
-    if (text === undefined || !Number.isInteger(value) || value < 0 || value > most)
-      throw new Usage(`${name} wants a whole number from 0 to ${most}\n\n${USAGE}`);
-    return value;
-  };
-  for (let i = 0; i < rest.length; i++) {
-    if (command === 'sheet' && rest[i] === '--resolve') {
-      args.resolve = true;
-      continue;
-    }
-    if (command === 'moves' && rest[i] === '--json') {
-      args.json = true;
-      continue;
-    }
-    if (command !== 'resolve') throw new Usage(`${command} takes no ${rest[i]}\n\n${USAGE}`);
-    if (rest[i] === '--allow-off') args.allowOff = true;
-    else if (rest[i] === '--alternatives') args.alternatives = number('--alternatives', rest[++i], 8);
-    else if (rest[i] === '--max-nodes') args.maxNodes = number('--max-nodes', rest[++i], 1e9);
-    else throw new Usage(`there is no option ${rest[i]}\n\n${USAGE}`);
-  }
-  return args;
-}
-
 /** Whether what was read must not be written to, or booted from. */
 const hasStop = (report: object): boolean =>
   'remarks' in report && (report.remarks as { grade: string }[]).some((r) => r.grade === 'stop');
@@ -118,84 +69,109 @@ function read(file: string): string {
 
 const print = (value: unknown): void => io.out(JSON.stringify(value, null, 2) + '\n');
 
-function run(argv: readonly string[]): number {
-  const args = parseArgs(argv);
-  const { build, parts } = readBuildFile(read(args.file));
-  if (args.command === 'check') {
-    const { status, findings } = checked(build, parts);
-    print({ status, findings: findings.map(tell) });
-    return exitOf[status];
-  }
-  if (args.json) {
-    print(movesReport(build, parts));
+type BuildFile = ReturnType<typeof readBuildFile>;
+
+/** Commands that only write a build out in another form. */
+const written = (kind: ExportKind) => ({
+  options: {},
+  run: ({ build, parts }: BuildFile) => {
+    io.out(exported(build, parts, kind).content);
     return 0;
   }
-  if (Object.hasOwn(printed, args.command)) {
-    io.out(exported(build, parts, printed[args.command]).content);
-    return 0;
-  }
-  if (args.command === 'sheet') {
-    const solution = args.resolve ? resolve(build, parts, { alternatives: 0 }) : null;
-    const planned = solution?.status === 'solved' ? choose(build, solution) : build;
-    io.out(sheetText(sheetOf(planned, parts)));
-    return exitOf[checked(planned, parts).status];
-  }
-  const { allowOff, alternatives, maxNodes } = args;
-  const resolution = resolveReport({ build, parts }, { allowOff, alternatives, maxNodes });
-  print(resolution);
-  return resolution.status === 'solved' ? 0 : 1;
+});
+
+/** Commands on one build, each with what it takes besides the file, and the exit code it ends with. */
+const buildCommands: Readonly<
+  Record<string, { options: Options; run(file: BuildFile, told: Readonly<Record<string, unknown>>): number }>
+> = {
+  check: {
+    options: {},
+    run: ({ build, parts }) => {
+      const { status, findings } = checked(build, parts);
+      print({ status, findings: findings.map(tell) });
+      return exitOf[status];
+    }
+  },
+  resolve: {
+    options: { 'allow-off': FLAG, alternatives: TEXT, 'max-nodes': TEXT },
+    run: (file, told) => {
+      const number = (option: string, most: number) =>
+        numberOf(option, told[option] as string | undefined, most);
+      const resolution = resolveReport(file, {
+        allowOff: told['allow-off'] === true,
+        alternatives: number('alternatives', 8),
+        maxNodes: number('max-nodes', 1e9)
+      });
+      print(resolution);
+      return resolution.status === 'solved' ? 0 : 1;
+    }
+  },
+  sheet: {
+    options: { resolve: FLAG },
+    run: ({ build, parts }, told) => {
+      const solution = told.resolve ? resolve(build, parts, { alternatives: 0 }) : null;
+      const planned = solution?.status === 'solved' ? choose(build, solution) : build;
+      io.out(sheetText(sheetOf(planned, parts)));
+      return exitOf[checked(planned, parts).status];
+    }
+  },
+  moves: {
+    options: { json: FLAG },
+    run: ({ build, parts }, told) => {
+      if (!told.json) return written('moves.csv').run({ build, parts });
+      print(movesReport(build, parts));
+      return 0;
+    }
+  },
+  claims: written('claims.csv'),
+  markdown: written('sheet.md')
+};
+
+function run(name: string, args: readonly string[]): number {
+  if (!Object.hasOwn(buildCommands, name)) throw new Usage(USAGE);
+  const { options, run: act } = buildCommands[name];
+  const { words, told } = readArgs(args, options, 1, USAGE);
+  if (!words.length) throw new Usage(USAGE);
+  return act(readBuildFile(read(words[0])), told);
 }
 
-async function main(argv: readonly string[]): Promise<number> {
-  const [command, ...rest] = argv;
-  if (rest[0] === '--batch' && takesBatch(command ?? '')) {
-    if (rest.length !== 2) throw new Usage(USAGE);
-    return batch(command, read(rest[1]), io.out);
+/** Commands whose report is printed, and ends with 0. */
+const reports: Readonly<Record<string, (args: readonly string[]) => object | Promise<object>>> = {
+  disk: diskReport,
+  write: writeImage,
+  photo: photoReport,
+  ...settingCommands,
+  ...startCommands,
+  ...placementCommands
+};
+
+async function main([name = '', ...args]: readonly string[]): Promise<number> {
+  if (args.includes('--batch') && takesBatch(name)) {
+    const { told } = readArgs(args, { batch: TEXT }, 0, USAGE);
+    return batch(name, read(told.batch ?? '-'), io.out);
   }
-  if (command === 'disk') {
-    print(diskReport(rest));
+  if (Object.hasOwn(reports, name)) {
+    print(await reports[name](args));
     return 0;
   }
-  if (command === 'write') {
-    print(writeImage(rest));
-    return 0;
-  }
-  if (command === 'photo') {
-    print(await photoReport(rest));
-    return 0;
-  }
-  if (command === 'image' || command === 'rom') {
-    const report = await (command === 'image' ? imageReport : romReport)(rest);
+  if (name === 'image' || name === 'rom') {
+    const report = await (name === 'image' ? imageReport : romReport)(args);
     print(report);
     return hasStop(report) ? 1 : 0;
   }
-  const reports = { ...settingCommands, ...startCommands, ...placementCommands };
-  if (Object.hasOwn(reports, command ?? '')) {
-    print(reports[command](rest));
-    return 0;
-  }
-  if (Object.hasOwn(bootCommands, command ?? '')) {
-    const report = bootCommands[command](rest);
+  if (Object.hasOwn(bootCommands, name)) {
+    const report = bootCommands[name](args);
     if (typeof report === 'string') io.out(report);
     else print(report);
     return hasClash(report) ? 1 : 0;
   }
-  if (Object.hasOwn(tableCommands, command ?? '')) {
-    const report = tableCommands[command](rest);
+  if (Object.hasOwn(tableCommands, name)) {
+    const report = tableCommands[name](args);
     print(report);
     return 'problems' in report && (report.problems as unknown[]).length ? 1 : 0;
   }
-  const data = Object.hasOwn(dataCommands, command ?? '') ? dataCommands[command] : null;
-  if (!data) return run(argv);
-  const most =
-    command === 'restore' && rest.includes('--anyway')
-      ? 2
-      : command === 'backup' || command === 'restore'
-        ? 1
-        : 0;
-  if (rest.length > most || (command === 'restore' && !rest.some((a) => a !== '--anyway')))
-    throw new Usage(USAGE);
-  return data(rest);
+  if (Object.hasOwn(dataCommands, name)) return dataCommands[name](args, USAGE);
+  return run(name, args);
 }
 
 /** Does what the words of the command say. @returns its exit code, which `USAGE` tells */

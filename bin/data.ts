@@ -2,28 +2,32 @@ import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { dataFolder, openDatabase } from '../src/lib/server/database';
 import { passphraseProblem, setPassphrase } from '../src/lib/server/gate';
-import { io } from './io';
+import { FLAG, readArgs } from './args';
+import { Usage, io } from './io';
 import { backup, health, restoreBackup } from '../src/lib/server/keep';
 
-/** Commands on the data folder, each with the exit code it ends with. */
-export const dataCommands: Record<string, (args: readonly string[]) => Promise<number>> = {
-  backup: async ([file]) => {
-    io.out(`${await backup(dataFolder(), file)}\n`);
+/** Commands on the data folder, each with the exit code it ends with; what is not understood is told above the usage. */
+export const dataCommands: Record<string, (args: readonly string[], usage: string) => Promise<number>> = {
+  backup: async (args, usage) => {
+    const { words } = readArgs(args, {}, 1, usage);
+    io.out(`${await backup(dataFolder(), words[0])}\n`);
     return 0;
   },
-  restore: async (args) => {
-    const anyway = args.includes('--anyway');
-    const [file] = args.filter((a) => a !== '--anyway');
-    const { builds, before } = await restoreBackup(dataFolder(), file, { anyway });
+  restore: async (args, usage) => {
+    const { words, told } = readArgs(args, { anyway: FLAG }, 1, usage);
+    if (!words.length) throw new Usage(usage);
+    const { builds, before } = await restoreBackup(dataFolder(), words[0], { anyway: told.anyway === true });
     io.out(`${builds} builds brought back. What was there before: ${before}\n`);
     return 0;
   },
-  health: async () => {
+  health: async (args, usage) => {
+    readArgs(args, {}, 0, usage);
     const found = await health(dataFolder());
     io.out(JSON.stringify(found, null, 2) + '\n');
     return found.problems.length ? 1 : 0;
   },
-  passphrase: async () => {
+  passphrase: async (args, usage) => {
+    readArgs(args, {}, 0, usage);
     const passphrase = await ask('New passphrase: ');
     const wrong = passphraseProblem(passphrase);
     if (wrong) {

@@ -30,6 +30,7 @@ import { firmwareFacts } from '../src/lib/core/disks';
 import { diagnose, nameOf, readDisk, type SectorSource } from '../src/lib/formats/disk';
 import { MAX_ROM, compareRoms, joinPair, readRom, splitPair } from '../src/lib/formats/rom';
 import { readCatalogue } from '../src/lib/server/catalogue';
+import { TEXT, readArgs } from './args';
 import { Usage, reading } from './io';
 
 export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--profile BIOS] [--os dosN]
@@ -43,25 +44,25 @@ export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND]
 
 /** `yj disk`: geometry, barriers, types and the file system of the first partition. */
 export function diskReport(args: readonly string[]): object {
-  const options = optionsOf(args, ['--chs', '--sectors', '--translation', '--profile', '--os'], 'disk');
-  const chs = chsOf(options.get('--chs'));
-  const told = options.get('--sectors');
-  if (!chs && told === undefined) throw new Usage(`disk wants --chs C/H/S or --sectors N\n\n${DISK_USAGE}`);
-  if (told !== undefined && !/^\d+$/.test(told))
-    throw new Usage(`--sectors wants a whole number, not "${told}"\n`);
+  const options = { chs: TEXT, sectors: TEXT, translation: TEXT, profile: TEXT, os: TEXT };
+  const { told } = readArgs(args, options, 0, DISK_USAGE);
+  const chs = chsOf(told.chs);
+  if (!chs && (told.chs !== undefined || told.sectors === undefined))
+    throw new Usage(`disk wants --chs C/H/S or --sectors N\n\n${DISK_USAGE}`);
+  if (told.sectors !== undefined && !/^\d+$/.test(told.sectors))
+    throw new Usage(`--sectors wants a whole number, not "${told.sectors}"\n`);
   // A drive of which only the size is known reports what all large ones do.
   const physical: Geometry = chs ?? {
-    cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told) / 1008))),
+    cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told.sectors) / 1008))),
     heads: 16,
     sectors: 63
   };
-  const total = told === undefined ? sectorsOf(physical) : Number(told);
-  const profile = options.get('--profile');
-  const facts = profile === undefined ? null : profileFacts(profile);
-  const kind = (options.get('--translation') ?? facts?.translation ?? 'none') as Translation;
+  const total = told.sectors === undefined ? sectorsOf(physical) : Number(told.sectors);
+  const facts = told.profile === undefined ? null : profileFacts(told.profile);
+  const kind = (told.translation ?? facts?.translation ?? 'none') as Translation;
   if (!translations.includes(kind))
     throw new Usage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
-  const dos = dosOf(options.get('--os'));
+  const dos = dosOf(told.os);
   const setupFacts = facts && { ...facts, translation: kind };
   const logical = setupFacts ? offered(physical, setupFacts, total, dos) : translate(physical, kind, total);
   const first = dos === null ? null : Math.min(logical.usable, largestPartition(dos));
@@ -118,21 +119,6 @@ function profileFacts(id: string): SetupFacts {
   return facts;
 }
 
-/** Options in pairs. @throws Usage naming one that the command does not take, or that has no value */
-export function optionsOf(
-  args: readonly string[],
-  known: readonly string[],
-  command: string
-): Map<string, string> {
-  const options = new Map<string, string>();
-  for (let i = 0; i < args.length; i += 2) {
-    if (!known.includes(args[i])) throw new Usage(`${command} takes no ${args[i]} here\n\n${DISK_USAGE}`);
-    if (args[i + 1] === undefined) throw new Usage(`${args[i]} wants a value\n\n${DISK_USAGE}`);
-    options.set(args[i], args[i + 1]);
-  }
-  return options;
-}
-
 /** A version of DOS as `dos6.22` or `6.22`; null when none is told. */
 export function dosOf(os: string | undefined): number | null {
   if (os === undefined) return null;
@@ -147,15 +133,17 @@ export const chsOf = (told: string | undefined): Geometry | null => {
 };
 
 /** `yj image`: reads a raw image in slices, never whole. */
-export async function imageReport([file, option, told, ...rest]: readonly string[]): Promise<object> {
-  const setup = option === undefined ? null : option === '--setup' ? chsOf(told) : undefined;
-  if (
-    setup &&
-    !(setup.cylinders && setup.heads && setup.sectors && setup.sectors <= 63 && setup.heads <= 255)
-  )
-    throw new Usage(`--setup wants cylinders, 1 to 255 heads and 1 to 63 sectors, not "${told}"\n`);
-  if (!file || rest.length || setup === undefined || (option && !setup))
+export async function imageReport(args: readonly string[]): Promise<object> {
+  const { words, told } = readArgs(args, { setup: TEXT }, 1, DISK_USAGE);
+  const [file] = words;
+  if (file === undefined)
     throw new Usage(`image wants a file, and --setup C/H/S if there is one\n\n${DISK_USAGE}`);
+  const setup = chsOf(told.setup);
+  if (
+    told.setup !== undefined &&
+    !(setup?.cylinders && setup.heads && setup.sectors && setup.sectors <= 63 && setup.heads <= 255)
+  )
+    throw new Usage(`--setup wants cylinders, 1 to 255 heads and 1 to 63 sectors, not "${told.setup}"\n`);
   const fd = opened(file);
   try {
     const { size } = fstatSync(fd);
@@ -186,9 +174,10 @@ export async function imageReport([file, option, told, ...rest]: readonly string
 
 /** `yj rom`: reads a ROM and compares it with another, or splits and joins the chips of a pair. */
 export async function romReport(args: readonly string[]): Promise<object> {
-  const [file, other, ...rest] = args;
-  if (args.length === 4 && (file === 'split' || file === 'join')) return romPair(file, args.slice(1));
-  if (!file || rest.length)
+  const { words } = readArgs(args, {}, 4, DISK_USAGE);
+  const [file, other] = words;
+  if (words.length === 4 && (file === 'split' || file === 'join')) return romPair(file, words.slice(1));
+  if (!file || words.length > 2)
     throw new Usage(`rom wants a file, and another to compare it with\n\n${DISK_USAGE}`);
   const one = romBytes(file);
   return {

@@ -1,6 +1,7 @@
 import { errorWords } from '../src/lib/words/errors';
 import { statSync } from 'node:fs';
 import { CornersError, blockShape, readBlock, type Corners, type Point } from '../src/lib/core/photo';
+import { TEXT, readArgs } from './args';
 import { Usage } from './io';
 
 export const PHOTO_USAGE = `  photo IMAGE --corners X1,Y1,X2,Y2,X3,Y3,X4,Y4 --block dip:8 [--slider light|dark] [--on up|down]
@@ -25,30 +26,19 @@ function cornersOf(text: string | undefined): [Point, Point, Point, Point] {
   return [at(0), at(1), at(2), at(3)];
 }
 
-/** Options by their names: `--block dip:8`. */
-function optionsOf(args: readonly string[]): Map<string, string> {
-  const out = new Map<string, string>();
-  for (let i = 0; i < args.length; i += 2) {
-    const [name, value] = [args[i]!, args[i + 1]];
-    if (!['--corners', '--block', '--slider', '--on'].includes(name) || value === undefined)
-      fail(`${name} is not understood`);
-    out.set(name.slice(2), value!);
-  }
-  return out;
-}
-
 /** What a block in a photograph shows, as JSON. */
-export async function photoReport([file, ...rest]: readonly string[]): Promise<object> {
+export async function photoReport(args: readonly string[]): Promise<object> {
+  const options = { corners: TEXT, block: TEXT, slider: TEXT, on: TEXT };
+  const { words, told } = readArgs(args, options, 1, PHOTO_USAGE);
+  const [file] = words;
   if (!file) return fail('name a picture');
-  const options = optionsOf(rest);
   const shape =
-    blockShape(options.get('block') ?? '') ?? fail('--block wants dip:1 to dip:16, header:2xN or header:1xN');
-  const slider = options.get('slider');
+    blockShape(told.block ?? '') ?? fail('--block wants dip:1 to dip:16, header:2xN or header:1xN');
+  const { slider, on = 'up' } = told;
   if (slider !== undefined && slider !== 'light' && slider !== 'dark')
     return fail('--slider is light or dark');
-  const on = options.get('on') ?? 'up';
   if (on !== 'up' && on !== 'down') return fail('--on is up or down');
-  const corners = cornersOf(options.get('corners'));
+  const corners = cornersOf(told.corners);
   let picture;
   try {
     if (statSync(file).size > MOST_BYTES)
@@ -78,12 +68,12 @@ export async function photoReport([file, ...rest]: readonly string[]): Promise<o
     const seen = readBlock(raster, corners as Corners, shape, slider);
     if (seen.kind === 'header')
       return {
-        block: options.get('block'),
+        block: told.block,
         jumpers: seen.jumpers,
         doubtful: seen.jumpers.filter((j) => j.isDoubtful).length
       };
     return {
-      block: options.get('block'),
+      block: told.block,
       slider: seen.slider,
       sliderSure: seen.isSliderSure,
       onIs: on,

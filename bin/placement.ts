@@ -7,6 +7,7 @@ import {
   placeByDos
 } from '../src/lib/core/placement';
 import { readPlaceFile, readStartsFile } from '../src/lib/formats';
+import { readArgs } from './args';
 import { textOf } from './io';
 
 export const PLACEMENT_USAGE = `  place FILE                    lines of CONFIG.SYS and AUTOEXEC.BAT into upper memory, exactly: order and region, what
@@ -17,8 +18,11 @@ export const PLACEMENT_USAGE = `  place FILE                    lines of CONFIG.
                                 "optional": […], "always": […], "programs": […]}; docs/boot.md has the fields
 `;
 
-const text = (file: string | undefined): string =>
-  textOf(file, `name a file, or - for standard input\n\n${PLACEMENT_USAGE}`);
+const text = (args: readonly string[]): string =>
+  textOf(
+    readArgs(args, {}, 1, PLACEMENT_USAGE).words[0],
+    `name a file, or - for standard input\n\n${PLACEMENT_USAGE}`
+  );
 
 /** Where every line goes, with the proof, and what DOS would do by itself. */
 export function placeReport(source: string): object {
@@ -59,6 +63,6 @@ export function startsReport(source: string): object {
 }
 
 export const placementCommands: Record<string, (args: readonly string[]) => object> = {
-  place: ([file]) => placeReport(text(file)),
-  starts: ([file]) => startsReport(text(file))
+  place: (args) => placeReport(text(args)),
+  starts: (args) => startsReport(text(args))
 };

@@ -31,6 +31,7 @@ import {
   writeRow
 } from '../src/lib/core/settings';
 import { readCatalogue } from '../src/lib/server/catalogue';
+import { TEXT, readArgs } from './args';
 import { Usage } from './io';
 
 export const SETTINGS_USAGE = `  decode PART BLOCK=ROW …       what switches and jumpers mean: sw1='on off on …', jp4=2-3
@@ -42,7 +43,8 @@ export const SETTINGS_USAGE = `  decode PART BLOCK=ROW …       what switches a
 
 /** Commands about settings, each with what it prints as JSON. */
 export const settingCommands: Record<string, (args: readonly string[]) => object> = {
-  decode: ([id, ...told]) => {
+  decode: (args) => {
+    const [id, ...told] = readArgs(args, {}, Infinity, SETTINGS_USAGE).words;
     const part = partOf(id);
     const states: Record<string, State> = {};
     for (const [name, row] of told.map((t) => pair(t, 'sw1="on off on off"'))) {
@@ -68,7 +70,8 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       }))
     };
   },
-  encode: ([id, ...told]) => {
+  encode: (args) => {
+    const [id, ...told] = readArgs(args, {}, Infinity, SETTINGS_USAGE).words;
     const part = partOf(id);
     let positions: Record<string, string> = {};
     for (const [what, value] of told.map((t) => pair(t, 'display=mono'))) {
@@ -87,20 +90,21 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       )
     };
   },
-  memory: ([id, option, told, ...rest]) => {
-    const part = partOf(id);
+  memory: (args) => {
+    const { words, told } = readArgs(args, { target: TEXT, count: TEXT }, 1, SETTINGS_USAGE);
+    const part = partOf(words[0]);
     const facts = part.board?.memory;
     if (!facts) throw new Usage(`${part.name} is no board with a memory table\n`);
-    const size = readSize(told ?? '');
+    const { target, count } = told;
+    const size = readSize(target ?? count ?? '');
     if (
-      !['--target', '--count'].includes(option ?? '') ||
-      rest.length ||
+      (target === undefined) === (count === undefined) ||
       !size ||
-      (size.least === 0 && size.most > 0 && option === '--target')
+      (size.least === 0 && size.most > 0 && target !== undefined)
     )
       throw new Usage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
     // JSON has no infinity: null is a count without an upper end.
-    if (option === '--count') {
+    if (count !== undefined) {
       const { explanations, common } = fillingsShowing(facts, size);
       return { part: part.id, count: size, explanations, common: common.map(commonMemoryWords) };
     }
@@ -111,7 +115,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     );
     return {
       part: part.id,
-      target: Number(told),
+      target: Number(target),
       whole,
       fillings: fillings.map((f) => ({
         kib: f.kib,

@@ -1,4 +1,5 @@
 import { diagnoseReport, readBuildFile, rehearseReport } from '../src/lib/formats';
+import { FLAG, readArgs } from './args';
 import { textOf } from './io';
 
 export const START_USAGE = `  rehearse FILE [--planned]     the start of a build, settings as found or as planned: stages, where it stops and why
@@ -11,9 +12,11 @@ export const START_USAGE = `  rehearse FILE [--planned]     the start of a build
 const text = (file: string | undefined): string => textOf(file, `name a build file\n\n${START_USAGE}`);
 export const startCommands: Record<string, (args: readonly string[]) => object> = {
   rehearse: (args) => {
-    const [file] = args.filter((a) => a !== '--planned');
-    return rehearseReport(readBuildFile(text(file)), args.includes('--planned') ? 'chosen' : 'found');
+    const { words, told } = readArgs(args, { planned: FLAG }, 1, START_USAGE);
+    return rehearseReport(readBuildFile(text(words[0])), told.planned ? 'chosen' : 'found');
   },
-  diagnose: ([file, startFile]) =>
-    diagnoseReport(readBuildFile(text(file)), startFile === undefined ? undefined : text(startFile))
+  diagnose: (args) => {
+    const [file, startFile] = readArgs(args, {}, 2, START_USAGE).words;
+    return diagnoseReport(readBuildFile(text(file)), startFile === undefined ? undefined : text(startFile));
+  }
 };

@@ -1,6 +1,7 @@
 import { TABLE_LIMITS, readTable } from '../src/lib/core/table';
 import { readPart } from '../src/lib/formats';
 import { questionWords, InvalidDocument } from '../src/lib/words';
+import { readArgs } from './args';
 import { Usage, textOf } from './io';
 
 export const TABLE_USAGE = `  table FILE                    what a pasted table of jumpers and switches says, as JSON: blocks, settings, positions
@@ -8,8 +9,11 @@ export const TABLE_USAGE = `  table FILE                    what a pasted table 
   part FILE                     checks the description of a part
 `;
 
-const text = (file: string | undefined): string =>
-  textOf(file, `name a file, or - for standard input\n\n${TABLE_USAGE}`);
+const text = (args: readonly string[]): string =>
+  textOf(
+    readArgs(args, {}, 1, TABLE_USAGE).words[0],
+    `name a file, or - for standard input\n\n${TABLE_USAGE}`
+  );
 
 /** A table as it was read, with every line accounted for. */
 export function tableReport(source: string): object {
@@ -50,6 +54,6 @@ export function partReport(source: string): {
 }
 
 export const tableCommands: Record<string, (args: readonly string[]) => object> = {
-  table: ([file]) => tableReport(text(file)),
-  part: ([file]) => partReport(text(file))
+  table: (args) => tableReport(text(args)),
+  part: (args) => partReport(text(args))
 };

@@ -8,7 +8,8 @@ import {
   type Geometry
 } from '../src/lib/core/storage';
 import { diskImage } from '../src/lib/formats/disk';
-import { chsOf, dosOf, optionsOf } from './disk';
+import { FLAG, TEXT, readArgs } from './args';
+import { chsOf, dosOf } from './disk';
 import { Usage } from './io';
 
 export const WRITE_USAGE = `  write FILE --chs C/H/S [--os dosN] [--cylinders N,N] [--label NAME] [--no-format]
@@ -20,24 +21,21 @@ export const WRITE_USAGE = `  write FILE --chs C/H/S [--os dosN] [--cylinders N,
  * `yj write`: a partition plan as a sparse image, for a flash card that is prepared on a modern machine. The file must
  * not be there yet, so a device is never written to.
  */
-export function writeImage([file, ...args]: readonly string[]): object {
-  const format = !args.includes('--no-format');
-  const options = optionsOf(
-    args.filter((a) => a !== '--no-format'),
-    ['--chs', '--os', '--cylinders', '--label'],
-    'write'
-  );
-  const geometry = chsOf(options.get('--chs'));
-  if (!file || file.startsWith('--') || !geometry)
+export function writeImage(args: readonly string[]): object {
+  const options = { chs: TEXT, os: TEXT, cylinders: TEXT, label: TEXT, 'no-format': FLAG };
+  const { words, told } = readArgs(args, options, 1, WRITE_USAGE);
+  const [file] = words;
+  const geometry = chsOf(told.chs);
+  if (!file || !geometry)
     throw new Usage(`write wants a file and --chs C/H/S, as INT 13h gives it\n\n${WRITE_USAGE}`);
-  const dos = dosOf(options.get('--os')) ?? 6.22;
+  const dos = dosOf(told.os) ?? 6.22;
   refuseImpossible(file, geometry, dos);
-  const told = options.get('--cylinders');
-  if (told !== undefined && !/^\d+(,\d+)*$/.test(told))
-    throw new Usage(`--cylinders wants numbers such as 400,624, not "${told}"\n`);
-  const plan = partition(geometry, dos, told?.split(',').map(Number) ?? proposeSizes(geometry, dos));
-  const label = options.get('--label');
-  const image = diskImage(plan, { dos, format, ...(label ? { label } : {}) });
+  if (told.cylinders !== undefined && !/^\d+(,\d+)*$/.test(told.cylinders))
+    throw new Usage(`--cylinders wants numbers such as 400,624, not "${told.cylinders}"\n`);
+  const sizes = told.cylinders?.split(',').map(Number) ?? proposeSizes(geometry, dos);
+  const plan = partition(geometry, dos, sizes);
+  const format = !told['no-format'];
+  const image = diskImage(plan, { dos, format, ...(told.label ? { label: told.label } : {}) });
   const fd = created(file);
   try {
     ftruncateSync(fd, image.size);

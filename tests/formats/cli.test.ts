@@ -18,27 +18,12 @@ import { diskImage, imagePieces } from '../../src/lib/formats/disk';
 import { writeBuildFile } from '../../src/lib/formats';
 import { BuildStore } from '../../src/lib/server/builds';
 import { openDatabase } from '../../src/lib/server/database';
-import { command } from '../../bin/command';
-import { io } from '../../bin/io';
 import { dipLooks, dipScene, draw } from '../support/blocks';
+import { yj } from '../support/command';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
 
 const root = new URL('../..', import.meta.url).pathname;
-/** What the command answers, asked in this process: a hundred starts of a program only cost time. One test starts it. */
-async function yj(args: string[], input = '') {
-  const own = { ...io };
-  const said = { stdout: '', stderr: '' };
-  io.input = () => Buffer.from(input);
-  io.out = (text) => void (said.stdout += text);
-  io.err = (text) => void (said.stderr += text);
-  try {
-    return { status: await command(args), ...said };
-  } finally {
-    Object.assign(io, own);
-  }
-}
-
 describe('the command line', () => {
   const folder = mkdtempSync(join(tmpdir(), 'yj-cli-'));
   const file = join(folder, 'plover.json');
