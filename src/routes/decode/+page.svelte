@@ -131,7 +131,7 @@
         {/each}
       </section>
       <section>
-        <h3 class="mb-1 text-large font-mono leading-[1.25]">{words.meaning}</h3>
+        <h3 class="mb-1 text-large">{words.meaning}</h3>
         {#each settings as setting (setting.id)}
           {@const r = sure(
             readings.find((x) => x.setting.id === setting.id),
