@@ -70,7 +70,7 @@ async function firstLoad(bench: Bench): Promise<void> {
   const [sent, gzip] = await kB(first);
   const [allSent, allGzip] = await kB(scripts);
   console.log(
-    `script of the Lines page: first load ${sent} kB as sent (${gzip} kB gzip), with the solver and drawing that come after it ${allSent} kB (${allGzip} kB gzip)`
+    `script of the Lines page: first load ${sent} kB as sent (${gzip} kB gzip), with the solver, drawings and other stages that come after it ${allSent} kB (${allGzip} kB gzip)`
   );
 }
 
