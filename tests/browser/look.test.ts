@@ -23,6 +23,30 @@ describe('the look of the application', () => {
     expect(await page.$eval('html', (e) => e.classList.contains('dark'))).to.equal(false);
   });
 
+  it('fetches the stages that open without the server beforehand, unless the browser saves data', async () => {
+    const session = await page.createCDPSession();
+    const scripts = async (dataSaverEnabled: boolean) => {
+      await session.send('Emulation.setDataSaverOverride', { dataSaverEnabled });
+      await bench.open('/builds/plover/lines');
+      expect(
+        await page.evaluate(
+          () => (navigator as unknown as { connection: { saveData: boolean } }).connection.saveData
+        )
+      ).to.equal(dataSaverEnabled);
+      return page.evaluate(
+        () => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length
+      );
+    };
+    const few = await scripts(true);
+    const all = await scripts(false);
+    expect(few).to.be.greaterThan(20);
+    expect(all - few, `${few} of ${all}`).to.be.greaterThan(20);
+    // A stage that was not fetched opens all the same.
+    await scripts(true);
+    await page.click('nav a[href$="/boot"]');
+    await sees(page, 'Starts and files');
+  });
+
   it('names what is pressed by the words that stand on it', async () => {
     for (const path of [
       '/',
