@@ -3,6 +3,7 @@ import { existsSync, readdirSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
@@ -124,11 +125,26 @@ async function choosePort(host) {
 
 const isLoopback = (host) => /^(127\.\d+\.\d+\.\d+|localhost|::1)$/.test(host);
 
+/**
+ * What a command that starts the server was told, read before anything is done. It ends at what is not understood.
+ * @param more options besides `--share` and `--share=ADDRESS`
+ */
+export function serverOptions(more = {}) {
+  // Without an address it stands for all of them.
+  const args = process.argv.slice(2).map((arg) => (arg === '--share' ? '--share=' : arg));
+  try {
+    return parseArgs({ args, options: { share: { type: 'string' }, ...more } }).values;
+  } catch (error) {
+    const known = ['share', ...Object.keys(more)].map((name) => `--${name}`).join(', ');
+    console.error(`${error.message.split('\n')[0]}\nThe options are ${known}; README.md tells of them.`);
+    process.exit(2);
+  }
+}
+
 /** The address to listen on: this computer only, unless --share opens the server to others. */
-function chooseHost() {
-  const share = process.argv.find((arg) => arg === '--share' || arg.startsWith('--share='));
-  const host = share?.split('=')[1] ?? process.env.YJ_HOST ?? (share ? '0.0.0.0' : '127.0.0.1');
-  if (isLoopback(host) || share) return { host, shared: !isLoopback(host) };
+function chooseHost(share) {
+  const host = share || process.env.YJ_HOST || (share === undefined ? '127.0.0.1' : '0.0.0.0');
+  if (isLoopback(host) || share !== undefined) return { host, shared: !isLoopback(host) };
   console.error(
     `YJ_HOST=${host} would let other computers in. Say so with --share, and set a passphrase first: npm run --silent yj -- passphrase`
   );
@@ -136,8 +152,8 @@ function chooseHost() {
 }
 
 /** Starts the built server in this process. SIGTERM and SIGINT end it cleanly. */
-export async function serve({ data, demo }) {
-  const { host, shared } = chooseHost();
+export async function serve({ data, demo, share }) {
+  const { host, shared } = chooseHost(share);
   const port = await choosePort(host);
   const shown = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
   Object.assign(process.env, {

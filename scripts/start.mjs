@@ -1,5 +1,6 @@
-import { buildApplication, installPackages, serve } from './common.mjs';
+import { buildApplication, installPackages, serve, serverOptions } from './common.mjs';
 
+const { share } = serverOptions();
 await installPackages();
 await buildApplication();
-await serve({});
+await serve({ share });

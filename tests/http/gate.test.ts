@@ -50,6 +50,16 @@ describe('a shared server', () => {
       .to.match(/needs a passphrase. Set one first/)
       .and.not.match(/\n\s+at /);
   });
+  it('starts nothing with an option that it does not know', async () => {
+    for (const wrong of ['--shar', '--fresh=yes', 'share']) {
+      const { status, stderr } = await start([wrong]);
+      expect(status, wrong).to.equal(2);
+      expect(stderr, wrong)
+        .to.include(wrong.split('=')[0])
+        .and.match(/The options are --share, --fresh/);
+      expect(stderr, wrong).to.not.match(/\n\s+at /);
+    }
+  });
   it('takes no short passphrase, and keeps only a hash', async () => {
     expect((await passphrase('short')).status).to.equal(2);
     expect((await passphrase('x'.repeat(80))).stderr).to.match(/72/);
