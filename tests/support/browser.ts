@@ -69,7 +69,7 @@ const POLLING = 120;
 /**
  * A page of 1280 × 800 that keeps what its console complains about.
  * @param worker whether it loads as for everybody: through the service worker, and with the stages that have to open
- * without the server fetched beforehand, which together take half of what opening a page costs
+ * without the server fetched beforehand, which together take about a quarter of what opening a page costs
  */
 async function openPage(browser: Browser, complaints: string[], worker: boolean): Promise<Page> {
   const page = await browser.newPage();
