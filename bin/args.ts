@@ -34,7 +34,16 @@ export function readArgs<const T extends Options>(
     throw new Usage(`${why}\n\n${usage}`);
   };
   try {
-    const { values, positionals } = parseArgs({ args: [...args], options, allowPositionals: true });
+    const { values, positionals, tokens } = parseArgs({
+      args: [...args],
+      options,
+      allowPositionals: true,
+      tokens: true
+    });
+    // Of two values the parser keeps the last.
+    const named = tokens.flatMap((t) => (t.kind === 'option' && t.value !== undefined ? [t.rawName] : []));
+    const again = named.find((name, i) => named.indexOf(name) < i);
+    if (again) wrong(`${again} is there twice, with a value each time`);
     if (positionals.length > most) wrong(`"${positionals[most]}" is not understood`);
     return { words: positionals, told: values as Told<T> };
   } catch (error) {

@@ -167,7 +167,9 @@ describe('the record in a browser', () => {
       forgive();
       return { head, name: build.name };
     };
+    /** Undoes what a test saved; not before the page knows that it is saved, else the next page sends it again. */
     const back = async (head: number) => {
+      await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('yj-pending')));
       while ((await bench.saved('plover')).head !== head) await bench.api('POST', '/builds/plover/undo');
     };
 

@@ -4,7 +4,7 @@ import { expect } from 'chai';
 import { sql } from 'kysely';
 import { Part } from '../../src/lib/core/model';
 import { writeBuildFile } from '../../src/lib/formats';
-import type { BuildStore } from '../../src/lib/server/builds';
+import { BuildStore } from '../../src/lib/server/builds';
 import { Conflict, NotFound } from '../../src/lib/server/errors';
 import { loadDemo } from '../../src/lib/server/context';
 import { ShelfStore } from '../../src/lib/server/shelf';
@@ -34,6 +34,19 @@ describe('the store', () => {
     await store.save('plover', { ...first.build, notes: 'three' }, second.head, 'note');
     const rows = await shop.db.selectFrom('revisions').selectAll().execute();
     expect(rows).to.have.length(4);
+  });
+  it('tells when a state became the present one, later each time, whether by a save or by going back', async () => {
+    let clock = 0;
+    const at = () => `2026-11-29T10:00:0${(clock += 1)}.000Z`;
+    const own = new BuildStore(shop.db, [...parts.values()], { now: at });
+    const first = await own.create(demo('plover'), 'new');
+    const second = await own.save('plover', { ...first.build, notes: 'one' }, first.head, 'note');
+    expect((await own.get('plover')).updated, 'read again').to.equal(second.updated);
+    const back = await own.step('plover', 'undo');
+    const again = await own.step('plover', 'redo');
+    const times = [first, second, back, again].map((r) => r.updated);
+    expect(times).to.deep.equal([...new Set(times)].sort());
+    expect([back.head, again.head]).to.deep.equal([first.head, second.head]);
   });
   it('survives being closed and opened', async () => {
     await store.create(demo('dunlin'), 'new');

@@ -35,7 +35,14 @@ class FakeEvents {
 }
 
 const plover = demo('plover');
-const saved = (head: number, build: Build): Saved => ({ head, build, canUndo: true, canRedo: false });
+/** A state with the number `head`; a higher number was saved later, unless the test says otherwise. */
+const saved = (head: number, build: Build, updated = `2026-11-0${head}`): Saved => ({
+  head,
+  build,
+  updated,
+  canUndo: true,
+  canRedo: false
+});
 const withIrq = (build: Build, irq: string): Build => ({
   ...build,
   items: build.items.map((i) => (i.id === 'audio' ? { ...i, chosen: { ...i.chosen, irq } } : i))
@@ -201,22 +208,41 @@ describe('the record of a build on its way to the server', () => {
   it('a state that was undone elsewhere does not come back when the server goes away', async () => {
     // Saved by an earlier page of this browser, and undone on another machine since.
     const undone = withIrq(plover, '10');
-    kept.set('yj-last:plover', JSON.stringify({ head: 3, build: undone }));
+    kept.set('yj-last:plover', JSON.stringify(saved(3, undone)));
     const session = open();
     const stop = session.start();
     FakeEvents.last.tell('all');
     await turns();
-    await next().answer(200, saved(1, plover));
+    await next().answer(200, saved(1, plover, '2026-11-04'));
     FakeEvents.last.tell('all');
     await turns();
     await next().answer(0, null);
     expect([session.isAway, session.head]).to.deep.equal([true, 1]);
     expect(session.build).to.deep.equal(plover);
     stop();
+    // Nor in the next page, which the browser may have kept from before.
+    const later = open();
+    const end = later.start();
+    FakeEvents.last.tell('all');
+    await turns();
+    await next().answer(0, null);
+    expect(later.head).to.equal(1);
+    end();
+  });
+
+  it('nor when the page was opened after it, and the server goes away before the first look', async () => {
+    kept.set('yj-last:plover', JSON.stringify(saved(3, withIrq(plover, '10'))));
+    const session = new Session(saved(1, plover, '2026-11-04'), [...parts.values()]);
+    const stop = session.start();
+    FakeEvents.last.tell('all');
+    await turns();
+    await next().answer(0, null);
+    expect([session.isAway, session.head, session.build]).to.deep.equal([true, 1, plover]);
+    stop();
   });
 
   it('a page that was kept from earlier takes up what this browser saved since', async () => {
-    kept.set('yj-last:plover', JSON.stringify({ head: 3, build: withIrq(plover, '10') }));
+    kept.set('yj-last:plover', JSON.stringify(saved(3, withIrq(plover, '10'))));
     const session = open();
     const stop = session.start();
     FakeEvents.last.tell('all');

@@ -30,6 +30,8 @@ export interface BuildRecord {
   build: Build;
   /** Number of the revision; a save names the one it started from. */
   head: number;
+  /** When it became the present state; heads go back by undoing, this does not. */
+  updated: string;
   canUndo: boolean;
   canRedo: boolean;
 }
@@ -117,6 +119,7 @@ export class BuildStore {
     return {
       build: this.kept(row.document),
       head: row.head,
+      updated: row.updated,
       canUndo: row.parent !== null,
       canRedo: child !== undefined
     };
@@ -125,17 +128,19 @@ export class BuildStore {
   /** The present state of a build in use, as it is kept. */
   async present(
     id: string
-  ): Promise<{ head: number; parent: number | null; document: string; name: string }> {
+  ): Promise<{ head: number; parent: number | null; document: string; name: string; updated: string }> {
     const row = await this.db
       .selectFrom('builds')
       .leftJoin('revisions', 'revisions.id', 'builds.head')
-      .select(['builds.name', 'builds.head', 'builds.deleted', 'revisions.parent', 'revisions.document'])
+      .select(['builds.name', 'builds.head', 'builds.deleted', 'builds.updated'])
+      .select(['revisions.parent', 'revisions.document'])
       .where('builds.id', '=', id)
       .executeTakeFirst();
     if (!row) throw new NotFound(server.noBuild(id));
     if (row.deleted !== null) throw new InBin(id);
     if (row.document === null) throw new Unreadable(server.stateLost);
-    return { head: row.head, parent: row.parent, document: row.document, name: row.name };
+    const { head, parent, document, name, updated } = row;
+    return { head, parent, document, name, updated };
   }
 
   /** Name and number of the present state of a build in use, whether or not it can be read. */
@@ -192,7 +197,7 @@ export class BuildStore {
       throw new InvalidDocument([{ path: 'id', message: server.mustBe(id) }], server.what.build);
     await this.assertWhole(build);
     let isShelfChanged = false;
-    const head = await transact(this.db, async (trx) => {
+    const saved = await transact(this.db, async (trx) => {
       const row = await trx
         .selectFrom('builds')
         .leftJoin('revisions', 'revisions.id', 'builds.head')
@@ -210,13 +215,13 @@ export class BuildStore {
         .set({ head: revision, name: build.name, updated: at })
         .where('id', '=', id)
         .execute();
-      return revision;
+      return { head: revision, updated: at };
     });
-    if (head === null) throw new Conflict(await this.get(id));
-    this.changes.tell({ kind: 'build', id, head });
+    if (saved === null) throw new Conflict(await this.get(id));
+    this.changes.tell({ kind: 'build', id, head: saved.head });
     if (isShelfChanged) this.changes.tell({ kind: 'all' });
     // Not what is newest by now: somebody may have saved again in between.
-    return { build, head, canUndo: true, canRedo: false };
+    return { build, ...saved, canUndo: true, canRedo: false };
   }
 
   /** Goes one revision back or forward. Nothing is deleted; what the shelf learnt by it is taken back or told again. */

@@ -161,6 +161,7 @@ export const ResolutionReply = z.union([
 export const RecordReply = z.object({
   build: Build,
   head: z.number().int(),
+  updated: z.string(),
   canUndo: z.boolean(),
   canRedo: z.boolean()
 });

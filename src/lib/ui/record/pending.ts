@@ -1,4 +1,5 @@
 import type { Build } from '../../core/model';
+import type { Saved } from './send';
 
 /** A change that the server has not acknowledged. */
 export interface Change {
@@ -6,9 +7,12 @@ export interface Change {
   note: string;
 }
 
+/** A state that the server has, and when it became the present one. */
+export type SavedState = Pick<Saved, 'head' | 'build' | 'updated'>;
+
 /** Changes that wait, and the saved state they started from. */
 export interface Pending {
-  base: { head: number; build: Build };
+  base: SavedState;
   queue: Change[];
 }
 
@@ -88,9 +92,9 @@ const LAST = 'yj-last';
  * from an older copy; this brings it up to what was saved.
  */
 export const lastSaved = {
-  keep(state: { head: number; build: Build }): void {
+  keep({ head, build, updated }: SavedState): void {
     try {
-      localStorage.setItem(`${LAST}:${state.build.id}`, JSON.stringify(state));
+      localStorage.setItem(`${LAST}:${build.id}`, JSON.stringify({ head, build, updated }));
     } catch {
       // Without room the older copy is what there is.
     }
@@ -104,12 +108,9 @@ export const lastSaved = {
       // Nothing was kept then.
     }
   },
-  of(build: string): { head: number; build: Build } | null {
+  of(build: string): SavedState | null {
     try {
-      const state = JSON.parse(localStorage.getItem(`${LAST}:${build}`) ?? 'null') as {
-        head: number;
-        build: Build;
-      } | null;
+      const state = JSON.parse(localStorage.getItem(`${LAST}:${build}`) ?? 'null') as SavedState | null;
       return state?.build?.id === build ? state : null;
     } catch {
       return null;

@@ -3,6 +3,8 @@ import type { Build } from '../../core/model';
 export interface Saved {
   build: Build;
   head: number;
+  /** When the server took it as the present state. */
+  updated: string;
   canUndo: boolean;
   canRedo: boolean;
 }

@@ -17,7 +17,7 @@ import { applyFix, loom } from '../../core/solver';
 import { tell, type ToldFinding } from '../../words';
 import { text } from '../../words/en/screens';
 import { Live, type Told } from './live.svelte';
-import { PendingStore, lastSaved, type Change, type Pending } from './pending';
+import { PendingStore, lastSaved, type Change, type Pending, type SavedState } from './pending';
 import { ask, problemLines, type Saved } from './send';
 import type { Collision, Trouble } from './trouble';
 
@@ -53,7 +53,7 @@ export class Session {
   readonly machine = $derived.by(() => machine(this.shown, this.parts));
   readonly groups = $derived.by(() => loom(this.machine));
 
-  private saved: { head: number; build: Build };
+  private saved: SavedState;
   private queue: Change[] = [];
   private flushing: Promise<void> | null = null;
   private recheck = false;
@@ -186,9 +186,9 @@ export class Session {
   }
 
   /** The first changes of the queue are saved, as the state of this record. */
-  private acknowledge(count: number, { head, canUndo, canRedo }: Saved): void {
+  private acknowledge(count: number, { head, updated, canUndo, canRedo }: Saved): void {
     const done = this.queue.splice(0, count);
-    this.saved = { head, build: lastOf(done).build };
+    this.saved = { head, updated, build: lastOf(done).build };
     this.waiting = this.queue.length;
     this.head = head;
     this.canUndo = canUndo;
@@ -227,7 +227,7 @@ export class Session {
 
   private leave(): void {
     const last = lastSaved.of(this.build.id);
-    const isLater = last !== null && last.head > this.saved.head && !this.queue.length;
+    const isLater = last !== null && last.updated > this.saved.updated && !this.queue.length;
     if (isLater && itemsOf(last.build).every((i) => this.parts.has(i.part))) {
       this.saved = last;
       this.build = last.build;
@@ -300,9 +300,10 @@ export class Session {
     this.trouble = { kind: 'fine' };
     this.canUndo = reply.value.canUndo;
     this.canRedo = reply.value.canRedo;
-    if (reply.value.head === this.saved.head) {
-      // What another page of this browser saved last may have been undone since: heads go back too.
-      lastSaved.keep({ head, build: reply.value.build });
+    if (reply.value.head === head) {
+      // The same state as before, maybe for the second time: what was saved between is undone.
+      this.saved = reply.value;
+      lastSaved.keep(reply.value);
       return;
     }
     if (!(await this.knowParts(reply.value.build))) return this.leave();
@@ -408,7 +409,7 @@ export class Session {
     this.waiting = 0;
     this.keep();
     this.trouble = { kind: 'fine' };
-    lastSaved.keep({ head: record.head, build: record.build });
+    lastSaved.keep(record);
     this.show(record);
   }
 

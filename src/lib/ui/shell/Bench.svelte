@@ -4,11 +4,12 @@
   import { Button } from 'flowbite-svelte';
   import { onMount, type Snippet } from 'svelte';
   import { stageStates, type StageState } from '$lib/core/rules';
-  import { keyOf, type Build, type Part } from '$lib/core/model';
+  import { keyOf, type Part } from '$lib/core/model';
   import { differences } from '$lib/core/settings';
   import { lineSettings } from '$lib/core/solver';
   import { setBench } from '../context';
   import { Planner } from '../planner.svelte';
+  import type { Saved } from '../record/send';
   import { Session } from '../record/session.svelte';
   import { text } from '$lib/words/en/screens';
   import Tray from '../tray/Tray.svelte';
@@ -18,7 +19,7 @@
   import TopBar from './TopBar.svelte';
 
   interface Props {
-    record: { build: Build; head: number; canUndo: boolean; canRedo: boolean };
+    record: Saved;
     parts: Part[];
     children: Snippet;
   }
