@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { Budget, attempt, stop } from '../../src/lib/core/kernel';
+import fc from 'fast-check';
+import { Budget, attempt, branch, quickXplain, stop, type Branch } from '../../src/lib/core/kernel';
 import { choose, reachOf, rolesOf, together, type Role, type Weight } from '../../src/lib/core/planner/roles';
 import type { Option } from '../../src/lib/core/planner/options';
 import { Seeded } from '../support/random';
@@ -32,6 +33,105 @@ describe('the budget of a search', () => {
   });
 });
 
+describe('branches of a search', () => {
+  /** A tree of choices with what each costs; a leaf is an empty list. */
+  interface Tree extends Branch {
+    cost: number;
+    next: Tree[];
+  }
+  const least = ({ cost, next }: Tree): number =>
+    cost + (next.length ? Math.min(...next.map((t) => least(t))) : 0);
+  /** A tree whose bounds are below what comes, by chance far below; `isSorted`: the most hopeful first. */
+  const grown = (r: Seeded, depth: number, isSorted: boolean): Tree => {
+    const next = depth ? Array.from({ length: 1 + r.int(4) }, () => grown(r, depth - 1, isSorted)) : [];
+    const tree = { cost: r.int(9), next, hope: 0, behind: -Infinity };
+    tree.hope = least(tree) - r.int(6);
+    if (isSorted) {
+      next.sort((a, b) => a.hope - b.hope);
+      for (const t of next) t.behind = t.hope;
+    }
+    return tree;
+  };
+
+  it('the best is found wherever bounds hold, whether or not the branches are in order', () => {
+    for (let seed = 1; seed <= torture(3000, 400); seed++) {
+      const r = new Seeded(seed);
+      const tree = grown(r, 4, seed % 2 === 0);
+      let best = Infinity;
+      let visited = 0;
+      const walk = (t: Tree, before: number): void => {
+        visited++;
+        const here = before + t.cost;
+        if (!t.next.length) best = Math.min(best, here);
+        else
+          branch(
+            t.next,
+            () => best - here,
+            (one) => (walk(one, here), false)
+          );
+      };
+      walk(tree, 0);
+      expect(best, `seed ${seed}`).to.equal(least(tree));
+      const count = (t: Tree): number => 1 + t.next.reduce((n, one) => n + count(one), 0);
+      expect(visited).to.be.at.most(count(tree));
+    }
+  });
+  it('tells the least that was passed over: with what was found it is a bound of all', () => {
+    for (let seed = 1; seed <= torture(3000, 400); seed++) {
+      const r = new Seeded(seed);
+      const { next } = grown(r, 1, seed % 2 === 0);
+      const room = r.int(12);
+      let found = Infinity;
+      const into = (t: Tree) => ((found = Math.min(found, least(t))), false);
+      const passed = branch(next, () => Math.min(room, found), into);
+      const true_ = Math.min(...next.map(least));
+      expect(Math.min(found, passed), `seed ${seed}`).to.be.at.most(true_);
+      if (found < room) expect(found, `seed ${seed}: below the room it is exact`).to.equal(true_);
+      if (passed === Infinity) expect(found).to.equal(true_);
+    }
+  });
+  it('ends where it is told that nothing better can come, and makes no branch after it', () => {
+    let made = 0;
+    const all = function* () {
+      for (const hope of [1, 2, 3]) yield (made++, { hope, behind: hope });
+    };
+    expect(
+      branch(
+        all(),
+        () => 10,
+        ({ hope }) => hope === 2
+      )
+    ).to.equal(Infinity);
+    expect(made).to.equal(2);
+    expect(
+      branch(
+        all(),
+        () => 0,
+        () => expect.fail('nothing is gone into')
+      )
+    ).to.equal(1);
+  });
+});
+
+describe('quickXplain', () => {
+  it('finds a minimal set for any family of impossible sets', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.uniqueArray(fc.integer({ min: 0, max: 11 }), { minLength: 1, maxLength: 5 }), {
+          minLength: 1,
+          maxLength: 5
+        }),
+        (family) => {
+          const impossible = (kept: Set<number>) => family.some((set) => set.every((x) => kept.has(x)));
+          const core = quickXplain([...Array(12).keys()], impossible);
+          expect(impossible(new Set(core))).to.equal(true);
+          for (const x of core) expect(impossible(new Set(core.filter((y) => y !== x)))).to.equal(false);
+        }
+      )
+    );
+  });
+});
+
 describe('choosing for one role after the other', () => {
   const names = ['memory', 'display', 'audio', 'storage'] as const;
   const scoreOf = ({ weight, mask, soft }: Weight) => {
@@ -56,7 +156,7 @@ describe('choosing for one role after the other', () => {
       const start: Weight = { weight: 0, mask: 15n, soft: 0n };
       const last = { least: 3, any: 15n };
       let best = Infinity;
-      const worth = (w: Weight) => scoreOf(w) < best;
+      const bounds = { of: scoreOf, room: () => best };
       const roles = rolesOf(
         last,
         names.map((role, i): Omit<Role, 'rest'> => ({
@@ -66,7 +166,7 @@ describe('choosing for one role after the other', () => {
         }))
       );
       let looked = 0;
-      choose(roles, { base: {} as never }, start, worth, (chosen, w) => {
+      choose(roles, { base: {} as never }, start, bounds, (chosen, w) => {
         looked++;
         expect(names.every((name) => chosen[name] !== undefined)).to.equal(true);
         const score = scoreOf({ ...w, weight: w.weight + last.least });
@@ -95,7 +195,7 @@ describe('choosing for one role after the other', () => {
       roles,
       { base: {} as never },
       some(0),
-      () => true,
+      { of: () => 0, room: () => Infinity },
       (c) => void seen.push([c.memory, c.display])
     );
     expect(seen).to.deep.equal([

@@ -2,15 +2,7 @@ import { expect } from 'chai';
 import { TooLarge } from '../../src/lib/core/solver';
 import fc from 'fast-check';
 import type { Block } from '../../src/lib/core/model';
-import {
-  LEVELS,
-  capMoves,
-  compare,
-  leverMoves,
-  moveCost,
-  quickXplain,
-  type Objective
-} from '../../src/lib/core/solver';
+import { LEVELS, capMoves, compare, leverMoves, moveCost, type Objective } from '../../src/lib/core/solver';
 import { Packing, add } from '../../src/lib/core/solver/objective';
 
 const most: Objective = { off: 9, shares: 20, hardNeeds: 5, wishes: 300, moves: 150, distance: 90 };
@@ -118,24 +110,5 @@ describe('the cost of a move', () => {
     expect(
       leverMoves({ switches: { 3: 'on', 1: 'on' } }, { switches: { 3: 'off', 1: 'off' } }).map((m) => m.lever)
     ).to.deep.equal([1, 3]);
-  });
-});
-
-describe('quickXplain', () => {
-  it('finds a minimal set for any family of impossible sets', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.uniqueArray(fc.integer({ min: 0, max: 11 }), { minLength: 1, maxLength: 5 }), {
-          minLength: 1,
-          maxLength: 5
-        }),
-        (family) => {
-          const impossible = (kept: Set<number>) => family.some((set) => set.every((x) => kept.has(x)));
-          const core = quickXplain([...Array(12).keys()], impossible);
-          expect(impossible(new Set(core))).to.equal(true);
-          for (const x of core) expect(impossible(new Set(core.filter((y) => y !== x)))).to.equal(false);
-        }
-      )
-    );
   });
 });

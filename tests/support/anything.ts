@@ -41,7 +41,7 @@ export function anything(seed: number): { build: Build; parts: PartSet } {
   const one = <T>(list: readonly T[]): T => list[r.int(list.length)];
   const some = (test: (p: Part) => unknown, most: number): Part[] => {
     const list = all.filter(test);
-    return Array.from({ length: r.int(most + 1) }, () => one(list));
+    return Array.from({ length: list.length ? r.int(most + 1) : 0 }, () => one(list));
   };
   const positions = (part: Part): Record<string, string> =>
     Object.fromEntries(

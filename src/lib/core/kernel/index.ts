@@ -1,1 +1,3 @@
+export * from './branch';
 export * from './budget';
+export * from './quick-xplain';

@@ -208,23 +208,36 @@ export function trims(pool: Pool, choice: Choice, build: Build, parts: PartSet):
     (p) => facts.keyboard?.protocols.some((x) => p.keyboard.protocols.includes(x)) ?? true
   );
   if (!cases || !supplies || !keyboards) return [];
-  const out: Trim[] = [];
-  for (const chassis of cases)
-    for (const supply of supplies) {
-      if (chassis && supply && !chassis.chassis.supply.includes(supply.supply.form)) continue;
-      for (const keyboard of keyboards) {
-        const trim = [chassis, supply, keyboard].filter((p) => p !== null);
-        const otherPlug = keyboard && facts.keyboard && keyboard.keyboard.plug !== facts.keyboard.plug;
-        out.push({
-          trim,
-          weight:
-            trim.reduce((n, p) => n + pool.weigh(p), 0) +
-            weighSides({ cautions: otherPlug ? 1 : 0 }, pool.weights)
-        });
-      }
-    }
-  return out.sort((a, b) => a.weight - b.weight).slice(0, MOST_TRIMS);
+  const fits = (chassis: (typeof cases)[number], supply: (typeof supplies)[number]) =>
+    !chassis || !supply || chassis.chassis.supply.includes(supply.supply.form);
+  const weightOf = (part: Part | null) => (part ? pool.weigh(part) : 0);
+  const otherPlug = weighSides({ cautions: 1 }, pool.weights);
+  // Nothing that is not among the lightest pairs, or the lightest keyboards, is among the lightest sets.
+  const pairs = lightest(
+    cases.flatMap((chassis) =>
+      supplies
+        .filter((supply) => fits(chassis, supply))
+        .map((supply) => ({ trim: [chassis, supply], weight: weightOf(chassis) + weightOf(supply) }))
+    )
+  );
+  const typing = lightest(
+    keyboards.map((keyboard) => {
+      const isOther = keyboard && facts.keyboard && keyboard.keyboard.plug !== facts.keyboard.plug;
+      return { trim: [keyboard], weight: weightOf(keyboard) + (isOther ? otherPlug : 0) };
+    })
+  );
+  return lightest(
+    pairs.flatMap((pair) =>
+      typing.map((keyboard) => ({
+        trim: [...pair.trim, ...keyboard.trim].filter((p) => p !== null),
+        weight: pair.weight + keyboard.weight
+      }))
+    )
+  );
 }
+
+const lightest = <T extends { weight: number }>(list: T[]): T[] =>
+  list.sort((a, b) => a.weight - b.weight).slice(0, MOST_TRIMS);
 
 /** Parts of a sort that fit, the lightest first; `[null]` when the pool has none of the sort, null when none fits. */
 function sortOf<K extends Part['kind']>(
@@ -235,6 +248,6 @@ function sortOf<K extends Part['kind']>(
   const all = pool.of(kind);
   if (!all.length) return [null];
   const fixed = all.filter((p) => pool.fixed.has(p.id));
-  const good = (fixed.length ? fixed : all).filter(fits);
+  const good = (fixed.length ? fixed : [...all]).filter(fits);
   return good.length ? good.sort((a, b) => pool.weigh(a) - pool.weigh(b) || (a.id < b.id ? -1 : 1)) : null;
 }

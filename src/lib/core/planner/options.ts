@@ -87,21 +87,26 @@ export function narrowed<T extends Option>(
   options: readonly T[],
   group: (option: T) => string
 ): T[] {
-  const kept = new Map<string, T[]>();
-  const sorted = [...options].sort(byWeight);
-  for (const option of sorted) {
+  const taken = new Map<string, number>();
+  return lightestFirst(options).filter((option) => {
     const key = group(option);
-    const list = kept.get(key) ?? [];
-    if (list.length < ALIKE || option.parts.some((p) => pool.fixed.has(p.part.id))) list.push(option);
-    kept.set(key, list);
-  }
-  return [...kept.values()].flat().sort(byWeight);
+    const before = taken.get(key) ?? 0;
+    const isKept = before < ALIKE || option.parts.some((p) => pool.fixed.has(p.part.id));
+    if (isKept) taken.set(key, before + 1);
+    return isKept;
+  });
 }
-const nameOf = (o: Option) => o.parts.map((p) => `${p.part.id} ${p.count} ${p.place ?? ''}`).join(' ');
+
 /** Lightest first; of equal ones that with fewer parts, then by name, so that the order of the parts changes nothing. */
-const byWeight = (a: Option, b: Option): number =>
-  a.weight - b.weight || countOf(a) - countOf(b) || (nameOf(a) < nameOf(b) ? -1 : 1);
-const countOf = (o: Option) => o.parts.reduce((n, p) => n + p.count, 0);
+function lightestFirst<T extends Option>(options: readonly T[]): T[] {
+  const named = options.map((option) => ({
+    option,
+    count: option.parts.reduce((n, p) => n + p.count, 0),
+    name: option.parts.map((p) => `${p.part.id} ${p.count} ${p.place ?? ''}`).join(' ')
+  }));
+  named.sort((a, b) => a.option.weight - b.option.weight || a.count - b.count || (a.name < b.name ? -1 : 1));
+  return named.map(({ option }) => option);
+}
 
 /** Only options that hold every fixed part of a sort, when there is one. */
 export function withFixed<T extends Option>(

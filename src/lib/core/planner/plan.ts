@@ -1,5 +1,5 @@
 import { partSet, type Brief, there } from '../model';
-import { quickXplain } from '../solver';
+import { quickXplain } from '../kernel';
 import { barred, fixedParts, weighSides } from './pool';
 import { search } from './search';
 import {

@@ -18,7 +18,7 @@ const YOUNGER: Record<NonNullable<Brief['strictness']>, number> = { exact: 0, sp
 export interface Pool {
   year: number | null;
   parts: Part[];
-  of<K extends Part['kind']>(kind: K): PartOf<K>[];
+  of<K extends Part['kind']>(kind: K): readonly PartOf<K>[];
   get(id: string): Part | undefined;
   /** The CPU that is soldered to a board; null: it has a socket, or nobody knows the CPU. */
   cpuOf(board: PartWith<'board'>): PartWith<'cpu'> | null;
@@ -87,7 +87,11 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
   const parts = known.filter((p) => barred(p, request) === null);
   const byId = new Map(known.map((p) => [p.id, p]));
   const byKind = new Map<Part['kind'], Part[]>();
-  for (const part of parts) byKind.set(part.kind, [...(byKind.get(part.kind) ?? []), part]);
+  const of = <K extends Part['kind']>(kind: K): readonly PartOf<K>[] => {
+    const known = byKind.get(kind) ?? parts.filter((p) => isOfKind(p, kind));
+    byKind.set(kind, known);
+    return known as PartOf<K>[];
+  };
   const units = (id: string) => byPart.get(id) ?? [];
   const strict = request.brief.strictness === 'convenient' ? 0.2 : 1;
   const weighed = new Map<Part, Map<number, number>>();
@@ -105,8 +109,7 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
   return {
     year,
     parts,
-    of: <K extends Part['kind']>(kind: K) =>
-      (byKind.get(kind) ?? []).filter((p): p is PartOf<K> => isOfKind(p, kind)),
+    of,
     get: (id) => byId.get(id),
     cpuOf: ({ board }) => {
       const cpu = byId.get(board.cpuSocket?.soldered ?? '');

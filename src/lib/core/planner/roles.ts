@@ -1,3 +1,4 @@
+import { branch, type Branch } from '../kernel';
 import type { Choice } from './assemble';
 import type { Mask, Option } from './options';
 
@@ -47,28 +48,51 @@ export function rolesOf(last: Reach, roles: readonly Omit<Role, 'rest'>[]): Role
   return out;
 }
 
+/** What a search knows of the machines that it looks for. */
+export interface Bounds {
+  /** Score below which nothing can come that weighs at least so much and meets at most these programs. */
+  of: (weight: Weight) => number;
+  /** What is to be beaten. */
+  room: () => number;
+}
+
 /**
  * Chooses for the first of some roles, and for each choice that can still be worth it for those behind it.
  * @param before what was chosen already
- * @param isWorth whether something can be better than the best that was found
  * @param then what is done with everything that was chosen
  */
 export function choose(
   [first, ...behind]: readonly Role[],
   chosen: Choosing,
   before: Weight,
-  isWorth: (weight: Weight) => boolean,
+  bounds: Bounds,
   then: (chosen: Choosing, weight: Weight) => void
 ): void {
   if (!first) return then(chosen, before);
-  const { role, options, reach, rest, admits } = first;
+  const { role, admits } = first;
+  branch(branchesOf(first, chosen, before, bounds), bounds.room, ({ option, now }) => {
+    const next = { ...chosen, [role]: option };
+    if (admits?.(next) ?? true) choose(behind, next, now, bounds, then);
+    return false;
+  });
+}
+
+function* branchesOf(
+  { options, reach, rest }: Role,
+  chosen: Choosing,
+  before: Weight,
+  { of }: Bounds
+): Generator<Branch & { option: Option; now: Weight }> {
+  const any = reach && before.mask & reach.any & rest.any;
   for (const option of options(chosen)) {
     const now = together(before, option);
     const weight = now.weight + rest.least;
-    // Options come lightest first: when one is too heavy even if it met everything, so are those behind it.
-    if (reach && !isWorth({ weight, mask: before.mask & reach.any & rest.any, soft: before.soft })) break;
-    if (!isWorth({ weight, mask: now.mask & rest.any, soft: now.soft })) continue;
-    const next = { ...chosen, [role]: option };
-    if (admits?.(next) ?? true) choose(behind, next, now, isWorth, then);
+    yield {
+      option,
+      now,
+      hope: of({ weight, mask: now.mask & rest.any, soft: now.soft }),
+      // Options come lightest first: when one is too heavy even if it met everything, so are those behind it.
+      behind: any === null ? -Infinity : of({ weight, mask: any, soft: before.soft })
+    };
   }
 }

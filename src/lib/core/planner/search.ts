@@ -1,4 +1,4 @@
-import { Budget, attempt, stop } from '../kernel';
+import { Budget, attempt, branch, stop, type Branch } from '../kernel';
 import { boardInCase, placeIn } from '../kit';
 import {
   hasFacts,
@@ -10,8 +10,7 @@ import {
   type PartSet,
   type PartWith,
   entryOf,
-  sure,
-  there
+  sure
 } from '../model';
 import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
@@ -30,7 +29,15 @@ import {
 import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
 import { storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
-import { covers, driveNeeds, functionChoices, seats, servable, wishedNeeds, type Need } from './services';
+import {
+  Services,
+  driveNeeds,
+  functionChoices,
+  seats,
+  wishedNeeds,
+  type Need,
+  type NeedId
+} from './services';
 import { middleWeights, type Limits, type Plan, type PlanRequest, type Reason, type Search } from './types';
 
 export const DEFAULT_LEAVES = 600;
@@ -75,8 +82,7 @@ class Run {
   private readonly full: Mask;
   private readonly audio: Option[];
   private readonly storage: Option<PartOf<'drive'>>[];
-  private readonly choices: { needs: Need[]; mask: Mask; soft: Mask }[];
-  private readonly wished: Need[];
+  private readonly choices: { needs: NeedId[]; mask: Mask; soft: Mask }[];
   private readonly freeDisplays: DisplayOption[];
   private readonly ownDisplays = new Map<string, DisplayOption[]>();
   /** Fixed cards of no other role. */
@@ -92,13 +98,16 @@ class Run {
   private readonly spare: number;
   /** For each board, sets of cards of which was shown that they cannot live together on it. */
   private readonly nogoods = new Map<string, string[][]>();
-  /** Everything that a choice of drives asks, with the wishes, each once; and what each asks, by its place there. */
-  private readonly needs: Need[] = [];
-  private readonly asks: number[][];
+  private readonly services: Services;
+  /** What a choice of drives asks, with the wishes. */
+  private readonly asks: ReadonlyMap<Option, readonly NeedId[]>;
+  /** Functions that a wish asks. */
+  private readonly wished: readonly NeedId[];
+  /** Points of the score for a program that is missed, and for one that runs roughly. */
+  private readonly points: { missed: number; rough: number };
   private readonly servedOn = new Map<string, Served>();
   private readonly bayed = new Map<string, readonly boolean[]>();
   private readonly steps: Budget;
-  private readonly known = new Map<string, Option[]>();
 
   constructor(
     private readonly pool: Pool,
@@ -112,21 +121,22 @@ class Run {
     this.full = (1n << BigInt(brief.profiles.length)) - 1n;
     this.audio = audios(pool, brief);
     this.storage = storages(pool, brief);
-    this.choices = functionChoices(brief);
-    this.wished = wishedNeeds(brief);
-    const places = new Map<string, number>();
-    this.asks = this.storage.map(({ parts }) =>
-      [...driveNeeds(parts.map((p) => p.part)), ...this.wished].map((need) => {
-        const key = JSON.stringify(need);
-        if (!places.has(key)) places.set(key, this.needs.push(need) - 1);
-        return entryOf(places, key);
-      })
-    );
-    this.freeDisplays = displays(pool, brief, null);
-    this.spare = Math.max(0, ...(brief.wishes ?? []).map((w) => (w.kind === 'spare-slots' ? w.count : 0)));
     this.must = pool
       .of('card')
       .filter((p) => pool.fixed.has(p.id) && !p.video && !p.audio && !isMemoryCard(p));
+    this.services = new Services(pool, this.must);
+    const number = (need: Need) => this.services.number(need);
+    this.choices = functionChoices(brief).map((c) => ({ ...c, needs: c.needs.map(number) }));
+    this.wished = wishedNeeds(brief).map(number);
+    this.asks = new Map(
+      this.storage.map((o) => [o, [...driveNeeds(o.parts.map((p) => p.part)).map(number), ...this.wished]])
+    );
+    this.points = {
+      missed: weighSides({ missed: 1 }, pool.weights),
+      rough: weighSides({ rough: 1 }, pool.weights)
+    };
+    this.freeDisplays = displays(pool, brief, null);
+    this.spare = Math.max(0, ...(brief.wishes ?? []).map((w) => (w.kind === 'spare-slots' ? w.count : 0)));
     const least = (kind: Part['kind']) => Math.min(...pool.of(kind).map((p) => pool.weigh(p)), Infinity);
     const trims = ['case', 'supply', 'keyboard'] as const;
     const sum = (of: (kind: Part['kind']) => number) =>
@@ -142,42 +152,46 @@ class Run {
   }
 
   /** Score below which nothing with this weight and these programs can come. */
-  private bound(weight: number, mask: Mask, soft: Mask): number {
+  private bound({ weight, mask, soft }: Weight): number {
     const met = mask & this.full;
     const missed = this.brief.profiles.length - bits(met);
-    return weight + weighSides({ missed, rough: bits(soft & met) }, this.pool.weights);
+    return weight + missed * this.points.missed + bits(soft & met) * this.points.rough;
   }
 
-  private beats(bound: number): boolean {
-    return bound < (this.best?.score ?? this.beat) - 1e-9;
-  }
+  /** What a score has to be below to be better than the best so far. */
+  private readonly room = (): number => (this.best?.score ?? this.beat) - 1e-9;
 
   all(): void {
     const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
     const any = this.audioReach.any & this.storageReach.any;
     const ordered = bases(this.pool, this.brief)
       .filter(({ board }) => this.hasTrim(board) && this.canServe(board))
-      .map((base) => ({ base, bound: this.bound(base.weight + rest, base.mask & any, base.soft) }))
-      .sort((a, b) => a.bound - b.bound);
-    ordered.forEach(({ base, bound }, i) => {
+      .map((base) => {
+        const { weight, mask, soft } = base;
+        const hope = this.bound({ weight: weight + rest, mask: mask & any, soft });
+        return { base, hope, behind: hope };
+      })
+      .sort((a, b) => a.hope - b.hope);
+    let seen = 0;
+    branch(ordered, this.room, ({ base }) => {
       this.limits.progress?.({
-        done: i / ordered.length,
+        done: seen++ / ordered.length,
         machines: this.machines,
         best: this.best?.score ?? null
       });
       this.steps.spend();
       this.steps.ask();
-      if (this.beats(bound)) this.onBase(base);
+      return this.onBase(base);
     });
   }
 
-  private onBase(base: Base): void {
+  private onBase(base: Base): undefined {
     if (this.isBeyond(base)) return this.note({ kind: 'budget' });
     const served = this.served(base);
     if (![...served.values()].some((list) => list.length))
       return this.note({ kind: this.bayedOn(base.board).includes(true) ? 'services' : 'enclosure' });
-    const isWorth = ({ weight, mask, soft }: Weight) => this.beats(this.bound(weight, mask, soft));
-    choose(this.rolesOn(base, served), { base }, base, isWorth, (chosen, weight) =>
+    const bounds = { of: (weight: Weight) => this.bound(weight), room: this.room };
+    choose(this.rolesOn(base, served), { base }, base, bounds, (chosen, weight) =>
       this.withServices(chosen as Omit<Choice, 'services'>, weight)
     );
   }
@@ -267,16 +281,19 @@ class Run {
     const key = `${base.board.id} ${family}`;
     const known = this.servedOn.get(key);
     if (known) return known;
-    const could = servable(this.pool, base.board, this.needs);
+    const asked = [...new Set([...this.asks.values()].flat())];
+    const could = this.services.servable(base.board, asked);
     const bays = this.bayedOn(base.board);
-    const run = this.storage.map((o, i) => bays[i] && driversRun(o, family));
+    const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family));
     const out: Served = new Map();
+    // Most cards make no difference to drives.
+    const lists = new Map<string, typeof drives>();
     for (const audio of this.audio) {
       const met = could(audio.parts.map((p) => p.part));
-      out.set(
-        audio,
-        this.storage.filter((_, i) => run[i] && there(this.asks[i]).every((n) => met[n]))
-      );
+      const same = [...met].join();
+      const list = lists.get(same) ?? drives.filter((o) => entryOf(this.asks, o).every((n) => met.has(n)));
+      lists.set(same, list);
+      out.set(audio, list);
     }
     this.servedOn.set(key, out);
     return out;
@@ -290,9 +307,8 @@ class Run {
   private canServe(board: PartOf<'board'>): boolean {
     if (!seatCards(board, this.must)) return false;
     const have = this.pool.parts.filter((p) => p.audio && p.card && seats(board, p));
-    const needs = this.wished.filter((n) => n.kind === 'function');
     // Sound cards may bring a game port or a MIDI interface, so they count as there.
-    return covers(this.pool, board, have, needs, this.must).length > 0;
+    return this.services.covers(board, have, this.wished).length > 0;
   }
 
   private displaysOf(board: PartOf<'board'>): Option[] {
@@ -313,38 +329,45 @@ class Run {
   }
 
   private withServices(chosen: Omit<Choice, 'services'>, { weight, mask, soft }: Weight): void {
-    const { budget } = this.brief;
     const { base, memory, display, audio, storage } = chosen;
     const have = [...memory.parts, ...display.parts, ...audio.parts].map((p) => p.part);
-    const fixed = [...driveNeeds(storage.parts.map((p) => p.part)), ...this.wished];
+    const fixed = entryOf(this.asks, storage);
     const tried = new Set<string>();
+    const least = weight + this.trimLeast;
     for (const choice of this.choices) {
-      const m = mask & choice.mask;
-      const s = soft | choice.soft;
-      if (!this.beats(this.bound(weight + this.trimLeast, m, s))) continue;
-      for (const services of covers(
-        this.pool,
-        base.board,
-        have,
-        [...fixed, ...choice.needs],
-        this.must,
-        this.known
-      )) {
-        this.steps.spend();
-        if (!this.beats(this.bound(weight + services.weight + this.trimLeast, m, s))) break;
+      const met = { mask: mask & choice.mask, soft: soft | choice.soft };
+      if (this.bound({ ...met, weight: least }) >= this.room()) continue;
+      const sets = this.services.covers(base.board, have, [...fixed, ...choice.needs]);
+      branch(this.weighed(sets, least, met), this.room, ({ services }) => {
         const key = services.parts.map((p) => p.part.id).join(' ');
-        if (tried.has(key)) continue;
+        if (!tried.has(key)) this.whole({ ...chosen, services });
         tried.add(key);
-        const whole = { ...chosen, services };
-        if (this.isKnownBad(whole) || !this.leavesSlots(whole)) continue;
-        if (!driversRun(services, this.familyOf(base))) continue;
-        if (budget !== undefined && this.cost(whole) + this.trimCost > budget) {
-          this.note({ kind: 'budget' });
-          continue;
-        }
-        this.leaf(whole, budget);
-      }
+        return false;
+      });
     }
+  }
+
+  /** Sets of cards, the lightest first. Each that is looked at counts as a step. */
+  private *weighed(
+    sets: readonly Option[],
+    least: number,
+    met: { mask: Mask; soft: Mask }
+  ): Generator<Branch & { services: Option }> {
+    for (const services of sets) {
+      this.steps.spend();
+      const hope = this.bound({ ...met, weight: least + services.weight });
+      yield { services, hope, behind: hope };
+    }
+  }
+
+  /** A machine to which nothing is missing but case, supply and keyboard. */
+  private whole(choice: Choice): void {
+    const { budget } = this.brief;
+    if (this.isKnownBad(choice) || !this.leavesSlots(choice)) return;
+    if (!driversRun(choice.services, this.familyOf(choice.base))) return;
+    if (budget !== undefined && this.cost(choice) + this.trimCost > budget)
+      return this.note({ kind: 'budget' });
+    this.leaf(choice, budget);
   }
 
   /** Whether as many slots stay free as the brief wants. */
@@ -366,7 +389,7 @@ class Run {
     return [...this.counted.values()].sort((a, b) => b.count - a.count).map(({ reason }) => reason);
   }
 
-  private note(reason: Reason): void {
+  private note(reason: Reason): undefined {
     const key =
       reason.kind === 'finding'
         ? `${reason.finding.rule} ${JSON.stringify(reason.finding.facts)}`
@@ -395,7 +418,7 @@ class Run {
     if (!plan) return this.note(reason ?? { kind: 'misfit' });
     if (budget !== undefined && plan.criteria.cost > budget) return this.note({ kind: 'budget' });
     this.sound.push(plan);
-    if (this.beats(plan.score)) {
+    if (plan.score < this.room()) {
       this.best = plan;
       if (this.any) stop();
     }

@@ -1,4 +1,13 @@
-import type { Brief, DriveInterface, Part, PartOf, PartWith, Wish } from '../model';
+import {
+  entryOf,
+  there,
+  type Brief,
+  type DriveInterface,
+  type Part,
+  type PartOf,
+  type PartWith,
+  type Wish
+} from '../model';
 import { narrowed, obstacle, untried } from '../resources';
 import { serving } from '../software';
 import { controllerRate, floppyRate } from '../storage';
@@ -64,10 +73,9 @@ export function functionChoices(brief: Brief): { needs: Need[]; mask: Mask; soft
 }
 
 /** What of a need is left once a part is there. */
-function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterface) => boolean): Need | null {
+function left(need: Need, part: Part): Need | null {
   if (need.kind === 'function')
     return part.functions.some((f) => need.functions.includes(f.kind)) ? null : need;
-  if (!trusted(part, need.speaks)) return need;
   const units = part.functions
     .filter(
       (f) =>
@@ -79,111 +87,160 @@ function left(need: Need, part: Part, trusted: (part: Part, speaks: DriveInterfa
   return need.units <= units ? null : units > 0 ? { ...need, units: need.units - units } : need;
 }
 
-/** Which parts can run drives on a board: where its BIOS knows no hard disks, only those with a ROM of their own. */
-function trustedOn(pool: Pool, board: PartOf<'board'>): (part: Part, speaks: DriveInterface) => boolean {
-  const firmware = pool.get(board.board.firmware ?? '')?.firmware;
-  const needsRom = firmware !== undefined && firmware.disk.types === 0;
-  return (part, speaks) =>
-    !needsRom ||
-    speaks === 'floppy' ||
-    part.functions.some((f) => f.claims.some((c) => c.resource === 'memory' && c.use === 'rom'));
-}
+const hasRom = (part: Part): boolean =>
+  part.functions.some((f) => f.claims.some((c) => c.resource === 'memory' && c.use === 'rom'));
+
+/** A need by its number among those of a search. */
+export type NeedId = number;
+/** Nothing is left of a need. */
+const MET: NeedId = -1;
 
 /**
- * Which needs everything that finds a slot on a board could meet together, with some sound cards beside it: what
- * it says no to has no set of cards.
- * @returns for sound cards, one word for each need
+ * What the machines of a search need of their boards and cards, and the sets of cards that provide it. Needs have
+ * numbers, and what a part leaves of one is worked out once: it is asked for each machine that is looked at.
  */
-export function servable(
-  pool: Pool,
-  board: PartOf<'board'>,
-  needs: readonly Need[]
-): (audio: readonly Part[]) => boolean[] {
-  const trusted = trustedOn(pool, board);
-  const others = [board, ...pool.of('card').filter((p) => !p.audio && seats(board, p))];
-  const after = (need: Need | null, parts: readonly Part[]) =>
-    parts.reduce<Need | null>((rest, part) => rest && left(rest, part, trusted), need);
-  const rests = needs.map((need) => after(need, others));
-  return (audio) => rests.map((rest) => after(rest, audio) === null);
-}
+export class Services {
+  private readonly needs: Need[] = [];
+  private readonly numbers = new Map<string, NeedId>();
+  private readonly lefts = new Map<Part, NeedId[]>();
+  private readonly helping = new Map<NeedId, PartOf<'card'>[]>();
+  private readonly known = new Map<string, Option[]>();
+  /** Cards in the order in which they are tried, the lightest first. */
+  private readonly rank: ReadonlyMap<Part, number>;
 
-const helping = new WeakMap<Pool, Map<string, PartOf<'card'>[]>>();
+  /** @param must cards that are in every machine */
+  constructor(
+    private readonly pool: Pool,
+    private readonly must: readonly Part[]
+  ) {
+    const cards = [...pool.of('card')].sort(
+      (a, b) => pool.weigh(a) - pool.weigh(b) || (a.id < b.id ? -1 : 1)
+    );
+    this.rank = new Map(cards.map((card, i) => [card, i]));
+  }
 
-/** Cards beside display and sound that meet a need at least in part, on some board. */
-function helpers(pool: Pool, need: Need): PartOf<'card'>[] {
-  const known = helping.get(pool) ?? new Map<string, PartOf<'card'>[]>();
-  helping.set(pool, known);
-  const key = JSON.stringify(need);
-  const cards =
-    known.get(key) ??
-    pool.of('card').filter((p) => !p.video && !p.audio && left(need, p, () => true) !== need);
-  known.set(key, cards);
-  return cards;
-}
+  /** The number of a need; the same for one that is the same. */
+  number(need: Need): NeedId {
+    const key = JSON.stringify(need);
+    const known = this.numbers.get(key);
+    if (known !== undefined) return known;
+    const id = this.needs.push(need) - 1;
+    this.numbers.set(key, id);
+    return id;
+  }
 
-/**
- * Sets of cards that provide what a board and the cards so far leave open, each with no card to spare; for
- * each need the lightest of those that provide the same.
- */
-export function covers(
-  pool: Pool,
-  board: PartOf<'board'>,
-  have: readonly Part[],
-  needs: readonly Need[],
-  must: readonly Part[],
-  known: Map<string, Option[]> = new Map()
-): Option[] {
-  const trusted = trustedOn(pool, board);
-  const open = (parts: readonly Part[], list: readonly Need[]): Need[] =>
-    list.flatMap((need) => {
-      let rest: Need | null = need;
-      for (const part of parts) rest = rest && left(rest, part, trusted);
-      return rest ? [rest] : [];
-    });
-  const first = open([board, ...have, ...must], needs);
-  const key = `${board.id} ${JSON.stringify(first)}`;
-  const before = known.get(key);
-  if (before) return before;
-  const out: Option[] = [];
-  const seen = new Set<string>();
-  const walk = (list: readonly Need[], chosen: Part[]): void => {
-    const [need] = list;
-    if (!need) {
-      const key = chosen
-        .map((p) => p.id)
-        .sort()
-        .join(' ');
-      if (seen.has(key)) return;
-      seen.add(key);
-      const parts = [...must, ...chosen];
-      out.push({
-        parts: parts.map((part) => ({ part, count: 1 })),
-        mask: 0n,
-        soft: 0n,
-        weight: parts.reduce((n, p) => n + pool.weigh(p), 0)
-      });
-      return;
+  /** What a part leaves of a need, wherever it is. */
+  private left(id: NeedId, part: Part): NeedId {
+    let by = this.lefts.get(part);
+    if (!by) this.lefts.set(part, (by = []));
+    const known = by[id];
+    if (known !== undefined) return known;
+    const need = there(this.needs[id]);
+    const rest = left(need, part);
+    return (by[id] = rest === need ? id : rest ? this.number(rest) : MET);
+  }
+
+  /** What some parts leave of a need on a board. */
+  private rest(board: PartOf<'board'>, id: NeedId, parts: readonly Part[]): NeedId {
+    const need = there(this.needs[id]);
+    // Where the BIOS of a board knows no hard disks, only cards with a ROM of their own can run them.
+    const wantsRom = need.kind === 'drive' && need.speaks !== 'floppy' && this.isBare(board);
+    let rest = id;
+    for (const part of parts) {
+      if (rest === MET) break;
+      if (!wantsRom || hasRom(part)) rest = this.left(rest, part);
     }
-    if (chosen.length === MOST_CARDS) return;
-    const groups = new Map<string, Part[]>();
-    for (const part of helpers(pool, need)) {
-      if (chosen.includes(part) || must.includes(part) || !seats(board, part)) continue;
-      if (left(need, part, trusted) === need) continue;
-      const rest = open([part], list);
-      const key = `${part.card.bus} ${part.driver?.cpu ?? ''} ${JSON.stringify(rest)}`;
-      groups.set(key, [...(groups.get(key) ?? []), part]);
-    }
-    for (const group of groups.values())
-      for (const part of group
-        .sort((a, b) => pool.weigh(a) - pool.weigh(b) || (a.id < b.id ? -1 : 1))
-        .slice(0, ALIKE))
-        walk(open([part], list), [...chosen, part]);
-  };
-  walk(first, []);
-  out.sort((a, b) => a.weight - b.weight || a.parts.length - b.parts.length);
-  known.set(key, out);
-  return out;
+    return rest;
+  }
+
+  private isBare({ board }: PartOf<'board'>): boolean {
+    return this.pool.get(board.firmware ?? '')?.firmware?.disk.types === 0;
+  }
+
+  /** What some parts leave open on a board. */
+  private open(board: PartOf<'board'>, list: readonly NeedId[], parts: readonly Part[]): NeedId[] {
+    return list.map((id) => this.rest(board, id, parts)).filter((id) => id !== MET);
+  }
+
+  /**
+   * Which needs everything that finds a slot on a board could meet together, with some sound cards beside it: what
+   * it says no to has no set of cards.
+   * @returns for sound cards, those of the needs that could be met
+   */
+  servable(board: PartOf<'board'>, needs: readonly NeedId[]): (audio: readonly Part[]) => Set<NeedId> {
+    const others = [board, ...this.pool.of('card').filter((p) => !p.audio && seats(board, p))];
+    const rests = needs.map((id) => ({ id, rest: this.rest(board, id, others) }));
+    const isMet = (rest: NeedId, audio: readonly Part[]) =>
+      rest === MET || this.rest(board, rest, audio) === MET;
+    return (audio) => new Set(rests.filter(({ rest }) => isMet(rest, audio)).map(({ id }) => id));
+  }
+
+  /** Cards beside display and sound that meet a need at least in part, on some board. */
+  private helpers(id: NeedId): PartOf<'card'>[] {
+    const known =
+      this.helping.get(id) ??
+      this.pool.of('card').filter((p) => !p.video && !p.audio && this.left(id, p) !== id);
+    this.helping.set(id, known);
+    return known;
+  }
+
+  /**
+   * Sets of cards that provide what a board and the cards so far leave open, each with no card to spare; for
+   * each need the lightest of those that provide the same.
+   */
+  covers(board: PartOf<'board'>, have: readonly Part[], needs: readonly NeedId[]): Option[] {
+    const first = this.open(board, needs, [board, ...have, ...this.must]);
+    const key = `${slotsOf(board)} ${this.isBare(board)} ${first.join()}`;
+    const known = this.known.get(key) ?? this.covering(board, first);
+    this.known.set(key, known);
+    return known;
+  }
+
+  private covering(board: PartOf<'board'>, first: readonly NeedId[]): Option[] {
+    const { must, pool } = this;
+    const found = new Map<string, Option>();
+    const walk = (list: readonly NeedId[], chosen: Part[]): void => {
+      const [need] = list;
+      if (need === undefined) {
+        const parts = [...must, ...chosen];
+        const key = idsOf(chosen).sort().join(' ');
+        const weight = parts.reduce((n, p) => n + pool.weigh(p), 0);
+        if (!found.has(key))
+          found.set(key, { parts: parts.map((part) => ({ part, count: 1 })), mask: 0n, soft: 0n, weight });
+        return;
+      }
+      if (chosen.length === MOST_CARDS) return;
+      const groups = new Map<string, { part: Part; rest: NeedId[] }[]>();
+      for (const part of this.helpers(need)) {
+        if (chosen.includes(part) || must.includes(part) || !seats(board, part)) continue;
+        if (this.rest(board, need, [part]) === need) continue;
+        const rest = this.open(board, list, [part]);
+        const key = `${part.card.bus} ${part.driver?.cpu ?? ''} ${rest.join()}`;
+        const group = groups.get(key);
+        if (group) group.push({ part, rest });
+        else groups.set(key, [{ part, rest }]);
+      }
+      for (const group of groups.values())
+        for (const { part, rest } of group
+          .sort((a, b) => entryOf(this.rank, a.part) - entryOf(this.rank, b.part))
+          .slice(0, ALIKE))
+          walk(rest, [...chosen, part]);
+    };
+    walk(first, []);
+    return [...found.values()].sort((a, b) => a.weight - b.weight || a.parts.length - b.parts.length);
+  }
 }
+
+const slots = new WeakMap<Part, string>();
+
+/** What a board is to a card: boards with the same slots take the same ones. */
+function slotsOf(board: PartOf<'board'>): string {
+  const known = slots.get(board) ?? JSON.stringify(board.board.slots);
+  slots.set(board, known);
+  return known;
+}
+
+const idsOf = (parts: readonly Part[]): string[] => parts.map((p) => p.id);
 
 /** Asked for the same pairs again and again while a plan is looked for; parts do not change. */
 const seated = new WeakMap<Part, WeakMap<Part, boolean>>();

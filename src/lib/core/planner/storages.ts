@@ -66,6 +66,14 @@ export function storages(pool: Pool, brief: Brief): Option<Drive>[] {
   const sizes = wishes.flatMap((w) => (w === 'floppy-5' || w === 'floppy-3' ? [floppySizes[w]] : []));
   const meetsWishes = (set: readonly Drive[]) =>
     sizes.every((size) => set.some((f) => size.includes(f.drive.floppyKiB ?? 0)));
+  const known = new Map<string, ReturnType<typeof masksOf>>();
+  const masks = (hard: Drive | null, cdrom: boolean, floppies: number[]) => {
+    const diskMiB = hard ? Math.floor((hard.drive.sectors ?? 0) / 2048) : null;
+    const key = `${diskMiB} ${cdrom} ${floppies.join()}`;
+    const found = known.get(key) ?? masksOf(brief.profiles, { diskMiB, cdrom, floppies }, ['storage']);
+    known.set(key, found);
+    return found;
+  };
   const options: Option<Drive>[] = [];
   for (const hard of [
     ...(needsDisk ? [] : [null]),
@@ -78,14 +86,10 @@ export function storages(pool: Pool, brief: Brief): Option<Drive>[] {
         const parts = [hard, optical, ...set].filter((p): p is Drive => p !== null);
         options.push({
           parts: parts.map((part) => ({ part, count: 1 })),
-          ...masksOf(
-            brief.profiles,
-            {
-              diskMiB: hard ? Math.floor((hard.drive.sectors ?? 0) / 2048) : null,
-              cdrom: optical !== null,
-              floppies: set.flatMap((f) => mediaOf(f.drive.floppyKiB ?? 0).reads)
-            },
-            ['storage']
+          ...masks(
+            hard,
+            optical !== null,
+            set.flatMap((f) => mediaOf(f.drive.floppyKiB ?? 0).reads)
           ),
           weight: parts.reduce((n, p) => n + pool.weigh(p), 0)
         });

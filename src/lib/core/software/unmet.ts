@@ -202,13 +202,12 @@ const tests: readonly [area: Area, find: (wants: Wants, offer: Offer) => Found |
 /** What a machine lacks for a program, hard ones first. Empty: it runs as meant. */
 export function unmet(profile: Profile, offer: Offer, areas?: readonly Area[]): Unmet[] {
   const wants = profile.wants ?? {};
-  return tests
-    .filter(([area]) => !areas || areas.includes(area))
-    .flatMap(([area, find]): Unmet[] => {
-      const found = find(wants, offer);
-      return found ? [{ area, ...found }] : [];
-    })
-    .sort((a, b) => Number(b.hard) - Number(a.hard));
+  const out: Unmet[] = [];
+  for (const [area, find] of tests) {
+    const found = !areas || areas.includes(area) ? find(wants, offer) : null;
+    if (found) out.push({ area, ...found });
+  }
+  return out.sort((a, b) => Number(b.hard) - Number(a.hard));
 }
 
 /** Whether a program runs on what is offered. */

@@ -1,5 +1,5 @@
 import { there } from '../model';
-import { disjoint, dropBit, emptyBits, hasBit, orInto, setBit, type Bits } from './bits';
+import { covers, disjoint, dropBit, emptyBits, hasBit, keepEither, orInto, setBit, type Bits } from './bits';
 import type { Compiled } from './problem';
 import type { Node } from './reduce';
 
@@ -33,7 +33,9 @@ function gather({ variables, classes, forbidBits }: Compiled): Bins {
     for (const value of values)
       for (const c of value.classes) owner[c] = owner[c] === -1 || owner[c] === v ? v : -2;
   });
-  const clash = (a: number, b: number) => owner[a] === owner[b] || hasBit(there(forbidBits[a]), b);
+  // No two of what one variable may take are held at once.
+  const mates = variables.map(() => emptyBits(classes.length));
+  owner.forEach((v, c) => v >= 0 && setBit(there(mates[v]), c));
   const of: number[][][] = [];
   const count: number[] = [];
   for (const resource of COUNTED) {
@@ -44,21 +46,26 @@ function gather({ variables, classes, forbidBits }: Compiled): Bins {
           : []
       )
       .sort((a, b) => a.from - b.from || a.id - b.id);
-    const bins: Set<number>[] = [];
+    let bins: { ids: number[]; bits: Bits }[] = [];
     for (const at of new Set(list.map((c) => c.from))) {
       // Those that cover the place first, then whatever meets all of them, as an alias does.
-      const covers = list.filter((c) => c.from <= at && at < c.to);
-      const bin: number[] = [];
-      for (const { id } of [...covers, ...list]) if (bin.every((m) => m !== id && clash(m, id))) bin.push(id);
-      const all = new Set(bin);
-      if (bins.some((other) => bin.every((c) => other.has(c)))) continue;
-      for (let i = bins.length - 1; i >= 0; i--)
-        if ([...there(bins[i])].every((c) => all.has(c))) bins.splice(i, 1);
-      bins.push(all);
+      const here = list.filter((c) => c.from <= at && at < c.to);
+      const ids: number[] = [];
+      const bits = emptyBits(classes.length);
+      const common = emptyBits(classes.length).fill(-1);
+      for (const { id } of [...here, ...list]) {
+        if (!hasBit(common, id)) continue;
+        ids.push(id);
+        setBit(bits, id);
+        keepEither(common, there(forbidBits[id]), there(mates[there(owner[id])]));
+        dropBit(common, id);
+      }
+      if (bins.some((other) => covers(other.bits, bits))) continue;
+      bins = [...bins.filter((other) => !covers(bits, other.bits)), { ids, bits }];
     }
     const own: number[][] = classes.map(() => []);
-    bins.forEach((bin, n) => {
-      for (const c of bin) there(own[c]).push(n);
+    bins.forEach(({ ids }, n) => {
+      for (const c of ids) there(own[c]).push(n);
     });
     of.push(own);
     count.push(bins.length);

@@ -35,6 +35,11 @@ export function orInto(target: Bits, other: Bits): void {
   for (let w = 0; w < target.length; w++) target[w]! |= other[w]!;
 }
 
+/** Keeps the members that one of two sets holds. */
+export function keepEither(target: Bits, a: Bits, b: Bits): void {
+  for (let w = 0; w < target.length; w++) target[w]! &= a[w]! | b[w]!;
+}
+
 /** Takes the members of another set out. */
 export function dropAll(target: Bits, other: Bits): void {
   for (let w = 0; w < target.length; w++) target[w]! &= ~other[w]!;

@@ -9,6 +9,5 @@ export { compile } from './compile';
 export { isFixed, lineSettings } from './scopes';
 export { feasible, solve } from './solve';
 export { findCore } from './core';
-export { quickXplain } from './quick-xplain';
 export { loom, type LoomGroup, type LoomLine, type LoomRow, type LoomMark, type StruckReason } from './loom';
 export { TooLarge } from './problem';

@@ -1,4 +1,4 @@
-import type { Budget } from '../kernel';
+import { branch, type Branch, type Budget } from '../kernel';
 import { there } from '../model';
 import { disjoint, emptyBits, orInto, union, type Bits } from './bits';
 import type { Domain, Node } from './reduce';
@@ -117,16 +117,13 @@ export class BranchAndBound {
       if (bound === Infinity) return this.keep(table, key, Infinity, true);
       if (bound >= limit) return this.keep(table, key, bound, false);
     }
-    let least = Infinity;
-    for (const { node, cost, hope } of this.branches(depth, state, limit)) {
-      const room = Math.min(limit, least);
-      if (hope >= room) {
-        least = Math.min(least, hope);
-        break;
-      }
-      least = Math.min(least, cost + this.best(depth + 1, this.after(node, state), room - cost));
-      if (least === bound) break;
-    }
+    let found = Infinity;
+    const room = () => Math.min(limit, found);
+    const passed = branch(this.branches(depth, state, limit), room, ({ node, cost }) => {
+      found = Math.min(found, cost + this.best(depth + 1, this.after(node, state), room() - cost));
+      return found === bound;
+    });
+    const least = Math.min(found, passed);
     return least === Infinity
       ? this.keep(table, key, Infinity, true)
       : this.keep(table, key, least, least < limit);
@@ -142,14 +139,14 @@ export class BranchAndBound {
   }
 
   /** The options with what each can hope for, the most hopeful first. */
-  private branches(depth: number, state: State, limit: number): { node: Node; cost: number; hope: number }[] {
+  private branches(depth: number, state: State, limit: number): (Branch & { node: Node; cost: number })[] {
     const options = this.options(depth, state);
-    if (!this.extraBound) return options.map((o) => ({ ...o, hope: o.cost }));
+    if (!this.extraBound) return options.map((o) => ({ ...o, hope: o.cost, behind: o.cost }));
     return options
-      .map((o) => ({
-        ...o,
-        hope: o.cost + this.hopeAfter(depth + 1, this.after(o.node, state), limit - o.cost)
-      }))
+      .map((o) => {
+        const hope = o.cost + this.hopeAfter(depth + 1, this.after(o.node, state), limit - o.cost);
+        return { ...o, hope, behind: hope };
+      })
       .sort((a, b) => a.hope - b.hope || a.cost - b.cost || a.node.source - b.node.source);
   }
 
