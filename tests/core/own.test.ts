@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { ownBoard } from '../../src/lib/words/en/screens/builds';
 import { Build, Part, checkPart, freeIdOf, slugOf } from '../../src/lib/core/model';
 import { BOARD_CLASSES, ON_BOARD_FUNCTIONS, boardFrom, readBays } from '../../src/lib/core/own';
 import { layoutsOf, together } from '../../src/lib/core/kit';
@@ -9,13 +10,16 @@ import { readPlainParts } from '../../src/lib/server/catalogue';
 describe('hardware of one’s own', () => {
   it('makes a board of every class that can be checked, and that says what is not known', () => {
     for (const { id } of BOARD_CLASSES) {
-      const board = boardFrom({
-        id: 'mine',
-        name: 'Mine',
-        class: id,
-        slots: id === 'xt' ? ['isa8', 'isa8'] : ['isa8', 'isa16', 'isa16'],
-        onBoard: [...ON_BOARD_FUNCTIONS]
-      });
+      const board = boardFrom(
+        {
+          id: 'mine',
+          name: 'Mine',
+          class: id,
+          slots: id === 'xt' ? ['isa8', 'isa8'] : ['isa8', 'isa16', 'isa16'],
+          onBoard: [...ON_BOARD_FUNCTIONS]
+        },
+        ownBoard.part
+      );
       expect(checkPart(board), id).to.deep.equal([]);
       const build = Build.parse({ id: 'b', name: 'B', board: { id: 'board', part: 'mine' }, items: [] });
       const { status, findings } = checked(build, new Map([['mine', board]]));
@@ -26,13 +30,16 @@ describe('hardware of one’s own', () => {
   });
 
   it('judges the lines of a card that was pasted, in a board that was pressed together', () => {
-    const board = boardFrom({
-      id: 'mine',
-      name: 'Mine',
-      class: '386dx',
-      slots: ['isa16', 'isa16'],
-      onBoard: ['com1']
-    });
+    const board = boardFrom(
+      {
+        id: 'mine',
+        name: 'Mine',
+        class: '386dx',
+        slots: ['isa16', 'isa16'],
+        onBoard: ['com1']
+      },
+      ownBoard.part
+    );
     const blank = Part.parse({ id: 'x', kind: 'card', maker: 'unknown', name: 'X', card: { bus: 'isa8' } });
     const card = withTable(
       blank,
@@ -72,15 +79,18 @@ describe('hardware of one’s own', () => {
 
 describe('a portable of one’s own', () => {
   const portable = (bays: string) =>
-    boardFrom({
-      id: 'mine',
-      name: 'Mine',
-      class: '486',
-      closed: 'laptop',
-      slots: ['pc-card'],
-      bays: readBays(bays).bays,
-      onBoard: ['ide1']
-    });
+    boardFrom(
+      {
+        id: 'mine',
+        name: 'Mine',
+        class: '486',
+        closed: 'laptop',
+        slots: ['pc-card'],
+        bays: readBays(bays).bays,
+        onBoard: ['ide1']
+      },
+      ownBoard.part
+    );
   it('has its bays from lines as they are typed, and every layout that they allow', () => {
     const board = portable('left: floppy, CD-ROM\nright bay: battery or floppy');
     expect(checkPart(board)).to.deep.equal([]);

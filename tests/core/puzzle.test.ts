@@ -161,7 +161,7 @@ describe('fragments of documents', () => {
     ]);
   });
   it('the corrected table is a part that the checks accept and that reads back', () => {
-    const part = partFrom(book, parts.get('skerrin-px8')!, 'attic-board');
+    const part = partFrom(book, parts.get('skerrin-px8')!, 'attic-board', 'found out');
     expect(checkPart(part)).to.deep.equal([]);
     const setting = part.settings.find((s) => s.id === 'display')!;
     expect(setting.positions.map((p) => p.label)).to.have.members(['Mono', 'colour']);
@@ -198,7 +198,7 @@ describe('fragments of documents', () => {
           }))
         });
         for (const board of ['skerrin-px8', 'varnoc-v66', 'brackwell-tx'])
-          expect(checkPart(partFrom(made, parts.get(board)!, 'made'))).to.deep.equal([]);
+          expect(checkPart(partFrom(made, parts.get(board)!, 'made', 'found out'))).to.deep.equal([]);
       }),
       { numRuns: 100 }
     );

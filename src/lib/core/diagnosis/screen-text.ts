@@ -1,118 +1,10 @@
 import { there } from '../model';
 import { distance } from 'fastest-levenshtein';
 import type { MessageId } from '../model';
+import screens from './screen-text.json';
 
 /** What is read on screens for each message, in the usual words; numbers are the codes of the first BIOSes. */
-const PHRASES: Readonly<Record<MessageId, readonly string[]>> = {
-  memory: [
-    'parity check',
-    'parity error',
-    'on board parity error',
-    'i o channel check',
-    'memory error',
-    'memory test fail',
-    'memory address error',
-    'memory failure at',
-    'ram parity error',
-    '201'
-  ],
-  'memory-size': ['memory size error', 'memory size mismatch', 'memory size changed', '164'],
-  settings: [
-    'cmos checksum error',
-    'checksum bad',
-    'cmos battery low',
-    'battery state low',
-    'battery has failed',
-    'system options not set',
-    'time and date not set',
-    'time of day not set',
-    'invalid configuration information',
-    '161',
-    '162',
-    '163'
-  ],
-  'display-type': [
-    'display type mismatch',
-    'display type wrong',
-    'display switch not proper',
-    'display adapter setting'
-  ],
-  keyboard: [
-    'keyboard error',
-    'keyboard failure',
-    'keyboard not found',
-    'no keyboard present',
-    'stuck key',
-    'keyboard interface error',
-    '301',
-    '303',
-    '304'
-  ],
-  locked: ['keyboard is locked', 'system is locked', 'unlock keyboard', 'key lock', '302'],
-  floppy: [
-    'floppy disk fail',
-    'floppy error',
-    'diskette drive failure',
-    'fdd controller failure',
-    'fdd controller error',
-    'a drive error',
-    'b drive error',
-    'a drive failure',
-    'b drive failure',
-    'drive a failure',
-    '601',
-    '602'
-  ],
-  disk: [
-    'hard disk fail',
-    'hard disk error',
-    'fixed disk failure',
-    'hdd controller failure',
-    'hdd controller error',
-    'hard disk install failure',
-    'c drive error',
-    'd drive error',
-    'c drive failure',
-    'd drive failure',
-    'drive c failure',
-    'drive d failure',
-    '1701',
-    '1780',
-    '1781',
-    '1782',
-    '1790',
-    '1791'
-  ],
-  rom: ['rom error', 'rom checksum error', 'rom bad', 'option rom error'],
-  'not-system': [
-    'non system disk',
-    'non system disk or disk error',
-    'not a system disk',
-    'invalid system disk',
-    'replace and press any key'
-  ],
-  'no-system': [
-    'missing operating system',
-    'operating system not found',
-    'error loading operating system',
-    'invalid partition table'
-  ],
-  'no-boot': [
-    'no boot device available',
-    'no bootable device',
-    'no rom basic',
-    'insert boot disk',
-    'disk boot failure insert system disk and press enter',
-    'boot failure'
-  ],
-  interpreter: [
-    'bad or missing command interpreter',
-    'cannot load command system halted',
-    'missing command com',
-    'wrong dos version',
-    'incorrect dos version'
-  ]
-};
+const PHRASES: Readonly<Record<MessageId, readonly string[]>> = screens.phrases;
 
 /** A text that shares less than this with a phrase is not it. */
 const LEAST = 0.6;
@@ -132,11 +24,7 @@ const isSame = (a: string, b: string): boolean =>
   (!/\d/.test(a) && !/\d/.test(b) && distance(a, b) <= Math.floor(Math.max(a.length, b.length) / 4));
 
 /** Words that stand in messages about anything: without another one two texts are not alike. */
-const WEAK = new Set(
-  'a and any at bad by check drive error err fail failed failure found in is key missing no not of on or press set size test the to wrong'.split(
-    ' '
-  )
-);
+const WEAK: ReadonlySet<string> = new Set(screens.weak);
 /** Short for the same word. */
 const SHORT: Readonly<Record<string, string>> = {
   err: 'error',

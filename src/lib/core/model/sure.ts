@@ -27,6 +27,6 @@ export function byId<T extends { readonly id: string }>(list: readonly T[], id: 
 
 /** What stands at a place that was counted before. @throws {Error} when nothing stands there */
 export function there<T>(value: T | undefined): T {
-  if (value === undefined) throw new Error('nothing stands at a place that was counted');
+  if (value === undefined) throw new Error('nothing there');
   return value;
 }

@@ -64,7 +64,8 @@ const kindOf = (module: string) =>
  */
 export function withBays(
   bays: readonly BaySeen[],
-  like: (name: OnBoard) => PartFunction
+  like: (name: OnBoard) => PartFunction,
+  onlyOne: (drive: string) => string
 ): { blocks: Block[]; settings: Setting[]; functions: PartFunction[]; constraints: Constraint[] } {
   const settings = bays.map(({ label, modules }, i): Setting => ({
     id: `bay-${i + 1}`,
@@ -105,7 +106,7 @@ export function withBays(
       return takers.flatMap((a, i) =>
         takers.slice(i + 1).map((b): Constraint => ({
           forbid: { [a.id]: [id], [b.id]: [id] },
-          why: `one ${nameOf(id)} is taken to be there`
+          why: onlyOne(nameOf(id))
         }))
       );
     });

@@ -97,19 +97,27 @@ function functionOf(name: OnBoard): PartFunction {
   };
 }
 
+/** What the part says in words. */
+export interface BoardWords {
+  /** How its facts are known. */
+  seen: string;
+  /** Why a drive stands in one bay at a time. */
+  onlyOne: (drive: string) => string;
+}
+
 /**
  * A board described by no more than can be seen on it. What was not said stays out, and the checks say what they could
  * therefore not look at.
  */
-export function boardFrom(seen: BoardSeen): Part {
+export function boardFrom(seen: BoardSeen, words: BoardWords): Part {
   const kind = byId(BOARD_CLASSES, seen.class);
-  const bays = withBays(seen.bays ?? [], functionOf);
+  const bays = withBays(seen.bays ?? [], functionOf, words.onlyOne);
   return Part.parse({
     id: seen.id,
     kind: 'board',
     maker: 'unknown',
     name: seen.name,
-    evidence: [{ source: 'measured', note: 'seen on the board' }],
+    evidence: [{ source: 'measured', note: words.seen }],
     board: {
       class: kind.class,
       ...(seen.closed ? { closed: seen.closed } : {}),

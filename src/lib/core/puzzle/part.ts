@@ -6,7 +6,7 @@ import { mergeFragments, stateKey, type Cell } from './merge';
  * is known of, and every source on its position; the one that a try confirmed is marked as the one that held.
  * @param base the part that it looks like, whose other facts it takes over
  */
-export function partFrom(notebook: Notebook, base: Part, id: string): Part {
+export function partFrom(notebook: Notebook, base: Part, id: string, summary: string): Part {
   const tables = mergeFragments(notebook);
   const means: NonNullable<Part['means']> = [];
   const settings = tables.flatMap(({ subject, cells }): Setting[] => {
@@ -43,7 +43,7 @@ export function partFrom(notebook: Notebook, base: Part, id: string): Part {
     ...rest,
     id,
     name: notebook.name,
-    summary: `${base.name} as found out step by step.`,
+    summary,
     blocks: notebook.blocks,
     settings,
     // Lines that hang on settings of the base would point nowhere.

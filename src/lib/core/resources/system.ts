@@ -7,7 +7,7 @@ const bothClasses: Range[] = [
   ['first DMA controller', 0x000, 0x20],
   ['first interrupt controller', 0x020, 0x20],
   ['timer', 0x040, 0x20],
-  ['keyboard and system ports', 0x060, 0x10],
+  ['keyboard, system ports', 0x060, 0x10],
   ['DMA pages', 0x080, 0x20]
 ];
 const ports: Record<Facts['class'], Range[]> = {

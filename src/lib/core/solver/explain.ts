@@ -69,7 +69,7 @@ export function explain(
   const fitted = m.find(item);
   const known = fitted?.part.settings.find((s) => s.id === setting);
   if (!fitted || !known?.positions.some((p) => p.id === position))
-    throw new RangeError(`There is no position "${position}" of setting "${setting}" on item "${item}".`);
+    throw new RangeError(`no position: ${item}/${setting}/${position}`);
   const now = standing(m);
   const base = { item, setting, position, blockers: [], reasons: [] as ExplainReason[] };
   if (now(item, setting) === position) return { ...base, verdict: 'here', reasons: [{ kind: 'here' }] };

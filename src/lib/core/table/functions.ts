@@ -139,7 +139,8 @@ const alike = (request: ReadSetting, answer: ReadSetting): Constraint => ({
       answer.positions.filter((a) => dmaOf(a) === dmaOf(p)).map((a) => [p.id, a.id])
     )
   },
-  why: 'request and acknowledge of one DMA channel are set alike'
+  // A reason is as long as a label at most.
+  why: `${request.label} = ${answer.label}`.slice(0, 120)
 });
 
 /** COM1 goes with IRQ 4 only as long as no setting of the same function chooses the line. */

@@ -15,7 +15,8 @@
   const words = notebookText;
   const tables = $derived(mergeFragments(notebook));
   const like = $derived(parts.find((p) => p.id === notebook.like) ?? null);
-  const made = () => partFrom(notebook, like!, `${notebook.id}-part`.slice(0, 60));
+  const made = () =>
+    partFrom(notebook, like!, `${notebook.id}-part`.slice(0, 60), words.foundOut(like!.name));
   const name = (subject: string) => words.facts[subject] ?? subject;
   function row({ block, state }: Cell): string {
     const known = notebook.blocks.find((b) => b.id === block);

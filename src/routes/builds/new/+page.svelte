@@ -63,15 +63,18 @@
         trouble = ownBoard.bayUnread(unread);
         return null;
       }
-      const part = boardFrom({
-        ...told,
-        bays: read.bays,
-        ...(closed ? { closed } : {}),
-        class: own.class,
-        name: own.name.trim(),
-        id: freeIdOf(slugOf(own.name, 'my-board'), new Set(data.taken)),
-        ...(socket ? { socket } : {})
-      });
+      const part = boardFrom(
+        {
+          ...told,
+          bays: read.bays,
+          ...(closed ? { closed } : {}),
+          class: own.class,
+          name: own.name.trim(),
+          id: freeIdOf(slugOf(own.name, 'my-board'), new Set(data.taken)),
+          ...(socket ? { socket } : {})
+        },
+        ownBoard.part
+      );
       const reply = await ask<Part>('PUT', `/parts/${part.id}`, { part });
       if (reply.ok) return part.id;
       said(reply);

@@ -111,8 +111,8 @@ export const seats: WordsOf<
   }),
   'part.constraint': ({ card, why }) => ({
     title: `${card.name} does not allow this combination`,
-    sentence: `${sentence(why)} The card will not be found as it is set.`,
-    why: 'Some combinations of settings do not work on a card.'
+    sentence: `${sentence(why)} As it is set it will not work, or only in part.`,
+    why: 'Some combinations of settings do not work.'
   }),
   'disk.firmware-base': ({ card, why }) => ({
     title: `${card.name} does not allow this combination`,

@@ -64,6 +64,11 @@ export const builds = {
 } as const;
 
 export const ownBoard = {
+  /** What is written into the part. */
+  part: {
+    seen: 'seen on the board',
+    onlyOne: (drive: string) => `one ${drive} is taken to be there`
+  },
   fromCatalogue: 'From the catalogue',
   mine: 'A board I have',
   which: 'Where the board comes from',

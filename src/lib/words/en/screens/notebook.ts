@@ -23,6 +23,7 @@ export const notebook = {
   lead: 'For a board that is documented in part: gather what each source says, write down each start, and let it work out what is still possible and what to try next.',
   open: 'Notebook',
   start: 'Start a new one',
+  foundOut: (like: string) => `${like} as found out step by step.`,
   fresh: 'Unknown board',
   name: 'Name',
   remove: (name: string) => `Delete ${name}`,
