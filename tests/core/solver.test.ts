@@ -270,7 +270,7 @@ describe('explain', () => {
   });
   it('refuses a position that does not exist', () => {
     const { build, parts } = make();
-    expect(() => explain(build, parts, 'a', 'irq', 'zz')).to.throw(RangeError, /position "zz"/);
+    expect(() => explain(build, parts, 'a', 'irq', 'zz')).to.throw(RangeError, /a\/irq\/zz/);
   });
 });
 

@@ -1,10 +1,6 @@
 /** Small pieces of English: numbers with their words, lists, units. */
 
-/** `1 clash`, `3 clashes`: a number with its word. */
-export const counted =
-  (one: string, many: string) =>
-  (n: number): string =>
-    `${n} ${n === 1 ? one : many}`;
+export { counted } from './count';
 
 const list =
   (format: Intl.ListFormat) =>

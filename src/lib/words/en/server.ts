@@ -94,7 +94,7 @@ export const server = {
   stateDamaged: 'What is kept of this state is damaged and cannot be read.',
   noPart: (id: Shown) => `There is no part "${id}".`,
   wrongPassphrase: 'That is not the passphrase.',
-  tooManyTries: (seconds: Shown) => `Too many tries. Wait ${seconds} seconds.`,
+  tooManyTries: (seconds: Shown) => `Too many tries. Wait ${seconds} s.`,
   stateUnusable: 'Its present state cannot be used any more.',
   notInCatalogue: 'There is no such part in the catalogue.'
 };

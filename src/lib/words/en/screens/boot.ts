@@ -1,3 +1,4 @@
+import { counted } from '../count';
 export const boot = {
   planning: 'Working the starts out',
   planTrouble: {
@@ -184,7 +185,6 @@ export const boot = {
   network: 'Network',
   networkNone: 'There is no network card in this build.',
   networkLine: (card: string, port: string, irq: string) => `${card}: port ${port}, IRQ ${irq}`,
-  networkPci: (card: string) => `${card}: its numbers are given at each start.`,
   networkPacket:
     'A packet driver alone: nothing else stays in memory, and a transfer program brings its own protocol. Address, mask, gateway and name server go into its text file.',
   networkStack: (name: string) =>
@@ -199,7 +199,8 @@ export const boot = {
   // Windows
   windowsNone: 'The brief names no Windows from 3.0 on.',
   windowsOrder: 'Order of installation',
-  windowsSum: (least: number, most: number) => `${least} to ${most} restarts in all, as an order of size.`,
+  windowsSum: (least: number, most: number) =>
+    `${least === most ? '' : `${least} to `}${counted('restart', 'restarts')(most)} in all, as an order of size.`,
   windowsGate: (n: number) =>
     n === 0
       ? 'Every driver for Windows is noted as in hand.'
@@ -245,7 +246,8 @@ export const boot = {
   listingHint:
     'Paste what DIR C:\\ /S /B shows (DOS 5 and later), or CHKDSK /V before. Lines that name a file which is not there are found then.',
   listingKept: 'the listing of the disk was changed',
-  listingSays: (files: number, odd: number) => `${files} paths${odd ? `, ${odd} lines that are none` : ''}.`,
+  listingSays: (files: number, odd: number) =>
+    `${counted('path', 'paths')(files)}${odd ? `, ${counted('line that is none', 'lines that are none')(odd)}` : ''}.`,
   listingNone: 'No line is a path such as C:\\DOS\\HIMEM.SYS, so nothing is checked by it.',
   onDisk: 'on the disk',
   // Sizes

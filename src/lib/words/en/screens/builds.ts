@@ -1,5 +1,5 @@
 import { and } from '../..';
-import { counted } from './count';
+import { counted } from '../count';
 
 export const builds = {
   title: 'Builds',

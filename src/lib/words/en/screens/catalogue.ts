@@ -1,4 +1,4 @@
-import { counted } from './count';
+import { counted } from '../count';
 
 export const catalogue = {
   title: 'Catalogue',
@@ -115,7 +115,6 @@ export const editor = {
   printed: 'Printed beside the closed side',
   flipped: 'mounted upside down',
   removeBlock: (name: string) => `Remove ${name}`,
-  settingsOf: (name: string) => `What ${name} sets`,
   addSetting: 'Name a setting',
   settingName: 'It sets',
   unknown: 'nobody knows what it does',
@@ -228,7 +227,7 @@ export const row = {
   problems: {
     empty: 'Say what it sets, and at least two positions.',
     'too-many': (places: number, typed: number) =>
-      `${typed} positions for ${places} places. Give the block more places first.`,
+      `${counted('position', 'positions')(typed)} for ${counted('place', 'places')(places)}. Give the block more places first.`,
     defaults: 'Only one position is the default.',
     switches:
       'Not understood. Say which switches, how they are set and what that means: 3-4: off off = 640, on off = 512*'
@@ -335,7 +334,7 @@ export const compare = {
   mhz: (n: number) => `${Math.round(n)} MHz`,
   findings: (stops: number, clashes: number, cautions: number) =>
     [
-      stops ? `${stops} stops` : '',
+      stops ? counted('stop', 'stops')(stops) : '',
       counted('clash', 'clashes')(clashes),
       counted('caution', 'cautions')(cautions)
     ]

@@ -1,5 +1,5 @@
 import { tray } from './tray';
-import { counted } from './count';
+import { counted } from '../count';
 
 export const disks = {
   title: 'Disks',
@@ -130,7 +130,8 @@ export const disks = {
   boundary: (n: number, at: number) => `Boundary ${n} at cylinder ${at}`,
   free: 'free',
   cluster: (size: string, kind: string) => `${kind}, clusters of ${size}`,
-  waste: (mb: string, files: string) => `waste about ${mb} MB for ${files} files`,
+  waste: (mb: string, files: string) =>
+    `waste about ${mb} MB for ${files === '1' ? 'one file' : `${files} files`}`,
   files: 'Files',
   addPart: 'One more partition',
   removePart: 'One fewer',
@@ -160,7 +161,7 @@ export const disks = {
   formatTime: 'Time to format',
   percent: 'percent done',
   minutes: 'after minutes',
-  left: (min: string) => `about ${min} minutes left`,
+  left: (min: string) => `about ${min} min left`,
 
   readLead:
     'Open a raw image or the first sectors of a disk, or paste a hex dump. Only the tables are read, never the whole.',
@@ -219,7 +220,8 @@ export const disks = {
   fix: 'Save with the checksum mended',
   splitSave: 'Save even and odd',
   joinSave: 'Save both joined, even first',
-  differ: (count: string, first: string) => `${count} bytes differ, the first at ${first}h`,
+  differ: (count: string, first: string) =>
+    count === '1' ? `one byte differs, at ${first}h` : `${count} bytes differ, the first at ${first}h`,
   same: 'Both are the same to the byte.',
   mapLabel: 'Where the two differ, from the first byte to the last',
   windows: 'Windows free for it in this build',

@@ -1,3 +1,4 @@
+import { counted } from '../count';
 import { powerCheckWords, powerStopWords } from '../../index';
 
 /** Before the first power: questions, answers, checks and stops. */
@@ -74,7 +75,7 @@ export const firstPower = {
       : `Score ${score} of 22; it could be ${least} to ${most} once all is answered.`,
   level: ['Level 0: look', 'Level 1: measure', 'Level 2: step by step', 'Level 3: prepare first'],
   minutes: (low: number, high: number) =>
-    low === high ? `About ${low} minutes in all.` : `${low} to ${high} minutes in all.`,
+    low === high ? `About ${counted('minute', 'minutes')(low)} in all.` : `${low} to ${high} minutes in all.`,
   couldLift: (question: string) => `Answer this before any power, it could lift the level: ${question}.`,
   checksTitle: 'Do these, in this order',
   checks: powerCheckWords,

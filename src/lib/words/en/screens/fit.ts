@@ -1,5 +1,5 @@
 import type { SizeRange } from '../../../core/boards';
-import { counted } from './count';
+import { counted } from '../count';
 
 export const fit = {
   title: 'Fit',

@@ -1,3 +1,7 @@
+import { counted } from '../count';
+
+const minutesIn = (minutes: number): string => counted('minute', 'minutes')(Math.round(minutes));
+
 export const practice = {
   lead: 'A machine like this one, simulated, with something wrong that you do not see. Each test costs its minutes. Nothing here is kept, and nothing of your machine is changed.',
   begin: 'Give me a machine',
@@ -6,7 +10,7 @@ export const practice = {
   kind: 'How many faults',
   notes: 'What was seen',
   spent: (minutes: number, tests: number) =>
-    `${Math.round(minutes)} ${Math.round(minutes) === 1 ? 'minute' : 'minutes'} so far, ${tests} ${tests === 1 ? 'test' : 'tests'}.`,
+    `${minutesIn(minutes)} so far, ${counted('test', 'tests')(tests)}.`,
   tests: 'Do a test',
   takes: (minutes: number) => `${minutes} min`,
   guess: 'Say what it is, and make it good',
@@ -18,7 +22,7 @@ export const practice = {
   nothing: 'nothing at all',
   judging: 'Playing it by the advice of this page',
   compare: (isDone: boolean, own: number, advised: number) =>
-    `You ${isDone ? 'took' : 'stopped after'} ${Math.round(own)} minutes. By the advice of this page it takes about ${Math.round(advised)}.`,
+    `You ${isDone ? 'took' : 'stopped after'} ${minutesIn(own)}. By the advice of this page it takes about ${Math.round(advised)}.`,
   told: 'What it would say now from your notes',
   broken: 'It could not be worked out. Try again.'
 } as const;

@@ -1,3 +1,4 @@
+import { counted } from '../count';
 export const rescue = {
   lead: 'A disk that holds the only copy of something comes before the machine. While it has no image with its hash, nothing that writes to it is proposed.',
   none: 'No hard disk is entered. Add it under Fit; then its data can be looked after here.',
@@ -14,7 +15,7 @@ export const rescue = {
   starts: 'Starts of this disk',
   wasReady: 'It became ready',
   notReady: 'It did not',
-  series: (ready: number, n: number) => `${ready} of ${n} starts became ready.`,
+  series: (ready: number, n: number) => `Ready at ${ready} of ${counted('start', 'starts')(n)}.`,
   fewStarts: 'Too few for a chance.',
   again: (p: number) => `One more start works in at most ${Math.round(100 * p)} of 100. Each start wears.`,
   readyFor: (minutes: number) => (minutes < 1 ? 'Ready since just now.' : `Ready for ${minutes} min now.`),

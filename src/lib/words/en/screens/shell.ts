@@ -1,4 +1,4 @@
-import { counted } from './count';
+import { counted } from '../count';
 
 export const shell = {
   product: 'Yellow Jumper',

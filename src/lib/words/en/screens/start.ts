@@ -90,7 +90,7 @@ export const start = {
     cell: (value: string, good: number, n: number) => `${value} ${good} of ${n} good`,
     next: 'Try next',
     times: (n: number) => `${n} times`,
-    minutes: (n: number) => `about ${n} minutes`,
+    minutes: (n: number) => `about ${n} min`,
     nothingNext: 'No arrangement of these things tells more: bring in another one of a sort.',
     again: 'Before you call a thing bad, put the old one back in: if it works then too, it was the seating.',
     estimate: 'Chances are estimates, good to a factor of two or three.'

@@ -1,4 +1,4 @@
-import { counted } from './count';
+import { counted } from '../count';
 
 export const tray = {
   label: 'Tray',
@@ -70,7 +70,8 @@ export const tray = {
 
   why: 'Why not',
   whyTitle: (card: string, block: string, to: string) => `${card} ${block} to ${to}?`,
-  after: (n: number | undefined) => `It can work after ${n ?? 'some'} moves:`,
+  after: (n: number | undefined) =>
+    `It can work after ${n === undefined ? 'some moves' : counted('move', 'moves')(n)}:`,
   whereverTheyGo: 'Wherever the others go, it cannot. These block it:',
   understood: 'Understood',
   bracket: 'bracket',
