@@ -3,117 +3,39 @@ import '../support/runes';
 import type { Build } from '../../src/lib/core/model';
 import type { Saved } from '../../src/lib/ui/record/send';
 import { demo, parts } from '../support/demo';
-import { storageOf } from '../support/storage';
-
-/** One request of the page, answered when and as the test says. */
-interface Asked {
-  method: string;
-  path: string;
-  body: { base: number; build: Build } | null;
-  answer(status: number, value: unknown): Promise<void>;
-}
-
-const kept = new Map<string, string>();
-const localStorage = storageOf(kept);
-class FakeEvents {
-  static CLOSED = 2;
-  readyState = 0;
-  onopen: (() => void) | null = null;
-  onerror: (() => void) | null = null;
-  static last: FakeEvents;
-  private readonly heard = new Map<string, (event: { data: string }) => void>();
-  constructor() {
-    FakeEvents.last = this;
-  }
-  addEventListener(name: string, to: (event: { data: string }) => void) {
-    this.heard.set(name, to);
-  }
-  tell(name: string, data: unknown = null) {
-    this.heard.get(name)?.({ data: JSON.stringify(data) });
-  }
-  close() {}
-}
+import { FakeEvents, FakePage, saved, turns } from '../support/page';
 
 const plover = demo('plover');
-/** A state with the number `head`; a higher number was saved later, unless the test says otherwise. */
-const saved = (head: number, build: Build, updated = `2026-11-0${head}`): Saved => ({
-  head,
-  build,
-  updated,
-  canUndo: true,
-  canRedo: false
-});
 const withIrq = (build: Build, irq: string): Build => ({
   ...build,
   items: build.items.map((i) => (i.id === 'audio' ? { ...i, chosen: { ...i.chosen, irq } } : i))
 });
-const turns = async () => {
-  // Two of the page's own timers, which it sets to 0.
-  for (let i = 0; i < 2; i++) await new Promise((done) => setTimeout(done, 5));
-};
 
 describe('the record of a build on its way to the server', () => {
-  const replaced = new Map<string, PropertyDescriptor | undefined>();
-  let asked: Asked[] = [];
+  const page = new FakePage();
+  const { kept } = page;
   let Session: typeof import('../../src/lib/ui/record/session.svelte').Session;
-  const fakes: Record<string, unknown> = {
-    localStorage,
-    EventSource: FakeEvents,
-    document: { hidden: false, addEventListener() {}, removeEventListener() {} },
-    addEventListener() {},
-    removeEventListener() {},
-    fetch: (url: string, { method, body }: { method: string; body?: string }) =>
-      new Promise((done, fail) => {
-        asked.push({
-          method,
-          path: url.replace('/api/v1', ''),
-          body: body === undefined ? null : (JSON.parse(body) as Asked['body']),
-          answer: (status, value) => {
-            if (status === 0) fail(new Error('no server'));
-            else done({ ok: status < 400, json: () => Promise.resolve(value) });
-            return turns();
-          }
-        });
-      })
-  };
   before(async () => {
-    for (const [name, value] of Object.entries(fakes)) {
-      replaced.set(name, Object.getOwnPropertyDescriptor(globalThis, name));
-      Object.defineProperty(globalThis, name, { value, configurable: true, writable: true });
-    }
     ({ Session } = await import('../../src/lib/ui/record/session.svelte'));
-  });
-  after(() => {
-    for (const [name, was] of replaced)
-      if (was) Object.defineProperty(globalThis, name, was);
-      else delete (globalThis as Record<string, unknown>)[name];
-  });
-  beforeEach(() => {
-    asked = [];
-    kept.clear();
   });
   const open = () => new Session(saved(1, plover), [...parts.values()]);
   const conflict = (current: Saved) => ({ title: 'Changed elsewhere', status: 409, current });
-  const next = (): Asked => {
-    const one = asked.shift();
-    if (!one) throw new Error('nothing was asked');
-    return one;
-  };
+  const next = () => page.next();
 
   it('sends changes one after the other, each on the state before it', async () => {
     const session = open();
     session.change(withIrq(plover, '7'), 'first');
     session.change({ ...withIrq(plover, '7'), notes: 'second' }, 'second');
     await turns();
-    expect(asked).to.have.length(1);
+    expect(page.asked).to.have.length(1);
     const first = next();
     expect([first.method, first.body?.base]).to.deep.equal(['PUT', 1]);
     await first.answer(200, saved(2, first.body!.build));
     const second = next();
     expect([second.body?.base, second.body?.build.notes]).to.deep.equal([2, 'second']);
     await second.answer(200, saved(3, second.body!.build));
-    expect([session.waiting, session.head, asked.length]).to.deep.equal([0, 3, 0]);
-    expect([...kept.keys()].filter((k) => k.includes('pending'))).to.deep.equal([]);
+    expect([session.waiting, session.head, page.asked.length]).to.deep.equal([0, 3, 0]);
+    expect(page.pending).to.deep.equal([]);
   });
 
   it('keeps what waits while the server is away, and sends it when it is heard again', async () => {
@@ -123,7 +45,7 @@ describe('the record of a build on its way to the server', () => {
     await turns();
     await next().answer(0, null);
     expect([session.isAway, session.waiting]).to.deep.equal([true, 1]);
-    expect([...kept.keys()].filter((k) => k.includes('pending'))).to.have.length(1);
+    expect(page.pending).to.have.length(1);
     FakeEvents.last.tell('all');
     await turns();
     const again = next();
@@ -156,7 +78,7 @@ describe('the record of a build on its way to the server', () => {
     for (let i = 0; i < 500 && !session.collision; i++) await turns();
     expect(session.collision?.theirs.head).to.equal(2);
     await session.flush();
-    expect(asked).to.have.length(0);
+    expect(page.asked).to.have.length(0);
     session.settle(withIrq(plover, '7'));
     await turns();
     const decided = next();
@@ -171,13 +93,13 @@ describe('the record of a build on its way to the server', () => {
     const theirs = saved(2, { ...withIrq(plover, '10'), notes: 'from elsewhere' });
     session.change(withIrq(plover, '7'), 'mine');
     await turns();
-    const [slow] = asked.splice(0, 1);
+    const [slow] = page.asked.splice(0, 1);
     // The decision comes before the answer: the page had asked twice, as it does when it hears of a change meanwhile.
     session.collision = { base: plover, mine: session.build, theirs };
     session.settle(withIrq(plover, '7'));
     await turns();
     await slow.answer(409, conflict(theirs));
-    for (let i = 0; i < 20 && !asked.length; i++) await turns();
+    for (let i = 0; i < 20 && !page.asked.length; i++) await turns();
     expect(session.collision, 'it is not asked again').to.equal(null);
     const decided = next();
     expect([decided.method, decided.body?.base]).to.deep.equal(['PUT', 2]);
