@@ -227,7 +227,15 @@ export class Services {
           walk(rest, [...chosen, part]);
     };
     walk(first, []);
-    return [...found.values()].sort((a, b) => a.weight - b.weight || a.parts.length - b.parts.length);
+    // A card that was taken for one need may bring what another was taken for.
+    const all = [...found.values()];
+    const isSpare = ({ parts }: Option) =>
+      all.some(
+        (o) => o.parts.length < parts.length && o.parts.every((p) => parts.some((q) => q.part === p.part))
+      );
+    return all
+      .filter((o) => !isSpare(o))
+      .sort((a, b) => a.weight - b.weight || a.parts.length - b.parts.length);
   }
 }
 
