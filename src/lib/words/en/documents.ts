@@ -1,5 +1,6 @@
 import type { Counted, Flaw, FlawAt, SchemaFlaw, Sized } from '../../core/model';
-import type { Part } from '../../core/model';
+import type { Claim, Part } from '../../core/model';
+import { counted } from './count';
 
 /** What a schema finds beyond types and lengths; its own sentences are those of the library. */
 const schema: Record<SchemaFlaw, (params: Readonly<Record<string, unknown>>) => string> = {
@@ -66,6 +67,14 @@ const where: Record<Extract<Flaw, { is: 'wrong-form' }>['form'], string> = {
   value: 'a value is typed into a program'
 };
 
+const inHex = (n: number): string => `${n.toString(16).toUpperCase()}h`;
+const pastLast: Record<Claim['resource'], (value: number) => string> = {
+  irq: (n) => `there is no IRQ ${n}; they go from 0 to 15`,
+  dma: (n) => `there is no DMA channel ${n}; they go from 0 to 7`,
+  io: (n) => `what begins at ${inHex(n)} does not end by FFFFh, the last I/O port`,
+  memory: (n) => `what begins at ${inHex(n)} does not end by FFFFFFFFh, the last address`
+};
+
 const sentences: { [K in Flaw['is']]: (flaw: Extract<Flaw, { is: K }>) => string } = {
   schema: ({ message, params }) => schema[message as SchemaFlaw]?.(params) ?? message,
   'not-object': () => 'is not a JSON object',
@@ -95,12 +104,13 @@ const sentences: { [K in Flaw['is']]: (flaw: Extract<Flaw, { is: K }>) => string
   'no-such-position': ({ setting, position }) => `setting "${setting}" has no position "${position}"`,
   'part-without-setting': ({ part, setting }) => `"${part}" has no setting "${setting}"`,
   'item-without-function': (f) => `"${f.item}" has no function "${f.function}"`,
-  'row-length': ({ entries, settings }) => `has ${entries} entries for ${settings} settings`,
+  'row-length': ({ entries, settings }) =>
+    `has ${counted('entry', 'entries')(entries)} for ${counted('setting', 'settings')(settings)}`,
   'too-many': ({ what, n, most }) => sized[what](n, most),
   beyond: ({ what, n, most }) => beyond[what](n, most),
   'wrong-form': ({ form, block, kind }) => `${where[form]}, and ${block} is ${kind}`,
   sources: ({ mayBePin }) => `give exactly one of value, from${mayBePin ? ', pin' : ''}`,
-  'past-last': ({ value, resource }) => `${value} is beyond the last ${resource} number`,
+  'past-last': ({ value, resource }) => pastLast[resource](value),
   'no-row': ({ chosen }) =>
     `no row for ${Object.entries(chosen)
       .map(([setting, position]) => `${setting} = ${position}`)
