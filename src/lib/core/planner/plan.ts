@@ -65,7 +65,13 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   const told = (p: Progress) => limits.progress?.({ ...p, done: (round + p.done) / rounds });
   const within = { ...limits, progress: told };
   // The other ends of the front are looked for with less patience.
-  const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
+  const aside: Limits = {
+    ...limits,
+    progress: undefined,
+    maxLeaves: SIDE_LEAVES,
+    maxSteps: SIDE_STEPS,
+    hasty: true
+  };
   let first = search(request, within);
   if (!first.best && request.brief.budget !== undefined) first = affordable(request, weights, first, within);
   if (!first.best) {
@@ -103,7 +109,11 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   // What was passed on the way fills up what the ends of the front leave open, unless it runs fewer programs.
   const { missed } = first.best.criteria;
   const ways = rated(passed.filter((p) => p.criteria.missed <= missed)).sort((a, b) => a.score - b.score);
-  return { plans: front([...rated(found), ...ways]), exact: first.exact, machines, reasons: [], drops: [] };
+  const all = [...rated(found), ...ways];
+  // A search that was cut off may have passed by what another view came upon.
+  const best = first.exact ? there(all[0]) : all.reduce((a, b) => (b.score < a.score ? b : a));
+  const plans = front([best, ...all.filter((p) => p !== best)]);
+  return { plans, exact: first.exact, machines, reasons: [], drops: [] };
 }
 
 /**

@@ -41,6 +41,9 @@ import {
 import { middleWeights, type Limits, type Plan, type PlanRequest, type Reason, type Search } from './types';
 
 export const DEFAULT_LEAVES = 600;
+/** The share of a search that was cut off which is spent on a few machines of each board. */
+const ASIDE = 3;
+const FEW = 3;
 /** Partial machines that are looked at, at most. */
 export const DEFAULT_STEPS = 400_000;
 
@@ -62,8 +65,12 @@ export function search(
     () => (run.all(), true),
     () => any && run.best !== null
   );
+  // Cut off among the machines of a few boards: a little of every board, else what lies all on the shelf may be missed.
+  if (!exact && !any && !limits.hasty) attempt(() => run.little(), stopped);
   return { best: run.best, sound: run.sound, exact, machines: run.machines, reasons: run.reasons };
 }
+
+const stopped = (): void => undefined;
 
 const isMemoryCard = ({ functions }: Part): boolean => functions.some((f) => f.kind === 'ems' && f.memoryKiB);
 
@@ -107,7 +114,12 @@ class Run {
   private readonly points: { missed: number; rough: number };
   private readonly servedOn = new Map<string, Served>();
   private readonly bayed = new Map<string, readonly boolean[]>();
-  private readonly steps: Budget;
+  private steps: Budget;
+  private mostLeaves: number;
+  private readonly mostSteps: number;
+  /** Machines that were worked out on the board in question, and how many may be. */
+  private onBoard = 0;
+  private mostOnBoard = Infinity;
 
   constructor(
     private readonly pool: Pool,
@@ -117,7 +129,9 @@ class Run {
     private readonly any: boolean,
     private readonly beat: number
   ) {
-    this.steps = new Budget(limits.maxSteps ?? DEFAULT_STEPS, limits.shouldStop);
+    this.mostLeaves = limits.maxLeaves ?? DEFAULT_LEAVES;
+    this.mostSteps = limits.maxSteps ?? DEFAULT_STEPS;
+    this.steps = new Budget(this.mostSteps, limits.shouldStop);
     this.full = (1n << BigInt(brief.profiles.length)) - 1n;
     this.audio = audios(pool, brief);
     this.storage = storages(pool, brief);
@@ -159,7 +173,22 @@ class Run {
   }
 
   /** What a score has to be below to be better than the best so far. */
-  private readonly room = (): number => (this.best?.score ?? this.beat) - 1e-9;
+  private get toBeat(): number {
+    return (this.best?.score ?? this.beat) - 1e-9;
+  }
+
+  /** The same, for what is still looked at on the board in question: nothing, once enough of it was. */
+  private readonly room = (): number => (this.onBoard < this.mostOnBoard ? this.toBeat : -Infinity);
+
+  /** Looks at the first few machines of each board, the most promising boards first. */
+  little(): void {
+    this.mostLeaves = this.machines + Math.ceil(this.mostLeaves / ASIDE);
+    this.mostOnBoard = FEW;
+    this.onBoard = 0;
+    this.steps = new Budget(this.mostSteps / ASIDE, this.limits.shouldStop);
+    this.steps.ask();
+    this.all();
+  }
 
   all(): void {
     const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
@@ -181,11 +210,13 @@ class Run {
       });
       this.steps.spend();
       this.steps.ask();
-      return this.onBase(base);
+      this.onBase(base);
+      this.onBoard = 0;
+      return false;
     });
   }
 
-  private onBase(base: Base): undefined {
+  private onBase(base: Base): void {
     if (this.isBeyond(base)) return this.note({ kind: 'budget' });
     const served = this.served(base);
     if (![...served.values()].some((list) => list.length))
@@ -389,7 +420,7 @@ class Run {
     return [...this.counted.values()].sort((a, b) => b.count - a.count).map(({ reason }) => reason);
   }
 
-  private note(reason: Reason): undefined {
+  private note(reason: Reason): void {
     const key =
       reason.kind === 'finding'
         ? `${reason.finding.rule} ${JSON.stringify(reason.finding.facts)}`
@@ -408,8 +439,9 @@ class Run {
 
   private leaf(choice: Choice, budget: number | undefined): void {
     this.steps.ask();
-    if (this.machines >= (this.limits.maxLeaves ?? DEFAULT_LEAVES)) stop();
+    if (this.machines >= this.mostLeaves) stop();
     this.machines++;
+    this.onBoard++;
     const { plan, reason, nogood } = workOut(this.pool, this.brief, choice, this.parts);
     if (nogood) {
       const { id } = choice.base.board;
@@ -418,7 +450,7 @@ class Run {
     if (!plan) return this.note(reason ?? { kind: 'misfit' });
     if (budget !== undefined && plan.criteria.cost > budget) return this.note({ kind: 'budget' });
     this.sound.push(plan);
-    if (plan.score < this.room()) {
+    if (plan.score < this.toBeat) {
       this.best = plan;
       if (this.any) stop();
     }

@@ -33,6 +33,8 @@ export interface PlanRequest {
 }
 
 export interface Limits {
+  /** Looked at in passing: when it is cut off, what was found until then will do. */
+  hasty?: boolean;
   /** Machines that are worked out to the end, at most; then the best so far is given. */
   maxLeaves?: number;
   /** Partial machines that are looked at, at most. */
