@@ -37,45 +37,77 @@ export function put32(b: Uint8Array, at: number, n: number): void {
 /** What was pasted is no hex dump. */
 export class HexDumpError extends Error {}
 const MOST_DUMP = 4 * 1024 * 1024;
+/** Bytes in a row of a dump. */
+const MOST_ROW = 32;
+
+/** A row of a dump: its bytes, and its address as it was printed; `*`: rows like the one before are left out. */
+type DumpRow = { line: number; address: string | null; bytes: number[] } | '*';
 
 /**
  * Reads a hex dump as programs of the time print it: an address at the start of a line (with or without a colon
  * or a segment), pairs of hex digits, and text at the right that is passed over. Words of four digits are taken
- * byte by byte as they stand. A line `*` repeats the line before up to the next address.
+ * byte by byte as they stand. A line `*` repeats the line before up to the next address. Addresses may be hex, octal
+ * or decimal; where they say that something is missing between two lines, nothing is read at a place where it is not.
  * @throws HexDumpError naming the line
  */
 export function readHexDump(text: string): Uint8Array {
   if (text.length > MOST_DUMP)
     throw new HexDumpError(`the dump is longer than ${MOST_DUMP / 1024 / 1024} MiB`);
+  const rows = text.split(/\r?\n/).flatMap((raw, i): DumpRow[] => {
+    const line = raw.trim();
+    if (!line) return [];
+    if (line === '*') return ['*'];
+    const words = line.split(/[\s-]+/);
+    const isAddress = addressLike(words[0], words[1]);
+    const bytes = hexBytes(isAddress ? words.slice(1) : words);
+    if (!bytes.length && !isAddress)
+      throw new HexDumpError(`line ${i + 1}: "${line.slice(0, 40)}" holds no hex bytes`);
+    if (bytes.length > MOST_ROW) throw new HexDumpError(`line ${i + 1} is longer than ${MOST_ROW} bytes`);
+    const address = isAddress ? words[0].replace(/^[0-9a-f]{4}:(?=.)/i, '').replace(/:$/, '') : null;
+    return [{ line: i + 1, address, bytes }];
+  });
+  const inHex = laidOut(rows, 16);
+  // One program prints seven digits, octal or decimal.
+  const isOther = rows.every((row) => row === '*' || row.address?.length === 7);
+  const all = isOther ? [inHex, laidOut(rows, 8), laidOut(rows, 10)] : [inHex];
+  const read = all.find((r) => r instanceof Uint8Array);
+  if (read) return read;
+  throw inHex;
+}
+
+/** The bytes of rows whose addresses count in some base, or why they do not follow one another. */
+function laidOut(rows: readonly DumpRow[], radix: number): Uint8Array | HexDumpError {
   const out: number[] = [];
   let base: number | null = null;
   let last: number[] = [];
   let repeat = false;
-  text.split(/\r?\n/).forEach((raw, i) => {
-    const line = raw.trim();
-    if (!line) return;
-    if (line === '*') {
+  /** Bytes of a row, once the address of the second one tells it: none is longer than the first. */
+  let width: number | null = null;
+  for (const row of rows) {
+    if (row === '*') {
       repeat = true;
-      return;
+      continue;
     }
-    const words = line.split(/[\s-]+/);
-    const isAddress = addressLike(words[0], words[1]);
-    const address = isAddress ? parseInt(words[0].replace(/^[0-9a-f]{4}:(?=.)/i, ''), 16) : null;
-    const bytes = hexBytes(isAddress ? words.slice(1) : words);
-    if (!bytes.length && !isAddress)
-      throw new HexDumpError(`line ${i + 1}: "${line.slice(0, 40)}" holds no hex bytes`);
+    const { line, bytes } = row;
+    const address = row.address === null ? null : parseInt(row.address, radix);
     base ??= address ?? 0;
-    if (repeat && address !== null && last.length) {
+    if (address !== null) {
       const until = Math.max(0, Math.min(address - base, MOST_DUMP));
-      while (out.length < until) out.push(...last);
-      out.length = Math.min(out.length, Math.max(until, 0));
+      while (repeat && last.length && out.length < until) out.push(...last);
+      // Text at the right that reads as hex: the address after it tells where the bytes ended.
+      const more = out.length - (address - base);
+      if (more > 0 && more < last.length) out.length -= more;
+      width ??= out.length || null;
+      if (out.length !== address - base)
+        return new HexDumpError(
+          `line ${line} begins at ${row.address}, and the lines before it end at ${(base + out.length).toString(16).toUpperCase()}h: something between is missing, or is there twice`
+        );
     }
     repeat = false;
-    last = bytes;
-    out.push(...bytes);
-  });
-  if (!out.length) throw new HexDumpError('there are no hex bytes in it');
-  return Uint8Array.from(out);
+    last = bytes.slice(0, width ?? MOST_ROW);
+    out.push(...last);
+  }
+  return out.length ? Uint8Array.from(out) : new HexDumpError('there are no hex bytes in it');
 }
 
 /** Whether the first word of a row is its address: `00000000`, `0010:`, `1A2F:0100`, or four digits before pairs. */
@@ -83,11 +115,11 @@ const addressLike = (word: string, next: string | undefined): boolean =>
   /^(?:[0-9a-f]{4}:[0-9a-f]{4}:?|[0-9a-f]{3,8}:|[0-9a-f]{6,8})$/i.test(word) ||
   (/^[0-9a-f]{4}$/i.test(word) && /^[0-9a-f]{2}$/i.test(next ?? ''));
 
-/** Bytes at the start of a row, up to what is not a pair of hex digits; at most 32. */
+/** Bytes at the start of a row, up to what is not a pair of hex digits or is more than a row. */
 function hexBytes(words: readonly string[]): number[] {
   const out: number[] = [];
   for (const word of words) {
-    if (!/^([0-9a-f]{2}){1,2}$/i.test(word) || out.length >= 32) break;
+    if (!/^([0-9a-f]{2}){1,2}$/i.test(word) || out.length > MOST_ROW) break;
     for (let i = 0; i < word.length; i += 2) out.push(parseInt(word.slice(i, i + 2), 16));
   }
   return out;
