@@ -57,7 +57,8 @@ export function readHexDump(text: string): Uint8Array {
     const line = raw.trim();
     if (!line) return [];
     if (line === '*') return ['*'];
-    const words = line.split(/[\s-]+/);
+    // Text at the right stands behind a gap.
+    const words = line.replace(/^(\S+\s+\S.*?) {3,}.*/, '$1').split(/[\s-]+/);
     const isAddress = addressLike(words[0], words[1]);
     const bytes = hexBytes(isAddress ? words.slice(1) : words);
     if (!bytes.length && !isAddress)
