@@ -110,10 +110,10 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
   const { missed } = first.best.criteria;
   const ways = rated(passed.filter((p) => p.criteria.missed <= missed)).sort((a, b) => a.score - b.score);
   const all = [...rated(found), ...ways];
-  // A search that was cut off may have passed by what another view came upon.
-  const best = first.exact ? there(all[0]) : all.reduce((a, b) => (b.score < a.score ? b : a));
+  // What the first search passed by, cut off or not looking at every part of a sort, another view may come upon.
+  const best = all.reduce((a, b) => (b.score < a.score - 1e-9 ? b : a));
   const plans = front([best, ...all.filter((p) => p !== best)]);
-  return { plans, exact: first.exact, machines, reasons: [], drops: [] };
+  return { plans, exact: first.exact && best === all[0], machines, reasons: [], drops: [] };
 }
 
 /**
