@@ -138,6 +138,21 @@ export function bases(pool: Pool, brief: Brief): Base[] {
     brief.profiles.some((p) => p.wants?.fpu) ||
     [...pool.fixed].some((id) => pool.get(id)?.kind === 'fpu');
   const out: Base[] = [];
+  const known = new Map<string, ReturnType<typeof masksOf>>();
+  const masks = (offer: Pick<Offer, 'cpu' | 'speed' | 'slow' | 'fpu'>) => {
+    const key = JSON.stringify(offer);
+    const found = known.get(key) ?? masksOf(brief.profiles, offer, ['cpu']);
+    known.set(key, found);
+    return found;
+  };
+  const sorts = new Map<string, number>();
+  /** Boards of one sort have one number. */
+  const sortOf = ({ board }: Base): number => {
+    const sort = sortOfBoard(board);
+    const number = sorts.get(sort) ?? sorts.size;
+    sorts.set(sort, number);
+    return number;
+  };
   const make = (
     board: PartOf<'board'>,
     cpu: PartOf<'cpu'> | null,
@@ -157,16 +172,12 @@ export function bases(pool: Pool, brief: Brief): Base[] {
         parts.reduce((n, p) => n + pool.weigh(p.part), 0) +
         // Known before anything else is chosen: its battery is one thing to watch.
         weighSides({ cautions: board.board.battery === 'barrel' ? 1 : 0 }, pool.weights),
-      ...masksOf(
-        brief.profiles,
-        {
-          cpu: facts?.family ?? null,
-          speed: facts && core !== null ? speedIndex(facts, core) : null,
-          slow: facts ? slowDownsOf(board, facts.family) : [],
-          fpu: facts?.fpu || fpu !== null
-        },
-        ['cpu']
-      )
+      ...masks({
+        cpu: facts?.family ?? null,
+        speed: facts && core !== null ? speedIndex(facts, core) : null,
+        slow: facts ? slowDownsOf(board, facts.family) : [],
+        fpu: facts?.fpu || fpu !== null
+      })
     });
   };
   // A machine that is sold as one is taken as it is, not planned.
@@ -186,7 +197,7 @@ export function bases(pool: Pool, brief: Brief): Base[] {
     }
   }
   const ofRole = (p: Part) => p.kind === 'board' || p.kind === 'cpu' || p.kind === 'fpu';
-  return narrowed(pool, withFixed(pool, out, ofRole), (o) => `${sortOfBoard(o.board)} ${o.mask} ${o.soft}`);
+  return narrowed(pool, withFixed(pool, out, ofRole), (o) => `${sortOf(o)} ${o.mask} ${o.soft}`);
 }
 
 const boardSorts = new WeakMap<Part, string>();

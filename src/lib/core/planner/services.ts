@@ -227,14 +227,15 @@ export class Services {
           walk(rest, [...chosen, part]);
     };
     walk(first, []);
-    // A card that was taken for one need may bring what another was taken for.
-    const all = [...found.values()];
-    const isSpare = ({ parts }: Option) =>
-      all.some(
-        (o) => o.parts.length < parts.length && o.parts.every((p) => parts.some((q) => q.part === p.part))
-      );
-    return all
-      .filter((o) => !isSpare(o))
+    // A card that was taken for one need may bring what another was taken for: then a set without that one is there.
+    const isSpare = (ids: readonly string[]): boolean =>
+      ids.some((id) => {
+        const rest = ids.filter((other) => other !== id);
+        return found.has(rest.join(' ')) || isSpare(rest);
+      });
+    return [...found]
+      .filter(([key]) => !isSpare(key ? key.split(' ') : []))
+      .map(([, option]) => option)
       .sort((a, b) => a.weight - b.weight || a.parts.length - b.parts.length);
   }
 }
