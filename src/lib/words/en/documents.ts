@@ -67,6 +67,12 @@ const where: Record<Extract<Flaw, { is: 'wrong-form' }>['form'], string> = {
   value: 'a value is typed into a program'
 };
 
+/** What the library says in the words of its language. */
+const plainer: readonly [RegExp, string][] = [
+  [/, received undefined$/, 'is missing'],
+  [/, received NaN$/, 'must be a number']
+];
+
 const inHex = (n: number): string => `${n.toString(16).toUpperCase()}h`;
 const pastLast: Record<Claim['resource'], (value: number) => string> = {
   irq: (n) => `there is no IRQ ${n}; they go from 0 to 15`,
@@ -76,7 +82,8 @@ const pastLast: Record<Claim['resource'], (value: number) => string> = {
 };
 
 const sentences: { [K in Flaw['is']]: (flaw: Extract<Flaw, { is: K }>) => string } = {
-  schema: ({ message, params }) => schema[message as SchemaFlaw]?.(params) ?? message,
+  schema: ({ message, params }) =>
+    schema[message as SchemaFlaw]?.(params) ?? plainer.find(([said]) => said.test(message))?.[1] ?? message,
   'not-object': () => 'is not a JSON object',
   version: () => 'must be a whole number',
   'no-build': () => 'is missing',
