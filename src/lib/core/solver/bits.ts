@@ -1,3 +1,5 @@
+import { there } from '../model';
+
 /**
  * Sets of small integers as words of 32 bits. This is the innermost of every search: marks instead of checks, each at
  * a place that its own loop counts or that the size of the set covers.
@@ -37,7 +39,7 @@ export function orInto(target: Bits, other: Bits): void {
 
 /** Keeps the members that one of two sets holds. */
 export function keepEither(target: Bits, a: Bits, b: Bits): void {
-  for (let w = 0; w < target.length; w++) target[w]! &= a[w]! | b[w]!;
+  target.forEach((word, w) => (target[w] = word & (there(a[w]) | there(b[w]))));
 }
 
 /** Takes the members of another set out. */
