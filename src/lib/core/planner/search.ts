@@ -203,11 +203,13 @@ class Run {
       .sort((a, b) => a.hope - b.hope);
     let seen = 0;
     branch(ordered, this.room, ({ base }) => {
-      this.limits.progress?.({
-        done: seen++ / ordered.length,
-        machines: this.machines,
-        best: this.best?.score ?? null
-      });
+      // The second look is short, and a bar that goes back says nothing.
+      if (this.mostOnBoard === Infinity)
+        this.limits.progress?.({
+          done: seen++ / ordered.length,
+          machines: this.machines,
+          best: this.best?.score ?? null
+        });
       this.steps.spend();
       this.steps.ask();
       this.onBase(base);
