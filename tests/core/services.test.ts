@@ -7,6 +7,7 @@ import {
   type Part,
   type PartOf
 } from '../../src/lib/core/model';
+import { Enclosures, hasPlug } from '../../src/lib/core/planner/enclosure';
 import { poolOf, type Pool } from '../../src/lib/core/planner/pool';
 import {
   Services,
@@ -216,5 +217,37 @@ describe('what drives and wishes need', () => {
       for (const fn of board.functions.filter((f) => f.kind === 'floppy' || f.kind === 'hard-disk'))
         expect(fn.speaks?.length, `${board.id} ${fn.id}`).to.be.greaterThan(0);
     expect(boards.some((b) => hasFacts(b, 'video'))).to.equal(true);
+  });
+});
+
+describe('what goes around a board', () => {
+  const plug = (powerPlug: 'at' | 'atx' | 'either' | undefined, form: string) =>
+    hasPlug({ powerPlug } as never, { supply: { form } } as never);
+
+  it('a supply has its plug, or it does not; a board with both takes either, and nobody’s word is no refusal', () => {
+    expect([plug('at', 'at'), plug('at', 'atx'), plug('atx', 'at'), plug('atx', 'atx')]).to.deep.equal([
+      true,
+      false,
+      false,
+      true
+    ]);
+    for (const form of ['at', 'xt', 'atx']) {
+      expect(plug('either', form), form).to.equal(true);
+      expect(plug(undefined, form), form).to.equal(true);
+    }
+  });
+  it('a board has a case, a supply and a keyboard in the catalogue, and none in one without cases that fit', () => {
+    const brief = Brief.parse({ strictness: 'convenient' });
+    const pool = poolOf({ brief, parts: all, shelf: [] }, middleWeights);
+    for (const board of boards) expect(new Enclosures(pool, []).hasTrim(board), board.id).to.equal(true);
+    const atx = boards.find((b) => b.board.powerPlug === 'atx')!;
+    const noPlug = all.filter((p) => !isOfKind(p, 'supply') || p.supply.form !== 'atx');
+    const without = poolOf({ brief, parts: noPlug, shelf: [] }, middleWeights);
+    expect(new Enclosures(without, []).hasTrim(atx)).to.equal(false);
+    // Where the catalogue knows no supply at all, nothing is said against a board.
+    const none = all.filter((p) => !isOfKind(p, 'supply'));
+    expect(
+      new Enclosures(poolOf({ brief, parts: none, shelf: [] }, middleWeights), []).hasTrim(atx)
+    ).to.equal(true);
   });
 });

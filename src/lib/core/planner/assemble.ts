@@ -5,6 +5,7 @@ import { kitOf, boardInCase } from '../kit';
 import { powerOf } from '../power';
 import { excludeEachOther, type Seated } from '../resources';
 import { weighSides, type Pool } from './pool';
+import { hasPlug } from './enclosure';
 import { fitsSlot } from './services';
 import type { Base, Option } from './options';
 
@@ -197,10 +198,10 @@ export function trims(pool: Pool, choice: Choice, build: Build, parts: PartSet):
   const { rails: needs } = powerOf(kitOf(build, parts));
   const cases = sortOf(pool, 'case', (p) => !boardInCase(facts, p.chassis));
   const supplies = sortOf(pool, 'supply', (p) => {
-    const { form, rails } = p.supply;
-    const plugs =
-      !facts.powerPlug || facts.powerPlug === 'either' || (form === 'atx') === (facts.powerPlug === 'atx');
-    return plugs && needs.every((r) => r.amps <= rails[r.rail] || (r.rail === 'v3' && rails.v3 === 0));
+    const { rails } = p.supply;
+    return (
+      hasPlug(facts, p) && needs.every((r) => r.amps <= rails[r.rail] || (r.rail === 'v3' && rails.v3 === 0))
+    );
   });
   const keyboards = sortOf(
     pool,

@@ -1,15 +1,12 @@
-import type {
-  Brief,
-  MonitorFacts,
-  Part,
-  PartFunction,
-  PartOf,
-  PartWith,
-  Picture,
-  Profile,
-  VideoFacts
+import {
+  there,
+  type Brief,
+  type Part,
+  type PartFunction,
+  type PartOf,
+  type PartWith,
+  type Profile
 } from '../model';
-import { pictures as everyPicture, there } from '../model';
 import {
   families,
   fillings,
@@ -23,9 +20,7 @@ import {
   speedIndex,
   type Filling
 } from '../boards';
-import { showsColour } from '../rules';
 import { slowDownsOf, suitsSystem, systemOf, unmet, type Area, type Offer } from '../software';
-import { chain, gives } from '../video';
 import { tally, weighSides, type Pool } from './pool';
 
 /** Programs of the brief that a choice leaves possible, one bit each. */
@@ -300,66 +295,6 @@ export function memories(pool: Pool, base: Base, brief: Brief): (Option & { fill
     (p) => p.kind === 'memory' || p.functions.some((f) => f.kind === 'ems')
   );
   return narrowed(pool, kept, (o) => `${o.mask} ${o.soft}`);
-}
-
-const pictured = new WeakMap<VideoFacts, WeakMap<MonitorFacts, Picture[] | null>>();
-
-/** Pictures that a card shows on a monitor; null when it shows none. Facts of parts do not change. */
-function picturesOn(card: VideoFacts, monitor: MonitorFacts): Picture[] | null {
-  const known = pictured.get(card) ?? new WeakMap<MonitorFacts, Picture[] | null>();
-  pictured.set(card, known);
-  const before = known.get(monitor);
-  if (before !== undefined) return before;
-  const shown = chain(card, monitor)
-    .filter((c) => c.verdict === 'shown')
-    .map((c) => c.mode);
-  const pictures = shown.length ? everyPicture.filter((p) => gives(card, shown, p)) : null;
-  known.set(monitor, pictures);
-  return pictures;
-}
-
-export interface DisplayOption extends Option {
-  /** Null: the display of the board. */
-  card: Part | null;
-}
-
-/** Every card with every monitor that shows something of it; `null` stands for the board's own display. */
-export function displays(pool: Pool, brief: Brief, own: PartWith<'video'> | null): DisplayOption[] {
-  const cards = own
-    ? [own]
-    : pool
-        .of('card')
-        .filter((p): p is PartOf<'card'> & PartWith<'video'> =>
-          Boolean(p.video && p.video.standard !== '3d-only')
-        );
-  const extra = brief.profiles.some((p) => p.wants?.display?.includes('3d'))
-    ? pool.of('card').filter((p) => p.video?.standard === '3d-only')
-    : [];
-  const options: DisplayOption[] = [];
-  const inColour = (brief.wishes ?? []).some((w) => w.kind === 'colour');
-  for (const card of cards)
-    for (const monitor of pool.of('monitor')) {
-      if (inColour && !(monitor.monitor.colour && showsColour(card.video))) continue;
-      const pictures = picturesOn(card.video, monitor.monitor);
-      if (!pictures) continue;
-      const make = (add: Part[], more: Picture[]) => {
-        const parts = [...(own ? [] : [card]), ...add, monitor].map((part) => ({ part, count: 1 }));
-        options.push({
-          card: own ? null : card,
-          parts,
-          ...masksOf(brief.profiles, { pictures: new Set([...pictures, ...more]) }, ['display']),
-          weight: parts.reduce((n, p) => n + pool.weigh(p.part), 0)
-        });
-      };
-      make([], []);
-      if (card.video.standard === 'vga') for (const only3d of extra) make([only3d], ['3d']);
-    }
-  const kept = withFixed(pool, options, (p) => (!own && !!p.video) || p.kind === 'monitor');
-  return narrowed(
-    pool,
-    kept,
-    (o) => `${o.card?.card?.bus} ${o.parts.map((p) => p.part.card?.bus ?? '').join()} ${o.mask} ${o.soft}`
-  );
 }
 
 /** No sound, or one card of each sort, by what else it brings too; fixed ones all together. */

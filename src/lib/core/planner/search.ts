@@ -1,5 +1,4 @@
 import { Budget, attempt, branch, stop, type Branch } from '../kernel';
-import { boardInCase, placeIn } from '../kit';
 import {
   hasFacts,
   partSet,
@@ -14,18 +13,11 @@ import {
 } from '../model';
 import { runs } from '../boards';
 import { partsOf, seatCards, type Choice } from './assemble';
+import { displays, type DisplayOption } from './displays';
+import { Enclosures } from './enclosure';
 import { workOut } from './leaf';
-import {
-  audios,
-  bases,
-  bits,
-  displays,
-  memories,
-  type Base,
-  type DisplayOption,
-  type Mask,
-  type Option
-} from './options';
+import { audios, bases, bits, memories, type Base, type Mask, type Option } from './options';
+import { Reasons } from './reasons';
 import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
 import { storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
@@ -38,7 +30,7 @@ import {
   type Need,
   type NeedId
 } from './services';
-import { middleWeights, type Limits, type Plan, type PlanRequest, type Reason, type Search } from './types';
+import { middleWeights, type Limits, type Plan, type PlanRequest, type Search } from './types';
 
 export const DEFAULT_LEAVES = 600;
 /** The share of a search that was cut off which is spent on a few machines of each board. */
@@ -66,11 +58,13 @@ export function search(
     () => any && run.best !== null
   );
   // Cut off among the machines of a few boards: a little of every board, else what lies all on the shelf may be missed.
-  if (!exact && !any && !limits.hasty) attempt(() => run.little(), stopped);
-  return { best: run.best, sound: run.sound, exact, machines: run.machines, reasons: run.reasons };
+  if (!exact && !any && !limits.hasty)
+    attempt(
+      () => run.little(),
+      () => undefined
+    );
+  return { best: run.best, sound: run.sound, exact, machines: run.machines, reasons: run.reasons.list };
 }
-
-const stopped = (): void => undefined;
 
 const isMemoryCard = ({ functions }: Part): boolean => functions.some((f) => f.kind === 'ems' && f.memoryKiB);
 
@@ -85,7 +79,7 @@ class Run {
   best: Plan | null = null;
   readonly sound: Plan[] = [];
   machines = 0;
-  private readonly counted = new Map<string, { reason: Reason; count: number }>();
+  readonly reasons = new Reasons();
   private readonly full: Mask;
   private readonly audio: Option[];
   private readonly storage: Option<PartOf<'drive'>>[];
@@ -113,7 +107,7 @@ class Run {
   /** Points of the score for a program that is missed, and for one that runs roughly. */
   private readonly points: { missed: number; rough: number };
   private readonly servedOn = new Map<string, Served>();
-  private readonly bayed = new Map<string, readonly boolean[]>();
+  private readonly around: Enclosures;
   private steps: Budget;
   private mostLeaves: number;
   private readonly mostSteps: number;
@@ -135,6 +129,7 @@ class Run {
     this.full = (1n << BigInt(brief.profiles.length)) - 1n;
     this.audio = audios(pool, brief);
     this.storage = storages(pool, brief);
+    this.around = new Enclosures(pool, this.storage);
     this.must = pool
       .of('card')
       .filter((p) => pool.fixed.has(p.id) && !p.video && !p.audio && !isMemoryCard(p));
@@ -194,7 +189,7 @@ class Run {
     const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
     const any = this.audioReach.any & this.storageReach.any;
     const ordered = bases(this.pool, this.brief)
-      .filter(({ board }) => this.hasTrim(board) && this.canServe(board))
+      .filter(({ board }) => this.around.hasTrim(board) && this.canServe(board))
       .map((base) => {
         const { weight, mask, soft } = base;
         const hope = this.bound({ weight: weight + rest, mask: mask & any, soft });
@@ -219,10 +214,12 @@ class Run {
   }
 
   private onBase(base: Base): void {
-    if (this.isBeyond(base)) return this.note({ kind: 'budget' });
+    if (this.isBeyond(base)) return this.reasons.note({ kind: 'budget' });
     const served = this.served(base);
     if (![...served.values()].some((list) => list.length))
-      return this.note({ kind: this.bayedOn(base.board).includes(true) ? 'services' : 'enclosure' });
+      return this.reasons.note({
+        kind: this.around.bayedOn(base.board).includes(true) ? 'services' : 'enclosure'
+      });
     const bounds = { of: (weight: Weight) => this.bound(weight), room: this.room };
     choose(this.rolesOn(base, served), { base }, base, bounds, (chosen, weight) =>
       this.withServices(chosen as Omit<Choice, 'services'>, weight)
@@ -269,42 +266,6 @@ class Run {
     return chosen.reduce((sum, o) => sum + this.costOf(o), 0) + this.cheapest > budget;
   }
 
-  /** Whether a case, a supply and a keyboard for a board are to be had at all. */
-  private hasTrim(board: PartOf<'board'>): boolean {
-    const facts = board.board;
-    const some = <K extends Part['kind']>(kind: K, fits: (p: PartOf<K>) => boolean) => {
-      const all = this.pool.of(kind);
-      return all.length === 0 || all.some(fits);
-    };
-    const forms = this.pool.of('case').filter((p) => !boardInCase(facts, p.chassis));
-    const plug = facts.powerPlug;
-    const supply = (p: PartOf<'supply'>) =>
-      (!plug || plug === 'either' || (p.supply.form === 'atx') === (plug === 'atx')) &&
-      (forms.length === 0 || forms.some((c) => c.chassis.supply.includes(p.supply.form)));
-    return (
-      some('case', (p) => forms.includes(p)) &&
-      some('supply', supply) &&
-      some('keyboard', (p) => facts.keyboard?.protocols.some((x) => p.keyboard.protocols.includes(x)) ?? true)
-    );
-  }
-
-  /** For each choice of drives whether a case for a board has a bay for all of them. */
-  private bayedOn({ board }: PartOf<'board'>): readonly boolean[] {
-    const key = `${board.form} ${board.slotSpacing}`;
-    const known = this.bayed.get(key);
-    if (known) return known;
-    const all = this.pool.of('case');
-    const cases = all.filter(({ chassis }) => !boardInCase(board, chassis));
-    const out = this.storage.map(({ parts }) => {
-      const drives = parts.flatMap(({ part, count }) => Array.from({ length: count }, () => part.drive));
-      const holds = ({ chassis }: PartOf<'case'>) =>
-        placeIn(chassis, drives, (d) => d.bay, drives.length).every(({ bay }) => bay !== null);
-      return all.length === 0 || cases.some(holds);
-    });
-    this.bayed.set(key, out);
-    return out;
-  }
-
   /**
    * For each choice of sound the drives that something can run beside it on a board, and what the brief wants beside
    * them; known before memory and display are gone through.
@@ -316,7 +277,7 @@ class Run {
     if (known) return known;
     const asked = [...new Set([...this.asks.values()].flat())];
     const could = this.services.servable(base.board, asked);
-    const bays = this.bayedOn(base.board);
+    const bays = this.around.bayedOn(base.board);
     const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family));
     const out: Served = new Map();
     // Most cards make no difference to drives.
@@ -399,7 +360,7 @@ class Run {
     if (this.isKnownBad(choice) || !this.leavesSlots(choice)) return;
     if (!driversRun(choice.services, this.familyOf(choice.base))) return;
     if (budget !== undefined && this.cost(choice) + this.trimCost > budget)
-      return this.note({ kind: 'budget' });
+      return this.reasons.note({ kind: 'budget' });
     this.leaf(choice, budget);
   }
 
@@ -415,21 +376,6 @@ class Run {
 
   private cost(choice: Choice): number {
     return tally(partsOf(choice)).reduce((n, p) => n + this.pool.price(p.part, p.count).cost, 0);
-  }
-
-  /** What stood against the machines, the most frequent first; a rule with the same facts is one reason. */
-  get reasons(): Reason[] {
-    return [...this.counted.values()].sort((a, b) => b.count - a.count).map(({ reason }) => reason);
-  }
-
-  private note(reason: Reason): void {
-    const key =
-      reason.kind === 'finding'
-        ? `${reason.finding.rule} ${JSON.stringify(reason.finding.facts)}`
-        : JSON.stringify(reason);
-    const known = this.counted.get(key);
-    if (known) known.count++;
-    else this.counted.set(key, { reason, count: 1 });
   }
 
   private isKnownBad(choice: Choice): boolean {
@@ -449,8 +395,8 @@ class Run {
       const { id } = choice.base.board;
       this.nogoods.set(id, [...(this.nogoods.get(id) ?? []), nogood]);
     }
-    if (!plan) return this.note(reason ?? { kind: 'misfit' });
-    if (budget !== undefined && plan.criteria.cost > budget) return this.note({ kind: 'budget' });
+    if (!plan) return this.reasons.note(reason ?? { kind: 'misfit' });
+    if (budget !== undefined && plan.criteria.cost > budget) return this.reasons.note({ kind: 'budget' });
     this.sound.push(plan);
     if (plan.score < this.toBeat) {
       this.best = plan;
