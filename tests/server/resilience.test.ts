@@ -127,7 +127,7 @@ describe('a store in trouble', function () {
         ['plover', 'unreadable'],
         ['dunlin', 'clash']
       ]);
-      expect(rows[0].summary.trouble).to.match(/damaged|Invalid/);
+      expect(rows[0].summary.trouble).to.match(/damaged|Invalid|is missing/);
       await fails(shop.store.get('plover'), Unreadable, /damaged/);
       expect((await shop.store.present('plover')).document).to.have.length.greaterThan(1000);
       const log = await revisions(shop.store, 'plover');
