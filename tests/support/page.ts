@@ -48,6 +48,8 @@ export const saved = (head: number, build: Build, updated = `2026-11-0${head}`):
 export class FakePage {
   asked: Asked[] = [];
   readonly kept = new Map<string, string>();
+  /** The test that is under way: what a page of an earlier one would try again for ever ends with that one. */
+  private turn = 0;
   private readonly replaced = new Map<string, PropertyDescriptor | undefined>();
 
   constructor() {
@@ -58,11 +60,13 @@ export class FakePage {
       }
     });
     after(() => {
+      this.turn++;
       for (const [name, was] of this.replaced)
         if (was) Object.defineProperty(globalThis, name, was);
         else delete (globalThis as Record<string, unknown>)[name];
     });
     beforeEach(() => {
+      this.turn++;
       this.asked = [];
       this.kept.clear();
     });
@@ -81,7 +85,12 @@ export class FakePage {
   }
 
   private fakes(): Record<string, unknown> {
+    const later = globalThis.setTimeout;
     return {
+      setTimeout: (work: () => void, ms?: number) => {
+        const { turn } = this;
+        return later(() => turn === this.turn && work(), ms);
+      },
       localStorage: storageOf(this.kept),
       EventSource: FakeEvents,
       document: { hidden: false, addEventListener() {}, removeEventListener() {} },
