@@ -95,7 +95,7 @@ export const plan = {
     slots: 'free slots'
   },
   proved: 'The first is proved the best by these weights, among the three best parts of each sort.',
-  stopped: 'Stopped before everything was looked at: a better one may exist.',
+  stopped: 'Not everything was looked at: a better one may exist.',
   take: 'Take this machine',
   make: 'Make this build',
   taken: 'plan taken',
