@@ -191,13 +191,13 @@ describe('choosing a machine', () => {
       select.value = [...select.options].find((o) => o.textContent === 'Interrupt')!.value;
       select.dispatchEvent(new Event('change', { bubbles: true }));
     });
-    await page.waitForFunction(() => document.querySelectorAll('.claim input.n').length === 2);
+    await page.waitForFunction(() => document.querySelectorAll('.claim input').length === 2);
     await page.evaluate(() => {
-      const [five, seven] = [...document.querySelectorAll<HTMLInputElement>('.claim input.n')];
+      const [five, seven] = [...document.querySelectorAll<HTMLInputElement>('.claim input')];
       five.value = '5';
       five.dispatchEvent(new Event('change', { bubbles: true }));
       setTimeout(() => {
-        const again = [...document.querySelectorAll<HTMLInputElement>('.claim input.n')][1] ?? seven;
+        const again = [...document.querySelectorAll<HTMLInputElement>('.claim input')][1] ?? seven;
         again.value = '7';
         again.dispatchEvent(new Event('change', { bubbles: true }));
       }, 50);

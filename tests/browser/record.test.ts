@@ -18,6 +18,9 @@ describe('the record in a browser', () => {
     await on.keyboard.press('Enter');
     await on.waitForSelector(`${ring}.is-cap`);
   };
+  /** Until the page knows that all is saved: a page that is left earlier leaves it to the next one, which sends it again. */
+  const allKnown = () =>
+    page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('yj-pending')));
   /** Failed requests are part of these tests; the console notes each. */
   const forgive = () => bench.complaints.splice(0);
 
@@ -167,9 +170,9 @@ describe('the record in a browser', () => {
       forgive();
       return { head, name: build.name };
     };
-    /** Undoes what a test saved; not before the page knows that it is saved, else the next page sends it again. */
+    /** Undoes what a test saved. */
     const back = async (head: number) => {
-      await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('yj-pending')));
+      await allKnown();
       while ((await bench.saved('plover')).head !== head) await bench.api('POST', '/builds/plover/undo');
     };
 
@@ -284,6 +287,7 @@ describe('the record in a browser', () => {
       await sees(page, 'Changes wait in this browser');
       await press(page, 'Dunlin');
       await until(async () => (await chosen('dunlin', 'mouse')).irq === '5');
+      await allKnown();
       await bench.open('/');
       expect(await page.$eval('main', (e) => (e as HTMLElement).innerText)).not.to.include('Changes wait');
       forgive();

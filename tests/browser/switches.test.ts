@@ -165,14 +165,14 @@ describe('switches and the bench', () => {
     );
     await page.keyboard.type('3712');
     await sees(page, '4 MiB fitted');
-    await page.type('input.wide', '8 × 256K');
+    await page.type('input[placeholder^="9 ×"]', '8 × 256K');
     await sees(page, 'The marking does not say the width');
   });
 
   it('ticks the sheet, writes down cables and taking apart', async () => {
     await bench.open('/builds/sanderling/bench');
     await sees(page, 'A leaked battery is caustic');
-    const box = '.steps .body input[type="checkbox"].small';
+    const box = '.steps .body input[type="checkbox"]';
     await page.click(box);
     await page.waitForSelector('.steps li.struck');
     await until(async () => Object.keys((await saved('sanderling')).build.done ?? {}).length === 1);

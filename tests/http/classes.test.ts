@@ -76,4 +76,15 @@ describe('the classes of the screens', () => {
     expect(used).to.include('Button');
     for (const name of used) expect(sheet, name).to.match(new RegExp(`@source .*\\b${name}\\.svelte`));
   });
+
+  it('a field is the one of the library; only a picker of files, which nobody sees, is not', () => {
+    const own = components
+      .filter((file) => !file.endsWith('kit/OneOf.svelte'))
+      .flatMap((file) =>
+        [...textOf(file).matchAll(/<(select|textarea|input|Select)\b[^>]*/g)]
+          .filter(([tag]) => !/type="file"/.test(tag))
+          .map(([tag]) => `${file.slice(root.length)}: ${tag}`)
+      );
+    expect(own).to.deep.equal([]);
+  });
 });

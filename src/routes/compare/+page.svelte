@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { goto } from '$app/navigation';
   import type { Column as CoreColumn } from '$lib/core/compare';
   import type { Thing } from '$lib/core/model';
@@ -49,14 +50,10 @@
     {#each [0, 1, 2] as i (i)}
       <label
         >{words.pick(i + 1)}
-        <select
-          class="py-1.5 border border-ink block min-w-52 pr-7.25 pl-2"
-          value={ids[i] ?? ''}
-          onchange={(e) => choose(i, e.currentTarget.value)}
-        >
+        <OneOf class="block min-w-52" value={ids[i] ?? ''} onchange={(e) => choose(i, e.currentTarget.value)}>
           <option value="">{words.none}</option>
           {#each data.list as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
-        </select></label
+        </OneOf></label
       >
     {/each}
   </div>

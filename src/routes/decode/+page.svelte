@@ -1,9 +1,10 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { notationFlawWords, decodedSentence, readingWords } from '$lib/words';
   import { sure } from '$lib/core/model';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { Button } from 'flowbite-svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { Item, Part, State } from '$lib/core/model';
   import {
     NotationError,
@@ -118,12 +119,13 @@
               label={block.label ?? block.id}
               change={(state) => show(recordBlock(item, part, block.id, state))}
             />
-            <input
+            <Input
+              class="mt-1 max-w-88 font-mono"
               aria-label={words.row(block.label ?? block.id)}
               value={rowOf(block)}
               placeholder={block.kind === 'dip' ? text.switches.rowHint : text.switches.rowHintCaps}
               onchange={(e) => typed(block, e)}
-              maxlength="200"
+              maxlength={200}
               spellcheck="false"
             />
             {#if problems[block.id]}<p class="bad" role="alert">{problems[block.id]}</p>{/if}
@@ -141,14 +143,14 @@
             class="py-1 border-b border-b-rule grid grid-cols-[11rem_minmax(0,1fr)] gap-y-0 gap-x-2.5 items-center"
           >
             <span class="font-[550]">{setting.label}</span>
-            <select
+            <OneOf
               aria-label={words.position(setting.label)}
               value={r.position ?? ''}
               onchange={(e) => show(recordPosition(item, part, setting.id, e.currentTarget.value || null))}
             >
               <option value="">{r.possible.length === 0 ? words.noneFits : words.any}</option>
               {#each setting.positions as p (p.id)}<option value={p.id}>{p.label}</option>{/each}
-            </select>
+            </OneOf>
             <small class="col-2 text-quiet"
               >{!setting.known || (r.position === null && r.possible.length < setting.positions.length)
                 ? readingWords(r)
@@ -160,20 +162,3 @@
     </div>
   {/if}
 </main>
-
-<style>
-  input {
-    display: block;
-    width: 100%;
-    max-width: 22rem;
-    margin-top: 0.3rem;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-    font-family: var(--font-mono);
-  }
-
-  select {
-    border: 1px solid var(--rule);
-    padding: 0.3rem 1.6rem 0.3rem 0.5rem;
-  }
-</style>

@@ -1,9 +1,10 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { featureLabel } from '$lib/words';
   import { entriesOf } from '$lib/core/model';
   import { goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import { Textarea, Button, Input, Label, Radio } from 'flowbite-svelte';
   import { allFeatures, draftFrom, featuresOf, rank, type Sight, type Value } from '$lib/core/identify';
   import type { Part, Sighting } from '$lib/core/model';
   import Looks from '$lib/ui/identify/Looks.svelte';
@@ -126,14 +127,13 @@
     {#if list.kept.length}
       <label
         >{words.open}
-        <select
-          class="py-1.25 border border-ink pr-7.25 pl-2 bg-sheet text-ink"
+        <OneOf
           value={now.id}
           onchange={(e) => open(list.kept.find((k) => k.value.id === e.currentTarget.value)?.value ?? now)}
         >
           {#each list.kept as { value } (value.id)}<option value={value.id}>{value.name}</option>{/each}
           {#if !list.isKept}<option value={now.id}>{now.name}</option>{/if}
-        </select></label
+        </OneOf></label
       >
     {/if}
     <Button class="act" onclick={() => open(fresh())}>{words.start}</Button>
@@ -161,15 +161,8 @@
         <fieldset>
           <legend>{words.what}</legend>
           {#each entriesOf(words.kinds) as [id, name] (id)}
-            <label class="block"
-              ><input
-                type="radio"
-                name="kind"
-                value={id}
-                checked={now.kind === id}
-                onchange={() => change({ ...now, kind: id })}
-              />
-              {name}</label
+            <Radio name="kind" value={id} group={now.kind} onchange={() => change({ ...now, kind: id })}
+              >{name}</Radio
             >
           {/each}
         </fieldset>
@@ -264,14 +257,14 @@
         </li>
       </ol>
       <Label for="sight-notes">{words.notes}</Label>
-      <textarea
-        class="py-1.25 px-2 border border-ink bg-sheet text-ink w-full"
+      <Textarea
+        class="w-full"
         id="sight-notes"
-        rows="2"
-        maxlength="2000"
+        rows={2}
+        maxlength={2000}
         value={now.notes ?? ''}
         onchange={(e) => change({ ...now, notes: e.currentTarget.value })}
-      ></textarea>
+      />
     </section>
   </div>
   <Things />

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { onMount } from 'svelte';
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import { Checkbox, Button, Input, Label } from 'flowbite-svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import type { Block, Notebook, Part } from '$lib/core/model';
@@ -106,10 +107,10 @@
     {#if keeping.kept.length}
       <label
         >{words.open}
-        <select value={now.id} onchange={(e) => open(e.currentTarget.value)}>
+        <OneOf value={now.id} onchange={(e) => open(e.currentTarget.value)}>
           {#each keeping.kept as { value } (value.id)}<option value={value.id}>{value.name}</option>{/each}
           {#if !isKept}<option value={now.id}>{now.name}</option>{/if}
-        </select></label
+        </OneOf></label
       >
     {/if}
     <Button class="act" onclick={() => keeping.open(fresh())}>{words.start}</Button>
@@ -139,7 +140,7 @@
           }}
         />
         <Label for="n-like">{words.like}</Label>
-        <select
+        <OneOf
           id="n-like"
           value={now.like ?? ''}
           onchange={(e) => {
@@ -149,30 +150,30 @@
         >
           <option value="">–</option>
           {#each parts as p (p.id)}<option value={p.id}>{p.maker} {p.name}</option>{/each}
-        </select>
+        </OneOf>
       </div>
       <h2>{words.blocks}</h2>
       {#each now.blocks as block (block.id)}
-        <p class="block my-1.25 flex flex-wrap gap-y-1.5 gap-x-4 items-center">
+        <div class="block my-1.25 flex flex-wrap gap-y-1.5 gap-x-4 items-center">
           <b class="min-w-14 font-mono">{block.label ?? block.id}</b>
           <BlockShape {block} change={(next) => setBlock(block, next)} />
-          <button
-            class="x text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+          <Button
+            class="cross"
             onclick={() => change({ ...now, blocks: now.blocks.filter((b) => b !== block) })}
-            aria-label={words.removeBlock(block.label ?? block.id)}>×</button
+            aria-label={words.removeBlock(block.label ?? block.id)}>×</Button
           >
-        </p>
+        </div>
       {/each}
       <form class="flex flex-wrap gap-y-2 gap-x-3.5 items-center" onsubmit={addBlock}>
-        <input
+        <Input
           bind:value={called}
           aria-label={words.blockName}
           placeholder={words.blockHint}
-          maxlength="20"
+          maxlength={20}
         />
-        <select bind:value={kind} aria-label={words.blocks}
+        <OneOf bind:value={kind} aria-label={words.blocks}
           >{#each Object.entries(words.kinds) as [id, label] (id)}<option value={id}>{label}</option
-            >{/each}</select
+            >{/each}</OneOf
         >
         <Button type="submit" class="act">{words.addBlock}</Button>
       </form>
@@ -180,20 +181,16 @@
       <div class="flex flex-wrap gap-y-1 gap-x-4">
         {#each offered as subject (subject)}
           <label
-            ><input
-              type="checkbox"
-              checked={now.subjects.includes(subject)}
-              onchange={() => toggle(subject)}
-            />
+            ><Checkbox checked={now.subjects.includes(subject)} onchange={() => toggle(subject)} />
             {words.facts[subject] ?? subject}</label
           >
         {/each}
         <form class="flex flex-wrap gap-y-2 gap-x-3.5 items-center basis-full mt-0.75" onsubmit={addOther}>
-          <input
+          <Input
             bind:value={other}
             aria-label={words.addSubject}
             placeholder={words.addSubject}
-            maxlength="40"
+            maxlength={40}
           />
           <Button type="submit" class="act">{text.parts.add}</Button>
         </form>
@@ -223,16 +220,5 @@
   }
   section:last-child h2:first-child {
     margin-top: 0;
-  }
-
-  input:not([type='checkbox']),
-  select {
-    min-width: 0;
-    padding: 0.25rem 0.45rem;
-    border: 1px solid var(--rule);
-  }
-  select {
-    max-width: 16rem;
-    padding-right: 2.2rem;
   }
 </style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
   import { isInHand, withBoot, type BootFiles, type BootPlan } from '$lib/core/boot';
   import type { Kit } from '$lib/core/kit';
   import { becauseWords, driverTitle } from '$lib/words';
@@ -43,8 +43,7 @@
           >
         {:else if toCopy.has(w.driver.id)}
           <span class="flex-[0_0_9rem]"
-            ><Select
-              placeholder=""
+            ><OneOf
               aria-label={words.handLabel(driverTitle(w.driver))}
               items={[
                 { value: '', name: words.hand.unknown },

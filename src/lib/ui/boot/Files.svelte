@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Label } from 'flowbite-svelte';
   import { fileText, type BootFiles } from '$lib/core/boot';
   import { lineWhyWords } from '$lib/words';
   import { saveAs } from '../save-as';
@@ -56,9 +57,8 @@
 <div class="floppy my-3.25 gap-3.25 flex flex-wrap items-end">
   <div class="min-w-32">
     <Label for="boot-floppy">{words.floppy}</Label>
-    <Select
+    <OneOf
       id="boot-floppy"
-      placeholder=""
       items={Object.entries(words.floppySizes).map(([value, name]) => ({ value, name }))}
       bind:value={size}
     />

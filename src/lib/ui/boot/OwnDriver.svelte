@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { withBoot } from '$lib/core/boot';
   import { OwnDriver } from '$lib/core/model';
   import { getBench } from '../context';
@@ -54,9 +55,8 @@
     </div>
     <div>
       <Label for="own-where">{words.where}</Label>
-      <Select
+      <OneOf
         id="own-where"
-        placeholder=""
         items={Object.entries(words.wheres).map(([value, name]) => ({ value, name }))}
         bind:value={where}
       />

@@ -120,11 +120,8 @@
         <li class={f.severity}>
           <p class="where gap-3.25 flex flex-wrap items-baseline">
             <b class="tag">{words.severity[f.severity]}</b>
-            {#if f.line}<button
-                class="underline underline-offset-[3px]"
-                type="button"
-                aria-label={words.goTo(f.file, f.line)}
-                onclick={() => show(f)}>{words.at(f.file, f.line)}</button
+            {#if f.line}<Button class="link" aria-label={words.goTo(f.file, f.line)} onclick={() => show(f)}
+                >{words.at(f.file, f.line)}</Button
               >{:else}<span>{f.file}</span>{/if}
             {#if inStarts(f)}<small>{inStarts(f)}</small>{/if}
           </p>

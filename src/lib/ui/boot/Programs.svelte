@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Input } from 'flowbite-svelte';
   import {
     programSheets,
     withBoot,
@@ -125,8 +126,7 @@
         </dd>
       </dl>
       <div class="try no-print gap-2 grid grid-cols-[minmax(0,1fr)_auto] max-sm:grid-cols-1">
-        <Select
-          placeholder=""
+        <OneOf
           aria-label="{words.triedAs} {s.profile.name}"
           items={[
             { value: '', name: words.triedAs },

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
   import {
     installOrder,
     needsDriver,
@@ -53,8 +53,7 @@
           {#if needsDriver(s)}
             {@const hand = inHand[windowsKey(s)]}
             <div class="w-40 mt-0.75">
-              <Select
-                placeholder=""
+              <OneOf
                 aria-label={words.handLabel(told.title)}
                 items={[
                   { value: '', name: words.hand.unknown },

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Checkbox, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Checkbox, Label } from 'flowbite-svelte';
   import { expectationOf, withBoot } from '$lib/core/boot';
   import type { Kit } from '$lib/core/kit';
   import { EXTRAS, LAYOUTS, NET_STACKS, type BootRecord, type Extra } from '$lib/core/model';
@@ -38,9 +39,8 @@
   <div class="pair py-1.25 grid grid-cols-[repeat(auto-fit,minmax(13rem,1fr))] gap-y-2 gap-x-4">
     <div>
       <Label for="boot-layout">{words.layout}</Label>
-      <Select
+      <OneOf
         id="boot-layout"
-        placeholder=""
         items={[
           { value: '', name: words.usual },
           ...LAYOUTS.map((value) => ({ value, name: layoutWords[value] }))
@@ -52,9 +52,8 @@
     {#if hasA20}
       <div>
         <Label for="boot-a20">{words.a20}</Label>
-        <Select
+        <OneOf
           id="boot-a20"
-          placeholder=""
           aria-describedby="boot-a20-help"
           items={[
             { value: '', name: words.a20Own },
@@ -69,9 +68,8 @@
     {#if ex.network.length}
       <div>
         <Label for="boot-network">{words.network}</Label>
-        <Select
+        <OneOf
           id="boot-network"
-          placeholder=""
           items={NET_STACKS.map((value) => ({ value, name: netStackWords[value] }))}
           value={record.network ?? 'packet'}
           onchange={(e) => change({ network: e.currentTarget.value as BootRecord['network'] })}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Input, Label, Radio } from 'flowbite-svelte';
   import {
     Brief as BriefSchema,
     type Brief,
@@ -59,6 +60,8 @@
     const budget = Number(told);
     change({ ...rest, ...(told !== '' && budget >= 0 && budget <= 1_000_000 ? { budget } : {}) });
   }
+  const choice =
+    'py-1 px-2 gap-2 border-l-6 border-l-transparent cursor-pointer has-checked:border-l-yellow has-checked:bg-sheet';
 </script>
 
 <div class="grid grid-cols-2 gap-y-3.25 gap-x-5.5 max-md:grid-cols-1">
@@ -80,18 +83,13 @@
   </div>
   <div>
     <Label for="brief-os">{words.os}</Label>
-    <select
-      class="py-2 px-2.5 border border-ink w-full"
-      id="brief-os"
-      value={brief.os ?? ''}
-      onchange={(e) => setText('os', e)}
-    >
+    <OneOf id="brief-os" value={brief.os ?? ''} onchange={(e) => setText('os', e)}>
       <option value="">{words.osNone}</option>
       {#if brief.os && !words.systems.includes(brief.os as 'DOS 5')}<option value={brief.os}
           >{brief.os}</option
         >{/if}
       {#each words.systems as os (os)}<option value={os}>{os}</option>{/each}
-    </select>
+    </OneOf>
   </div>
   <div class="wide col-span-full">
     <Label for="brief-role">{words.role}</Label>
@@ -106,37 +104,29 @@
   <fieldset>
     <legend class="mb-1.25 text-large font-bold">{words.strictness}</legend>
     {#each Object.entries(words.strict) as [id, [name, what]] (id)}
-      <label
-        class="choice py-1 px-2 gap-2 border-l-6 border-l-transparent flex items-baseline cursor-pointer"
-        class:on={strictness === id}
+      <Radio
+        classes={{ label: choice }}
+        name="strictness"
+        value={id}
+        group={strictness}
+        onchange={() => change({ ...brief, strictness: id as Strictness })}
       >
-        <input
-          type="radio"
-          name="strictness"
-          value={id}
-          checked={strictness === id}
-          onchange={() => change({ ...brief, strictness: id as Strictness })}
-        />
-        <b>{name}</b> <span>{what}</span>
-      </label>
+        <b>{name}</b> <span class="quiet">{what}</span>
+      </Radio>
     {/each}
   </fieldset>
   <fieldset>
     <legend class="mb-1.25 text-large font-bold">{words.source}</legend>
     {#each Object.entries(words.sources) as [id, name] (id)}
-      <label
-        class="choice py-1 px-2 gap-2 border-l-6 border-l-transparent flex items-baseline cursor-pointer"
-        class:on={source === id}
+      <Radio
+        classes={{ label: choice }}
+        name="source"
+        value={id}
+        group={source}
+        onchange={() => change({ ...brief, source: id as Source })}
       >
-        <input
-          type="radio"
-          name="source"
-          value={id}
-          checked={source === id}
-          onchange={() => change({ ...brief, source: id as Source })}
-        />
         <b>{name}</b>
-      </label>
+      </Radio>
     {/each}
     <Label for="brief-budget">{words.budget}</Label>
     <Input id="brief-budget" type="number" min="0" value={brief.budget ?? ''} onchange={setBudget} />
@@ -192,13 +182,7 @@
 </div>
 
 <style>
-  .choice.on {
-    border-left-color: var(--yellow);
-    background: var(--sheet);
-  }
-  .choice span,
-  em,
-  .quiet {
+  em {
     color: var(--quiet);
     font-style: normal;
   }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button, Radio, Range } from 'flowbite-svelte';
   import { onMount } from 'svelte';
   import type { Brief, Part } from '$lib/core/model';
   import type { Demand, Plan, Weights } from '$lib/core/planner';
@@ -71,12 +71,9 @@
     {words.propose}</Button
   >
   {#if keeps}
-    <label><input type="radio" name="keep" value="board" bind:group={keep} /> {words.keepBoard}</label>
-    <label><input type="radio" name="keep" value="all" bind:group={keep} /> {words.complete}</label>
-    <label
-      ><input type="radio" name="keep" value="nothing" bind:group={keep} />
-      {words.keepNothing}</label
-    >
+    <Radio name="keep" value="board" bind:group={keep}>{words.keepBoard}</Radio>
+    <Radio name="keep" value="all" bind:group={keep}>{words.complete}</Radio>
+    <Radio name="keep" value="nothing" bind:group={keep}>{words.keepNothing}</Radio>
   {/if}
 </div>
 <details class="my-2">
@@ -84,7 +81,14 @@
   {#each Object.entries(words.weight) as [id, name] (id)}
     <label class="my-0.75 gap-2 inline-grid grid-cols-[auto_8rem_1.5rem] items-center mr-4.75"
       >{name}
-      <input type="range" min="0" max="10" step="1" bind:value={planning.weights[id as keyof Weights]} />
+      <Range
+        appearance="auto"
+        size="sm"
+        min="0"
+        max="10"
+        step="1"
+        bind:value={planning.weights[id as keyof Weights]}
+      />
       <output class="font-mono">{planning.weights[id as keyof Weights]}</output></label
     >
   {/each}
@@ -171,9 +175,3 @@
     {/if}
   </section>
 {:else if planning.state === 'idle'}<p class="quiet my-1.5 mx-0">{words.noneYet}</p>{/if}
-
-<style>
-  input[type='range'] {
-    accent-color: var(--ink);
-  }
-</style>

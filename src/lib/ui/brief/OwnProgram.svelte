@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { CpuFamily, type Profile } from '$lib/core/model';
   import { emptyProgram, readProgram, type ProgramField, type ProgramForm } from '$lib/core/software';
   import { ownProgram as words } from '$lib/words/en/screens/own-program';
@@ -60,9 +61,8 @@
     {/each}
     <div>
       <Label for="{id}-cpu">{words.cpu}</Label>
-      <Select
+      <OneOf
         id="{id}-cpu"
-        placeholder=""
         items={[
           { value: '', name: words.unsaid },
           ...CpuFamily.options.map((value) => ({ value, name: value }))
@@ -72,9 +72,8 @@
     </div>
     <div>
       <Label for="{id}-v86">{words.manager}</Label>
-      <Select
+      <OneOf
         id="{id}-v86"
-        placeholder=""
         items={Object.entries(words.managers).map(([value, name]) => ({ value, name }))}
         bind:value={form.v86}
       />

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { Wish } from '$lib/core/model';
   import { brief as briefText } from '$lib/words/en/screens/brief';
   import PartPick from '../parts/PartPick.svelte';
@@ -51,17 +52,17 @@
 </ul>
 <div class="gap-1.5 flex flex-wrap items-start">
   <label class="sr-only" for="wish-kind">{words.addWish}</label>
-  <select id="wish-kind" bind:value={kind}>
+  <OneOf id="wish-kind" bind:value={kind}>
     {#each Object.entries(words.wishKinds) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-  </select>
+  </OneOf>
   {#if kind === 'spare-slots'}
     <label class="sr-only" for="wish-count">{words.wishCount}</label>
-    <input id="wish-count" type="number" min="1" max="8" bind:value={count} />
+    <Input id="wish-count" type="number" min="1" max="8" bind:value={count} />
   {:else if kind === 'have'}
     <label class="sr-only" for="wish-what">{words.wishWhat}</label>
-    <select id="wish-what" bind:value={what}>
+    <OneOf id="wish-what" bind:value={what}>
       {#each Object.entries(words.haves) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-    </select>
+    </OneOf>
   {/if}
   {#if kind === 'keep' || kind === 'never'}
     {@const about = kind}
@@ -70,16 +71,3 @@
     <Button class="act" onclick={addPlain}>{words.addWish}</Button>
   {/if}
 </div>
-
-<style>
-  select,
-  input {
-    padding: 0.3rem 1.8rem 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-  input {
-    width: 5rem;
-    padding-right: 0.4rem;
-  }
-</style>

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { byId } from '../../core/model';
-  import { Checkbox, Input, Label, Select, Textarea } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Label, Textarea } from 'flowbite-svelte';
   import {
     BOARD_CLASSES,
     CLOSED,
@@ -61,13 +62,10 @@
   </div>
   <fieldset class="min-w-0">
     <legend class="mb-1.25 font-[650]">{words.form}</legend>
-    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
+    <div class="flex flex-wrap gap-y-2 gap-x-3.5">
       {#each ['', ...CLOSED] as const as form (form)}
-        <button
-          type="button"
-          class="act"
-          aria-pressed={told.closed === form}
-          onclick={() => (told.closed = form)}>{words.forms[form]}</button
+        <Button class="act" aria-pressed={told.closed === form} onclick={() => (told.closed = form)}
+          >{words.forms[form]}</Button
         >
       {/each}
     </div>
@@ -89,23 +87,22 @@
   {/if}
   <fieldset class="min-w-0">
     <legend class="mb-1.25 font-[650]">{words.class}</legend>
-    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
+    <div class="flex flex-wrap gap-y-2 gap-x-3.5">
       {#each BOARD_CLASSES as c (c.id)}
-        <button type="button" class="act" aria-pressed={told.class === c.id} onclick={() => choose(c.id)}
-          >{words.classes[c.id]}</button
+        <Button class="act" aria-pressed={told.class === c.id} onclick={() => choose(c.id)}
+          >{words.classes[c.id]}</Button
         >
       {/each}
     </div>
   </fieldset>
   <fieldset class="min-w-0">
     <legend class="mb-1.25 font-[650]">{words.slots}</legend>
-    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
+    <div class="flex flex-wrap gap-y-2 gap-x-3.5">
       {#each Object.entries(words.buses) as [bus, label] (bus)}
-        <button
-          type="button"
+        <Button
           class="act"
           disabled={told.slots.length >= MOST_SLOTS}
-          onclick={() => (told.slots = [...told.slots, bus as SlotBus])}>+ {label}</button
+          onclick={() => (told.slots = [...told.slots, bus as SlotBus])}>+ {label}</Button
         >
       {/each}
     </div>
@@ -130,9 +127,8 @@
   {#if sockets.length}
     <div class="short max-w-80">
       <Label for="own-socket">{words.socket}</Label>
-      <Select
+      <OneOf
         id="own-socket"
-        placeholder=""
         items={[
           { value: '', name: words.notKnown },
           ...sockets.map((s) => ({ value: s, name: words.sockets[s] ?? s }))
@@ -144,7 +140,7 @@
   {/if}
   <fieldset class="min-w-0">
     <legend class="mb-1.25 font-[650]">{words.onBoard}</legend>
-    <div class="choices flex flex-wrap gap-y-2 gap-x-3.5">
+    <div class="flex flex-wrap gap-y-2 gap-x-3.5">
       {#each ON_BOARD_FUNCTIONS as fn (fn)}
         <Checkbox checked={told.onBoard.includes(fn)} onchange={() => toggle(fn)}
           >{words.functions[fn]}</Checkbox
@@ -160,11 +156,6 @@
   .own :global(label[for]) {
     display: block;
     margin-bottom: 0.4rem;
-  }
-
-  .choices [aria-pressed='true'] {
-    background: var(--yellow);
-    color: var(--on-yellow);
   }
 
   .slot {

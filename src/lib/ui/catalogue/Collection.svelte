@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button} from 'flowbite-svelte';
   import type { Choice, Incoming } from '$lib/core/own';
   import { ask, problemLines } from '../record/send';
   import { text } from '$lib/words/en/screens';
@@ -47,12 +48,7 @@
           {#if r.differences.length}<small class="block text-quiet">{words.differs(r.differences.join(', '))}</small>{/if}
         </div>
         {#if r.choices.length > 1}
-          <Select
-            placeholder=""
-            aria-label={words.choiceOf(r.part.name)}
-            items={r.choices.map((value) => ({ value, name: words.choices[value] }))}
-            bind:value={choices[r.part.id]}
-          />
+          <OneOf aria-label={words.choiceOf(r.part.name)} items={r.choices.map((value) => ({ value, name: words.choices[value] }))} bind:value={choices[r.part.id]} />
         {/if}
       </li>
     {/each}

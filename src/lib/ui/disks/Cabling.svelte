@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import {
     ADAPTER_ID,
     chainsOf,
@@ -66,14 +67,14 @@
     {#if ribbonsOf[c.family].length > 1}
       <label class="ribbon"
         >{words.ribbon}
-        <select
+        <OneOf
           value={c.ribbonTold ? c.ribbon : ''}
           onchange={(e) => lay(c, e.currentTarget.value)}
           aria-label="{words.ribbon}, {c.controller.title}"
         >
           <option value="">{words.ribbonUsual(words.ribbons[c.ribbon])}</option>
           {#each ribbonsOf[c.family] as r (r)}<option value={r}>{words.ribbons[r]}</option>{/each}
-        </select></label
+        </OneOf></label
       >
     {/if}
     <ul class="my-1.25 border-t border-t-rule">
@@ -87,8 +88,8 @@
           >
           <span class="gap-1.25 flex flex-wrap">
             {#if !p.isOutside}
-              <select
-                class="plug w-24.75"
+              <OneOf
+                class="plug w-24.75!"
                 aria-label="{words.plug}: {p.drive.title}"
                 value={String(p.plug)}
                 onchange={(e) => note(p.drive.item.id, { plug: Number(e.currentTarget.value) })}
@@ -96,10 +97,10 @@
                 {#each Array.from({ length: plugsOf(c) }, (_, i) => i + 1) as n (n)}<option value={String(n)}
                     >{words.plugNo(n)}</option
                   >{/each}
-              </select>
+              </OneOf>
             {/if}
-            <select
-              class="w-42.5"
+            <OneOf
+              class="w-42.5!"
               aria-label="{words.jumperedAs}: {p.drive.title}"
               value={p.unit ?? ''}
               onchange={(e) => note(p.drive.item.id, { unit: e.currentTarget.value || null })}
@@ -107,10 +108,10 @@
               <option value="">{words.jumperLooked}</option>
               {#each unitsOf[c.family] as u (u)}<option value={u}>{words.unitNames[c.family](u)}</option
                 >{/each}
-            </select>
+            </OneOf>
             {#if p.want.terminated !== null}
-              <select
-                class="w-42.5"
+              <OneOf
+                class="w-42.5!"
                 aria-label="{words.terminators}: {p.drive.title}"
                 value={termText(p.terminated)}
                 onchange={(e) => note(p.drive.item.id, { terminated: termOf(e.currentTarget.value) })}
@@ -118,7 +119,7 @@
                 <option value="">{words.termLooked}</option>
                 <option value="in">{words.terminators} {words.termIn}</option>
                 <option value="out">{words.terminators} {words.termOut}</option>
-              </select>
+              </OneOf>
             {/if}
           </span>
           <span class="verdict" class:open={todo(c, p)}
@@ -133,8 +134,8 @@
         >
           <span class="what"><b>{words.adapterEnd(c.controller.title).replace('7', ADAPTER_ID)}</b></span>
           <span class="gap-1.25 flex flex-wrap">
-            <select
-              class="w-42.5"
+            <OneOf
+              class="w-42.5!"
               aria-label="{words.terminators}: {c.controller.title}"
               value={termText(c.adapter.terminated)}
               onchange={(e) => note(c.controller.item, { terminated: termOf(e.currentTarget.value) })}
@@ -142,7 +143,7 @@
               <option value="">{words.termLooked}</option>
               <option value="in">{words.terminators} {words.termIn}</option>
               <option value="out">{words.terminators} {words.termOut}</option>
-            </select>
+            </OneOf>
           </span>
           <span class="verdict" class:open={!isRight}
             >{isRight
@@ -163,11 +164,6 @@
 {:else}<p class="quiet">{words.noCable}</p>{/each}
 
 <style>
-  select {
-    padding: 0.25rem 2rem 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.92rem;
-  }
   .verdict.open {
     font-weight: 700;
   }

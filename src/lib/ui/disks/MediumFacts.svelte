@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import type { DiskRecord } from '$lib/core/model';
   import { disks as disksText } from '$lib/words/en/screens/disks';
   import NumberForm from './NumberForm.svelte';
@@ -27,7 +28,7 @@
         ? `, ${words.inAll(real.total.toLocaleString('en'))}`
         : ''}</b
     >
-    <button class="text-inherit underline cursor-pointer" onclick={forgetReal}>{words.forgetReal}</button>
+    <Button class="link" onclick={forgetReal}>{words.forgetReal}</Button>
   {:else}<span class="quiet">{words.asModel}</span>{/if}
 </p>
 <details>

@@ -1,5 +1,5 @@
 <script lang="ts" generics="K extends 'cylinders' | 'heads' | 'sectors' | 'total'">
-  import { Button } from 'flowbite-svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import { disks as disksText } from '$lib/words/en/screens/disks';
   import { wholeNumber } from './record';
 
@@ -33,12 +33,12 @@
 
 <form class="inline-form" onsubmit={write}>
   {#each fields as field (field)}
-    <input
+    <Input
       bind:value={told[field]}
       aria-label={label(words.fieldNames[field])}
       placeholder={words.fieldNames[field]}
       inputmode="numeric"
-      maxlength="19"
+      maxlength={19}
     />
   {/each}
   <Button type="submit" class="act">{button}</Button>

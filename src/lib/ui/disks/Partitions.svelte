@@ -1,7 +1,7 @@
 <script lang="ts">
   import { overrunWords, geometryFlawWords } from '$lib/words';
   import { sure } from '$lib/core/model';
-  import { Button } from 'flowbite-svelte';
+  import { Checkbox, Input, Button } from 'flowbite-svelte';
   import { wipeGate } from '$lib/core/boot';
   import { geometryOf, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
@@ -269,7 +269,7 @@
       >{words.removePart}</Button
     >
     <Button class="act" onclick={() => save(null)}>{words.even}</Button>
-    <label>{words.files} <input bind:value={files} inputmode="numeric" maxlength="7" /></label>
+    <label>{words.files} <Input bind:value={files} inputmode="numeric" maxlength={7} /></label>
   </p>
   <table class="border-collapse">
     <tbody>
@@ -304,8 +304,8 @@
   {#if gate}<WipeGate {gate} />{/if}
   {#if overruns.length}<p class="bad" role="alert">{words.overruns(overrunWords(overruns))}</p>{/if}
   <p class="my-2 flex flex-wrap gap-y-2 gap-x-4 items-center">
-    <label><input type="checkbox" bind:checked={format} /> {words.format}</label>
-    <label>{words.label} <input bind:value={label} maxlength="11" /></label>
+    <label><Checkbox bind:checked={format} /> {words.format}</label>
+    <label>{words.label} <Input bind:value={label} maxlength={11} /></label>
     <Button class="act main" disabled={isHeld} onclick={write}
       >{words.writeNow(bytesText(geometry.cylinders * geometry.heads * geometry.sectors * SECTOR))}</Button
     >
@@ -314,8 +314,8 @@
   <p class="my-0.75 mx-0 text-quiet">{isSparse ? words.sparse : words.notSparse} {words.after}</p>
   <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.formatTime}</h2>
   <p class="my-2 flex flex-wrap gap-y-2 gap-x-4 items-center">
-    <label><input bind:value={percent} inputmode="numeric" maxlength="3" /> {words.percent}</label>
-    <label><input bind:value={minutes} inputmode="numeric" maxlength="4" /> {words.minutes}</label>
+    <label><Input bind:value={percent} inputmode="numeric" maxlength={3} /> {words.percent}</label>
+    <label><Input bind:value={minutes} inputmode="numeric" maxlength={4} /> {words.minutes}</label>
     {#if remaining !== null}<b>{words.left(remaining.toFixed(0))}</b>{/if}
   </p>
 {/if}
@@ -323,11 +323,5 @@
 <style>
   g:focus-visible {
     outline: 3px solid var(--ink);
-  }
-
-  input:not([type='checkbox']) {
-    width: 7rem;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
   }
 </style>

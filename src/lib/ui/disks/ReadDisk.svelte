@@ -1,6 +1,6 @@
 <script lang="ts">
   import { witnessWords } from '$lib/words';
-  import { Button } from 'flowbite-svelte';
+  import { Textarea, Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import { SECTOR, type Geometry } from '$lib/core/storage';
   import {
@@ -68,13 +68,13 @@
 </p>
 <label class="block"
   >{words.paste}
-  <textarea
-    class="mx-0 py-1.5 px-2.5 border border-ink block w-full mt-0.75 mb-1.5 bg-sheet font-normal text-small font-mono leading-[1.25]"
+  <Textarea
+    class="mx-0 block w-full mt-0.75 mb-1.5 font-normal font-mono leading-[1.25]"
     bind:value={dump}
-    rows="4"
+    rows={4}
     spellcheck="false"
-    maxlength="4000000"
-  ></textarea></label
+    maxlength={4000000}
+  /></label
 >
 <Button class="act" onclick={paste} disabled={!dump.trim()}>{words.readDump}</Button>
 {#if problem}<p class="bad" role="alert">{problem}</p>{/if}

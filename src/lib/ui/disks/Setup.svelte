@@ -1,6 +1,6 @@
 <script lang="ts">
   import { barrierWords, capital, costWords, waysWords } from '$lib/words';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Radio } from 'flowbite-svelte';
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import {
     hangs,
@@ -126,12 +126,16 @@
       <ul class="my-0.75">
         {#each choices as c, i (`${c.id} ${c.type}`)}
           <li class="py-1.25 border-b border-b-rule">
-            {#if c.geometry}<label
-                ><input type="radio" name="choice" checked={choice === c} onchange={() => (chosen = i)} />
-                <b>{nameOf(c)}</b>
+            {#if c.geometry}<Radio
+                classes={{ label: 'inline-flex! gap-1' }}
+                name="choice"
+                value={i}
+                group={Math.min(chosen, choices.length - 1)}
+                onchange={() => (chosen = i)}
+                ><b>{nameOf(c)}</b>
                 {#if isTyped(c)}<i class="px-1.5 bg-yellow text-on-yellow not-italic font-[650]"
                     >{words.isTyped}</i
-                  >{/if}</label
+                  >{/if}</Radio
               >{:else}<b>{nameOf(c)}</b>{/if}
             {#if c.usable !== null}<span class="ml-2.5"
                 >{c.works ? words.usable(sizeWords(c.usable)) : words.hangs}{c.lost && c.works

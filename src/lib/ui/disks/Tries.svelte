@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
   import { geometryReasonWords } from '$lib/words';
@@ -51,14 +52,14 @@
       <time class="text-quiet" datetime={t.at}
         >{t.where === session.build.name ? '' : `${words.madeWhere} ${t.where}, `}{timeText(t.at)}</time
       >
-      <button
-        class="min-w-7.5 min-h-7.5 ml-auto text-quiet text-large cursor-pointer"
+      <Button
+        class="cross ml-auto"
         onclick={() =>
           save(
             (old) => ({ ...old, tries: old.tries.filter((x) => x.at !== t.at) }),
             words.removeTry(t.cylinders)
           )}
-        aria-label={words.removeTry(t.cylinders)}>×</button
+        aria-label={words.removeTry(t.cylinders)}>×</Button
       >
     </li>{/each}
   <li class="next py-0.75 gap-2.75 border-b border-b-rule flex items-baseline">
@@ -69,16 +70,16 @@
   </li>
 </ul>
 <form class="inline-form" onsubmit={addTry}>
-  <input
+  <Input
     bind:value={cylinders}
     aria-label={words.cylinders}
     placeholder={next.cylinders === null ? words.cylinders : String(next.cylinders)}
     inputmode="numeric"
-    maxlength="7"
+    maxlength={7}
   />
-  <select bind:value={result} aria-label={words.result}
+  <OneOf bind:value={result} aria-label={words.result}
     >{#each Object.entries(words.results) as [id, label] (id)}<option value={id}>{label}</option
-      >{/each}</select
+      >{/each}</OneOf
   >
   <Button type="submit" class="act">{words.addTry}</Button>
 </form>

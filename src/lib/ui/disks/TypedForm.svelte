@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
   import { getBench } from '../context';
@@ -19,9 +20,7 @@
   <p class="my-1.25">
     {words.typedNow}
     <b>{typed.type ? `${typed.type}: ` : ''}{typed.cylinders} × {typed.heads} × {typed.sectors}</b>
-    <button class="text-inherit underline cursor-pointer" onclick={() => save(({ setup: _, ...old }) => old)}
-      >{words.typedForget}</button
-    >
+    <Button class="link" onclick={() => save(({ setup: _, ...old }) => old)}>{words.typedForget}</Button>
   </p>
 {/if}
 <details>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Checkbox, Input, Button } from 'flowbite-svelte';
   import type { Block, Part, Setting, State } from '$lib/core/model';
   import { editor as editorText } from '$lib/words/en/screens/catalogue';
   import BlockInput from '../parts/BlockInput.svelte';
@@ -155,9 +155,9 @@
   <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <label
       >{words.blockName}
-      <input
+      <Input
         value={block.label ?? block.id}
-        maxlength="20"
+        maxlength={20}
         onchange={(e) => setBlock({ ...block, label: e.currentTarget.value.trim() || block.id })}
       /></label
     >
@@ -173,15 +173,14 @@
       <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
         <label
           >{words.settingName}
-          <input
+          <Input
             value={s.label}
-            maxlength="80"
+            maxlength={80}
             onchange={(e) => setSetting({ ...s, label: e.currentTarget.value.trim() || s.id })}
           /></label
         >
         <label
-          ><input
-            type="checkbox"
+          ><Checkbox
             checked={!s.known}
             onchange={(e) =>
               setSetting({
@@ -232,7 +231,7 @@
       </ul>
       <BlockInput {block} label={editorText.drawHint} state={drawn} change={(next) => (drawn = next)} />
       <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
-        <label>{words.positionName} <input bind:value={called} maxlength="60" /></label>
+        <label>{words.positionName} <Input bind:value={called} maxlength={60} /></label>
         <Button class="act" disabled={!drawn || !called.trim()} onclick={() => addPosition(s)}
           >{words.addPosition}</Button
         >
@@ -242,11 +241,11 @@
     </div>
   {/each}
   <form class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center" onsubmit={addRow}>
-    <label>{rowText.name(label)} <input id="sets-{block.id}" bind:value={setting} maxlength="80" /></label>
+    <label>{rowText.name(label)} <Input id="sets-{block.id}" bind:value={setting} maxlength={80} /></label>
     {#if takesRow(block)}
       <label class="wide"
         >{block.kind === 'dip' ? rowText.valuesSwitches : rowText.values}
-        <input bind:value={typed} maxlength="300" /></label
+        <Input class="w-64!" bind:value={typed} maxlength={300} /></label
       >
     {/if}
     <Button class="act" type="submit" disabled={!setting.trim()}
@@ -255,16 +254,3 @@
   </form>
   {#if problem}<p role="alert">{problem}</p>{/if}
 </section>
-
-<style>
-  .wide input {
-    width: 16rem;
-    max-width: 100%;
-  }
-
-  input:not([type='checkbox']) {
-    padding: 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-</style>

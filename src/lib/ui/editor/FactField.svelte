@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { factLabel, factOption, facts as words } from '$lib/words/en/screens/facts';
   import type { Field } from '$lib/formats';
   import { withFact } from './fields';
@@ -110,9 +111,8 @@
         onchange={(e) => typed(e.currentTarget.value)}
       />
     {:else}
-      <Select
+      <OneOf
         {id}
-        placeholder=""
         items={[{ value: '', name: unknown }, ...items]}
         value={value === undefined ? '' : String(value)}
         onchange={(e) => chosen(e.currentTarget.value)}

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { byId } from '../../core/model';
-  import { Button } from 'flowbite-svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import { FunctionKind, hex, parseHex, type Claim, type Part, type PartFunction } from '$lib/core/model';
   import { editor as editorText } from '$lib/words/en/screens/catalogue';
   import type { functionFields } from '$lib/formats';
@@ -77,24 +78,24 @@
   <div class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <label
       >{words.functionName}
-      <input
+      <Input
         value={fn.label}
-        maxlength="60"
+        maxlength={60}
         onchange={(e) => set({ ...fn, label: e.currentTarget.value.trim() || fn.id })}
       /></label
     >
     <label
       >{words.functionKind}
-      <select
+      <OneOf
         value={fn.kind}
         onchange={(e) => set({ ...fn, kind: FunctionKind.parse(e.currentTarget.value) })}
       >
         {#each FunctionKind.options as kind (kind)}<option value={kind}>{kind}</option>{/each}
-      </select></label
+      </OneOf></label
     >
     <label
       >{words.off}
-      <select
+      <OneOf
         value={offKey}
         onchange={(e) => {
           const [s, p] = e.currentTarget.value.split('/');
@@ -105,7 +106,7 @@
         {#each known as s (s.id)}{#each s.positions as p (p.id)}<option value="{s.id}/{p.id}"
               >{s.label}: {p.label}</option
             >{/each}{/each}
-      </select></label
+      </OneOf></label
     >
     <Button
       class="act"
@@ -119,17 +120,17 @@
       {#if !claim.from || 'setting' in claim.from}
         <label
           >{words.by}
-          <select value={settingOf(claim)} onchange={(e) => source(i, e.currentTarget.value)}>
+          <OneOf value={settingOf(claim)} onchange={(e) => source(i, e.currentTarget.value)}>
             <option value="">{words.fixed}</option>
             {#each known as s (s.id)}<option value={s.id}>{s.label}</option>{/each}
-          </select></label
+          </OneOf></label
         >
         {#if settingOf(claim)}
           {#each part.settings.find((s) => s.id === settingOf(claim))?.positions ?? [] as p (p.id)}
             <label
               >{p.label}
-              <input
-                class="n"
+              <Input
+                class="w-21! font-mono"
                 value={show(claim, claim.from && 'setting' in claim.from ? claim.from.values[p.id] : null)}
                 placeholder={words.none}
                 onchange={(e) =>
@@ -148,8 +149,8 @@
         {:else}
           <label
             >{words.value}
-            <input
-              class="n"
+            <Input
+              class="w-21! font-mono"
               value={show(claim, claim.value)}
               onchange={(e) => setClaim(i, { ...claim, value: read(claim, e.currentTarget.value) })}
             /></label
@@ -159,8 +160,8 @@
       {#if claim.resource === 'io'}
         <label
           >{words.length2}
-          <input
-            class="n"
+          <Input
+            class="w-21! font-mono"
             type="number"
             min="1"
             max="1024"
@@ -172,8 +173,8 @@
       {:else if claim.resource === 'memory'}
         <label
           >{words.length2}
-          <input
-            class="n"
+          <Input
+            class="w-21! font-mono"
             value={hex(claim.length, 4)}
             onchange={(e) =>
               setClaim(i, { ...claim, length: parseHex(e.currentTarget.value) ?? claim.length })}
@@ -210,8 +211,8 @@
       {#if claim.resource === 'io'}
         <label
           >{rowText.mask}
-          <input
-            class="n"
+          <Input
+            class="w-21! font-mono"
             value={claim.mask === undefined ? '' : hex(claim.mask, 4)}
             onchange={(e) => {
               const { mask: _, ...rest } = claim;
@@ -237,18 +238,4 @@
 </section>
 
 <style>
-  input,
-  select {
-    padding: 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-  select {
-    padding-right: 1.7rem;
-    max-width: 15rem;
-  }
-  .n {
-    width: 5.2rem;
-    font-family: var(--font-mono);
-  }
 </style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Input, Label } from 'flowbite-svelte';
+  import { Textarea, Input, Label } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
   import { editor as words } from '$lib/words/en/screens/catalogue';
 
@@ -23,13 +23,13 @@
   {#each ['chips', 'connectors'] as const as key (key)}
     <div>
       <Label for="p-{key}">{words[key]}</Label>
-      <textarea
-        class="py-2 px-2.5 border border-ink w-full bg-sheet text-ink"
+      <Textarea
+        class="w-full"
         id="p-{key}"
-        rows="3"
+        rows={3}
         value={(part.look?.[key] ?? []).join('\n')}
         onchange={(e) => set({ [key]: listOf(e.currentTarget.value) })}
-      ></textarea>
+      />
     </div>
   {/each}
   <div>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { Constraint, Part } from '$lib/core/model';
   import { notTogether as words } from '$lib/words/en/screens/catalogue';
 
@@ -54,31 +55,18 @@
 <div class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
   <label
     >{words.one}
-    <select bind:value={one}>
+    <OneOf bind:value={one}>
       <option value=""></option>
       {#each choices as c (c.key)}<option value={c.key}>{c.name}</option>{/each}
-    </select></label
+    </OneOf></label
   >
   <label
     >{words.two}
-    <select bind:value={two}>
+    <OneOf bind:value={two}>
       <option value="">{words.alone}</option>
       {#each choices as c (c.key)}<option value={c.key}>{c.name}</option>{/each}
-    </select></label
+    </OneOf></label
   >
-  <label>{words.why} <input bind:value={why} maxlength="100" /></label>
+  <label>{words.why} <Input bind:value={why} maxlength={100} /></label>
   <Button class="act" disabled={!one || one === two} onclick={add}>{words.add}</Button>
 </div>
-
-<style>
-  select,
-  input {
-    padding: 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-  select {
-    padding-right: 1.7rem;
-    max-width: 15rem;
-  }
-</style>

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { keyIn } from '../../core/model';
-  import { Button } from 'flowbite-svelte';
+  import { Checkbox, Input, Button } from 'flowbite-svelte';
   import type { z } from 'zod';
   import type { Evidence } from '$lib/core/model';
   import { editor as editorText } from '$lib/words/en/screens/catalogue';
@@ -19,30 +20,32 @@
 {#each list as e, i (i)}
   <div class="gap-1.5 flex flex-wrap items-center mb-1.25">
     <label class="sr-only" for="{id}-source-{i}">{words.source}</label>
-    <select
+    <OneOf
       id="{id}-source-{i}"
       value={e.source}
       onchange={(x) => edit(i, { source: keyIn(words.sources, x.currentTarget.value) ?? e.source })}
     >
       {#each Object.entries(words.sources) as [key, name] (key)}<option value={key}>{name}</option>{/each}
-    </select>
+    </OneOf>
     <label class="sr-only" for="{id}-says-{i}">{words.says}</label>
-    <input
+    <Input
+      class="flex-[1_1_9rem] min-w-0"
       id="{id}-says-{i}"
       placeholder={words.says}
       value={e.says ?? ''}
-      maxlength="400"
+      maxlength={400}
       onchange={(x) => edit(i, { says: x.currentTarget.value.trim() || undefined })}
     />
     <label class="sr-only" for="{id}-note-{i}">{words.note}</label>
-    <input
+    <Input
+      class="flex-[1_1_9rem] min-w-0"
       id="{id}-note-{i}"
       placeholder={words.note}
       value={e.note ?? ''}
-      maxlength="400"
+      maxlength={400}
       onchange={(x) => edit(i, { note: x.currentTarget.value.trim() || undefined })}
     />
-    <label><input type="checkbox" checked={e.held ?? false} onchange={() => hold(i)} /> {words.held}</label>
+    <label><Checkbox checked={e.held ?? false} onchange={() => hold(i)} /> {words.held}</label>
     <Button
       class="act"
       onclick={() => change(list.filter((_, n) => n !== i))}
@@ -51,19 +54,3 @@
   </div>
 {/each}
 <Button class="act" onclick={() => change([...list, { source: 'silkscreen' }])}>{words.addEvidence}</Button>
-
-<style>
-  select,
-  input:not([type]) {
-    padding: 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-  select {
-    padding-right: 1.7rem;
-  }
-  input:not([type]) {
-    flex: 1 1 9rem;
-    min-width: 0;
-  }
-</style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { Input } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
   import { FactId, type FactValue, type Part, type Setting } from '$lib/core/model';
   import { factOf, withTelling } from '$lib/core/own';
   import { tells as words } from '$lib/words/en/screens/catalogue';
@@ -37,17 +39,17 @@
 <div class="my-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
   <label
     >{words.label}
-    <select value={told?.fact ?? ''} onchange={(e) => choose(e.currentTarget.value)}>
+    <OneOf value={told?.fact ?? ''} onchange={(e) => choose(e.currentTarget.value)}>
       <option value="">{words.nothing}</option>
       {#each FactId.options as fact (fact)}<option value={fact}>{words.facts[fact]}</option>{/each}
-    </select></label
+    </OneOf></label
   >
   {#if told}
     {#each setting.positions as p (p.id)}
       <label
         >{p.label}
-        <input
-          class="n"
+        <Input
+          class="w-21! font-mono"
           value={String(told.values[p.id] ?? '')}
           onchange={(e) => say(p.id, e.currentTarget.value)}
         /></label
@@ -57,18 +59,4 @@
 </div>
 
 <style>
-  select,
-  input {
-    padding: 0.25rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-  select {
-    padding-right: 1.7rem;
-    max-width: 15rem;
-  }
-  .n {
-    width: 5.2rem;
-    font-family: var(--font-mono);
-  }
 </style>

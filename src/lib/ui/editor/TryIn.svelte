@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import type { BuildFile, Part, Severity } from '$lib/core/model';
   import { aloneOn, isAboutTried, triedIn } from '$lib/core/own';
   import { ask, problemLines } from '../record/send';
@@ -58,11 +59,11 @@
 
 <label class="block mt-2.5 mb-0.75 font-[650]"
   >{words.label}
-  <select class="py-1.5 border border-ink w-full pr-6.75 pl-2 bg-sheet text-ink" bind:value={into}>
+  <OneOf class="w-full! max-w-none!" bind:value={into}>
     <option value="">{words.none}</option>
     {#if part.board}<option value="alone">{words.alone}</option>{/if}
     {#each builds as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
-  </select></label
+  </OneOf></label
 >
 {#if into}
   {#if !sound}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Label } from 'flowbite-svelte';
   import { holdsNow, moduleBays, moduleFunctions, together, type Kit, type Layout } from '$lib/core/kit';
   import { BOARD_ITEM } from '$lib/core/model';
   import { getBench } from '../context';
@@ -32,10 +33,9 @@
     {#each bays as bay (bay.setting.id)}
       <div>
         <Label for="bay-{bay.setting.id}">{bay.setting.label}{bay.isSeen ? '' : ` (${words.unseen})`}</Label>
-        <Select
+        <OneOf
           id="bay-{bay.setting.id}"
           class="min-w-48"
-          placeholder=""
           items={bay.setting.positions.map((p) => ({ value: p.id, name: p.label }))}
           value={bay.holds}
           onchange={(e) => use({ [bay.setting.id]: e.currentTarget.value })}

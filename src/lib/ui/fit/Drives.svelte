@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { entriesOf } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { chainsOf, unitsOf, withJumper } from '$lib/core/cabling';
@@ -72,8 +73,8 @@
       >
       <span class="run gap-1.25 flex flex-wrap">
         <label class="sr-only" for="run-{drive.item.id}">{words.runBy}</label>
-        <select
-          class="py-1 border border-ink w-66 pr-6.5 pl-1.5 text-small max-md:w-52"
+        <OneOf
+          class="w-66! max-md:w-52!"
           id="run-{drive.item.id}"
           value={told && controller ? key(controller.item, controller.fn.id) : ''}
           onchange={(e) => hang(drive.item.id, e.currentTarget.value)}
@@ -84,11 +85,11 @@
               >{c.title}{speaks(c, facts.interface) ? '' : ` (${c.fn.speaks?.join(', ')})`}</option
             >
           {/each}
-        </select>
+        </OneOf>
         {#if plugged}
           <label class="sr-only" for="unit-{drive.item.id}">{words.unit}</label>
-          <select
-            class="py-1 border border-ink w-66 pr-6.5 pl-1.5 text-small max-md:w-52"
+          <OneOf
+            class="w-28!"
             id="unit-{drive.item.id}"
             value={plugged.unit ?? ''}
             onchange={(e) => number(drive.item.id, e.currentTarget.value)}
@@ -97,7 +98,7 @@
             {#each unitsOf[plugged.family] as u (u)}<option value={u}
                 >{disksText.unitNames[plugged.family](u)}</option
               >{/each}
-          </select>
+          </OneOf>
         {/if}
         <Button
           class="act"
@@ -187,9 +188,3 @@
   label={words.addTo(catalogueText.drawers.adapter)}
   pick={(p) => addPart(session, p)}
 />
-
-<style>
-  select + label + select {
-    width: 7rem;
-  }
-</style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { moduleFits, shownMemory, type Filling } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
   import type { Item, Part, PartOf, ShelfView } from '$lib/core/model';
@@ -86,14 +87,14 @@
     </div>
     <div>
       <label class="block" for="module">{words.module}</label>
-      <select
-        class="py-1.5 border border-ink min-w-64 pr-7.25 pl-2"
+      <OneOf
+        class="min-w-64"
         id="module"
         value={module?.id}
         onchange={(e) => (chosen = e.currentTarget.value)}
       >
         {#each fitting as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
-      </select>
+      </OneOf>
       {#if !fitting.length}<p>{words.noModules}</p>{/if}
     </div>
   </div>

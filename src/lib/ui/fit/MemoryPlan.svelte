@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import {
     ChipsError,
     chipCapacity,
@@ -123,12 +124,12 @@
 <section class="mt-4.5">
   <h2 class="border-b-2 border-b-ink pb-0.5">{words.reach}</h2>
   <div class="flex flex-wrap gap-y-2 gap-x-5.5">
-    <label>{words.target} <input bind:value={target} maxlength="40" /></label>
+    <label>{words.target} <Input class="w-28! font-mono" bind:value={target} maxlength={40} /></label>
     <label
       >{words.from}
-      <select class="py-1.25 border border-ink pr-8.75 pl-2" bind:value={from}
+      <OneOf bind:value={from}
         >{#each Object.entries(words.sources) as [id, label] (id)}<option value={id}>{label}</option
-          >{/each}</select
+          >{/each}</OneOf
       ></label
     >
   </div>
@@ -169,7 +170,10 @@
 
 <section class="mt-4.5">
   <h2 class="border-b-2 border-b-ink pb-0.5">{words.backwards}</h2>
-  <label>{words.counted} <input bind:value={counted} placeholder="3712" maxlength="40" /></label>
+  <label
+    >{words.counted}
+    <Input class="w-28! font-mono" bind:value={counted} placeholder="3712" maxlength={40} /></label
+  >
   {#if counted.trim() && !seen}<p
       class="bad border-l-5 border-l-stop pl-2 text-ink font-semibold"
       role="alert"
@@ -201,12 +205,13 @@
 <section class="mt-4.5">
   <h2 class="border-b-2 border-b-ink pb-0.5">{words.chips}</h2>
   <label
-    >{words.chipsAsk} <input class="wide" bind:value={chips} placeholder="9 × 256K×1" maxlength="80" /></label
+    >{words.chipsAsk}
+    <Input class="w-64! font-mono" bind:value={chips} placeholder="9 × 256K×1" maxlength={80} /></label
   >
   <label
     >{words.chipBus}
-    <select class="py-1.25 border border-ink pr-8.75 pl-2" bind:value={bus}
-      >{#each BUS_BITS as bits (bits)}<option value={bits}>{words.bits(bits)}</option>{/each}</select
+    <OneOf bind:value={bus}
+      >{#each BUS_BITS as bits (bits)}<option value={bits}>{words.bits(bits)}</option>{/each}</OneOf
     ></label
   >
   {#each marks as mark (mark.type)}<p class="quiet">{markingWords(mark)}</p>{/each}
@@ -260,14 +265,16 @@
   <section class="mt-4.5">
     <h2 class="border-b-2 border-b-ink pb-0.5">{words.waits}</h2>
     <div class="flex flex-wrap gap-y-2 gap-x-5.5">
-      <label>{words.ns} <input bind:value={ns} inputmode="numeric" maxlength="3" /></label>
+      <label
+        >{words.ns} <Input class="w-28! font-mono" bind:value={ns} inputmode="numeric" maxlength={3} /></label
+      >
       <label
         >{words.mhz}
-        <input
+        <Input
           bind:value={mhz}
           inputmode="decimal"
           placeholder={String(Math.round(kit.cpu!.cpu.coreMHz * 10) / 10)}
-          maxlength="6"
+          maxlength={6}
         /></label
       >
     </div>
@@ -285,17 +292,6 @@
     align-items: center;
     margin: 0.4rem 0;
   }
-  input {
-    width: 7rem;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-    font-family: var(--font-mono);
-  }
-  .wide {
-    width: 16rem;
-    max-width: 100%;
-  }
-
   ul {
     margin: 0.2rem 0;
     padding: 0;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { kitOf } from '$lib/core/kit';
   import { depthIn, hookedMonitors } from '$lib/core/video';
   import { getBench } from '../context';
@@ -27,15 +28,14 @@
     <h2 class="text-head">{words.monitorOn(h.monitor.title, h.display?.title ?? words.noCard)}</h2>
     <div class="my-1.25 gap-2.5 flex flex-wrap items-center">
       <label for="hang-{h.monitor.item.id}">{words.onCard}</label>
-      <select
-        class="py-1.25 border border-ink pr-7.25 pl-2"
+      <OneOf
         id="hang-{h.monitor.item.id}"
         value={h.monitor.item.cable?.to ?? ''}
         onchange={(e) => hang(h.monitor.item.id, e.currentTarget.value)}
       >
         <option value="">{words.assumed(h.display?.title ?? words.noCard)}</option>
         {#each kit.displays as d (d.item)}<option value={d.item}>{d.title}</option>{/each}
-      </select>
+      </OneOf>
       <Button
         class="act"
         onclick={() => takeOut(session, h.monitor.item.id)}

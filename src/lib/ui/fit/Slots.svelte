@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { entryOf } from '../../core/model';
   import { Button } from 'flowbite-svelte';
   import { clocksOf, families } from '$lib/core/boards';
@@ -212,15 +213,14 @@
               ></button
             >
             <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
-            <select
-              class="py-0.75 border border-ink pr-6.5 pl-1.5 text-small"
+            <OneOf
               id="seat-{item.id}"
               value={slot.id}
               onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
             >
               <option value="">{words.noSlot}</option>
               {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
-            </select>
+            </OneOf>
             <Button
               class="act"
               onclick={() => takeOut(session, item.id)}
@@ -272,15 +272,14 @@
         onclick={() => (session.selected = item.id)}><b>{item.label ?? part.name}</b></button
       >
       <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
-      <select
-        class="py-0.75 border border-ink pr-6.5 pl-1.5 text-small"
+      <OneOf
         id="seat-{item.id}"
         value=""
         onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
       >
         <option value="">{words.noSlot}</option>
         {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
-      </select>
+      </OneOf>
       <Button class="act" onclick={() => takeOut(session, item.id)} aria-label={words.takeOutLabel(part.name)}
         >×</Button
       >

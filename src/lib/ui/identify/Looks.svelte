@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { Input } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
   import { featureLabel } from '$lib/words';
   import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
   import { identify as identifyText } from '$lib/words/en/screens/catalogue';
@@ -21,7 +23,7 @@
 </script>
 
 <label for="look-query">{words.findFeature}</label>
-<input id="look-query" bind:value={query} autocomplete="off" />
+<Input id="look-query" bind:value={query} autocomplete="off" />
 {#each groups as group (group)}
   {@const own = features.filter((f) => f.group === group && shown(f))}
   {#if own.length}
@@ -37,11 +39,11 @@
           {#if f.kind === 'count'}
             <label class="count py-0.5 gap-2 border-b border-b-rule flex justify-between items-center"
               >{featureLabel(f)}
-              <input
+              <Input
                 type="number"
                 min="0"
                 max="40"
-                value={value(f.id) ?? ''}
+                value={String(value(f.id) ?? '')}
                 onchange={(e) =>
                   set(f.id, e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
               /></label
@@ -50,9 +52,9 @@
             <label
               class="count wide py-0.5 gap-2 border-b border-b-rule flex justify-between items-center col-span-full"
               >{featureLabel(f)}
-              <input
-                value={value(f.id) ?? ''}
-                maxlength="40"
+              <Input
+                value={String(value(f.id) ?? '')}
+                maxlength={40}
                 onchange={(e) => set(f.id, e.currentTarget.value.trim() || null)}
               /></label
             >
@@ -60,15 +62,15 @@
             <label
               class="count wide py-0.5 gap-2 border-b border-b-rule flex justify-between items-center col-span-full"
               >{featureLabel(f)}
-              <select value={value(f.id) ?? ''} onchange={(e) => set(f.id, e.currentTarget.value || null)}>
+              <OneOf value={value(f.id) ?? ''} onchange={(e) => set(f.id, e.currentTarget.value || null)}>
                 <option value="">{words.notLooked}</option>
                 {#each valuesOf(f.id) as v (v)}<option value={v}>{v}</option>{/each}
-              </select></label
+              </OneOf></label
             >
           {:else}
             <label class="count py-0.5 gap-2 border-b border-b-rule flex justify-between items-center"
               >{featureLabel(f)}
-              <select
+              <OneOf
                 value={value(f.id) === undefined ? '' : value(f.id) ? 'yes' : 'no'}
                 onchange={(e) =>
                   set(f.id, e.currentTarget.value === '' ? null : e.currentTarget.value === 'yes')}
@@ -76,7 +78,7 @@
                 <option value="">{words.notLooked}</option>
                 <option value="yes">{words.seen}</option>
                 <option value="no">{words.notSeen}</option>
-              </select></label
+              </OneOf></label
             >
           {/if}
         {/each}
@@ -84,19 +86,3 @@
     </details>
   {/if}
 {/each}
-
-<style>
-  input,
-  select {
-    padding: 0.2rem 0.4rem;
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
-  }
-  input[type='number'] {
-    width: 4rem;
-  }
-  select {
-    padding-right: 1.7rem;
-    max-width: 20rem;
-  }
-</style>

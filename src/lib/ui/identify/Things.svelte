@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Label } from 'flowbite-svelte';
   import {
     LABEL_RAILS,
     PLACES,
@@ -111,18 +112,16 @@
       <div class="form grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-y-2 gap-x-3.25 items-end">
         <div>
           <Label for="plug-place">{words.place}</Label>
-          <Select
+          <OneOf
             id="plug-place"
-            placeholder=""
             items={[unsaid, ...PLACES.map((value) => ({ value, name: placeWords[value] }))]}
             bind:value={place}
           />
         </div>
         <div>
           <Label for="plug-shape">{words.shape}</Label>
-          <Select
+          <OneOf
             id="plug-shape"
-            placeholder=""
             items={[unsaid, ...SHAPES.map((value) => ({ value, name: shapeWords[value] }))]}
             bind:value={shape}
           />
@@ -133,12 +132,7 @@
         </div>
         <div>
           <Label for="plug-gender">{words.gender}</Label>
-          <Select
-            id="plug-gender"
-            placeholder=""
-            items={[unsaid, ...named(genderWords)]}
-            bind:value={gender}
-          />
+          <OneOf id="plug-gender" items={[unsaid, ...named(genderWords)]} bind:value={gender} />
         </div>
       </div>
       <div aria-live="polite">
@@ -183,19 +177,19 @@
       <div class="form grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-y-2 gap-x-3.25 items-end">
         <div>
           <Label for="kb-plug">{words.kbPlug}</Label>
-          <Select id="kb-plug" placeholder="" items={named(words.plugs)} bind:value={kb.plug} />
+          <OneOf id="kb-plug" items={named(words.plugs)} bind:value={kb.plug} />
         </div>
         <div>
           <Label for="kb-switch">{words.kbSwitch}</Label>
-          <Select id="kb-switch" placeholder="" items={named(words.yesNo)} bind:value={kb.hasSwitch} />
+          <OneOf id="kb-switch" items={named(words.yesNo)} bind:value={kb.hasSwitch} />
         </div>
         <div>
           <Label for="kb-lights">{words.kbLights}</Label>
-          <Select id="kb-lights" placeholder="" items={named(words.yesNo)} bind:value={kb.hasLights} />
+          <OneOf id="kb-lights" items={named(words.yesNo)} bind:value={kb.hasLights} />
         </div>
         <div>
           <Label for="kb-flash">{words.kbFlash}</Label>
-          <Select id="kb-flash" placeholder="" items={named(words.yesNo)} bind:value={kb.flashes} />
+          <OneOf id="kb-flash" items={named(words.yesNo)} bind:value={kb.flashes} />
         </div>
         <div>
           <Label for="kb-keys">{words.kbKeys}</Label>

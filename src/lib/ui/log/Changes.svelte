@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import type { Change } from '$lib/words';
   import { text } from '$lib/words/en/screens';
 
@@ -25,7 +26,5 @@
   {/each}
 </ul>
 {#if shown.length < changes.length}
-  <button class="py-0.75 text-ink underline cursor-pointer" type="button" onclick={() => (all = true)}
-    >{text.log.more(changes.length - shown.length)}</button
-  >
+  <Button class="link" onclick={() => (all = true)}>{text.log.more(changes.length - shown.length)}</Button>
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import { format, isSameYear, isToday } from 'date-fns';
   import { text } from '$lib/words/en/screens';
   import Changes from './Changes.svelte';
@@ -68,7 +68,8 @@
     {#if naming}
       <form class="gap-1.5 flex flex-wrap items-center mt-1.5" onsubmit={give}>
         <label for="mark-{kept.id}">{words.markLabel}</label>
-        <input
+        <Input
+          class="flex-[1_1_12rem]"
           id="mark-{kept.id}"
           bind:value={name}
           maxlength={120}
@@ -96,11 +97,5 @@
   li.now {
     border-left-color: var(--ink);
     background: var(--sheet);
-  }
-
-  form input {
-    flex: 1 1 12rem;
-    padding: 0.35rem 0.5rem;
-    border: 1px solid var(--ink);
   }
 </style>

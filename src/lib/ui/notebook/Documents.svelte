@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { Fragment, Notebook } from '$lib/core/model';
   import { standing } from '$lib/core/puzzle';
   import { stateText, notationFlawWords } from '$lib/words';
@@ -67,10 +68,10 @@
       {#if f && f.confirmed + f.refuted > 0}<span class="font-normal text-quiet" class:bad={f.refuted > 0}
           >{words.fared(f.confirmed, f.refuted)}</span
         >{/if}
-      <button
-        class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+      <Button
+        class="cross"
         onclick={() => change({ ...notebook, fragments: notebook.fragments.filter((x) => x !== fragment) })}
-        aria-label={words.removeDocument(fragment.title)}>×</button
+        aria-label={words.removeDocument(fragment.title)}>×</Button
       >
     </h3>
     <ul class="my-0.75">
@@ -81,48 +82,48 @@
             >{block?.label ?? row.block} {block ? stateText(block, row) : ''}</code
           >
           {name(row.subject)}: <b>{row.value}</b>
-          <button
-            class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+          <Button
+            class="cross"
             onclick={() =>
               put(
                 fragment.id,
                 fragment.rows.filter((r) => r !== row)
               )}
-            aria-label={words.removeRow(`${row.subject} ${row.value}`)}>×</button
+            aria-label={words.removeRow(`${row.subject} ${row.value}`)}>×</Button
           >
         </li>
       {/each}
     </ul>
     {#if notebook.blocks.length && notebook.subjects.length}
       <form class="gap-1.5 flex flex-wrap items-center" onsubmit={(e) => addRow(fragment, e)}>
-        <select
+        <OneOf
           aria-label={words.block}
           value={draft(fragment.id).block || notebook.blocks[0].id}
           onchange={(e) => edit(fragment.id, { block: e.currentTarget.value })}
-          >{#each notebook.blocks as b (b.id)}<option value={b.id}>{b.label ?? b.id}</option>{/each}</select
+          >{#each notebook.blocks as b (b.id)}<option value={b.id}>{b.label ?? b.id}</option>{/each}</OneOf
         >
-        <input
+        <Input
           class="flex-[1_1_8rem] max-w-64"
           aria-label={words.state}
           placeholder={words.stateHint}
           value={draft(fragment.id).state}
-          oninput={(e) => edit(fragment.id, { state: e.currentTarget.value })}
-          maxlength="120"
+          oninput={(e) => edit(fragment.id, { state: (e.currentTarget as HTMLInputElement).value })}
+          maxlength={120}
           spellcheck="false"
         />
-        <select
+        <OneOf
           aria-label={words.subject}
           value={draft(fragment.id).subject || notebook.subjects[0]}
           onchange={(e) => edit(fragment.id, { subject: e.currentTarget.value })}
-          >{#each notebook.subjects as s (s)}<option value={s}>{name(s)}</option>{/each}</select
+          >{#each notebook.subjects as s (s)}<option value={s}>{name(s)}</option>{/each}</OneOf
         >
-        <input
+        <Input
           class="flex-[1_1_8rem] max-w-64"
           aria-label={words.value}
           placeholder={words.value}
           value={draft(fragment.id).value}
-          oninput={(e) => edit(fragment.id, { value: e.currentTarget.value })}
-          maxlength="60"
+          oninput={(e) => edit(fragment.id, { value: (e.currentTarget as HTMLInputElement).value })}
+          maxlength={60}
         />
         <Button type="submit" class="act">{words.addRow}</Button>
       </form>
@@ -136,15 +137,15 @@
   </article>
 {/each}
 <form class="gap-1.5 flex flex-wrap items-center mt-2.5" onsubmit={add}>
-  <input
+  <Input
     class="flex-[1_1_8rem] max-w-64"
     aria-label={words.sourceTitle}
     placeholder={words.sourceTitleHint}
     bind:value={title}
-    maxlength="120"
+    maxlength={120}
   />
-  <select aria-label={editorText.source} bind:value={source}
-    >{#each sources as s (s)}<option value={s}>{editorText.sources[s]}</option>{/each}</select
+  <OneOf aria-label={editorText.source} bind:value={source}
+    >{#each sources as s (s)}<option value={s}>{editorText.sources[s]}</option>{/each}</OneOf
   >
   <Button type="submit" class="act">{words.addDocument}</Button>
 </form>
@@ -153,16 +154,5 @@
   h3 .bad {
     color: var(--stop);
     font-weight: 700;
-  }
-
-  input,
-  select {
-    min-width: 0;
-    padding: 0.25rem 0.45rem;
-    border: 1px solid var(--rule);
-  }
-  select {
-    padding-right: 2.2rem;
-    max-width: 12rem;
   }
 </style>

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { barredWords, clockReasonWords, nothingToTryWords, elementWords, wouldWords } from '$lib/words';
   import { byId } from '../../core/model';
-  import { Button } from 'flowbite-svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { BoardTry, Notebook, Part, State } from '$lib/core/model';
   import {
     clockPlan,
@@ -108,26 +109,26 @@
       {#if subject === 'volts'}
         <label
           >{words.ratedVolts}
-          <input inputmode="decimal" bind:value={typed.volts} maxlength="12" />
+          <Input inputmode="decimal" bind:value={typed.volts} maxlength={12} />
           {words.unitVolts}</label
         >
       {:else}
         <label
           >{words.rating}
-          <input inputmode="decimal" bind:value={typed.mhz} maxlength="12" />
+          <Input inputmode="decimal" bind:value={typed.mhz} maxlength={12} />
           {words.unitMhz}</label
         >
         <label
           >{words.ratingOf}
-          <select bind:value={typed.of}>
+          <OneOf bind:value={typed.of}>
             <option value="">{words.ratingUnknown}</option>
             <option value="core">{words.ratingCore}</option>
             <option value="bus">{words.ratingBus}</option>
-          </select></label
+          </OneOf></label
         >
         <label
           >{words.multiplier}
-          <input inputmode="decimal" bind:value={typed.multiplier} maxlength="6" /></label
+          <Input inputmode="decimal" bind:value={typed.multiplier} maxlength={6} /></label
         >
       {/if}
     </div>
@@ -207,27 +208,27 @@
     <label class="gap-1.5 flex items-center"
       >{name(subject)}
       {#if valuesOf(subject).length}
-        <select
+        <OneOf
           value={saw[subject] ?? ''}
           onchange={(e) => (saw = { ...saw, [subject]: e.currentTarget.value })}
         >
           <option value="">{words.notNoted}</option>
           {#each valuesOf(subject) as v (v)}<option value={v}>{v}</option>{/each}
-        </select>
-      {:else}<input
+        </OneOf>
+      {:else}<Input
           value={saw[subject] ?? ''}
-          oninput={(e) => (saw = { ...saw, [subject]: e.currentTarget.value })}
-          maxlength="60"
+          oninput={(e) => (saw = { ...saw, [subject]: (e.currentTarget as HTMLInputElement).value })}
+          maxlength={60}
         />{/if}</label
     >
   {/each}
   <label class="gap-1.5 flex items-center"
     >{words.happened}
-    <select bind:value={happened}>
+    <OneOf bind:value={happened}>
       {#each Object.entries(words.outcomes) as [id, label] (id)}<option value={id}>{label}</option>{/each}
-    </select></label
+    </OneOf></label
   >
-  <label class="gap-1.5 flex items-center">{words.notes} <input bind:value={note} maxlength="400" /></label>
+  <label class="gap-1.5 flex items-center">{words.notes} <Input bind:value={note} maxlength={400} /></label>
 </fieldset>
 <p><Button class="act" onclick={add} disabled={!Object.keys(states).length}>{words.addTry}</Button></p>
 
@@ -247,10 +248,10 @@
         {t.happened === 'not-noted' ? '' : words.outcomes[t.happened]}
         {t.note ?? ''}</span
       >
-      <button
-        class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+      <Button
+        class="cross"
         onclick={() => change({ ...notebook, tries: notebook.tries.filter((x) => x !== t) })}
-        aria-label={words.removeTry(i + 1)}>×</button
+        aria-label={words.removeTry(i + 1)}>×</Button
       >
     </li>
   {/each}
@@ -277,19 +278,5 @@
 <style>
   p {
     margin: 0.3rem 0;
-  }
-
-  .rating input {
-    width: 5rem;
-  }
-
-  input,
-  select {
-    min-width: 0;
-    padding: 0.25rem 0.45rem;
-    border: 1px solid var(--rule);
-  }
-  select {
-    padding-right: 2.2rem;
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { placesOf, type Block, type State } from '$lib/core/model';
   import { text } from '$lib/words/en/screens';
   import { pinAt, printedMark } from './printed';
@@ -138,8 +139,7 @@
     <text x={count * CELL + 12} y={block.printed === 'OPEN' ? 36 : 18} class="ink">{printedMark(block)}</text>
   </svg>
 {:else if block.kind === 'rotary' || block.kind === 'slide'}
-  <select
-    class="py-0.75 border border-ink pr-6.5 pl-2"
+  <OneOf
     aria-label={label}
     disabled={!change}
     value={step ?? ''}
@@ -151,7 +151,7 @@
           ? (block.stepLabels?.[n] ?? text.switches.place(n + 1))
           : n.toString(16).toUpperCase()}</option
       >{/each}
-  </select>
+  </OneOf>
 {:else if block.kind === 'solder' || block.kind === 'resistor'}
   <svg class="max-w-full" width={placesOf(block) * CELL + 4} height="44" role="group" aria-label={label}>
     {#each Array.from({ length: placesOf(block) }, (_, i) => i + 1) as n (n)}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { Checkbox, Input } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
   import type { Block } from '$lib/core/model';
   import { editor as editorText } from '$lib/words/en/screens/catalogue';
 
@@ -13,7 +15,7 @@
 {#if block.kind === 'header'}
   <label
     >{words.rows}
-    <input
+    <Input
       type="number"
       min="1"
       max="4"
@@ -23,7 +25,7 @@
   >
   <label
     >{words.columns}
-    <input
+    <Input
       type="number"
       min="1"
       max="40"
@@ -34,7 +36,7 @@
 {:else if block.kind === 'dip'}
   <label
     >{words.switches}
-    <input
+    <Input
       type="number"
       min="1"
       max="16"
@@ -44,15 +46,14 @@
   >
   <label
     >{words.printed}
-    <select
+    <OneOf
       value={block.printed}
       onchange={(e) => change({ ...block, printed: e.currentTarget.value as 'ON' })}
-      >{#each printed as p (p)}<option value={p}>{p}</option>{/each}</select
+      >{#each printed as p (p)}<option value={p}>{p}</option>{/each}</OneOf
     ></label
   >
   <label
-    ><input
-      type="checkbox"
+    ><Checkbox
       checked={block.flipped}
       onchange={(e) => change({ ...block, flipped: e.currentTarget.checked })}
     />
@@ -62,7 +63,7 @@
   {@const most = block.kind === 'slide' ? 6 : 32}
   <label
     >{words.places}
-    <input
+    <Input
       type="number"
       min="2"
       max={most}
@@ -73,7 +74,7 @@
 {:else if block.kind === 'solder'}
   <label
     >{words.bridges}
-    <input
+    <Input
       type="number"
       min="1"
       max="16"
@@ -84,7 +85,7 @@
 {:else if block.kind === 'resistor'}
   <label
     >{words.packs}
-    <input
+    <Input
       type="number"
       min="1"
       max="6"
@@ -93,15 +94,3 @@
     /></label
   >
 {/if}
-
-<style>
-  input[type='number'] {
-    width: 4rem;
-    padding: 0.25rem 0.45rem;
-    border: 1px solid var(--rule);
-  }
-  select {
-    padding: 0.25rem 2.2rem 0.25rem 0.45rem;
-    border: 1px solid var(--rule);
-  }
-</style>

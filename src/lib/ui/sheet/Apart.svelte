@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { assemblyWords, lastLookWords } from '$lib/words';
-  import { Button } from 'flowbite-svelte';
+  import { Checkbox, Input, Button } from 'flowbite-svelte';
   import { tickStep, untick } from '$lib/core/settings';
   import type { Teardown } from '$lib/core/model';
   import { addStep, assembly, lastChecks, removeStep, setBack, takenApart } from '$lib/core/teardown';
@@ -47,24 +48,24 @@
 >
   <label class="gap-0.5 flex flex-col"
     >{words.kind}
-    <select bind:value={kind}
+    <OneOf bind:value={kind}
       >{#each Object.entries(words.stepKinds) as [id, label] (id)}<option value={id}>{label}</option
-        >{/each}</select
+        >{/each}</OneOf
     ></label
   >
   <label class="gap-0.5 flex flex-col flex-[1_1_14rem]"
     >{words.what}
-    <input
+    <Input
       id="apart-what"
       bind:value={what}
       placeholder={words.whatHint}
-      maxlength="200"
+      maxlength={200}
       autocomplete="off"
     /></label
   >
   <label class="gap-0.5 flex flex-col flex-[1_1_14rem]"
     >{words.where}
-    <input bind:value={where} placeholder={words.whereHint} maxlength="200" autocomplete="off" /></label
+    <Input bind:value={where} placeholder={words.whereHint} maxlength={200} autocomplete="off" /></label
   >
   <Button type="submit" class="act main">{words.addStep}</Button>
 </form>
@@ -77,10 +78,10 @@
         <li class="py-1">
           <b>{step.what}</b> <span class="quiet">{words.stepKinds[step.kind]}, {timeText(step.at)}</span>
           {#if step.where}<span class="where block">{step.where}</span>{/if}
-          <button
-            class="no-print border-0 bg-transparent text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+          <Button
+            class="cross no-print"
             onclick={() => session.change(removeStep(session.build, step.id), words.didRemove(step.what))}
-            aria-label={words.removeStep(step.what)}>×</button
+            aria-label={words.removeStep(step.what)}>×</Button
           >
         </li>
       {/each}
@@ -92,8 +93,8 @@
       {#each order as step (step.id)}
         <li class="py-1" class:struck={step.back}>
           <label
-            ><input
-              type="checkbox"
+            ><Checkbox
+              class="size-5.5! mr-1.5"
               checked={step.back !== undefined}
               onchange={() => back(step)}
               aria-label={words.back(step.what)}
@@ -112,8 +113,8 @@
       {#each checks as check (check.id)}
         <li class="py-1" class:open={check.open}>
           <label
-            ><input
-              type="checkbox"
+            ><Checkbox
+              class="size-5.5! mr-1.5"
               checked={session.build.done?.[key(check.id)] !== undefined}
               onchange={() => look(check.id, lastLookWords(check))}
               disabled={check.open}
@@ -127,23 +128,6 @@
 </div>
 
 <style>
-  form input,
-  select {
-    padding: 0.45rem 0.6rem;
-    border: 1px solid var(--ink);
-    font-size: 1.05rem;
-  }
-  select {
-    padding-right: 2.2rem;
-  }
-
-  li input {
-    width: 1.4rem;
-    height: 1.4rem;
-    margin-right: 0.4rem;
-    vertical-align: -0.25rem;
-  }
-
   .struck {
     color: var(--quiet);
     text-decoration: line-through;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Input } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
   import type { PinHeader, ShelfView } from '$lib/core/model';
   import { sundriesOf } from '$lib/core/sundries';
@@ -95,12 +96,12 @@
         {/each}
       </svg>
       <p class="quiet">{header.polar ? words.polar : words.either}{header.note ? `; ${header.note}` : ''}</p>
-      <input
+      <Input
         value={pins[header.id] ?? ''}
         onchange={(e) => write(header, e)}
         aria-label={words.onIt(header.label)}
         placeholder={words.onItHint}
-        maxlength="400"
+        maxlength={400}
       />
     </section>
   {/each}
@@ -154,10 +155,5 @@
 
   p {
     margin: 0.2rem 0;
-  }
-  input {
-    width: 100%;
-    padding: 0.35rem 0.5rem;
-    border: 1px solid var(--ink);
   }
 </style>

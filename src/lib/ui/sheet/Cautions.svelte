@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Checkbox } from 'flowbite-svelte';
   import type { Caution } from '$lib/core/safety';
   import { cautionWords } from '$lib/words';
   import { getBench } from '../context';
@@ -26,7 +27,7 @@
       <p class="flex-1 max-md:basis-[70%]">{cautionWords[caution.id]}</p>
       {#if caution.level === 'red'}
         <label class="gap-1.5 flex items-center font-medium whitespace-nowrap cursor-pointer"
-          ><input type="checkbox" checked={confirmed(caution)} onchange={() => confirm(caution)} />
+          ><Checkbox class="size-4.75!" checked={confirmed(caution)} onchange={() => confirm(caution)} />
           {text.tray.understood}</label
         >
       {/if}
@@ -47,11 +48,6 @@
   }
   .red .sign {
     color: var(--stop);
-  }
-
-  input {
-    width: 1.2rem;
-    height: 1.2rem;
   }
   @media (width < 48rem) {
     div {

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import type { Part, PhotoMarks, ShelfView } from '$lib/core/model';
   import { markPlaces } from '$lib/core/own';
   import { shelf as shelfText } from '$lib/words/en/screens/shelf';
@@ -89,13 +91,15 @@
     <ol class="my-0.75 pl-6 list-decimal">
       {#each photo.marks as m, i (i)}
         <li>
-          {#if change}<input
+          {#if change}<Input
+              class="w-[85%]!"
               value={m.text}
               aria-label={words.markOf(i + 1)}
-              maxlength="200"
+              maxlength={200}
               onfocus={() => (open = i)}
               onchange={(e) => set(i, e.currentTarget.value.trim())}
-            />{#if places.length}<select
+            />{#if places.length}<OneOf
+                class="w-[85%]! mt-0.75"
                 value={m.on ?? ''}
                 aria-label={words.markOn(i + 1)}
                 onchange={(e) => tie(i, e.currentTarget.value)}
@@ -103,19 +107,17 @@
                 <option value="">{words.markNowhere}</option>
                 {#each places as p (p.id)}<option value={p.id}>{words.markPlace[p.kind](p.label)}</option
                   >{/each}
-              </select>{/if}<button
-              class="text-quiet min-w-7.5 min-h-7.5 text-large cursor-pointer"
+              </OneOf>{/if}<Button
+              class="cross"
               onclick={() => set(i, '')}
-              aria-label={words.removeMark(i + 1)}>×</button
+              aria-label={words.removeMark(i + 1)}>×</Button
             >
           {:else}{m.text}{#if placeOf(m.on)}<i>, {placeOf(m.on)}</i>{/if}{/if}
         </li>
       {/each}
     </ol>
   {/if}
-  {#if change}<button class="py-0.5 px-2.5 border border-rule text-ink cursor-pointer" onclick={addMiddle}
-      >{words.addMark}</button
-    >{/if}
+  {#if change}<Button class="act" onclick={addMiddle}>{words.addMark}</Button>{/if}
 </figure>
 
 <style>
@@ -129,18 +131,5 @@
 
   circle.on + text {
     fill: var(--on-yellow);
-  }
-
-  li select {
-    width: 85%;
-    margin-top: 0.2rem;
-    padding: 0.1rem 0.3rem;
-    border: 1px solid var(--rule);
-    font-size: 0.9rem;
-  }
-  li input {
-    width: 85%;
-    padding: 0.2rem 0.4rem;
-    border: 1px solid var(--rule);
   }
 </style>

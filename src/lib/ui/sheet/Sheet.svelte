@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Checkbox } from 'flowbite-svelte';
   import { entryOf } from '../../core/model';
   import { sheetOf, type Step, type StepAction } from '$lib/formats';
   import { planned, tickSeat, tickSetting, tickStep, untick } from '$lib/core/settings';
@@ -81,10 +82,9 @@
     {#each sheet.steps as step, i (step.key)}
       {@const drawn = step.kind === 'set' && step.item ? item(step.item) : undefined}
       <li class="py-3.25 gap-3.5 border-t-[1.5px] border-t-ink flex break-inside-avoid max-md:flex-wrap">
-        {#if step.kind === 'set'}<span class="box invisible" aria-hidden="true"></span>
-        {:else}<input
-            type="checkbox"
-            class="box"
+        {#if step.kind === 'set'}<span class="size-6 flex-none invisible" aria-hidden="true"></span>
+        {:else}<Checkbox
+            class="size-6! border-2! flex-none"
             checked={step.done !== undefined}
             onchange={() => toggle(step)}
             aria-label={text.switches.doneLabel(step.title)}
@@ -100,9 +100,8 @@
             <ul class="mt-1.5" class:typed={step.kind === 'command'}>
               {#each step.actions as action (action.key)}<li class="my-1.25" class:struck={action.done}>
                   <label class="cursor-pointer"
-                    ><input
-                      type="checkbox"
-                      class="box small"
+                    ><Checkbox
+                      class="size-4.25! mr-2"
                       checked={action.done !== undefined}
                       onchange={() => toggle(step, action)}
                     />
@@ -212,20 +211,6 @@
   .struck {
     color: var(--quiet);
     text-decoration: line-through;
-  }
-
-  .box {
-    flex: 0 0 auto;
-    width: 1.5rem;
-    height: 1.5rem;
-    border: 2px solid var(--ink);
-  }
-  .box.small {
-    display: inline-block;
-    width: 1.05rem;
-    height: 1.05rem;
-    margin-right: 0.5rem;
-    vertical-align: -0.15rem;
   }
 
   .typed li {

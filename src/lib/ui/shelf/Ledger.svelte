@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import type { DiskRecord } from '$lib/core/model';
   import MediumFacts from '../disks/MediumFacts.svelte';
   import { disks as disksText } from '$lib/words/en/screens/disks';
@@ -34,10 +35,10 @@
           <td class:bad={t.result !== 'started'}>{words.results[t.result]}</td>
           <td><time class="text-quiet" datetime={t.at}>{timeText(t.at)}</time></td>
           <td
-            ><button
-              class="min-w-7.5 min-h-7.5 text-quiet cursor-pointer"
+            ><Button
+              class="cross"
               onclick={() => save((old) => ({ ...old, tries: old.tries.filter((x) => x.at !== t.at) }))}
-              aria-label={words.removeTry(t.cylinders)}>×</button
+              aria-label={words.removeTry(t.cylinders)}>×</Button
             ></td
           >
         </tr>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Trial } from '$lib/core/model';
   import { fit as fitText } from '$lib/words/en/screens/fit';
@@ -72,10 +73,10 @@
   </div>
   <div>
     <Label for="trial-board">{words.trialBoard}</Label>
-    <select class="py-2 border border-ink w-full pr-7.25 pl-2" id="trial-board" bind:value={board}>
+    <OneOf id="trial-board" bind:value={board}>
       <option value=""></option>
       {#each boards as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
-    </select>
+    </OneOf>
   </div>
   <div class="short">
     <Label for="trial-slot">{words.trialSlot}</Label><Input
@@ -93,9 +94,9 @@
   </div>
   <div>
     <Label for="trial-result">{words.trialResult}</Label>
-    <select class="py-2 border border-ink w-full pr-7.25 pl-2" id="trial-result" bind:value={result}>
+    <OneOf id="trial-result" bind:value={result}>
       {#each Object.entries(words.results) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-    </select>
+    </OneOf>
   </div>
   <div class="wide">
     <Label for="trial-note">{words.trialNote}</Label><Input

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button, Radio } from 'flowbite-svelte';
   import { onMount } from 'svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { checkBuild } from '$lib/core/model';
@@ -58,20 +58,19 @@
               >{/if}</legend
           >
           {#each ['mine', 'theirs'] as const as way (way)}
-            <label
-              class="py-1.25 px-2.75 gap-2.5 border-[1.5px] border-rule flex items-center min-h-10.5 cursor-pointer"
-              class:on={side === way}
+            <Radio
+              classes={{
+                label:
+                  'py-1.25 px-2.75 gap-2.5 border-[1.5px] border-rule min-h-10.5 cursor-pointer has-checked:border-ink has-checked:bg-paper has-checked:outline has-checked:outline-ink'
+              }}
+              name={line.id}
+              value={way}
+              group={side}
+              onchange={() => choice.set(line.id, way)}
             >
-              <input
-                type="radio"
-                name={line.id}
-                value={way}
-                checked={side === way}
-                onchange={() => choice.set(line.id, way)}
-              />
               <span class="where flex-[0_0_7.2rem] text-quiet">{words[way]}</span>
               <span class="value font-[650] wrap-anywhere">{said[way]}</span>
-            </label>
+            </Radio>
           {/each}
         </fieldset>
       </li>
@@ -100,15 +99,5 @@
 
   li.open {
     border-left-color: var(--stop);
-  }
-
-  label.on {
-    border: 2.5px solid var(--ink);
-    background: var(--paper);
-  }
-  input {
-    width: 1.1rem;
-    height: 1.1rem;
-    accent-color: var(--ink);
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import { onDestroy } from 'svelte';
   import { start as words } from '$lib/words/en/screens/start';
 
@@ -20,8 +21,8 @@
 </script>
 
 <div class="clock flex flex-wrap gap-y-1.25 gap-x-2.75 items-center">
-  <button type="button" class="act" onclick={() => (began === null ? start() : stop())}
-    >{began === null ? words.clock.start : words.clock.stop}</button
+  <Button class="act" onclick={() => (began === null ? start() : stop())}
+    >{began === null ? words.clock.start : words.clock.stop}</Button
   >
   {#if began !== null}
     <b class="font-mono text-big" aria-hidden="true">{words.clock.seconds(seconds)}</b>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Input, Label } from 'flowbite-svelte';
   import {
     POWER_CHECKS,
     POWER_QUESTIONS,
@@ -84,9 +85,8 @@
     {#each POWER_QUESTIONS as q (q)}
       <div>
         <Label for="power-{q}">{words.questions[q].ask}</Label>
-        <Select
+        <OneOf
           id="power-{q}"
-          placeholder=""
           items={[
             { value: '', name: words.notKnown },
             ...Object.entries(words.questions[q].answers).map(([value, name]) => ({ value, name }))
@@ -98,9 +98,8 @@
     {/each}
     <div>
       <Label for="power-stake">{words.stake.ask}</Label>
-      <Select
+      <OneOf
         id="power-stake"
-        placeholder=""
         items={[
           { value: '', name: words.stake.usual },
           { value: 'unique', name: words.stake.unique }

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { eraOf, modesOf, readBeeps, readScreen, testsOf, titlesOf } from '$lib/core/diagnosis';
   import { kitOf } from '$lib/core/kit';
   import {
@@ -79,24 +80,17 @@
   {#if after !== null}
     <div>
       <Label for="start-since">{words.since}</Label>
-      <Select
-        id="start-since"
-        placeholder=""
-        items={since}
-        value={after}
-        onchange={(e) => (after = e.currentTarget.value)}
-      />
+      <OneOf id="start-since" items={since} value={after} onchange={(e) => (after = e.currentTarget.value)} />
     </div>
   {/if}
   <fieldset>
     <legend>{words.power}</legend>
     <div class="gap-2 flex flex-wrap">
       {#each powers as [id, label] (id)}
-        <button
-          type="button"
+        <Button
           class="act big"
           aria-pressed={draft.power === id}
-          onclick={() => set('power', draft.power === id ? undefined : id)}>{label}</button
+          onclick={() => set('power', draft.power === id ? undefined : id)}>{label}</Button
         >
       {/each}
     </div>
@@ -122,11 +116,10 @@
     <legend>{words.screen}</legend>
     <div class="gap-2 flex flex-wrap">
       {#each entriesOf(words.screens) as [id, label] (id)}
-        <button
-          type="button"
+        <Button
           class="act big"
           aria-pressed={draft.screen === id}
-          onclick={() => set('screen', draft.screen === id ? undefined : id)}>{label}</button
+          onclick={() => set('screen', draft.screen === id ? undefined : id)}>{label}</Button
         >
       {/each}
     </div>
@@ -141,9 +134,8 @@
   <fieldset>
     <legend>{words.reached}</legend>
     <Label for="start-reached" class="sr-only">{words.reached}</Label>
-    <Select
+    <OneOf
       id="start-reached"
-      placeholder=""
       items={[
         { value: '', name: words.notLooked },
         ...seenStages.map((s) => ({ value: s, name: stageWords[s] }))
@@ -203,14 +195,5 @@
   legend {
     margin-bottom: 0.3rem;
     font-weight: 650;
-  }
-
-  .big {
-    min-height: 44px;
-    padding: 0.4rem 0.9rem;
-  }
-  [aria-pressed='true'] {
-    background: var(--yellow);
-    color: var(--on-yellow);
   }
 </style>

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { tick } from 'svelte';
   import { group } from 'd3';
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { answer, freeze, intakeOf, intakeText, unanswer, type IntakeLine } from '$lib/core/intake';
   import { kitOf } from '$lib/core/kit';
   import { INTAKE_SOURCES, type IntakeSource } from '$lib/core/model';
@@ -96,9 +97,8 @@
               >
                 <div>
                   <Label for="intake-source">{words.source}</Label>
-                  <Select
+                  <OneOf
                     id="intake-source"
-                    placeholder=""
                     items={INTAKE_SOURCES.map((value) => ({ value, name: words.sources[value] }))}
                     bind:value={draft.source}
                   />

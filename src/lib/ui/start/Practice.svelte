@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { onDestroy } from 'svelte';
-  import { Button, Label, Select } from 'flowbite-svelte';
+  import { Button, Label } from 'flowbite-svelte';
   import {
     beginCourse,
     dealt,
@@ -94,9 +95,8 @@
 <div class="my-2.5 gap-2.5 flex flex-wrap items-end">
   <div class="min-w-52">
     <Label for="practice-kind">{words.kind}</Label>
-    <Select
+    <OneOf
       id="practice-kind"
-      placeholder=""
       items={Object.entries(words.kinds).map(([value, name]) => ({ value, name }))}
       bind:value={kind}
     />
@@ -139,9 +139,8 @@
         <div class="my-2.5 gap-2.5 flex flex-wrap items-end">
           <div class="min-w-52">
             <Label for="practice-guess" class="sr-only">{words.choose}</Label>
-            <Select
+            <OneOf
               id="practice-guess"
-              placeholder=""
               items={[{ value: '', name: words.choose }, ...components]}
               bind:value={guess}
             />
@@ -153,9 +152,9 @@
         <ul>
           {#each offered as t (t.id)}
             <li class="py-0.5">
-              <button type="button" class="act w-full text-left" onclick={() => course && test(course, t)}>
+              <Button class="act block! w-full" onclick={() => course && test(course, t)}>
                 {testWords(t.id, titleOf).what} <small>{words.takes(t.minutes)}</small>
-              </button>
+              </Button>
             </li>
           {/each}
         </ul>

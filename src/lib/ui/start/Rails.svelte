@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { afterMishap, hungOn, huntShort, pinsFor, plugSays, railAdvice } from '$lib/core/rails';
   import { PLUGS, type Mishap, type PlugId, type RailReadings, type ShortStep } from '$lib/core/model';
   import {
@@ -62,18 +63,16 @@
 <div class="my-2 flex flex-wrap gap-y-2.5 gap-x-4.75 items-end">
   <div class="min-w-60">
     <Label for="rail-plug">{words.plug}</Label>
-    <Select
+    <OneOf
       id="rail-plug"
-      placeholder=""
       items={PLUGS.map((value) => ({ value, name: plugWords[value] }))}
       bind:value={plug}
     />
   </div>
   <div class="min-w-60">
     <Label for="rail-kind">{words.what}</Label>
-    <Select
+    <OneOf
       id="rail-kind"
-      placeholder=""
       items={[
         { value: 'ohms', name: words.ohms },
         { value: 'volts', name: words.volts }
@@ -84,9 +83,8 @@
   {#if kind === 'ohms'}
     <div class="min-w-60">
       <Label for="rail-side">{words.side}</Label>
-      <Select
+      <OneOf
         id="rail-side"
-        placeholder=""
         items={[
           { value: '', name: words.sides.unsaid },
           { value: 'board', name: words.sides.board },
@@ -179,9 +177,8 @@
     {#if mishap && session.build.mishap}
       <p class={mishap === 'ohms' ? 'bad' : 'ask'}>{mishapWords[mishap]}</p>
       <Label for="rail-cased">{words.cased}</Label>
-      <Select
+      <OneOf
         id="rail-cased"
-        placeholder=""
         items={Object.entries(words.casedAnswers).map(([value, name]) => ({ value, name }))}
         value={session.build.mishap.cased === undefined
           ? 'unknown'

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import { rehearse, type Rehearsed } from '$lib/core/diagnosis';
   import type { Finding } from '$lib/core/rules';
   import { and, messageWords, missingNames, stageWords, tell } from '$lib/words';
@@ -53,9 +54,7 @@
 <p class="lead">{words.rehearsalLead}</p>
 <div class="my-2 gap-2 flex" role="group" aria-label={words.which}>
   {#each ['found', 'chosen'] as const as w (w)}
-    <button type="button" class="act" aria-pressed={which === w} onclick={() => (which = w)}
-      >{words.whiches[w]}</button
-    >
+    <Button class="act" aria-pressed={which === w} onclick={() => (which = w)}>{words.whiches[w]}</Button>
   {/each}
 </div>
 {#if told.forbidden.length}<section class="bad" role="alert">
@@ -90,11 +89,6 @@
 {#if unseen}<p class="quiet">{words.unseen(unseen)}</p>{/if}
 
 <style>
-  [aria-pressed='true'] {
-    color: var(--paper);
-    background: var(--ink);
-  }
-
   .time {
     font-family: var(--font-mono);
     font-size: 0.9rem;

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '../kit/OneOf.svelte';
   import { onDestroy } from 'svelte';
-  import { Button, Checkbox, Input, Label, Select } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import {
     PASSES,
     READ_ORDER,
@@ -97,9 +98,8 @@
   {#if drives.length > 1}
     <div class="pick max-w-96">
       <Label for="rescue-drive">{words.drive}</Label>
-      <Select
+      <OneOf
         id="rescue-drive"
-        placeholder=""
         items={drives.map((d) => ({ value: d.item.id, name: d.title }))}
         value={drive.item.id}
         onchange={(e) => (picked = e.currentTarget.value)}
@@ -111,9 +111,8 @@
     <div>
       <div>
         <Label for="rescue-unique">{words.unique}</Label>
-        <Select
+        <OneOf
           id="rescue-unique"
-          placeholder=""
           items={Object.entries(words.uniques).map(([value, name]) => ({ value, name }))}
           value={disk.unique ?? ''}
           onchange={(e) => set({ unique: keyIn(words.uniques, e.currentTarget.value) || undefined })}
@@ -122,12 +121,11 @@
       <fieldset class="gap-1.5 grid min-w-0 mt-3.25">
         <legend class="mb-1.25 font-[650]">{words.state}</legend>
         {#each RESCUE_STATES as s (s)}
-          <button
-            type="button"
-            class="act state block text-left"
+          <Button
+            class="act block!"
             aria-pressed={disk.state === s}
             onclick={() => set({ state: disk.state === s ? undefined : (s as RescueState) })}
-            ><b>{rescueStates[s][0]}</b> <small class="font-normal">{rescueStates[s][1]}</small></button
+            ><b>{rescueStates[s][0]}</b> <small class="font-normal text-small">{rescueStates[s][1]}</small></Button
           >
         {/each}
       </fieldset>
@@ -255,10 +253,6 @@
 {/if}
 
 <style>
-  [aria-pressed='true'] {
-    color: var(--paper);
-    background: var(--ink);
-  }
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.15rem;

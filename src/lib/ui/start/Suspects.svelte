@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
   import {
     itemOfComponent,
     testOf,
@@ -89,10 +90,10 @@
         <div class="answers gap-2 flex flex-wrap mt-1.25 mb-2.5">
           {#if testOf(test.id)?.reads}
             {@const [yes, no] = readWords(test.id)}
-            <button type="button" class="act" onclick={() => read(test.id, true)}>{yes}</button>
-            <button type="button" class="act" onclick={() => read(test.id, false)}>{no}</button>
+            <Button class="act" onclick={() => read(test.id, true)}>{yes}</Button>
+            <Button class="act" onclick={() => read(test.id, false)}>{no}</Button>
           {:else}
-            <button type="button" class="act" onclick={() => done(test.id)}>{words.didIt}</button>
+            <Button class="act" onclick={() => done(test.id)}>{words.didIt}</Button>
           {/if}
         </div>
       </li>
@@ -128,16 +129,13 @@
           <td class="py-1 border-b border-b-rule pr-2.5 text-left align-top font-normal">
             {#if itemOf(c)}
               {@const item = itemOf(c)}
-              {#if item?.foundBad}<button
-                  type="button"
-                  class="act"
-                  onclick={() => noteBad(session, item.id, null)}>{words.notBad}</button
+              {#if item?.foundBad}<Button class="act" onclick={() => noteBad(session, item.id, null)}
+                  >{words.notBad}</Button
                 >
-              {:else if item && c.verdict === 'implicated'}<button
-                  type="button"
+              {:else if item && c.verdict === 'implicated'}<Button
                   class="act"
                   aria-label={words.isBadOf(named(c))}
-                  onclick={() => bad(item.id, named(c))}>{words.isBad}</button
+                  onclick={() => bad(item.id, named(c))}>{words.isBad}</Button
                 >{/if}
             {/if}
           </td>

@@ -21,23 +21,15 @@
 </script>
 
 <div class="gap-2.5 flex flex-wrap items-center">
-  <button
-    type="button"
-    class="act"
+  <Button
+    class="act big touch-none"
     onpointerdown={press}
     onpointerup={release}
     onkeydown={press}
-    onkeyup={release}>{words.tap}</button
+    onkeyup={release}>{words.tap}</Button
   >
   {#if taps.length}
     <span role="status">{words.tapped(tapped(taps))}</span>
     <Button class="act" onclick={() => (taps = [])}>{words.clearTap}</Button>
   {/if}
 </div>
-
-<style>
-  button {
-    min-height: 44px;
-    touch-action: none;
-  }
-</style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { reasonsOf, notationFlawWords } from '$lib/words';
-  import { Button } from 'flowbite-svelte';
+  import { Input, Button } from 'flowbite-svelte';
   import { keyOf, type Block, type BlockPicture, type Item, type Part, type State } from '$lib/core/model';
   import { lineSettings } from '$lib/core/solver';
   import {
@@ -118,11 +118,12 @@
     </div>
   </div>
   <form class="my-1.25 gap-1.5 flex flex-wrap items-center" onsubmit={take}>
-    <input
+    <Input
+      class="flex-[0_1_16rem] min-w-36 font-mono"
       bind:value={typed}
       aria-label={words.row(name)}
       placeholder={block.kind === 'dip' ? words.rowHint : words.rowHintCaps}
-      maxlength="200"
+      maxlength={200}
       spellcheck="false"
       autocomplete="off"
       aria-invalid={problem ? 'true' : undefined}
@@ -183,14 +184,6 @@
   section:target {
     outline: 3px solid var(--ink);
     outline-offset: 4px;
-  }
-
-  input {
-    flex: 0 1 16rem;
-    min-width: 9rem;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--ink);
-    font-family: var(--font-mono);
   }
 
   .wrong {

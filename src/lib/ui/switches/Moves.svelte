@@ -1,7 +1,7 @@
 <script lang="ts">
   import { consequenceOf, factGroupWords, reasonsOf, wantedWords, actionWords } from '$lib/words';
   import { byId } from '../../core/model';
-  import { Button } from 'flowbite-svelte';
+  import { Checkbox, Button } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
   import { sameJson } from '$lib/core/model';
   import {
@@ -72,8 +72,8 @@
 <ol class="my-2.5">
   {#each list as d (`${d.item} ${d.setting.id}`)}
     <li class={d.severity}>
-      <label class="tick flex flex-col items-center text-tiny cursor-pointer"
-        ><input type="checkbox" onchange={() => tick(d)} aria-label={words.doneLabel(what(d))} />
+      <label class="flex flex-col items-center text-tiny cursor-pointer"
+        ><Checkbox class="size-7.5! me-0!" onchange={() => tick(d)} aria-label={words.doneLabel(what(d))} />
         <span>{words.done}</span></label
       >
       <div>
@@ -103,10 +103,7 @@
             datetime={d.at}>{timeText(d.at)}</time
           >
           <span>{d.text}</span>
-          <button
-            class="py-0.5 px-2.5 border border-rule ml-auto text-ink cursor-pointer"
-            onclick={() => back(d.key, d.text)}>{words.takeBack}</button
-          >
+          <Button class="act ml-auto" onclick={() => back(d.key, d.text)}>{words.takeBack}</Button>
         </li>
       {/each}
     </ul>
@@ -172,11 +169,6 @@
   ol > li.caution {
     border-left-color: var(--ink);
     border-left-style: double;
-  }
-
-  .tick input {
-    width: 1.9rem;
-    height: 1.9rem;
   }
 
   .stop em,

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox } from 'flowbite-svelte';
+  import { Button, Checkbox, Radio } from 'flowbite-svelte';
   import { getBench } from '../context';
   import { fixText, moveText } from '../labels';
   import { text } from '$lib/words/en/screens';
@@ -96,13 +96,13 @@
       <fieldset>
         <legend class="eyebrow">{text.tray.otherWays}</legend>
         {#each planner.solutions as other, i (i)}
-          <label class="p-1.25 gap-2 flex cursor-pointer" class:on={planner.shown === i}>
-            <input
-              type="radio"
-              name="solution"
-              checked={planner.shown === i}
-              onchange={() => planner.show(i)}
-            />
+          <Radio
+            classes={{ label: 'p-1.25 items-start! cursor-pointer has-checked:bg-sheet' }}
+            name="solution"
+            value={i}
+            group={planner.shown}
+            onchange={() => planner.show(i)}
+          >
             <span
               >{i === 0 ? text.tray.best : text.tray.alternative(i)}: {other.moves
                 .map((move) => {
@@ -113,7 +113,7 @@
                 ? text.tray.sharesALine
                 : ''}</span
             >
-          </label>
+          </Radio>
         {/each}
       </fieldset>
     {/if}
@@ -154,7 +154,4 @@
 </section>
 
 <style>
-  fieldset label.on {
-    background: var(--sheet);
-  }
 </style>

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import OneOf from '../kit/OneOf.svelte';
   import { entryOf } from '../../core/model';
-  import { Select } from 'flowbite-svelte';
   import { moveList } from '$lib/core/moves';
   import type { Item, Part, Setting } from '$lib/core/model';
   import { positionOf } from '$lib/core/resources';
@@ -51,11 +52,10 @@
 <section class="border-t border-t-rule mt-2.5 pt-2.75" aria-label={text.tray.selected}>
   <h2 class="eyebrow mb-1.25">{text.tray.change}</h2>
   <label class="sr-only" for="selected">{text.tray.part}</label>
-  <Select
+  <OneOf
     id="selected"
     bind:value={session.selected}
     items={all.map((i) => ({ value: i.id, name: optionName(i, session.parts.get(i.part)) }))}
-    placeholder=""
   />
   <p class="what mt-2 mb-1.25 font-[650]">
     {text.tray.where(`${part.maker} ${part.name}`, seat && (seat.label ?? seat.id))}
@@ -89,14 +89,14 @@
               {text.tray.unknown}</em
             >{/if}</span
         >
-        <button
-          class="lock border border-rule justify-self-end min-w-16 min-h-6.75 text-ink cursor-pointer text-tiny"
+        <Button
+          class="act small lock justify-self-end"
           aria-pressed={locked}
           aria-label={text.tray.lockLabel(setting.label)}
           onclick={() => lock(setting.id)}
-          disabled={!setting.known}>{locked ? text.tray.locked : text.tray.lock}</button
+          disabled={!setting.known}>{locked ? text.tray.locked : text.tray.lock}</Button
         >
-        <select
+        <OneOf
           aria-label={text.tray.asFoundOf(setting.label)}
           value={item.asFound[setting.id] ?? ''}
           onchange={(e) => set('asFound', setting.id, e)}
@@ -104,8 +104,8 @@
         >
           <option value="">{text.tray.notLooked}</option>
           {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
-        </select>
-        <select
+        </OneOf>
+        <OneOf
           class="chosen"
           aria-label={text.tray.chosenOf(setting.label)}
           value={item.chosen[setting.id] ?? ''}
@@ -114,7 +114,7 @@
         >
           <option value="">{text.tray.likeFound}</option>
           {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
-        </select>
+        </OneOf>
       </div>
     {/each}
   {/if}
@@ -124,23 +124,18 @@
   .moved .name {
     font-weight: 800;
   }
-
-  select {
-    width: 100%;
-    min-width: 0;
+  .setting :global(select) {
     padding: 0.25rem 1.3rem 0.25rem 0.35rem;
     font-size: 0.87rem;
     background-position: right 0.3rem center;
-    border: 1px solid var(--rule);
+    border-color: var(--rule);
   }
-  .moved .chosen {
+  .moved :global(.chosen select) {
     background-color: var(--yellow);
     color: var(--on-yellow);
     border-color: var(--ink);
   }
-
-  .lock[aria-pressed='true'] {
-    border-color: var(--ink);
+  .setting :global(.lock[aria-pressed='true']) {
     background: var(--ink);
     color: var(--sheet);
   }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import { Button, Input, Label, Radio } from 'flowbite-svelte';
   import { page } from '$app/state';
   import { freeIdOf, slugOf, type CpuSocket, type Part, type SlotBus } from '$lib/core/model';
   import { boardFrom, readBays, type BoardClass, type Closed, type OnBoard } from '$lib/core/own';
@@ -127,14 +127,11 @@
   <fieldset class="mb-4">
     <legend class="mb-1.5 font-bold text-large">{buildsText.chooseBoard}</legend>
     <div class="from gap-2.5 flex flex-wrap items-center mb-2.75" role="group" aria-label={ownBoard.which}>
-      <button
-        type="button"
-        class="act"
-        aria-pressed={from === 'catalogue'}
-        onclick={() => (from = 'catalogue')}>{ownBoard.fromCatalogue}</button
+      <Button class="act" aria-pressed={from === 'catalogue'} onclick={() => (from = 'catalogue')}
+        >{ownBoard.fromCatalogue}</Button
       >
-      <button type="button" class="act" aria-pressed={from === 'mine'} onclick={() => (from = 'mine')}
-        >{ownBoard.mine}</button
+      <Button class="act" aria-pressed={from === 'mine'} onclick={() => (from = 'mine')}
+        >{ownBoard.mine}</Button
       >
       <a class="underline" href="/identify">{buildsText.identifyBoard}</a>
     </div>
@@ -144,11 +141,15 @@
       <Label for="query" class="sr-only">{buildsText.findBoard}</Label>
       <Input id="query" bind:value={query} placeholder={buildsText.boardHint} autocomplete="off" />
       {#each found as part (part.id)}
-        <label
-          class="board py-2.75 px-2.5 gap-3.5 border-b border-b-rule flex items-center cursor-pointer"
-          class:on={board === part.id}
+        <Radio
+          classes={{
+            label:
+              'board py-2.75 px-2.5 gap-3.5 border-b border-b-rule cursor-pointer has-checked:bg-sheet has-checked:shadow-[inset_8px_0_0_var(--yellow)]'
+          }}
+          name="board"
+          value={part.id}
+          bind:group={board}
         >
-          <input type="radio" name="board" value={part.id} bind:group={board} />
           <span class="what flex-1"><b class="block">{part.maker} {part.name}</b> {part.summary}</span>
           <span class="slots font-mono text-small text-quiet max-md:hidden"
             >{buildsText.slots(part.board?.slots.length ?? 0)}</span
@@ -156,7 +157,7 @@
           {#if part.sold}<span class="font-mono text-small text-quiet"
               >{part.sold.from}–{part.sold.to ?? ''}</span
             >{/if}
-        </label>
+        </Radio>
       {:else}
         <p role="status">{buildsText.noBoard(query)}</p>
         <Button class="act" onclick={takeAsMine}>{ownBoard.takeAsMine(query)}</Button>
@@ -170,13 +171,4 @@
 </form>
 
 <style>
-  .board.on {
-    background: var(--sheet);
-    box-shadow: inset 8px 0 0 var(--yellow);
-  }
-
-  .from [aria-pressed='true'] {
-    background: var(--yellow);
-    color: var(--on-yellow);
-  }
 </style>

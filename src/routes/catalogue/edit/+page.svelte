@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import { onMount, tick } from 'svelte';
@@ -219,14 +220,14 @@
       {#if !data.part}
         <div class="start max-w-120 mt-2.5">
           <Label for="p-plain">{words.startFrom}</Label>
-          <select id="p-plain" onchange={(e) => startFrom(e.currentTarget.value)}>
+          <OneOf id="p-plain" onchange={(e) => startFrom(e.currentTarget.value)}>
             <option value="">{words.startBlank}</option>
             {#each plainKinds as kind (kind)}
               <optgroup label={kindWords(kind)}>
                 {#each data.plain.filter((p) => p.kind === kind) as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
               </optgroup>
             {/each}
-          </select>
+          </OneOf>
         </div>
       {/if}
       <div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
@@ -243,18 +244,18 @@
         <div><Label for="p-id">{words.id}</Label><Input id="p-id" value={part.id} maxlength={60} disabled={data.isOwn} onchange={(e) => change({ ...part, id: slugOf(value(e), 'my-part') })} /></div>
         <div>
           <Label for="p-kind">{words.kind}</Label>
-          <select id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as Part['kind'])}>
+          <OneOf id="p-kind" value={part.kind} onchange={(e) => setKind(e.currentTarget.value as Part['kind'])}>
             {#each Object.keys(data.fields) as kind (kind)}<option value={kind}>{kindWord(kind as Part['kind'])}</option>{/each}
-          </select>
+          </OneOf>
         </div>
         <div><Label for="p-from">{words.from}</Label><Input id="p-from" type="number" min="1970" max="2010" value={part.sold?.from ?? ''} onchange={(e) => setYears('from', e)} /></div>
         <div><Label for="p-to">{words.to}</Label><Input id="p-to" type="number" min="1970" max="2010" value={part.sold?.to ?? ''} onchange={(e) => setYears('to', e)} /></div>
         {#if part.card}
           <div>
             <Label for="p-bus">{words.bus}</Label>
-            <select id="p-bus" value={part.card.bus} onchange={(e) => setCard({ bus: keyIn(catalogueText.bus, e.currentTarget.value) ?? part.card?.bus })}>
+            <OneOf id="p-bus" value={part.card.bus} onchange={(e) => setCard({ bus: keyIn(catalogueText.bus, e.currentTarget.value) ?? part.card?.bus })}>
               {#each Object.entries(catalogueText.bus) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-            </select>
+            </OneOf>
           </div>
           <div><Label for="p-length">{words.length}</Label><Input id="p-length" type="number" min="50" max="400" value={part.card.lengthMm ?? ''} onchange={(e) => setCard({ lengthMm: Number(value(e)) > 0 ? Number(value(e)) : undefined })} /></div>
         {/if}
@@ -262,9 +263,9 @@
           <div class="wide col-span-2 max-lg:col-span-full"><Label for="p-slots">{words.slots}</Label><Input id="p-slots" value={slotText} onchange={setSlots} /></div>
           <div>
             <Label for="p-class">{words.class}</Label>
-            <select id="p-class" value={part.board.class} onchange={(e) => setClass(keyIn(words.classes, e.currentTarget.value))}>
+            <OneOf id="p-class" value={part.board.class} onchange={(e) => setClass(keyIn(words.classes, e.currentTarget.value))}>
               {#each Object.entries(words.classes) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-            </select>
+            </OneOf>
           </div>
         {/if}
         <div class="wide col-span-2 max-lg:col-span-full"><Label for="p-summary">{words.summary}</Label><Input id="p-summary" value={part.summary ?? ''} maxlength={300} onchange={(e) => change({ ...part, summary: value(e) || undefined })} /></div>
@@ -290,20 +291,15 @@
         />{/each}
       <Button class="act" onclick={() => addBlock('header')}>{words.addHeader}</Button>
       <Button class="act" onclick={() => addBlock('dip')}>{words.addDip}</Button>
-      <select
-        class="act other"
-        aria-label={words.addOther}
-        bind:value={more}
-        onchange={() => {
+      <OneOf class="inline-block w-auto!" aria-label={words.addOther} bind:value={more} onchange={() => {
           if (more) addBlock(more);
           more = '';
-        }}
-      >
+        }}>
         <option value="">{words.addOther}</option>
         {#each ['rotary', 'slide', 'solder', 'resistor'] as const as kind (kind)}
           <option value={kind}>{words.blockKinds[kind]}</option>
         {/each}
-      </select>
+      </OneOf>
       <h2>{words.functions}</h2>
       {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} fields={data.functionFields} {change} />{/each}
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
@@ -353,28 +349,9 @@
 </main>
 
 <style>
-  select.other {
-    display: inline-block;
-    width: auto;
-    padding-right: 2.4rem;
-  }
-
-
-
   h2 {
     margin: 1rem 0 0.3rem;
     font-size: 1.15rem;
-  }
-
-
-
-
-  select {
-    width: 100%;
-    padding: 0.5rem 1.7rem 0.5rem 0.6rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
   }
 
   aside h2 {

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { keyIn } from '$lib/core/model';
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import { Textarea, Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import type { PhotoMarks, ShelfItem, ShelfView } from '$lib/core/model';
   import CardDrawing from '$lib/ui/parts/CardDrawing.svelte';
@@ -154,8 +155,7 @@
         </div>
         <div>
           <Label for="f-condition">{words.condition}</Label>
-          <select
-            class="py-2 border border-ink w-full pr-7.25 pl-2.5 bg-sheet text-ink"
+          <OneOf
             id="f-condition"
             value={item.condition}
             onchange={(e) =>
@@ -166,7 +166,7 @@
           >
             {#each Object.entries(words.conditions) as [id, name] (id)}<option value={id}>{name}</option
               >{/each}
-          </select>
+          </OneOf>
         </div>
         <div>
           <Label for="f-place">{words.place}</Label><Input
@@ -195,14 +195,14 @@
         </div>
         <div class="wide col-span-full">
           <Label for="f-notes">{words.notes}</Label>
-          <textarea
-            class="py-2 px-2.5 border border-ink w-full bg-sheet text-ink"
+          <Textarea
+            class="w-full"
             id="f-notes"
-            rows="2"
-            maxlength="2000"
+            rows={2}
+            maxlength={2000}
             value={item.notes ?? ''}
             onchange={(e) => setText('notes', e)}
-          ></textarea>
+          />
         </div>
       </div>
       <p>
@@ -244,15 +244,14 @@
         {#each part.settings as s (s.id)}
           <div class="setting py-0.5 gap-2.5 grid grid-cols-[9rem_1fr] items-center">
             <label for="s-{s.id}">{s.label}</label>
-            <select
-              class="py-1 border border-ink w-full pr-7.25 pl-2.5 bg-sheet text-ink"
+            <OneOf
               id="s-{s.id}"
               value={item.asFound[s.id] ?? ''}
               onchange={(e) => setFound(s.id, e.currentTarget.value)}
             >
               <option value="">{words.notLooked}</option>
               {#each s.positions as p (p.id)}<option value={p.id}>{p.label}</option>{/each}
-            </select>
+            </OneOf>
           </div>
         {/each}
       {:else}<p class="lead">{catalogueText.noSettings}</p>{/if}

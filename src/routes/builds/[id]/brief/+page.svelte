@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Checkbox } from 'flowbite-svelte';
   import type { Brief } from '$lib/core/model';
   import { adopt, type Plan } from '$lib/core/planner';
   import BriefForm from '$lib/ui/brief/BriefForm.svelte';
@@ -49,7 +50,7 @@
   <summary>{briefText.mustBeOn}</summary>
   {#each functions as { item, title, fn } (`${item}/${fn.id}`)}
     <label class="fn my-0.5 inline-block mr-4.75"
-      ><input type="checkbox" checked={on(item, fn.id)} onchange={() => toggle(item, fn.id)} />
+      ><Checkbox checked={on(item, fn.id)} onchange={() => toggle(item, fn.id)} />
       {fn.label} <span class="text-quiet">{title}</span></label
     >
   {:else}<p>{briefText.noFunctions}</p>{/each}

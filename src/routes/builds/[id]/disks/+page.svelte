@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { diskOfPart, disksOf, geometryOf } from '$lib/core/disks';
@@ -70,11 +71,11 @@
 <h1>{words.title}</h1>
 <Views names={words.views} label={words.viewsLabel} {view} />
 {#if view === 'setup' || view === 'partitions' || (all.length > 1 && (view === 'read' || view === 'interfaces'))}
-  <p class="flex flex-wrap gap-y-1.5 gap-x-4.75 items-center">
+  <div class="flex flex-wrap gap-y-1.5 gap-x-4.75 items-center">
     <label
       >{words.pick}
-      <select
-        class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2"
+      <OneOf
+        class="max-w-60!"
         value={isLook ? picked : (disk?.drive.item.id ?? '')}
         onchange={(e) => (picked = e.currentTarget.value)}
       >
@@ -86,40 +87,40 @@
               >{/each}
           </optgroup>
         {/if}
-      </select></label
+      </OneOf></label
     >
     {#if disk && (view === 'setup' || view === 'partitions')}
       <label
         >{words.controllerOf}
-        <select
-          class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2"
+        <OneOf
+          class="max-w-60!"
           value={byRom ? ROM : disk.controller ? keyOf(disk.controller) : ''}
           onchange={(e) => chooseController(e.currentTarget.value)}
         >
           {#if !disk.controller}<option value="">{words.noController}</option>{/if}
           {#each controllers as c (keyOf(c))}<option value={keyOf(c)}>{c.title}</option>{/each}
           <option value={ROM}>{words.withRom}</option>
-        </select></label
+        </OneOf></label
       >
       <label
         >{words.bios}
-        <select class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2" bind:value={biosId}>
+        <OneOf class="max-w-60!" bind:value={biosId}>
           <option value="">{words.ofBuild(kit.firmware?.name ?? words.unknown)}</option>
           {#each profiles as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-        </select></label
+        </OneOf></label
       >
       <label
         >{words.dos}
-        <select class="py-1.25 border border-ink max-w-60 pr-8.75 pl-2" bind:value={dosText}>
+        <OneOf class="max-w-60!" bind:value={dosText}>
           <option value="">{words.ofBuild(session.build.brief.os ?? words.unknown)}</option>
           {#each dosVersions as v (v)}<option value={String(v)}>{v}</option>{/each}
-        </select></label
+        </OneOf></label
       >
       {#if biosId || dosText || byRom || isLook}<b class="py-0.5 px-2.5 border-2 border-ink border-dashed"
           >{words.whatIf}</b
         >{/if}
     {/if}
-  </p>
+  </div>
 {/if}
 {#if view === 'floppies'}<Floppies />
 {:else if view === 'roms'}<Roms />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Checkbox, Textarea, Input, Button } from 'flowbite-svelte';
   import { onMount, untrack } from 'svelte';
   import { getBench } from '$lib/ui/context';
   import { History } from '$lib/ui/log/history.svelte';
@@ -61,8 +61,7 @@
       class="bar border-b-2 border-b-ink flex flex-wrap gap-y-1.5 gap-x-5.5 items-baseline justify-between pb-1.5"
     >
       <h2>{words.states}</h2>
-      <label class="gap-1.5 flex items-center"
-        ><input type="checkbox" bind:checked={history.marked} /> {words.named}</label
+      <label class="gap-1.5 flex items-center"><Checkbox bind:checked={history.marked} /> {words.named}</label
       >
     </div>
     {#if history.trouble}<p class="bad my-2 mx-0 py-2 px-3.25 border-l-8 border-l-stop bg-sheet" role="alert">
@@ -80,42 +79,25 @@
 
   <aside class="max-lg:-order-1">
     <label class="block mb-0.75 font-[650]" for="build-name">{words.name}</label>
-    <input
+    <Input
       id="build-name"
+      class="mb-4"
       value={name}
       maxlength={120}
       autocomplete="off"
-      oninput={(e) => type('name', e.currentTarget.value)}
+      oninput={(e) => type('name', (e.currentTarget as HTMLInputElement).value)}
       onchange={keep}
     />
     <label class="block mb-0.75 font-[650]" for="build-notes">{words.notes}</label>
-    <textarea
-      class="max-lg:h-28"
+    <Textarea
+      class="w-full max-lg:h-28"
       id="build-notes"
       value={notes}
-      rows="14"
+      rows={14}
       maxlength={20_000}
       placeholder={words.notesHint}
       oninput={(e) => type('notes', e.currentTarget.value)}
       onchange={keep}
-    ></textarea>
+    />
   </aside>
 </div>
-
-<style>
-  aside input,
-  textarea {
-    width: 100%;
-    margin-bottom: 1rem;
-    padding: 0.5rem 0.6rem;
-    border: 1px solid var(--ink);
-    background: var(--sheet);
-    color: var(--ink);
-    font-size: 1.05rem;
-  }
-  input[type='checkbox'] {
-    width: 1.1rem;
-    height: 1.1rem;
-    accent-color: var(--ink);
-  }
-</style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { entryOf, byId } from '$lib/core/model';
   import { Button, Input, Label } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
@@ -46,7 +47,8 @@
     <b>{item.label ?? part.name}</b> <span class="text-quiet">{part.summary}</span>
   </button>
   <label class="sr-only" for="slot-{id}">{text.parts.slotOf(part.name)}</label>
-  <select
+  <OneOf
+    class="w-46!"
     id="slot-{id}"
     value={slotId}
     onchange={(e) => seat(session, id, e.currentTarget.value || undefined)}
@@ -55,7 +57,7 @@
     {#each slots as slot (slot.id)}<option value={slot.id}
         >{text.parts.slot(slot.label ?? slot.id, busName[slot.bus])}</option
       >{/each}
-  </select>
+  </OneOf>
   <Button class="act" onclick={() => takeOut(session, id)} aria-label={text.parts.takeOutLabel(part.name)}
     >{text.parts.takeOut}</Button
   >
@@ -164,15 +166,6 @@
   }
   .card b {
     font-size: 1.05rem;
-  }
-
-  select {
-    width: 11.5rem;
-    padding: 0.35rem;
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--ink);
-    font-size: 0.9rem;
   }
 
   .what b {
