@@ -93,6 +93,61 @@
   const roomOf = (slot: Slot) => slot.lengthMm ?? (slot.bus === 'pc-card' ? PC_CARD_MM : W);
 </script>
 
+<!-- A card in its slot, or in none. -->
+{#snippet seated(item: Item, slot?: Slot)}
+  {@const part = entryOf(session.parts, item.part)}
+  {@const t = tries(part.id)}
+  <div
+    class="item gap-1.25 flex flex-wrap items-center cursor-grab"
+    class:max-w-120={!slot}
+    class:on={session.selected === item.id}
+    draggable="true"
+    role="group"
+    aria-label={item.label ?? part.name}
+    ondragstart={() => (dragged = item.id)}
+    ondragend={() => (dragged = '')}
+  >
+    <button
+      class="py-0.75 px-1.25 flex-[1_1_6rem] min-w-0 text-ink text-left cursor-pointer"
+      onclick={() => (session.selected = item.id)}
+      ><b>{item.label ?? part.name}</b>
+      <span class="quiet text-small">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span></button
+    >
+    <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
+    <OneOf
+      id="seat-{item.id}"
+      value={slot?.id ?? ''}
+      onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
+    >
+      <option value="">{words.noSlot}</option>
+      {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
+    </OneOf>
+    <Button class="act" onclick={() => takeOut(session, item.id)} aria-label={words.takeOutLabel(part.name)}
+      >×</Button
+    >
+    {#if slot?.bus === 'isa8' && part.card?.bus === 'isa16'}
+      {@const untold = untoldTries(
+        item,
+        shelf.find((v) => v.item.id === item.specimen)
+      )}
+      <small class="basis-full text-quiet"
+        >{t.works + t.not ? words.tried(t.works, t.not) : words.untried}</small
+      >
+      {#if untold.length}<Button class="act" onclick={() => takeTries(session, item.id, untold)}
+          >{words.takeTries(untold.length)}</Button
+        >{/if}
+      {#each [true, false] as does (does)}
+        <Button
+          class="act"
+          onclick={() => tried(item, slot, does)}
+          aria-label={words.triedLabel(item.label ?? part.name, does)}
+          >{does ? words.worksHere : words.notHere}</Button
+        >
+      {/each}
+    {/if}
+  </div>
+{/snippet}
+
 <section class="cpu mb-2.5">
   <h2 class="mb-1.25">{words.socketTitle}</h2>
   <div class="row py-0.75 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
@@ -194,59 +249,7 @@
       </svg>
       <div class="what">
         {#each items as item (item.id)}
-          {@const part = entryOf(session.parts, item.part)}
-          {@const t = tries(part.id)}
-          <div
-            class="item gap-1.25 flex flex-wrap items-center cursor-grab"
-            class:on={session.selected === item.id}
-            draggable="true"
-            role="group"
-            aria-label={item.label ?? part.name}
-            ondragstart={() => (dragged = item.id)}
-            ondragend={() => (dragged = '')}
-          >
-            <button
-              class="py-0.75 px-1.25 flex-[1_1_6rem] min-w-0 text-ink text-left cursor-pointer"
-              onclick={() => (session.selected = item.id)}
-              ><b>{item.label ?? part.name}</b>
-              <span class="quiet text-small">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span
-              ></button
-            >
-            <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
-            <OneOf
-              id="seat-{item.id}"
-              value={slot.id}
-              onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
-            >
-              <option value="">{words.noSlot}</option>
-              {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
-            </OneOf>
-            <Button
-              class="act"
-              onclick={() => takeOut(session, item.id)}
-              aria-label={words.takeOutLabel(part.name)}>×</Button
-            >
-            {#if slot.bus === 'isa8' && part.card?.bus === 'isa16'}
-              {@const untold = untoldTries(
-                item,
-                shelf.find((v) => v.item.id === item.specimen)
-              )}
-              <small class="basis-full text-quiet"
-                >{t.works + t.not ? words.tried(t.works, t.not) : words.untried}</small
-              >
-              {#if untold.length}<Button class="act" onclick={() => takeTries(session, item.id, untold)}
-                  >{words.takeTries(untold.length)}</Button
-                >{/if}
-              {#each [true, false] as does (does)}
-                <Button
-                  class="act"
-                  onclick={() => tried(item, slot, does)}
-                  aria-label={words.triedLabel(item.label ?? part.name, does)}
-                  >{does ? words.worksHere : words.notHere}</Button
-                >
-              {/each}
-            {/if}
-          </div>
+          {@render seated(item, slot)}
         {:else}<span class="quiet text-small"
             >{words.free}{slot.lengthMm ? `, ${words.roomFor(slot.lengthMm)}` : ''}</span
           >{/each}
@@ -258,32 +261,7 @@
 {#if loose.length}
   <h2 class="mt-4 mb-1.25">{words.loose}</h2>
   {#each loose as item (item.id)}
-    {@const part = entryOf(session.parts, item.part)}
-    <div
-      class="item loose gap-1.25 flex flex-wrap items-center cursor-grab max-w-120"
-      draggable="true"
-      role="group"
-      aria-label={item.label ?? part.name}
-      ondragstart={() => (dragged = item.id)}
-      ondragend={() => (dragged = '')}
-    >
-      <button
-        class="py-0.75 px-1.25 flex-[1_1_6rem] min-w-0 text-ink text-left cursor-pointer"
-        onclick={() => (session.selected = item.id)}><b>{item.label ?? part.name}</b></button
-      >
-      <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
-      <OneOf
-        id="seat-{item.id}"
-        value=""
-        onchange={(e) => seat(session, item.id, e.currentTarget.value || undefined)}
-      >
-        <option value="">{words.noSlot}</option>
-        {#each slots as s (s.id)}<option value={s.id}>{words.slot(s.label ?? s.id)}</option>{/each}
-      </OneOf>
-      <Button class="act" onclick={() => takeOut(session, item.id)} aria-label={words.takeOutLabel(part.name)}
-        >×</Button
-      >
-    </div>
+    {@render seated(item)}
   {/each}
 {/if}
 <div class="my-3.25">

@@ -79,6 +79,17 @@
   </span>
 {/snippet}
 
+{#snippet all(kind: PowerStep['kind'])}
+  {#each steps.filter((s) => s.kind === kind) as s (s.key)}
+    <li class={s.state}>
+      <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1.25 gap-x-4 items-center max-lg:grid-cols-1">
+        {s.kind === 'stop' ? words.stops[s.id] : words.checks[s.id]}
+        {@render became(s)}
+      </div>
+    </li>
+  {/each}
+{/snippet}
+
 <p class="quiet mb-2.75">{words.lead}</p>
 <div class="body gap-8 grid grid-cols-[minmax(16rem,24rem)_minmax(0,1fr)] max-lg:gap-4 max-lg:grid-cols-1">
   <div class="ask gap-2.75 grid content-start">
@@ -121,27 +132,9 @@
       {blocking ? words.notYet(blocking) : left ? words.checksLeft(left) : words.allDone}
     </p>
     <h2 class="mt-4 mb-1.25">{words.stopsTitle}</h2>
-    <ul class="pl-5.5 list-disc">
-      {#each steps.filter((s) => s.kind === 'stop') as s (s.key)}
-        <li class={s.state}>
-          <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1.25 gap-x-4 items-center max-lg:grid-cols-1">
-            {words.stops[s.id]}
-            {@render became(s)}
-          </div>
-        </li>
-      {/each}
-    </ul>
+    <ul class="pl-5.5 list-disc">{@render all('stop')}</ul>
     <h2 class="mt-4 mb-1.25">{words.checksTitle}</h2>
-    <ol class="pl-5.5 list-decimal">
-      {#each steps.filter((s) => s.kind === 'check') as s (s.key)}
-        <li class={s.state}>
-          <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1.25 gap-x-4 items-center max-lg:grid-cols-1">
-            {words.checks[s.id]}
-            {@render became(s)}
-          </div>
-        </li>
-      {/each}
-    </ol>
+    <ol class="pl-5.5 list-decimal">{@render all('check')}</ol>
   </div>
 </div>
 
