@@ -4,6 +4,7 @@ import {
   memoryNeeds,
   programSheets,
   reservedList,
+  waysOver,
   windowsLimits
 } from '../../src/lib/core/boot';
 import { explainFiles } from '../../src/lib/core/boot-files';
@@ -90,6 +91,11 @@ describe('programs, Windows and plug and play', () => {
     const at = ways.map((w) => order.indexOf(w.kind));
     expect(at).to.deep.equal([...at].sort());
     expect(wayOverWords(ways[0]!)).to.match(/KiB more/);
+  });
+  it('a bank is no way to more where its modules must not be in with those that are', () => {
+    // Its one bank for 168-pin modules is full; the others are for 72-pin modules.
+    expect(waysOver(kitIn('curlew')).map((w) => w.kind)).to.not.include('bank');
+    expect(waysOver(kitIn('plover')).find((w) => w.kind === 'bank')).to.include({ bank: '1', modules: 4 });
   });
   it('DOS before 7 loses what lies above a hole', () => {
     const modules = (build: Build) => ({

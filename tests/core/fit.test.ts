@@ -138,6 +138,16 @@ describe('memory on a board', () => {
     const edo: Case = { board: 'tessaly-p90', items: [bank('pendrum-s72-16m-e', 2)] };
     expect(severity(edo, 'memory.edo')).to.equal('caution');
   });
+  it('modules for 3.3 V and for 5 V are not in together; either alone begins in its own first bank', () => {
+    const split = (...items: NonNullable<Case['items']>): Case => ({ board: 'brackwell-tx', items });
+    const simm = bank('pendrum-s72-16m-e', 2);
+    const dimm = bank('pendrum-d168-64', 1, '2');
+    expect(severity(split(simm, dimm), 'memory.apart')).to.equal('stop');
+    for (const alone of [split(simm), split(dimm)])
+      for (const rule of ['memory.apart', 'memory.first'] as const)
+        expect(find(alone, rule), rule).to.equal(undefined);
+    expect(severity(split(bank('pendrum-s72-16m-e', 2, '1')), 'memory.first')).to.equal('caution');
+  });
   it('says what will be counted, and what lies out of reach', () => {
     expect(find(d33([bank('pendrum-s30-1m-70', 4)]), 'memory.shown')!.title).to.include('3712 KiB');
     const much: Case = {

@@ -108,6 +108,58 @@ describe('the memory planner', () => {
       { numRuns: 150 }
     );
   });
+  it('with sockets of several forms: each from its first on, and 3.3 V never beside 5 V', () => {
+    const forms = ['simm30', 'simm72', 'dimm168'] as const;
+    const modules = forms.flatMap((form) => [
+      module(`${form} 4M`, 4096, 60, form),
+      module(`${form} 1M`, 1024, 60, form)
+    ]);
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...forms), { minLength: 1, maxLength: 4 }), (sockets) => {
+        const facts = board({
+          banks: sockets.map((form, i) => ({ id: String(i), forms: [form], sockets: 1 }))
+        });
+        const wanted: string[] = [];
+        const fill = (chosen: (Part | null)[]): void => {
+          if (chosen.length < sockets.length) {
+            const own = modules.filter((m) => m.module.form === sockets[chosen.length]);
+            for (const m of [null, ...own]) fill([...chosen, m]);
+            return;
+          }
+          const filled = sockets.filter((_, i) => chosen[i]);
+          const sizes = chosen.flatMap((m) => m?.module?.kib ?? []);
+          const hasGap = sockets.some(
+            (form, i) => chosen[i] && sockets.some((x, j) => j < i && x === form && !chosen[j])
+          );
+          const isMixed = filled.includes('dimm168') && filled.some((form) => form !== 'dimm168');
+          const isFalling = sizes.every((kib, i) => i === 0 || kib <= sizes[i - 1]);
+          if (filled.length && !hasGap && !isMixed && isFalling) wanted.push(alike(chosen));
+        };
+        fill([]);
+        const asked = { targetKiB: 0, stock: new Map(), from: 'any', price: () => 1 } as const;
+        const found = fillingsFor(facts, modules, asked).fillings.map((f) =>
+          alike(facts.banks.map((b) => f.banks.find((x) => x.bank === b.id)?.part))
+        );
+        expect(found.sort()).to.deep.equal([...new Set(wanted)].sort());
+      }),
+      { numRuns: 100 }
+    );
+  });
+  it('from a count also what nobody would put together, which may be in all the same', () => {
+    const facts = board({
+      banks: [
+        { id: '0', forms: ['simm72'], sockets: 1 },
+        { id: '1', forms: ['dimm168'], sockets: 1 }
+      ],
+      sizesKiB: [4096, 8192],
+      remap: 'yes'
+    });
+    expect(fillingsShowing(facts, exactly(8192)).explanations.map((e) => e.sizes)).to.deep.include.members([
+      [8192, 0],
+      [0, 8192],
+      [4096, 4096]
+    ]);
+  });
   it('the shelf is used to its last module and no further', () => {
     const facts = board({ banks: [bank('0', 4), bank('1', 4)] });
     const modules = [module('a', 256), module('b', 1024)];

@@ -14,6 +14,7 @@ import {
   CpuFamily,
   Part,
   SlotBus,
+  partSet,
   hasFacts,
   hex,
   type Ribbon,
@@ -211,6 +212,49 @@ export const questions: Record<string, (asked: string) => string> = {
   'memory count': (asked) => {
     const [total, , , remap, , shadow] = words(asked);
     return String(shownMemory(Number(total), { remap: remap as 'yes', shadowKiB: Number(shadow) }).count);
+  },
+  /** `simm72x2 dimm168x1: - 32M` → what stands against it: banks by form and sockets, and what fills each */
+  'banks filled': (asked) => {
+    const [sockets, fills] = asked.split(':').map(words);
+    const forms = sockets.map((text) => text.split('x'));
+    const modules = fills.map((text, i) => ({
+      id: `module-${i}`,
+      kind: 'memory',
+      maker: 'test',
+      name: `Module ${i}`,
+      module: {
+        form: forms[i][0] as 'simm72',
+        kib: parseInt(text, 10) * 1024 || 1024,
+        ns: 60,
+        type: forms[i][0] === 'dimm168' ? ('sdram' as const) : ('fpm' as const)
+      }
+    }));
+    const memory = {
+      banks: forms.map(([form, count], i) => ({
+        id: String(i),
+        forms: [form as 'simm72'],
+        sockets: Number(count)
+      })),
+      maxKiB: 1_048_576,
+      ns: 70,
+      types: ['fpm' as const, 'sdram' as const]
+    };
+    const own = [board('at', ['isa16'], { board: { class: 'at', slots: [], memory } }), ...modules].map((p) =>
+      Part.parse(p)
+    );
+    const build = Build.parse({
+      id: 'banks',
+      name: 'Banks',
+      board: { id: 'board', part: 'mainboard' },
+      items: fills.flatMap((text, i) =>
+        text === '-'
+          ? []
+          : [{ id: `m${i}`, part: `module-${i}`, place: String(i), count: Number(forms[i][1]) }]
+      )
+    });
+    const rules = check(build, partSet(own)).map((f) => f.rule);
+    if (rules.includes('memory.apart')) return 'kept apart';
+    return rules.includes('memory.first') ? 'first bank empty' : 'fine';
   },
   /** `286 12 MHz 100 ns` */
   'wait states': (asked) => {

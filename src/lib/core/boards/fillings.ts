@@ -1,5 +1,5 @@
 import { there } from '../model';
-import type { MemoryFacts, PartWith } from '../model';
+import type { MemoryFacts, ModuleForm, PartWith } from '../model';
 import { fittedKiB, type BankFill } from './memory';
 
 /** A module of memory. */
@@ -10,6 +10,37 @@ export interface Filling {
   kib: number;
   banks: { bank: string; part: ModulePart; count: number }[];
 }
+
+type Bank = MemoryFacts['banks'][number];
+
+/**
+ * Whether modules of two forms are kept apart: those of 168 pins are made for 3.3 V, the others work at 5 V, and on the
+ * same data lines the former may not survive it. Manuals of boards with sockets for both say: one kind or the other.
+ */
+export const keptApart = (a: ModuleForm, b: ModuleForm): boolean => (a === 'dimm168') !== (b === 'dimm168');
+
+/**
+ * The bank from which a board without a table cannot do: the first of a form of socket of which a later one is filled.
+ * Banks of another form may stay empty: a board with sockets of 72 and of 168 pins begins in either.
+ * @returns it when it is empty, else null
+ */
+export const emptyFirst = (banks: readonly Bank[], isFilled: (bank: Bank) => boolean): Bank | null =>
+  banks.find((b) => isFirst(banks, b) && !isFilled(b) && banks.some((x) => alike(x, b) && isFilled(x))) ??
+  null;
+
+/** Whether a bank is the first of its form of socket. */
+export const isFirst = (banks: readonly Bank[], bank: Bank): boolean =>
+  banks.find((b) => alike(b, bank)) === bank;
+const alike = (a: Bank, b: Bank): boolean => a.forms[0] === b.forms[0];
+
+/**
+ * The empty bank that is filled next, beside what is in: one whose modules may be in with those that are, and that
+ * leaves none of its form empty before it.
+ */
+export const nextBank = (banks: readonly Bank[], isFilled: (bank: Bank) => boolean): Bank | null =>
+  banks.find(
+    (b) => !isFilled(b) && !banks.some((x) => isFilled(x) && keptApart(there(x.forms[0]), there(b.forms[0])))
+  ) ?? null;
 
 /** Whether a module goes into a bank of a board: form, size, kind, parity. Speed is a caution, not a bar. */
 export function moduleFits(
@@ -39,15 +70,17 @@ const PER_SIZE = 2;
 
 /**
  * Visits every filling of the banks that the board knows, each bank empty or filled with one of its choices.
- * Where the board has no table, banks are filled from the first on, and no module larger comes before a
- * smaller one; a bank of another form may be left out.
+ * Where the board has no table, banks of each form are filled from the first on, no module larger comes before a
+ * smaller one, and what is kept apart is not in together.
  * @param visit told each filling with what it holds; returns whether to go on below it
+ * @param mixed also what is kept apart: it may be in a machine, though nobody proposes it
  */
 export function walkFillings(
   facts: MemoryFacts,
   choices: readonly (readonly ModulePart[])[],
   most: number,
-  visit: (filling: Filling) => boolean
+  visit: (filling: Filling) => boolean,
+  { mixed = false } = {}
 ): void {
   const walk = (i: number, banks: Filling['banks'], sizes: number[]): void => {
     const fills: BankFill[] = banks.map((b) => ({ bank: b.bank, module: b.part.module, count: b.count }));
@@ -58,18 +91,21 @@ export function walkFillings(
     if (kib > 0 && isNew && knownFilling(facts, sizes) && !visit({ kib, banks })) return;
     if (i === facts.banks.length) return;
     const bank = there(facts.banks[i]);
-    for (const part of there(choices[i])) {
-      const size = part.module.kib;
+    const isFree = facts.fillings !== undefined;
+    const hasGap = !isFree && facts.banks.some((b, j) => j < i && alike(b, bank) && sizes[j] === 0);
+    for (const part of hasGap ? [] : there(choices[i])) {
+      const { kib: size, form } = part.module;
+      if (!isFree && !mixed && banks.some((b) => keptApart(b.part.module.form, form))) continue;
       // Without a table of its own a board wants the larger modules first.
       const last = banks.at(-1)?.part.module.kib ?? Infinity;
-      if (facts.fillings === undefined && size > last) continue;
+      if (!isFree && size > last) continue;
       walk(i + 1, [...banks, { bank: bank.id, part, count: bank.sockets }], [...sizes, size]);
     }
-    // A table may leave a bank out; without one only a bank of another form than the next may be.
-    const isLeftOut =
-      facts.fillings !== undefined
-        ? facts.fillings.some((row) => (row[i] ?? 0) === 0 && row.slice(i + 1).some((x) => x > 0))
-        : i + 1 < facts.banks.length && there(facts.banks[i + 1]).forms[0] !== bank.forms[0];
+    // A table may leave a bank out; without one it may stay empty when one of another form comes later.
+    const later = facts.banks.slice(i + 1);
+    const isLeftOut = facts.fillings
+      ? facts.fillings.some((row) => (row[i] ?? 0) === 0 && row.slice(i + 1).some((x) => x > 0))
+      : later.some((b) => !alike(b, bank));
     if (isLeftOut) walk(i + 1, banks, [...sizes, 0]);
   };
   walk(0, [], []);

@@ -152,13 +152,19 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
       facts.onboardKiB,
       facts.banks.map(() => 0)
     );
-  walkFillings(facts, choices, facts.maxKiB, (filling) => {
-    if (++visits > MOST_VISITS) return false;
-    if (!filling.banks.length) return true;
-    const sizes = facts.banks.map((b) => filling.banks.find((f) => f.bank === b.id)?.part.module.kib ?? 0);
-    look(filling.kib, sizes);
-    return true;
-  });
+  walkFillings(
+    facts,
+    choices,
+    facts.maxKiB,
+    (filling) => {
+      if (++visits > MOST_VISITS) return false;
+      if (!filling.banks.length) return true;
+      const sizes = facts.banks.map((b) => filling.banks.find((f) => f.bank === b.id)?.part.module.kib ?? 0);
+      look(filling.kib, sizes);
+      return true;
+    },
+    { mixed: true }
+  );
   return { explanations, common: commonOf(facts, explanations) };
 }
 

@@ -1,4 +1,4 @@
-import { families, shownMemory } from '../boards';
+import { families, nextBank, shownMemory } from '../boards';
 import { totalKiB, type Kit } from '../kit';
 import type { Profile } from '../model';
 import { systemOf } from '../software';
@@ -40,7 +40,7 @@ export function waysOver(kit: Kit): WayOver[] {
   if (remap === 'yes' && shadowKiB > VIDEO_SHADOW) out.push({ kind: 'video-shadow', gainsKiB: VIDEO_SHADOW });
   if (shadowKiB > 0 && remap !== 'no')
     out.push({ kind: 'shadow', gainsKiB: remap === 'yes' ? shadowKiB : 384, isSlow });
-  const empty = memory.banks.find((b) => !kit.banks.get(b.id)?.length);
+  const empty = nextBank(memory.banks, (b) => Boolean(kit.banks.get(b.id)?.length));
   const free = memory.maxKiB - totalKiB(kit);
   if (empty) {
     // The smallest module that the board knows and that its limit leaves room for.

@@ -1,3 +1,4 @@
+import { emptyFirst, isFirst } from '../boards';
 import type { Kit } from '../kit';
 import type { Owner } from '../model';
 import type { Finding, FindingOf, RuleId } from '../rules';
@@ -67,8 +68,8 @@ function onAddress(f: FindingOf<'line.memory'>): Effect {
 
 /** The first bank is needed to begin at all; the rest only for the count. */
 function inBank(kit: Kit, bank: string, stops: number): Effect {
-  const first = kit.memory?.banks[0];
-  return first && (first.label ?? first.id) === bank
+  const banks = kit.memory?.banks ?? [];
+  return banks.some((b) => (b.label ?? b.id) === bank && isFirst(banks, b))
     ? { at: 'memory', stops }
     : kit.facts.class === 'at'
       ? { at: 'count', stops: 0.1, says: 'memory-size' }
@@ -171,12 +172,13 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'memory.loose': 'fit',
   'memory.first': { at: 'memory', stops: 0.8 },
   'memory.filling': (_, kit) =>
-    kit.memory?.banks[0] && !kit.banks.get(kit.memory.banks[0].id)?.length
+    kit.memory && emptyFirst(kit.memory.banks, (b) => Boolean(kit.banks.get(b.id)?.length))
       ? { at: 'memory', stops: 0.8 }
       : kit.facts.class === 'at'
         ? { at: 'count', stops: 0, says: 'memory-size' }
         : { at: 'count', stops: 0.3, says: 'memory' },
   'memory.kind': (f, kit) => (f.facts.why === 'form' ? 'fit' : inBank(kit, f.facts.bank, 0.8)),
+  'memory.apart': { at: 'memory', stops: 0.2 },
   'memory.edo': 'hint',
   'memory.speed': 'hint',
   'memory.parity': { at: 'count', stops: 0.8, says: 'memory' },

@@ -167,7 +167,9 @@ export interface FactsOf {
   'memory.bank': { bank: string; filled: number; sockets: number; why: 'part' | 'more' };
   'memory.mixed': { bank: string; what: 'size' | 'type' | 'parity' | 'speed'; values: string[] };
   'memory.loose': { bank: string | null };
-  /** The first bank is empty and another is not; `some`: some boards of this age take any bank first. */
+  /** A module for 3.3 V beside one for 5 V. */
+  'memory.apart': { low: Thing; bank: string; other: Thing; otherBank: string };
+  /** The first bank of a form is empty and another is not; `some`: some boards of this age take any bank first. */
   'memory.first': { bank: string; filled: string[]; some: boolean };
   'memory.filling': { known: number[][] };
   'memory.kind': { module: Thing; bank: string } & (

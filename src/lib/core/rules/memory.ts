@@ -1,6 +1,6 @@
 import { isLookedAt } from '../resources';
 import { totalKiB, boardKiB, cardSteps } from '../kit';
-import { SDRAM, clocksOf, families, knownFilling, shownMemory } from '../boards';
+import { SDRAM, clocksOf, families, emptyFirst, keptApart, knownFilling, shownMemory } from '../boards';
 import { thingOf } from '../model';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
@@ -67,8 +67,11 @@ const bank: Rule = (s) => {
   if (out.some((c) => c.severity !== 'note' && c.severity !== 'caution') || !all.some((b) => b.list.length))
     return out;
   // A board that lists its fillings says itself which bank comes first.
-  const [first] = all;
-  if (!memory.fillings && !memory.onboardKiB && first && !first.list.length) {
+  const first =
+    memory.fillings || memory.onboardKiB
+      ? null
+      : emptyFirst(memory.banks, (b) => Boolean(s.kit.banks.get(b.id)?.length));
+  if (first) {
     const some = s.kit.facts.slots.some((slot) => slot.bus === 'pci');
     const filled = all.filter((b) => b.list.length);
     return [
@@ -77,7 +80,7 @@ const bank: Rule = (s) => {
         rule: 'memory.first',
         severity: some ? 'caution' : 'clash',
         about: filled.flatMap((b) => b.items),
-        facts: { bank: first.name, filled: filled.map((b) => b.name), some }
+        facts: { bank: first.label ?? first.id, filled: filled.map((b) => b.name), some }
       }
     ];
   }
@@ -170,6 +173,29 @@ const parity: Rule = (s) => {
   ];
 };
 
+/** Modules for 3.3 V and for 5 V are not in together, unless the board itself lists them so. */
+const apart: Rule = (s) => {
+  if (!s.kit.memory || s.kit.memory.fillings) return [];
+  const filled = banks(s).flatMap(({ list, name }) => list.map(({ placed }) => ({ placed, name })));
+  const form = (x: (typeof filled)[number]) => x.placed.part.module.form;
+  const low = filled.find((x) => form(x) === 'dimm168');
+  const other = low && filled.find((x) => keptApart(form(x), form(low)));
+  return other
+    ? [
+        {
+          rule: 'memory.apart',
+          about: [low.placed.item.id, other.placed.item.id],
+          facts: {
+            low: thingOf(low.placed),
+            bank: low.name,
+            other: thingOf(other.placed),
+            otherBank: other.name
+          }
+        }
+      ]
+    : [];
+};
+
 /** A two-sided 72-pin module takes the selects of two banks: on many boards it shuts the next one. */
 const sides: Rule = (s) => {
   const filled = banks(s).filter((b) => b.list.length);
@@ -257,4 +283,15 @@ const cards: Rule = (s) =>
     ];
   });
 
-export const memoryRules: readonly Rule[] = [cards, bank, kind, speed, parity, sides, reach, shown, dmaReach];
+export const memoryRules: readonly Rule[] = [
+  cards,
+  bank,
+  kind,
+  apart,
+  speed,
+  parity,
+  sides,
+  reach,
+  shown,
+  dmaReach
+];

@@ -20,6 +20,7 @@ export const memory: WordsOf<
   | 'memory.loose'
   | 'memory.first'
   | 'memory.filling'
+  | 'memory.apart'
   | 'memory.kind'
   | 'memory.edo'
   | 'memory.speed'
@@ -62,6 +63,11 @@ export const memory: WordsOf<
       ? `Only bank ${and(filled)} is filled. Some boards of this age start from any bank; others stay dark, or beep for missing memory. Fill bank ${bank} first.`
       : `Only bank ${and(filled)} is filled. The board looks for its first memory in bank ${bank}: it stays dark, or beeps for missing memory.`,
     why: 'The first memory test runs in the first bank, unless the memory table of the board says otherwise.'
+  }),
+  'memory.apart': ({ low, bank, other, otherBank }) => ({
+    title: `${low.name} and ${other.name} are not for the same voltage`,
+    sentence: `A 168-pin module (bank ${bank}) is made for 3.3 V, the modules in bank ${otherBank} work at 5 V, and they share their data lines: it may not survive that. Take one kind out before you switch on, unless the manual of the board lists both together.`,
+    why: 'Boards with sockets for both kinds are meant for one or the other.'
   }),
   'memory.filling': ({ known }) => ({
     title: 'The board does not list this combination',
