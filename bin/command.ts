@@ -59,7 +59,7 @@ const hasClash = (report: object | string): boolean =>
   'findings' in report &&
   (report.findings as { severity: string }[]).some((f) => f.severity === 'stop' || f.severity === 'clash');
 
-const exitOf: Record<Status, number> = { clean: 0, clash: 1, unknown: 3 };
+const exitOf: Record<Status, number> = { clean: 0, clash: 1, caution: 3, unknown: 3 };
 
 function read(file: string): string {
   const data = bytesOf(file);

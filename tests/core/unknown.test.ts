@@ -72,6 +72,25 @@ describe('what nobody knows', () => {
   it('the demo machine with everything known and seen is clean', () => {
     expect(checked(demo('curlew'), parts).status).to.equal('clean');
   });
+  it('one with a caution is not clean until somebody acknowledged it; what nobody looked at stays unknown', () => {
+    const seen = demo('curlew');
+    const moved = {
+      ...seen,
+      items: seen.items.map((i) =>
+        i.id === 'memory' ? { ...i, part: 'pendrum-s72-16m-e', count: 2, place: '1' } : i
+      )
+    };
+    const { status, findings } = checked(moved, parts);
+    expect([status, findings.filter((f) => f.severity === 'caution').map((f) => f.rule)]).to.deep.equal([
+      'caution',
+      ['memory.first']
+    ]);
+    const known = { ...moved, acknowledged: findings.map((f) => f.id) };
+    expect(checked(known, parts).status).to.equal('clean');
+    const open = demo('whimbrel');
+    const allKnown = { ...open, acknowledged: checked(open, parts).findings.map((f) => f.id) };
+    expect(checked(allKnown, parts).status).to.equal('unknown');
+  });
   it('settings that nobody looked at and nobody chose leave the machine unknown', () => {
     const seen = demo('curlew');
     const { settings } = parts.get(seen.board.part)!;

@@ -341,9 +341,15 @@ describe('the command line', () => {
     expect(status).to.equal(1);
     expect(JSON.parse(stdout)).to.include.keys('core', 'relaxations');
   });
-  it('tells a machine that is clean (exit 0) from one in which something was not checked (exit 3)', async () => {
+  it('tells a machine that is clean (exit 0) from one with a caution, or in which something was not checked (exit 3)', async () => {
     const clean = await yj(['check', '-'], writeBuildFile(demo('curlew'), parts));
     expect([clean.status, JSON.parse(clean.stdout).status]).to.deep.equal([0, 'clean']);
+    const curlew = demo('curlew');
+    const items = curlew.items.map((i) =>
+      i.id === 'memory' ? { ...i, part: 'pendrum-s72-16m-e', count: 2, place: '1' } : i
+    );
+    const careful = await yj(['check', '-'], writeBuildFile({ ...curlew, items }, parts));
+    expect([careful.status, JSON.parse(careful.stdout).status]).to.deep.equal([3, 'caution']);
     const open = await yj(['check', '-'], writeBuildFile(demo('whimbrel'), parts));
     expect([open.status, JSON.parse(open.stdout).status]).to.deep.equal([3, 'unknown']);
   });

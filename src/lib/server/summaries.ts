@@ -1,11 +1,12 @@
 import { server } from '../words/server';
 import type { LastStart } from '../formats';
+import type { Status } from '../core/rules';
 import { buildSchema, type Build, type PartSet } from '../core/model';
 import { transact, type Db } from './database';
 import { Unreadable } from './errors';
 
 /** How the state of a build stands: what a check came to, that none was made yet, or why none can be made. */
-export type Verdict = 'clean' | 'unknown' | 'clash' | 'unchecked' | 'too-large' | 'unreadable';
+export type Verdict = Status | 'unchecked' | 'too-large' | 'unreadable';
 
 /** What lists show of one build. */
 export interface Summary {

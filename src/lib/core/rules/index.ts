@@ -41,11 +41,12 @@ export const rules: readonly Rule[] = [
 ];
 
 /**
- * What a check comes to. `clean`: nothing found, and all of it was checked. `unknown`: nothing found that stops the
- * machine, but something was not checked or is only assumed; the findings say what. `clash`: it will not work so, or
- * must not be switched on.
+ * What a check comes to, best first. `clean`: nothing found, and all of it was checked. `caution`: nothing that stops the
+ * machine, but a caution that nobody acknowledged. `unknown`: nothing found that stops it, but something was not checked
+ * or is only assumed; the findings say what. `clash`: it will not work so, or must not be switched on.
  */
-export type Status = 'clean' | 'unknown' | 'clash';
+export const STATUSES = ['clean', 'caution', 'unknown', 'clash'] as const;
+export type Status = (typeof STATUSES)[number];
 
 export interface Checked {
   status: Status;
@@ -63,12 +64,9 @@ export function checked(build: Build, parts: PartSet): Checked {
   const situation = { m, parts, at, lines: linesAt(m, at), kit, offer: offerOf(kit) };
   const known = new Set(build.acknowledged);
   const findings = named(rules.flatMap((rule) => rule(situation)).map(findingOf));
-  return {
-    // What was acknowledged is known to be open; it is not checked by that.
-    status: statusOf(findings),
-    findings: worstFirst(findings.filter((f) => !known.has(f.id) || isBad(f))),
-    hiding: findings.filter(hidesSomething)
-  };
+  const open = findings.filter((f) => !known.has(f.id) || isBad(f));
+  const hiding = findings.filter(hidesSomething);
+  return { status: statusOf(open, hiding), findings: worstFirst(open), hiding };
 }
 
 /** Each with an id of its own: of those that would share one the later ones get a number. */
@@ -88,8 +86,12 @@ export const check = (build: Build, parts: PartSet): Finding[] => checked(build,
 export const isBad = (f: Pick<Finding, 'severity'>): boolean =>
   f.severity === 'stop' || f.severity === 'clash';
 
-const statusOf = (findings: readonly Finding[]): Status =>
-  findings.some(isBad) ? 'clash' : findings.some(hidesSomething) ? 'unknown' : 'clean';
+/** @param hiding what hides something: to acknowledge it is not to check it */
+function statusOf(open: readonly Finding[], hiding: readonly Finding[]): Status {
+  if (open.some(isBad)) return 'clash';
+  if (hiding.length) return 'unknown';
+  return open.some((f) => f.severity === 'caution') ? 'caution' : 'clean';
+}
 
 export { hidesSomething, openByStage, openByView, placeOf } from './places';
 export { registry, ruleIds, type FitView, type Place, type RuleEntry, type Stage } from './registry';

@@ -2,6 +2,7 @@ import { server } from '../../words/server';
 import { z } from 'zod';
 import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem, Sighting } from '../../core/model';
 import { CHOICES } from '../../core/own';
+import { STATUSES } from '../../core/rules';
 import type { Change, ToldFinding } from '../../words';
 import { LEVELS, type Level, type Objective } from '../../core/solver';
 
@@ -56,7 +57,7 @@ export const FindingReply = z.object({
 }) satisfies z.ZodType<Omit<ToldFinding, 'rule' | 'facts'> & { rule: string; facts: object }>;
 
 export const CheckReply = z.object({
-  status: z.enum(['clean', 'unknown', 'clash']),
+  status: z.enum(STATUSES),
   findings: z.array(FindingReply)
 });
 
@@ -194,7 +195,7 @@ export const SummaryReply = z.object({
   stops: z.number().int(),
   clashes: z.number().int(),
   cautions: z.number().int(),
-  verdict: z.enum(['clean', 'unknown', 'clash', 'unchecked', 'too-large', 'unreadable']),
+  verdict: z.enum([...STATUSES, 'unchecked', 'too-large', 'unreadable']),
   trouble: z.string().nullable(),
   lastStart: z
     .object({ at: z.string(), said: z.string(), isGood: z.boolean(), suspects: z.array(z.string()) })

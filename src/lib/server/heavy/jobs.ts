@@ -1,5 +1,5 @@
 import { server } from '../../words/server';
-import { checked } from '../../core/rules';
+import { checked, type Status } from '../../core/rules';
 import { columnOf, type Column } from '../../core/compare';
 import { buildSchema, checkBuild, schemaFlaws, type Build, type Part, type PartSet } from '../../core/model';
 import { plan, type Front, type PlanRequest } from '../../core/planner';
@@ -35,7 +35,7 @@ export type ToldColumn = Omit<Column, 'worst'> & { worst: ToldFinding[] };
 
 /** What a check comes to, for lists and for the API. */
 export interface CheckReply {
-  status: 'clean' | 'unknown' | 'clash';
+  status: Status;
   findings: ToldFinding[];
 }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
+  import type { Status } from '$lib/core/rules';
   import { text } from '$lib/words/en/screens';
   import { builds as buildsText } from '$lib/words/en/screens/builds';
 
@@ -13,7 +14,7 @@
     stops: number;
     clashes: number;
     cautions: number;
-    verdict: 'clean' | 'unknown' | 'clash' | 'unchecked' | 'too-large' | 'unreadable';
+    verdict: Status | 'unchecked' | 'too-large' | 'unreadable';
     trouble: string | null;
     lastStart: { at: string; said: string; isGood: boolean; suspects: string[] } | null;
   }

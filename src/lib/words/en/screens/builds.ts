@@ -19,6 +19,7 @@ export const builds = {
   clash: (n: number) => (n === 1 ? 'clash' : 'clashes'),
   verdicts: {
     clean: 'no clash',
+    caution: 'no clash',
     unknown: 'no clash in what is known',
     clash: 'clash',
     unchecked: 'being checked …',
