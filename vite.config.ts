@@ -11,6 +11,9 @@ import { otherWords } from './scripts/pseudo-words';
 const onlyDefine =
   /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|words)\//;
 
+/** The fields of the library: most stages have some, but not the first page that is looked at. */
+const fields = /flowbite-svelte\/dist\/forms\/|ui\/kit\//;
+
 /** The schema library can describe itself as JSON Schema; in the browser nobody asks it to, so what does it is left out. */
 const undescribed: Plugin = {
   name: 'schemas-without-description',
@@ -34,7 +37,11 @@ export default defineConfig({
       treeshake: { moduleSideEffects: (id: string) => !onlyDefine.test(id) },
       // What most pages use comes in one file, and not in thirty small ones, each with its own way through the
       // service worker. With a smaller number the first page loads what it does not use.
-      output: { codeSplitting: { groups: [{ name: 'common', minShareCount: 14 }] } }
+      output: {
+        codeSplitting: {
+          groups: [{ name: 'common', minShareCount: 14, test: (id: string) => !fields.test(id) }]
+        }
+      }
     }
   }
 });
