@@ -45,7 +45,7 @@ function runGroup(args, env) {
   });
 }
 
-/** Runs groups of test files, four at a time, in their order; each file belongs to one. */
+/** Runs groups of test files, three at a time, in their order; each file belongs to one. */
 async function mocha(groups) {
   const waiting = [...groups];
   const runner = async () => {
@@ -55,7 +55,7 @@ async function mocha(groups) {
     }
   };
   // More than cores: browsers, servers and programs that are started mostly wait.
-  await Promise.all(Array.from({ length: 4 }, runner));
+  await Promise.all(Array.from({ length: 3 }, runner));
 }
 
 /** Prints what a group came to, its failures and whatever its tests said. */
@@ -127,6 +127,9 @@ function ensureChromium() {
 await installPackages();
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
+const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
+// Takes longest, and asks nothing of the application as it is built.
+const core = mocha([['Core', files('core', 'ui', 'truth'), roomy]]);
 // Beside each other: none of them reads what another writes.
 await Promise.all([
   steps([
@@ -142,7 +145,6 @@ await Promise.all([
   buildApplication().then(buildPseudo)
 ]);
 ensureDiskTools();
-const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
 const inBrowser = (...names) => names.map((name) => `tests/browser/${name}.test.ts`);
 /** Groups of browser tests that take about as long as one another; a file that is in none goes with the last. */
 const walks = inBrowser('look', 'screens');
@@ -152,7 +154,6 @@ const browser = ensureChromium();
 if (!browser) failed++;
 await mocha([
   // The longest first, so that none is left alone at the end.
-  ['Core', files('core', 'ui', 'truth'), roomy],
   ...(browser
     ? [
         ['Browser tests', ['tests/browser/**/*.test.ts', ...others]],
@@ -164,5 +165,6 @@ await mocha([
   ['Server and its data', files('server')],
   ['Command line and formats', files('formats')]
 ]);
+await core;
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;
