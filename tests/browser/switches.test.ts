@@ -65,7 +65,7 @@ describe('switches and the bench', () => {
     await bench.open('/builds/dunlin/switches?view=moves');
     await sees(page, 'Floppy drives');
     await sees(page, 'it takes up a drive letter');
-    await press(page, 'Choose all');
+    await press(page, 'as asked');
     await until(async () => (await board('dunlin')).chosen.floppies === 'one');
     await page.click('input[aria-label^="Done: PX8 Floppy drives"]');
     await until(async () => (await board('dunlin')).asFound.floppies === 'one');

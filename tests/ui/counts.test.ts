@@ -2,6 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { disks } from '../../src/lib/words/en/screens/disks';
+import { fit } from '../../src/lib/words/en/screens/fit';
 
 const root = new URL('../../', import.meta.url).pathname;
 const words = join(root, 'src/lib/words/en');
@@ -102,6 +103,14 @@ describe('numbers in sentences', () => {
   });
   it('none, two and seven in the plural', () => {
     for (const n of [0, 2, 7]) expect([...new Set(wrongFor(n, plural))], String(n)).to.deep.equal([]);
+  });
+  it('all of one is it, all of two are both', () => {
+    for (const n of [1, 2]) expect([...new Set(wrongFor(n, /\ball [12]\b/i))], String(n)).to.deep.equal([]);
+    expect([fit.plan.cost(1, 0, 0), fit.plan.cost(2, 0, 0), fit.plan.cost(4, 0, 0)]).to.deep.equal([
+      'from the shelf',
+      'both from the shelf',
+      'all 4 from the shelf'
+    ]);
   });
   it('also where the number comes with its thousands apart, as text', () => {
     expect(disks.waste('0.1', '1')).to.match(/one file$/);

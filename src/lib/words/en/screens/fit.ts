@@ -1,5 +1,5 @@
 import type { SizeRange } from '../../../core/boards';
-import { counted } from '../count';
+import { allOf, counted } from '../count';
 
 export const fit = {
   title: 'Fit',
@@ -79,7 +79,7 @@ export const fit = {
     counts: (size: string) => `counts ${size}`,
     cost: (shelf: number, buy: number, cost: number) =>
       buy === 0
-        ? `all ${shelf} from the shelf`
+        ? `${shelf === 1 ? '' : `${allOf(shelf)} `}from the shelf`
         : `${shelf ? `${shelf} from the shelf, ` : ''}${buy} to buy, about ${cost}`,
     slow: (has: number, wants: number) => `${has} ns where the board asks ${wants}`,
     tooLittle: (names: string) => `too little for ${names}`,

@@ -1,3 +1,4 @@
+import { allOf } from '../count';
 export const switches = {
   title: 'Switches',
   views: { blocks: 'Blocks', moves: 'Moves', clock: 'Clock' },
@@ -67,7 +68,7 @@ export const switches = {
   together: (names: string) => `change together: ${names}`,
 
   movesLead: 'What differs, worst first, and what the machine does if it is left like that.',
-  take: (n: number) => `Choose all ${n} as asked`,
+  take: (n: number) => `Choose ${allOf(n)} as asked`,
   choose: 'Choose',
   takeOne: (label: string) => `Choose ${label} as asked, on every block`,
   takeNote: 'chosen as the build asks',
