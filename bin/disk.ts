@@ -26,6 +26,7 @@ import {
   type SetupFacts,
   type Translation
 } from '../src/lib/core/storage';
+import { systemIn, systemOf } from '../src/lib/core/software';
 import { firmwareFacts } from '../src/lib/core/disks';
 import { diagnose, nameOf, readDisk, type SectorSource } from '../src/lib/formats/disk';
 import { MAX_ROM, compareRoms, joinPair, readRom, splitPair } from '../src/lib/formats/rom';
@@ -33,8 +34,8 @@ import { readCatalogue } from '../src/lib/server/catalogue';
 import { TEXT, readArgs } from './args';
 import { Usage, reading } from './io';
 
-export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--profile BIOS] [--os dosN]
-                                what a BIOS and DOS see of a drive, as JSON; kinds: ${translations.join(', ')};
+export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--profile BIOS] [--os SYSTEM]
+                                what a BIOS and DOS see of a drive, as JSON; SYSTEM as dos6.22 or win98; kinds: ${translations.join(', ')};
                                 --profile takes the translation of a BIOS of the catalogue, and says what to type
   image FILE [--setup C/H/S]    tables and boot sectors of a raw image, and the geometry it was made under
   rom FILE [OTHER]              header, checksum and identity of a ROM; compared with another
@@ -119,11 +120,16 @@ function profileFacts(id: string): SetupFacts {
   return facts;
 }
 
-/** A version of DOS as `dos6.22` or `6.22`; null when none is told. */
+/** A version of DOS as `dos6.22` or `6.22`, or the one under a system such as `win98`; null when none is told. */
 export function dosOf(os: string | undefined): number | null {
   if (os === undefined) return null;
-  const dos = Number(/^(?:dos)?(\d+(?:\.\d+)?)$/i.exec(os)?.[1] ?? NaN);
-  if (Number.isNaN(dos)) throw new Usage(`--os wants a version such as dos6.22, not "${os}"\n`);
+  const version = /^(?:dos\s*)?(\d+(?:\.\d+)?)$/i.exec(os.trim())?.[1];
+  if (version) return Number(version);
+  const system = systemIn(os);
+  if (!system) throw new Usage(`--os wants a system such as dos6.22 or win98, not "${os}"\n`);
+  const { dos } = systemOf(os);
+  if (dos === null)
+    throw new Usage(`--os: say which DOS is under it, such as "${system.name} on DOS 6.22"\n`);
   return dos;
 }
 

@@ -129,6 +129,15 @@ describe('a command that was mistyped', () => {
     };
     await same(['moves', file, '--json'], ['moves', '--json', file]);
     await same(['disk', '--chs', '615/4/17', '--os', 'dos3.3'], ['disk', '--os=dos3.3', '--chs=615/4/17']);
+    // A system is as good as the DOS under it, however it is shortened.
+    await same(
+      ['disk', '--chs', '8944/15/63', '--os', 'dos7.1'],
+      ['disk', '--chs', '8944/15/63', '--os', 'Windows 98']
+    );
+    await same(
+      ['disk', '--chs', '8944/15/63', '--os', 'win95b'],
+      ['disk', '--chs', '8944/15/63', '--os', 'win98']
+    );
     await same(['memory', 'skerrin-px8', '--count', '640'], ['memory', '--count', '640', 'skerrin-px8']);
   });
   it('takes a line of a batch whose file begins with a dash as a file', async () => {

@@ -35,47 +35,47 @@ export const systems: readonly System[] = [
   windows(
     'Windows 98',
     4.1,
-    /windows\s*(?:98|4\.1)/i,
+    /\bwin(?:dows)?\s*(?:98|4\.1)/i,
     { cpu: '486dx', baseKiB: 640, extendedKiB: 15_360, diskMiB: 120 },
     7.1
   ),
   windows(
     'Windows 95 OSR2',
     4,
-    /windows\s*95\s*(?:b|c|osr\s*2(?:\.\d)?)\b/i,
+    /\bwin(?:dows)?\s*95\s*(?:b|c|osr\s*2(?:\.\d)?)\b/i,
     { cpu: '386dx', baseKiB: 640, extendedKiB: 3072, diskMiB: 60 },
     7.1
   ),
   windows(
     'Windows 95',
     4,
-    /windows\s*(?:95|4(?:\.0)?)/i,
+    /\bwin(?:dows)?\s*(?:95|4(?:\.0)?)/i,
     { cpu: '386dx', baseKiB: 640, extendedKiB: 3072, diskMiB: 60 },
     7
   ),
   // Enhanced mode only.
-  windows('Windows for Workgroups 3.11', 3.11, /windows(?:\s+for\s+workgroups)?\s*3\.11/i, {
+  windows('Windows for Workgroups 3.11', 3.11, /\bwin(?:dows)?(?:\s+for\s+workgroups)?\s*3\.11/i, {
     cpu: '386sx',
     baseKiB: 640,
     extendedKiB: 2048,
     diskMiB: 10
   }),
   // Standard mode: a 286 and 256 KiB above the first megabyte.
-  windows('Windows 3.1', 3.1, /windows\s*3\.1/i, {
+  windows('Windows 3.1', 3.1, /\bwin(?:dows)?\s*3\.1/i, {
     cpu: '286',
     baseKiB: 640,
     extendedKiB: 256,
     diskMiB: 8
   }),
   // Real mode.
-  windows('Windows 3.0', 3, /windows\s*3(?:\.0)?/i, {
+  windows('Windows 3.0', 3, /\bwin(?:dows)?\s*3(?:\.0)?/i, {
     cpu: '8088',
     baseKiB: 640,
     extendedKiB: 0,
     diskMiB: 6
   }),
-  windows('Windows 2.0', 2, /windows\s*2/i, { cpu: '8088', baseKiB: 512, extendedKiB: 0, diskMiB: 0 }),
-  windows('Windows 1.0', 1, /windows\s*1/i, { cpu: '8088', baseKiB: 256, extendedKiB: 0, diskMiB: 0 })
+  windows('Windows 2.0', 2, /\bwin(?:dows)?\s*2/i, { cpu: '8088', baseKiB: 512, extendedKiB: 0, diskMiB: 0 }),
+  windows('Windows 1.0', 1, /\bwin(?:dows)?\s*1/i, { cpu: '8088', baseKiB: 256, extendedKiB: 0, diskMiB: 0 })
 ];
 
 /** The system that a brief names; null when it names none that is known. */
