@@ -19,4 +19,4 @@
   }
 </script>
 
-<Button class="act" onclick={toggle} aria-pressed={dark}>{dark ? text.day : text.lamp}</Button>
+<Button class="act" onclick={toggle}>{dark ? text.day : text.lamp}</Button>

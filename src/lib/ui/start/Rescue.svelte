@@ -125,7 +125,8 @@
             class="act block!"
             aria-pressed={disk.state === s}
             onclick={() => set({ state: disk.state === s ? undefined : (s as RescueState) })}
-            ><b>{rescueStates[s][0]}</b> <small class="font-normal text-small">{rescueStates[s][1]}</small></Button
+            ><b>{rescueStates[s][0]}</b>
+            <small class="font-normal text-small">{rescueStates[s][1]}</small></Button
           >
         {/each}
       </fieldset>
