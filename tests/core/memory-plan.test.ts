@@ -159,6 +159,10 @@ describe('the memory planner', () => {
       [0, 8192],
       [4096, 4096]
     ]);
+    expect(fillingsShowing(facts, exactly(12288)).explanations.map((e) => e.sizes)).to.have.deep.members([
+      [4096, 8192],
+      [8192, 4096]
+    ]);
   });
   it('the shelf is used to its last module and no further', () => {
     const facts = board({ banks: [bank('0', 4), bank('1', 4)] });

@@ -91,14 +91,15 @@ export function walkFillings(
     if (kib > 0 && isNew && knownFilling(facts, sizes) && !visit({ kib, banks })) return;
     if (i === facts.banks.length) return;
     const bank = there(facts.banks[i]);
-    const isFree = facts.fillings !== undefined;
-    const hasGap = !isFree && facts.banks.some((b, j) => j < i && alike(b, bank) && sizes[j] === 0);
+    const isListed = facts.fillings !== undefined;
+    const hasGap = !isListed && facts.banks.some((b, j) => j < i && alike(b, bank) && sizes[j] === 0);
     for (const part of hasGap ? [] : there(choices[i])) {
       const { kib: size, form } = part.module;
-      if (!isFree && !mixed && banks.some((b) => keptApart(b.part.module.form, form))) continue;
-      // Without a table of its own a board wants the larger modules first.
-      const last = banks.at(-1)?.part.module.kib ?? Infinity;
-      if (!isFree && size > last) continue;
+      if (!isListed && !mixed && banks.some((b) => keptApart(b.part.module.form, form))) continue;
+      // Without a table of its own a board wants the larger modules first; of what is kept apart nobody says an order.
+      const before = mixed ? banks.filter((b) => !keptApart(b.part.module.form, form)) : banks;
+      const last = before.at(-1)?.part.module.kib ?? Infinity;
+      if (!isListed && size > last) continue;
       walk(i + 1, [...banks, { bank: bank.id, part, count: bank.sockets }], [...sizes, size]);
     }
     // A table may leave a bank out; without one it may stay empty when one of another form comes later.
