@@ -296,8 +296,10 @@ describe('choosing a machine', () => {
     await sees(page, 'No battery in this layout');
     await press(page, 'Use this layout');
     await sees(page, 'set like that');
-    const { findings } = await api<{ findings: { rule: string }[] }>('/builds/ferry-house/check');
-    expect(findings.map((f) => f.rule)).to.include('bay.no-battery');
+    await until(async () => {
+      const { findings } = await api<{ findings: { rule: string }[] }>('/builds/ferry-house/check');
+      return findings.some((f) => f.rule === 'bay.no-battery');
+    });
     await page.reload();
     await page.waitForSelector('#bay-bay-1');
     expect(await page.$eval('#bay-bay-1', (e) => (e as HTMLSelectElement).value)).to.equal('cd-rom');

@@ -118,7 +118,9 @@ describe('memory', () => {
             s === 0 ||
             sizes.slice(0, n).every((before, m) => (before === 0 ? !sameForm(m, n) : s <= before))
         );
-        const known = facts.fillings ? knownFilling(facts, sizes) : ordered;
+        // 168-pin modules are made for 3.3 V, all others work at 5 V.
+        const volts = new Set(fills.map((f) => (f.module.form === 'dimm168' ? 3.3 : 5)));
+        const known = facts.fillings ? knownFilling(facts, sizes) : ordered && volts.size < 2;
         if (kib > 0 && kib <= facts.maxKiB && known) out.add(kib);
         return;
       }
