@@ -45,7 +45,7 @@ function runGroup(args, env) {
   });
 }
 
-/** Runs groups of test files, three at a time, in their order; each file belongs to one. */
+/** Runs groups of test files, four at a time, in their order; each file belongs to one. */
 async function mocha(groups) {
   const waiting = [...groups];
   const runner = async () => {
@@ -55,7 +55,7 @@ async function mocha(groups) {
     }
   };
   // More than cores: browsers, servers and programs that are started mostly wait.
-  await Promise.all(Array.from({ length: 3 }, runner));
+  await Promise.all(Array.from({ length: 4 }, runner));
 }
 
 /** Prints what a group came to, its failures and whatever its tests said. */
