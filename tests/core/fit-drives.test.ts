@@ -109,6 +109,13 @@ describe('drives', () => {
       items: [{ part: 'lanteg-io16', slot: '2' }, { part: 'cairnholt-a40' }]
     };
     expect(find(table, 'disk.type')!.title).to.match(/type \d+/);
+    // The limit of the BIOS is not what can be had where none of its types comes near it.
+    const few: Case = {
+      board: 'ostrel-a6',
+      items: [{ part: 'corvane-ide', slot: '3' }, { part: 'feldspar-cf4g' }]
+    };
+    const said = [find(few, 'disk.limit')?.sentence, find(few, 'disk.type')?.sentence];
+    for (const text of said) expect(text).to.include('117.37 MB');
     const xt = (controller: string): Case => ({
       board: 'skerrin-px8',
       items: [{ part: controller, slot: '3' }, { part: 'cairnholt-h20' }]

@@ -72,6 +72,23 @@ describe('CPU', () => {
     expect(ends(wrong, 'cpu.clock')).to.equal(true);
     expect(severity(v66('40', '5v', 'ashgill-486dx-33'), 'cpu.clock')).to.equal('clash');
     expect(severity(v66('25', '5v', 'ashgill-486dx-33'), 'cpu.slow'), 'slower is harmless').to.equal('note');
+    // Of jumpers that nobody looked at it is said that nobody did.
+    const slow = (found: Record<string, string>) =>
+      find(
+        {
+          board: 'brackwell-tx',
+          found: { volts: '2.8', ...found },
+          items: [{ part: 'ashgill-p55-233' }]
+        },
+        'cpu.slow'
+      )!;
+    const [seen, unseen] = [slow({ clock: '66', factor: '2' }), slow({ factor: '2' })];
+    expect([seen.title, unseen.title]).to.deep.equal([
+      'P55-233 runs below its rating',
+      'P55-233 may run below its rating'
+    ]);
+    expect(seen.sentence).to.not.include('Nobody looked');
+    expect(unseen.sentence).to.match(/Nobody looked at CPU bus clock: this is with the usual position\./);
   });
   it('FPU: kind, clock, one inside already, the switch', () => {
     const at = (fpu: string, cpu = 'ashgill-386dx-33'): Case => ({

@@ -107,11 +107,19 @@ const writes: Rule = (s) => {
   return board === 'through' ? say('stale', 'clash', 'back') : say('unknown', 'caution');
 };
 
+/** Whether the voltage of a CPU that has several hangs on a setting that nobody looked at. */
+const isVoltageOpen = (s: Situation): boolean => {
+  const { cpu, facts } = s.kit;
+  if (!cpu?.cpu || families[cpu.cpu.family].rank < 3) return false;
+  const { value, unseen } = clocks(s).volts;
+  return value === null || (unseen && offers(facts.coreVolts).length > 1);
+};
+
 /** Too high a voltage destroys a CPU at once; too low a one does not start it. */
 const voltage: Rule = (s) => {
   const { cpu, facts } = s.kit;
   const reading = clocks(s).volts;
-  if (!cpu?.cpu || reading.value === null) return [];
+  if (!cpu?.cpu || reading.value === null || isVoltageOpen(s)) return [];
   const { low, high } = cpu.cpu.volts;
   const good = positionFor(facts.coreVolts, (v) => v <= high + VOLTS.same && v >= low - VOLTS.below);
   const fixes = setPosition(s, reading.setting, good);
@@ -131,10 +139,9 @@ const voltage: Rule = (s) => {
 
 /** Unknown voltage is a stop: too high destroys the CPU at once. */
 const voltageUnknown: Rule = (s) => {
-  const { cpu, facts } = s.kit;
-  if (!cpu?.cpu || families[cpu.cpu.family].rank < 3) return [];
+  const { cpu } = s.kit;
+  if (!cpu?.cpu || !isVoltageOpen(s)) return [];
   const reading = clocks(s).volts;
-  if (reading.value !== null && (!reading.unseen || offers(facts.coreVolts).length === 1)) return [];
   const setting = s.kit.board.settings.find((x) => x.id === reading.setting)?.label ?? null;
   return [
     {
@@ -179,13 +186,17 @@ const clock: Rule = (s) => {
           .flatMap((o) => setPosition(s, code.setting, o))
       : [])
   ];
+  const assumed = [bus, ...(hasMultiplierPins(rated) ? [code] : [])].flatMap((r) =>
+    r.unseen ? s.kit.board.settings.filter((x) => x.id === r.setting).map((x) => x.label) : []
+  );
   const told = {
     cpu: thing(cpu),
     bus: bus.value,
     factor,
     core,
     ratedBus: rated.busMHz,
-    ratedCore: rated.coreMHz
+    ratedCore: rated.coreMHz,
+    assumed
   };
   const common = { about: about(s, bus.setting), fixes };
   if (tooFast(core, rated.coreMHz)) {
@@ -196,7 +207,13 @@ const clock: Rule = (s) => {
   // A board without multiplier pins leaves the CPU at the factor of its open pin.
   if (tooSlow(core, rated.coreMHz))
     return !facts.multiplier && hasMultiplierPins(rated) && tooSlow(factor, whole)
-      ? [{ rule: 'cpu.multiplier', ...common, facts: { cpu: thing(cpu), ratedFactor: whole, factor, core } }]
+      ? [
+          {
+            rule: 'cpu.multiplier',
+            ...common,
+            facts: { cpu: thing(cpu), ratedFactor: whole, factor, core, assumed }
+          }
+        ]
       : [{ rule: 'cpu.slow', ...common, facts: told }];
   return [];
 };

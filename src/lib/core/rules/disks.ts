@@ -84,7 +84,11 @@ const diskLimit: Rule = (s) =>
         key: barrier.id,
         severity: barrier.id === 'heads-256' ? 'clash' : 'caution',
         about: [drive.item.id],
-        facts: { drive: thingOf(drive), barrier },
+        facts: {
+          drive: thingOf(drive),
+          barrier,
+          usable: Math.min(barrier.sectors, (best?.id === 'type' && best.usable) || Infinity)
+        },
         fixes:
           best && geometry
             ? [

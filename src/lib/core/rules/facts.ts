@@ -43,6 +43,8 @@ interface ClockFacts {
   core: number;
   ratedBus: number;
   ratedCore: number;
+  /** Settings behind these numbers that nobody looked at, by their labels. */
+  assumed: string[];
 }
 interface FloppyFacts {
   drive: Thing;
@@ -134,7 +136,7 @@ export interface FactsOf {
   'cpu.clock': ClockFacts & { mistaken: boolean };
   'cpu.bus': ClockFacts;
   'cpu.slow': ClockFacts;
-  'cpu.multiplier': { cpu: Thing; ratedFactor: number; factor: number; core: number };
+  'cpu.multiplier': { cpu: Thing; ratedFactor: number; factor: number; core: number; assumed: string[] };
   'fpu.kind':
     | { why: 'socket'; fpu: Thing; board: Thing; sockets: string[] }
     | { why: 'inside'; fpu: Thing; cpu: Thing }
@@ -250,7 +252,8 @@ export interface FactsOf {
   'disk.boot': { scsi: Thing; ata: Thing };
   'disk.rom': { drive: Thing; bios: string };
   'rom.unscanned': { card: Thing; bios: string };
-  'disk.limit': { drive: Thing; barrier: Barrier };
+  /** `usable`: sectors that can be had, which a table of types may leave fewer of than the barrier. */
+  'disk.limit': { drive: Thing; barrier: Barrier; usable: number };
   'disk.type': {
     drive: Thing;
     bios: string;

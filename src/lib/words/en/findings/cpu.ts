@@ -1,5 +1,5 @@
 import type { FactsOf } from '../../../core/rules';
-import { counted, mhz, or, times, voltRange, volts } from '../language';
+import { and, counted, mhz, or, times, voltRange, volts } from '../language';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -22,6 +22,12 @@ const family = (id: string): string => id.toUpperCase();
 
 const rating = (f: FactsOf['cpu.bus']): string =>
   `${mhz(f.bus)} × ${times(f.factor)} = ${mhz(f.core)}, and it is rated ${mhz(f.ratedBus)} × ${times(f.ratedCore / f.ratedBus)} = ${mhz(f.ratedCore)}`;
+
+/** What hangs on positions that nobody looked at. */
+const ifUsual = (assumed: readonly string[]): string =>
+  assumed.length
+    ? ` Nobody looked at ${and(assumed)}: this is with the usual ${assumed.length > 1 ? 'positions' : 'position'}. Look first.`
+    : '';
 
 function isaAdvice(cure: FactsOf['isa.clock']['cure']): string {
   switch (cure.kind) {
@@ -129,25 +135,33 @@ export const cpu: WordsOf<
     why: 'A CPU with two voltages needs a board that supplies both.'
   }),
   'cpu.clock': (f) => ({
-    title: f.mistaken ? `Bus set to the number printed on ${f.cpu.name}` : `${f.cpu.name} runs too fast`,
-    sentence: f.mistaken
-      ? `${mhz(f.ratedCore)} is the core clock; the jumpers set the bus, which must be ${mhz(f.ratedBus)}. As set the core runs at ${mhz(f.core)} and freezes.`
-      : `It freezes or overheats: ${rating(f)}.`,
+    title: f.assumed.length
+      ? `${f.cpu.name} may run too fast`
+      : f.mistaken
+        ? `Bus set to the number printed on ${f.cpu.name}`
+        : `${f.cpu.name} runs too fast`,
+    sentence: `${
+      f.mistaken
+        ? `${mhz(f.ratedCore)} is the core clock; the jumpers set the bus, which must be ${mhz(f.ratedBus)}. As set the core runs at ${mhz(f.core)} and freezes.`
+        : `It freezes or overheats: ${rating(f)}.`
+    }${ifUsual(f.assumed)}`,
     why: clockWhy
   }),
   'cpu.bus': (f) => ({
-    title: `Bus clock above the rating of ${f.cpu.name}`,
-    sentence: `The core is within its rating, the bus is not: ${rating(f)}. Many parts run so; cache and memory must keep up. If it is unstable, lower the bus clock.`,
+    title: `Bus clock ${f.assumed.length ? 'may be ' : ''}above the rating of ${f.cpu.name}`,
+    sentence: `The core is within its rating, the bus is not: ${rating(f)}. Many parts run so; cache and memory must keep up. If it is unstable, lower the bus clock.${ifUsual(f.assumed)}`,
     why: clockWhy
   }),
   'cpu.slow': (f) => ({
-    title: `${f.cpu.name} runs below its rating`,
-    sentence: `Harmless, and slower: ${rating(f)}.`,
+    title: f.assumed.length
+      ? `${f.cpu.name} may run below its rating`
+      : `${f.cpu.name} runs below its rating`,
+    sentence: `Harmless, and slower: ${rating(f)}.${ifUsual(f.assumed)}`,
     why: clockWhy
   }),
-  'cpu.multiplier': ({ cpu: it, ratedFactor, factor, core }) => ({
+  'cpu.multiplier': ({ cpu: it, ratedFactor, factor, core, assumed }) => ({
     title: `${it.name} runs at ×${times(factor)} here`,
-    sentence: `The board has no multiplier jumper, so the CPU runs at ×${times(factor)}, ${mhz(core)}. For ×${times(ratedFactor)} its multiplier pin has to be wired on the board or on an adapter socket.`,
+    sentence: `The board has no multiplier jumper, so the CPU runs at ×${times(factor)}, ${mhz(core)}. For ×${times(ratedFactor)} its multiplier pin has to be wired on the board or on an adapter socket.${ifUsual(assumed)}`,
     why: 'The multiplier is read from pins of the CPU; an open pin selects a factor of its own.'
   }),
   'fpu.kind': (f) => {

@@ -5,9 +5,9 @@ import { the } from '../things';
 import type { WordsOf } from './told';
 
 export const disks: WordsOf<'disk.limit' | 'disk.type' | 'disk.setup'> = {
-  'disk.limit': ({ drive, barrier: b }) => ({
+  'disk.limit': ({ drive, barrier: b, usable }) => ({
     title: `${drive.name} is larger than the ${b.who} can use`,
-    sentence: `What you would see: ${barrierWords(b).symptom}. Up to ${sizeWords(b.sectors)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${waysWords(b.ways)}.` : ''}`,
+    sentence: `What you would see: ${barrierWords(b).symptom}. Up to ${sizeWords(usable)} of ${the(drive)} can be used.${b.ways.length ? ` Ways past it: ${waysWords(b.ways)}.` : ''}`,
     why: sentence(barrierWords(b).cause)
   }),
   'disk.type': ({ drive, bios, types, best, geometry, usable, lost }) => ({
