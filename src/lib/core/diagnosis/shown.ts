@@ -200,7 +200,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   // The first BIOSes go by the switch alone; later ones look for the card and complain. Set for a card with its own
   // BIOS they start no display at all, and say nothing of it.
   'video.switch': (f, kit) =>
-    f.facts.harmless
+    f.facts.harmless || f.facts.assumed
       ? 'hint'
       : kit.facts.class === 'xt' && f.facts.set === 'own-bios'
         ? { at: 'display', stops: 0, dark: true }

@@ -107,7 +107,7 @@ const writes: Rule = (s) => {
   return board === 'through' ? say('stale', 'clash', 'back') : say('unknown', 'caution');
 };
 
-/** Whether the voltage of a CPU that has several hangs on a setting that nobody looked at. */
+/** Whether what a CPU gets hangs on a setting that nobody looked at, of a board that can give several voltages. */
 const isVoltageOpen = (s: Situation): boolean => {
   const { cpu, facts } = s.kit;
   if (!cpu?.cpu || families[cpu.cpu.family].rank < 3) return false;
@@ -244,11 +244,13 @@ const fpuSwitch: Rule = (s) => {
   if (!set || (!s.kit.fpu && !cpuItem(s))) return [];
   const right = s.kit.fpu ? set.fitted : set.none;
   if (s.at('board', set.setting) === right) return [];
+  const assumed = !seen(s)(set.setting);
   return [
     {
       rule: 'fpu.switch',
+      severity: assumed ? 'caution' : 'clash',
       about: [{ item: 'board', setting: set.setting }, ...(s.kit.fpu ? [s.kit.fpu.item.id] : [])],
-      facts: { fpu: s.kit.fpu ? thingOf(s.kit.fpu) : null },
+      facts: { fpu: s.kit.fpu ? thingOf(s.kit.fpu) : null, assumed },
       fixes: [setFix(s, 'board', set.setting, right)]
     }
   ];

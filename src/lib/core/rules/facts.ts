@@ -142,7 +142,7 @@ export interface FactsOf {
     | { why: 'inside'; fpu: Thing; cpu: Thing }
     | { why: 'pair'; fpu: Thing; cpu: Thing; family: string; kind: string }
     | { why: 'slow'; fpu: Thing; needed: number; rated: number };
-  'fpu.switch': { fpu: Thing | null };
+  'fpu.switch': { fpu: Thing | null; assumed: boolean };
   /** An oscillator where jumpers make the clock, or in place of the one that also runs the timer of an XT. */
   'cpu.oscillator': { oscillator: Thing; board: Thing; mhz: number; why: 'jumpers' | 'timer' };
   'vlb.load': { cards: number; bus: number; most: number };
@@ -213,7 +213,8 @@ export interface FactsOf {
   'video.modes': { monitor: Thing; card: Thing; modes: string[]; fixed: boolean };
   'video.grey': { monitor: Thing };
   'video.flat': { monitor: Thing };
-  'video.switch': { set: string; card: Thing; is: string; harmless: boolean };
+  /** `assumed`: nobody looked at the switch. */
+  'video.switch': { set: string; card: Thing; is: string; harmless: boolean; assumed: boolean };
   'video.two': { kind: 'mono' | 'colour'; cards: Thing[] };
   'video.second': { cards: Thing[] };
   'video.pass': { card: Thing };

@@ -1,4 +1,5 @@
 import { thingOf, type OfferedFix, type Thing, there } from '../model';
+import { isLookedAt } from '../resources';
 import { systemOf } from '../software';
 import { hookedMonitors, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
@@ -141,12 +142,13 @@ const boardSwitch: Rule = (s) => {
   // With its own BIOS the card takes over on AT class whatever the jumper says.
   const harmless = s.kit.facts.class === 'at' && kinds.has('own-bios');
   const right = Object.entries(told.values).find(([, v]) => v === wanted[0]);
+  const assumed = !isLookedAt(s.kit.build.board, told.setting);
   return [
     {
       rule: 'video.switch',
-      severity: harmless ? 'note' : 'clash',
+      severity: harmless ? 'note' : assumed ? 'caution' : 'clash',
       about: [{ item: 'board', setting: told.setting }, ...on.map((d) => d.item)],
-      facts: { set, card: cardOf(s, there(on[0]).item), is: there(wanted[0]), harmless },
+      facts: { set, card: cardOf(s, there(on[0]).item), is: there(wanted[0]), harmless, assumed },
       fixes: right ? [setFix(s, 'board', told.setting, right[0])] : []
     }
   ];

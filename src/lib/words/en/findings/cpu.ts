@@ -193,11 +193,19 @@ export const cpu: WordsOf<
         };
     }
   },
-  'fpu.switch': ({ fpu }) => ({
-    title: fpu ? 'FPU switch set to "none"' : 'FPU switch set to "fitted"',
-    sentence: fpu
-      ? `Programs will not find ${fpu.name} until the switch is set for it.`
-      : 'Programs that look for an FPU will hang: the switch says there is one.',
+  'fpu.switch': ({ fpu, assumed }) => ({
+    title: assumed
+      ? 'FPU switch not looked at'
+      : fpu
+        ? 'FPU switch set to "none"'
+        : 'FPU switch set to "fitted"',
+    sentence: assumed
+      ? fpu
+        ? `It should say "fitted": set to "none", programs will not find ${fpu.name}.`
+        : 'It should say "none": set to "fitted", programs that look for an FPU hang.'
+      : fpu
+        ? `Programs will not find ${fpu.name} until the switch is set for it.`
+        : 'Programs that look for an FPU will hang: the switch says there is one.',
     why: 'On an XT-class board a switch says whether an FPU is fitted.'
   }),
   'cpu.oscillator': ({ oscillator, board, mhz: printed, why }) =>

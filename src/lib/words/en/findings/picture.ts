@@ -1,4 +1,4 @@
-import { and, counted } from '../language';
+import { and, counted, sentence } from '../language';
 import { the } from '../things';
 import type { WordsOf } from './told';
 
@@ -46,14 +46,23 @@ export const picture: WordsOf<
     sentence: `Everything works on ${the(monitor)}, in shades of grey: some programs are hard to read or to play without colour.`,
     why: 'A monochrome analogue monitor shows colours as grey values.'
   }),
-  'video.switch': ({ set, card, is, harmless }) => {
+  'video.switch': ({ set, card, is, harmless, assumed }) => {
     const kind = (k: string) =>
       k === 'mono' ? 'a monochrome card' : k === 'colour' ? 'a colour card' : 'a card with its own BIOS';
+    const dark = 'expect a dark screen and one long, two short beeps (eight short with another BIOS)';
+    if (assumed)
+      return {
+        title: 'Display switch not looked at',
+        sentence: `It should be set for ${kind(is)}, which ${the(card)} is. ${
+          harmless ? 'Its BIOS takes over otherwise, but some setups complain.' : `Set otherwise, ${dark}.`
+        }`,
+        why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
+      };
     return {
       title: `Display switch set for ${kind(set)}`,
       sentence: harmless
         ? `The BIOS of ${the(card)} takes over; set the jumper all the same, since some setups complain.`
-        : `Expect a dark screen and one long, two short beeps (eight short with another BIOS). ${the(card)} is ${kind(is)}.`,
+        : `${sentence(dark)} ${the(card)} is ${kind(is)}.`,
       why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
     };
   },
