@@ -165,28 +165,6 @@ describe('memory on a board', () => {
         expect(find(alone, rule), rule).to.equal(undefined);
     expect(severity(split(bank('pendrum-s72-16m-e', 2, '1')), 'memory.first')).to.equal('caution');
   });
-  it('of switches that nobody looked at it is said how they should be, not how they are', () => {
-    const card = { part: 'brim-v16', slot: '2' };
-    const display = (found: Record<string, string>, board = 'skerrin-px8') =>
-      find({ board, found, items: [card] }, 'video.switch');
-    expect(display({})).to.include({ severity: 'caution', title: 'Display switch not looked at' });
-    expect(display({})!.sentence).to.match(/should be set for a card with its own BIOS/);
-    expect(display({ display: 'mono' })).to.include({
-      severity: 'clash',
-      title: 'Display switch set for a monochrome card'
-    });
-    const fpu = (found: Record<string, string>) =>
-      find(
-        {
-          board: 'skerrin-px8',
-          found,
-          items: [{ part: 'ashgill-8088-5' }, { part: 'ashgill-8087-5' }]
-        },
-        'fpu.switch'
-      );
-    expect(fpu({})).to.include({ severity: 'caution', title: 'FPU switch not looked at' });
-    expect(fpu({ fpu: 'no' })).to.include({ severity: 'clash', title: 'FPU switch set to "none"' });
-  });
   it('says what will be counted, and what lies out of reach', () => {
     expect(find(d33([bank('pendrum-s30-1m-70', 4)]), 'memory.shown')!.title).to.include('3712 KiB');
     const much: Case = {

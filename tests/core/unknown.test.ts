@@ -15,6 +15,7 @@ import { isByHand } from '../../src/lib/core/settings';
 import { resolve } from '../../src/lib/core/solver';
 import { nothingToMove, sheetOf, sheetText } from '../../src/lib/formats';
 import { demo, parts } from '../support/demo';
+import { find } from '../support/cases';
 import { edited } from '../support/edits';
 import { board, card, check, jumpered, machineOf } from '../support/make';
 import { torture } from '../support/torture';
@@ -90,6 +91,28 @@ describe('what nobody knows', () => {
     const open = demo('whimbrel');
     const allKnown = { ...open, acknowledged: checked(open, parts).findings.map((f) => f.id) };
     expect(checked(allKnown, parts).status).to.equal('unknown');
+  });
+  it('of switches that nobody looked at it is said how they should be, not how they are', () => {
+    const card = { part: 'brim-v16', slot: '2' };
+    const display = (found: Record<string, string>, board = 'skerrin-px8') =>
+      find({ board, found, items: [card] }, 'video.switch');
+    expect(display({})).to.include({ severity: 'caution', title: 'Display switch not looked at' });
+    expect(display({})!.sentence).to.match(/should be set for a card with its own BIOS/);
+    expect(display({ display: 'mono' })).to.include({
+      severity: 'clash',
+      title: 'Display switch set for a monochrome card'
+    });
+    const fpu = (found: Record<string, string>) =>
+      find(
+        {
+          board: 'skerrin-px8',
+          found,
+          items: [{ part: 'ashgill-8088-5' }, { part: 'ashgill-8087-5' }]
+        },
+        'fpu.switch'
+      );
+    expect(fpu({})).to.include({ severity: 'caution', title: 'FPU switch not looked at' });
+    expect(fpu({ fpu: 'no' })).to.include({ severity: 'clash', title: 'FPU switch set to "none"' });
   });
   it('settings that nobody looked at and nobody chose leave the machine unknown', () => {
     const seen = demo('curlew');
