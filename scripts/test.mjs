@@ -1,4 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromiumPath, hasHeadless, headlessPackage } from './chromium.mjs';
 import { buildApplication, buildPseudo, installPackages, root } from './common.mjs';
@@ -45,7 +46,7 @@ function runGroup(args, env) {
   });
 }
 
-/** Runs groups of test files, four at a time, in their order; each file belongs to one. */
+/** Runs groups of test files, some at a time, in their order; each file belongs to one. */
 async function mocha(groups) {
   const waiting = [...groups];
   const runner = async () => {
@@ -55,7 +56,7 @@ async function mocha(groups) {
     }
   };
   // More than cores: browsers, servers and programs that are started mostly wait.
-  await Promise.all(Array.from({ length: 4 }, runner));
+  await Promise.all(Array.from({ length: 5 }, runner));
 }
 
 /** Prints what a group came to, its failures and whatever its tests said. */
@@ -100,6 +101,18 @@ function ensureDiskTools() {
     console.log('sfdisk, fsck.fat or mtools are missing: the tests that compare with them will fail.');
 }
 
+/**
+ * The demo machines, read in and checked once: every server of the tests starts from a copy.
+ * @returns their folder; empty where the server did not start, which its tests will tell
+ */
+function demoData() {
+  const code =
+    "const { startServer } = await import('./tests/support/server.ts');" +
+    'const server = await startServer(); await server.stop(); console.log(server.folder);';
+  const args = ['--import', 'tsx', '--input-type=module', '-e', code];
+  return spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8' }).stdout.trim();
+}
+
 function install(packages) {
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   spawnSync('apt-get', ['update', '-qq'], { stdio: 'ignore', env });
@@ -128,8 +141,24 @@ await installPackages();
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
 const files = (...folders) => folders.map((folder) => `tests/${folder}/**/*.test.ts`);
-// Takes longest, and asks nothing of the application as it is built.
-const core = mocha([['Core', files('core', 'ui', 'truth'), roomy]]);
+/** Groups of files that take about as long as one another; a file that is in none goes with the last of its kind. */
+const inFolder = (folder, ...names) => names.map((name) => `tests/${folder}/${name}.test.ts`);
+const planning = inFolder(
+  'core',
+  'planner',
+  'plan-sense',
+  'photo',
+  'wrong-settings',
+  'lived',
+  'seats',
+  'start'
+);
+const without = (list) => list.flatMap((file) => ['--ignore', file]);
+// They ask nothing of the application as it is built.
+const core = mocha([['Core', [...files('core', 'ui', 'truth'), ...without(planning)], roomy]]);
+/** What oxfmt formats, and what it leaves to prettier. */
+const code = '**/*.{ts,js,mjs}';
+const texts = '**/*.{svelte,css,html,md,json,yaml,yml}';
 // Beside each other: none of them reads what another writes.
 await Promise.all([
   steps([
@@ -139,32 +168,35 @@ await Promise.all([
       join(root, 'node_modules/@typescript/native/bin/tsc'),
       ['-p', 'src/lib/core']
     ],
-    ['Lint', bin('eslint'), ['--max-warnings', '60', '.']],
-    ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']]
+    // Together no more than 60 marks of what cannot be missing.
+    ['Lint', bin('oxlint'), ['--max-warnings', '47']],
+    ['Lint of components and scripts', bin('eslint'), ['--max-warnings', '13', '.']],
+    ['Formatting', bin('oxfmt'), ['--check', code]],
+    ['Formatting of components and texts', bin('prettier'), ['--check', '--log-level', 'warn', texts]]
   ]),
   buildApplication().then(buildPseudo)
 ]);
 ensureDiskTools();
-const inBrowser = (...names) => names.map((name) => `tests/browser/${name}.test.ts`);
-/** Groups of browser tests that take about as long as one another; a file that is in none goes with the last. */
-const walks = inBrowser('look', 'screens');
-const choosing = inBrowser('choose', 'disks', 'files', 'deleted');
-const others = [...walks, ...choosing].flatMap((file) => ['--ignore', file]);
+process.env.YJ_DEMO_DATA = demoData();
+const walks = inFolder('browser', 'look', 'screens');
+const choosing = inFolder('browser', 'choose', 'disks', 'files', 'deleted');
 const browser = ensureChromium();
 if (!browser) failed++;
 await mocha([
   // The longest first, so that none is left alone at the end.
+  ['Planner, diagnosis, photographs', planning, roomy],
+  ['Server over HTTP', files('http')],
   ...(browser
     ? [
-        ['Browser tests', ['tests/browser/**/*.test.ts', ...others]],
+        ['Browser tests', [...files('browser'), ...without([...walks, ...choosing])]],
         ['Browser tests of parts and files', choosing],
         ['The look of every screen', walks]
       ]
     : []),
-  ['Server over HTTP', files('http')],
   ['Server and its data', files('server')],
   ['Command line and formats', files('formats')]
 ]);
 await core;
+if (process.env.YJ_DEMO_DATA) rmSync(process.env.YJ_DEMO_DATA, { recursive: true });
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;

@@ -199,6 +199,17 @@ export class Bench {
   async open(path: string, page = this.page): Promise<void> {
     await page.goto(this.server.url + path, { waitUntil: 'networkidle2' });
   }
+  /** Goes to a path as a link of the application does: the page stays, and only what differs is drawn. */
+  async go(path: string, page = this.page): Promise<void> {
+    await page.evaluate((href) => {
+      const link = Object.assign(document.createElement('a'), { href });
+      document.body.append(link);
+      link.click();
+      link.remove();
+    }, path);
+    await page.waitForFunction((href) => location.pathname + location.search === href, {}, path);
+    await page.waitForNetworkIdle({ concurrency: 2 });
+  }
   reload(page = this.page) {
     return page.reload({ waitUntil: 'networkidle2' });
   }

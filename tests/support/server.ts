@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -17,9 +17,20 @@ export interface Running {
   restart(): Promise<void>;
 }
 
+/**
+ * A fresh folder for the data of a server. `npm test` has the demo machines read in and checked once, and what came of it
+ * is copied; a test that is run alone has its server do so.
+ */
+function freshFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'yj-server-'));
+  const ready = process.env.YJ_DEMO_DATA;
+  if (ready) cpSync(ready, folder, { recursive: true });
+  return folder;
+}
+
 /** Starts the built server with the demo data in a fresh folder, or in one that is there. */
 export async function startServer({
-  folder = mkdtempSync(join(tmpdir(), 'yj-server-')),
+  folder = freshFolder(),
   args = [] as string[],
   env = {} as Record<string, string>
 } = {}): Promise<Running> {

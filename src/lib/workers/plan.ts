@@ -10,7 +10,8 @@ import {
 } from '../core/planner';
 
 export type PlanMessage =
-  { kind: 'plan'; request: PlanRequest } | { kind: 'why'; request: PlanRequest; current: Plan; part: string };
+  | { kind: 'plan'; request: PlanRequest }
+  | { kind: 'why'; request: PlanRequest; current: Plan; part: string };
 export type PlanReply =
   | { kind: 'progress'; progress: Progress }
   | { kind: 'plan'; front: Front }

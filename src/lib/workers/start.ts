@@ -13,7 +13,8 @@ import {
 import { partSet, type Build, type Part, type Start } from '../core/model';
 
 export type StartMessage =
-  { kind: 'diagnose'; build: Build; parts: Part[]; starts: Start[] } | { kind: 'judge'; course: Course };
+  | { kind: 'diagnose'; build: Build; parts: Part[]; starts: Start[] }
+  | { kind: 'judge'; course: Course };
 export type StartReply =
   | { kind: 'diagnosis'; value: MachineDiagnosis }
   | { kind: 'judged'; value: Judged }

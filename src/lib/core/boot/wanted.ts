@@ -8,7 +8,9 @@ import type { Expectation } from './expect';
 
 /** Why a line is in the plan. */
 export type Because =
-  { kind: 'part'; name: string } | { kind: 'programs'; names: string[] } | { kind: 'wish' };
+  | { kind: 'part'; name: string }
+  | { kind: 'programs'; names: string[] }
+  | { kind: 'wish' };
 
 /** Groups of lines that a start has or leaves out. */
 export const GROUPS = ['cd', 'mouse', 'network', 'cache', 'ram-disk', 'emulation'] as const;

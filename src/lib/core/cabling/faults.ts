@@ -26,7 +26,9 @@ interface FaultFacts {
     | { why: 'no-first'; drive: Thing; twisted: boolean }
     | { why: 'open-end' | 'middle'; drive: Thing };
   'scsi.id':
-    { why: 'both'; a: Thing; b: Thing; id: string } | { why: 'adapter'; drive: Thing } | { why: 'no-zero' };
+    | { why: 'both'; a: Thing; b: Thing; id: string }
+    | { why: 'adapter'; drive: Thing }
+    | { why: 'no-zero' };
   'scsi.termination':
     | { why: 'open-end' | 'middle'; device: Thing | Owner }
     | { why: 'unseen'; ends: { device: Thing | Owner; fitted: boolean }[] };

@@ -7,7 +7,8 @@ import type { FaultSet } from './sets';
 
 /** What happened to one machine in order: it was switched on, or something was measured or looked at. */
 export type Step =
-  { kind: 'start'; seen: Observed; after: string | null } | { kind: 'read'; test: string; found: boolean };
+  | { kind: 'start'; seen: Observed; after: string | null }
+  | { kind: 'read'; test: string; found: boolean };
 
 /**
  * The starts and readings that still tell of the machine as it is: back to the last start before which something was

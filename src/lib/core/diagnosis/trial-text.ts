@@ -3,7 +3,8 @@ import type { TrialRow } from '../model';
 
 /** A typed trial, or the pieces that were not understood. */
 export type ReadTrial =
-  { row: Omit<TrialRow, 'at'> } | { wrong: string[]; why: 'words' | 'things' | 'result' | 'twice' };
+  | { row: Omit<TrialRow, 'at'> }
+  | { wrong: string[]; why: 'words' | 'things' | 'result' | 'twice' };
 
 const GOOD = /^(?:ok|good|works?|worked|runs?|ran)$/i;
 const BAD = /^(?:fails?|failed|bad|dead|dark|hangs?|hung|stops?|crash(?:es|ed)?)$/i;

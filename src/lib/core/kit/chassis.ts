@@ -2,7 +2,8 @@ import type { PartWith } from '../model';
 
 /** Why a board does not go into a case: its holes, or slots that meet no openings. */
 export type BoardMisfit =
-  { why: 'size'; form: string; takes: string[] } | { why: 'spacing'; slots: string; openings: string };
+  | { why: 'size'; form: string; takes: string[] }
+  | { why: 'spacing'; slots: string; openings: string };
 
 /** What keeps a board out of a case; null: nothing that is known. */
 export function boardInCase(

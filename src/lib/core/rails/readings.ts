@@ -2,7 +2,16 @@ import { PLUGS, type Build, type PlugId, type RailReadings, there } from '../mod
 
 /** What is on a pin. */
 export type Rail =
-  '+5' | '+12' | '-12' | '-5' | '+3.3' | 'standby' | 'power-good' | 'switch-on' | 'ground' | 'none';
+  | '+5'
+  | '+12'
+  | '-12'
+  | '-5'
+  | '+3.3'
+  | 'standby'
+  | 'power-good'
+  | 'switch-on'
+  | 'ground'
+  | 'none';
 
 export interface Pin {
   n: number;

@@ -16,7 +16,9 @@ export type Misfit =
 
 /** Why a card cannot be put into a slot: its bus, or what stands in its way. */
 export type Obstacle =
-  Misfit | { why: 'length'; cardMm: number; roomMm: number } | { why: 'skirt'; slot: SlotBus };
+  | Misfit
+  | { why: 'length'; cardMm: number; roomMm: number }
+  | { why: 'skirt'; slot: SlotBus };
 
 /** What a slot gives a card, and why it cannot work there. */
 export function seatOf(part: Part, slot: Slot): { seat: Seat; misfit: Misfit | null } {

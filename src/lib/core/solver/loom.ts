@@ -21,7 +21,9 @@ import { isFixed } from './scopes';
 
 /** Why a function cannot be on a line. */
 export type StruckReason =
-  { kind: 'unreachable'; why: Unreachable } | { kind: 'fixed' } | { kind: 'constraint'; why: string };
+  | { kind: 'unreachable'; why: Unreachable }
+  | { kind: 'fixed' }
+  | { kind: 'constraint'; why: string };
 
 const struckReason = (
   why: Unreachable | null,

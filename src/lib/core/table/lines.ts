@@ -11,7 +11,15 @@ import type { Context, Field, Spot } from './spots';
 
 /** How a line was taken. `note`: words that say nothing of a setting; they are kept. */
 export type LineAs =
-  'blank' | 'rule' | 'title' | 'heading' | 'rows' | 'legend' | 'rest' | 'note' | 'not-understood';
+  | 'blank'
+  | 'rule'
+  | 'title'
+  | 'heading'
+  | 'rows'
+  | 'legend'
+  | 'rest'
+  | 'note'
+  | 'not-understood';
 
 export interface ReadLine {
   /** Counted from 1. */
