@@ -83,6 +83,23 @@ describe('how the cache in the CPU writes', () => {
     it(`${writes} on a board ${l1 ? `set to ${l1}` : 'that knows through only'}: ${is ?? 'nothing'}`, () => {
       expect(severity(on3(writes, l1), 'cpu.writes')).to.equal(is);
     });
+  it('of a jumper that nobody looked at it is said so, and that writing back may damage what is written', () => {
+    const unlooked = (writes: 'through' | 'back', usual: 'through' | 'back') => {
+      const setDefault = on('tessaly-v3', (p) => ({
+        ...p,
+        settings: p.settings.map((s) => (s.id === 'l1' && s.known ? { ...s, default: usual } : s))
+      }));
+      const c = on3(writes, usual);
+      return find(
+        { ...c, found: { volts: '3v' }, change: (p) => writing(writes)(setDefault(p)) },
+        'cpu.writes'
+      );
+    };
+    expect(unlooked('through', 'through')).to.equal(undefined);
+    expect(unlooked('through', 'back')!.title).to.include('may expect');
+    expect(unlooked('back', 'through')!.sentence).to.match(/may be set up for .+ Nobody looked at/);
+    expect(unlooked('back', 'back')!.title).to.match(/^Nobody looked/);
+  });
   it('a jumper cures it where there is one', () => {
     expect(ends(on3('through', 'back'), 'cpu.writes')).to.equal(true);
     expect(ends(on3('back', 'through'), 'cpu.writes')).to.equal(true);

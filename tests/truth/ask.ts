@@ -1,4 +1,4 @@
-import { partitionTypeName } from '../../src/lib/words';
+import { partitionTypeName, tell } from '../../src/lib/words';
 import {
   fpuSuits,
   oscillatorFor,
@@ -20,7 +20,7 @@ import {
   type Ribbon,
   type Select
 } from '../../src/lib/core/model';
-import { check } from '../../src/lib/core/rules';
+import { check, type Finding } from '../../src/lib/core/rules';
 import { narrowed, obstacle } from '../../src/lib/core/resources';
 import { systemIn, systemLacks, systemOf } from '../../src/lib/core/software';
 import {
@@ -97,6 +97,33 @@ function claimOf(text: string): ClaimIn {
     default:
       return fail(text);
   }
+}
+
+/** What a machine finds under a rule, as `rule of board setting=position + part@slot*count#bank for system`. */
+function foundIn(asked: string): Finding[] {
+  const [, rule, machine, os] = /^(\S+) of (.+?)(?: for (.+))?$/.exec(asked) ?? fail(asked);
+  const [first, ...others] = machine.split(' + ').map((text) => {
+    const [name, ...settings] = words(text);
+    const [, part, slot, count, place] =
+      /^([\w.-]+)(?:@([\w.]+))?(?:\*(\d+))?(?:#(\w+))?$/.exec(name) ?? fail(name);
+    const asFound = Object.fromEntries(settings.map((s) => s.split('=')));
+    catalogueCard(part);
+    return {
+      part,
+      asFound,
+      ...(slot ? { slot } : {}),
+      ...(count ? { count: Number(count) } : {}),
+      ...(place ? { place } : {})
+    };
+  });
+  const build = Build.parse({
+    id: 'm',
+    name: 'M',
+    brief: os ? { os } : {},
+    board: { id: 'board', part: first.part, asFound: first.asFound },
+    items: others.map((item, i) => ({ id: `i${i}`, ...item }))
+  });
+  return check(build, parts).filter((f) => f.rule === rule);
 }
 
 /** What a check says of two cards, or of one: the worst that concerns their lines. */
@@ -326,31 +353,13 @@ export const questions: Record<string, (asked: string) => string> = {
    * `os.cpu of varnoc-d33 + ashgill-386dx-33 + brim-v16@2 monitor=mono for Windows 98`: how bad a machine of the
    * catalogue finds it. Settings of the board stand behind it, those of a part behind the part.
    */
-  finding: (asked) => {
-    const [, rule, machine, os] = /^(\S+) of (.+?)(?: for (.+))?$/.exec(asked) ?? fail(asked);
-    const [first, ...others] = machine.split(' + ').map((text) => {
-      const [name, ...settings] = words(text);
-      const [, part, slot, count, place] =
-        /^([\w.-]+)(?:@([\w.]+))?(?:\*(\d+))?(?:#(\w+))?$/.exec(name) ?? fail(name);
-      const asFound = Object.fromEntries(settings.map((s) => s.split('=')));
-      catalogueCard(part);
-      return {
-        part,
-        asFound,
-        ...(slot ? { slot } : {}),
-        ...(count ? { count: Number(count) } : {}),
-        ...(place ? { place } : {})
-      };
-    });
-    const build = Build.parse({
-      id: 'm',
-      name: 'M',
-      brief: os ? { os } : {},
-      board: { id: 'board', part: first.part, asFound: first.asFound },
-      items: others.map((item, i) => ({ id: `i${i}`, ...item }))
-    });
-    const found = check(build, parts).filter((f) => f.rule === rule);
-    return found[0]?.severity ?? 'none';
+  finding: (asked) => foundIn(asked)[0]?.severity ?? 'none',
+  /** `may be used twice in line.irq of …`: whether what is said of it has these words. */
+  said: (asked) => {
+    const [, phrase, of] = /^(.+) in (\S+ of .+)$/.exec(asked) ?? fail(asked);
+    const told = foundIn(of).map(tell);
+    if (!told.length) fail(asked);
+    return told.some((t) => `${t.title} ${t.sentence}`.includes(phrase)) ? 'yes' : 'no';
   },
   /** `544` → as printed */
   hex: (asked) => hex(Number(asked)),

@@ -1,6 +1,6 @@
 import type { CpuFacts, Part } from '../model';
 import { factorOn, offers } from './cpu';
-import { sameClock, tooFast } from './tolerances';
+import { asRated, sameClock, tooFast } from './tolerances';
 
 /** What a row of a clock table gives with a CPU, when the number means the bus or the core. */
 export interface ClockReading {
@@ -19,7 +19,7 @@ export interface ClockRow {
 
 /** What a bus clock does to a CPU: within the rounding of clock names, above its rating, or below. */
 function verdict(cpu: CpuFacts, busMHz: number, coreMHz: number): ClockReading['verdict'] {
-  if (sameClock(busMHz, cpu.busMHz) && sameClock(coreMHz, cpu.coreMHz)) return 'right';
+  if (asRated(busMHz, cpu.busMHz) && asRated(coreMHz, cpu.coreMHz)) return 'right';
   if (!tooFast(coreMHz, cpu.coreMHz) && !tooFast(busMHz, cpu.busMHz)) return 'slower';
   return sameClock(busMHz, cpu.coreMHz) && !sameClock(cpu.coreMHz, cpu.busMHz) ? 'mistake' : 'too-fast';
 }

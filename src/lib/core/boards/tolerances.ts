@@ -6,6 +6,12 @@
 /** Names of clocks are rounded: 66 stands for 66.67 MHz, 4.77 for 4.773. A share of the larger one. */
 export const CLOCK_ROUNDING = 0.035;
 
+/**
+ * The first PCs run an 8088 for 5 MHz at 4.77, turbo boards one for 10 MHz at 9.54: that is what these parts are for,
+ * and nobody loses by it. A share of the rating.
+ */
+export const UNDER_RATING = 0.05;
+
 /** Core voltage, in V. */
 export const VOLTS = {
   /** Differences below this are none: they come from adding decimals. */
@@ -42,5 +48,8 @@ export const sameClock = (a: number, b: number): boolean =>
 /** Whether a clock is above a rating by more than rounding. */
 export const tooFast = (mhz: number, rated: number): boolean => mhz > rated * (1 + CLOCK_ROUNDING);
 
-/** Whether a clock is below a rating by more than rounding. */
-export const tooSlow = (mhz: number, rated: number): boolean => mhz < rated * (1 - CLOCK_ROUNDING);
+/** Whether a clock is so far below a rating that something is lost. */
+export const tooSlow = (mhz: number, rated: number): boolean => mhz < rated * (1 - UNDER_RATING);
+
+/** Whether a clock is the one that a part is made for. */
+export const asRated = (mhz: number, rated: number): boolean => !tooFast(mhz, rated) && !tooSlow(mhz, rated);

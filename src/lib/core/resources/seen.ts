@@ -1,13 +1,28 @@
 import { claimSettings, type Line } from './lines';
 import { isLookedAt, type Machine } from './machine';
 
-/** Whether every setting that a line rests on was seen or chosen; one that rests on none is what the part is. */
-export function isLineSeen(m: Machine, line: Line): boolean {
+/** A setting that nobody looked at, by its label and the name of its part. */
+export interface Unlooked {
+  setting: string;
+  of: string;
+}
+
+const claimBehind = (m: Machine, line: Line) =>
+  m.find(line.item)?.part.functions.find((f) => f.id === line.function)?.claims[line.index];
+
+/** Settings that a line rests on and that were neither seen nor chosen. */
+export function unlookedBehind(m: Machine, line: Line): Unlooked[] {
   const owner = m.find(line.item);
-  const claim = owner?.part.functions.find((f) => f.id === line.function)?.claims[line.index];
-  if (!owner || !claim) return false;
-  return claimSettings(m, owner, claim).every(({ item, setting }) => {
-    const held = m.find(item)?.item;
-    return held !== undefined && isLookedAt(held, setting);
+  const claim = claimBehind(m, line);
+  if (!owner || !claim) return [];
+  return claimSettings(m, owner, claim).flatMap(({ item, setting }) => {
+    const held = m.find(item);
+    if (!held || isLookedAt(held.item, setting)) return [];
+    const label = held.part.settings.find((s) => s.id === setting)?.label ?? setting;
+    return [{ setting: label, of: held.part.name }];
   });
 }
+
+/** Whether every setting that a line rests on was seen or chosen; one that rests on none is what the part is. */
+export const isLineSeen = (m: Machine, line: Line): boolean =>
+  claimBehind(m, line) !== undefined && !unlookedBehind(m, line).length;

@@ -14,10 +14,12 @@ import {
   offers,
   pinsFit,
   ratedFactor,
+  readOffered,
   sameClock,
   socketTakes,
   tooFast,
-  tooSlow
+  tooSlow,
+  type Reading
 } from '../boards';
 import { type OfferedFix, thingOf, whatOf, type Offered, type Part, type Thing } from '../model';
 import type { FactsOf } from './facts';
@@ -41,6 +43,11 @@ const thing = (part: Part): Thing => ({ name: part.name, what: whatOf(part) });
 /** Whether somebody looked at a setting of the board, or chose its position. */
 const seen = (s: Situation) => (setting: string) => isLookedAt(s.kit.build.board, setting);
 const clocks = (s: Situation) => clocksOf(s.kit.board, s.kit.cpu, s.at, seen(s));
+/** Settings behind some readings that nobody looked at, by their labels. */
+const unlookedOf = (s: Situation, ...readings: Reading[]): string[] =>
+  readings.flatMap((r) =>
+    r.unseen ? s.kit.board.settings.filter((x) => x.id === r.setting).map((x) => x.label) : []
+  );
 const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean) =>
   offers(offered).find((o) => o.position !== null && fits(o.value));
 
@@ -85,6 +92,8 @@ const writes: Rule = (s) => {
   const told = facts.cacheWrites;
   const choice = typeof told === 'object' ? told : null;
   const board = typeof told === 'object' ? told.values[s.at('board', told.setting) ?? ''] : told;
+  const setting = choice && s.kit.board.settings.find((x) => x.id === choice.setting);
+  const assumed = setting && !seen(s)(setting.id) ? [setting.label] : [];
   const say = (
     why: FactsOf['cpu.writes']['why'],
     severity: 'clash' | 'caution' | 'note',
@@ -96,13 +105,14 @@ const writes: Rule = (s) => {
         rule: 'cpu.writes',
         severity,
         about: about(s, choice?.setting),
-        facts: { cpu: thing(cpu), board: thing(s.kit.board), why },
+        facts: { cpu: thing(cpu), board: thing(s.kit.board), why, assumed },
         fixes: choice && position ? [setFix(s, 'board', choice.setting, position)] : []
       }
     ];
   };
   if (way === 'through') return board === 'back' ? say('told', 'caution', 'through') : [];
-  if (board === 'back') return [];
+  // Where nobody looked, the usual position is no comfort: the other one damages what is written.
+  if (board === 'back') return way === 'back' && assumed.length ? say('unlooked', 'caution', 'back') : [];
   if (way === 'either') return board === 'through' ? say('slower', 'note', 'back') : [];
   return board === 'through' ? say('stale', 'clash', 'back') : say('unknown', 'caution');
 };
@@ -186,9 +196,7 @@ const clock: Rule = (s) => {
           .flatMap((o) => setPosition(s, code.setting, o))
       : [])
   ];
-  const assumed = [bus, ...(hasMultiplierPins(rated) ? [code] : [])].flatMap((r) =>
-    r.unseen ? s.kit.board.settings.filter((x) => x.id === r.setting).map((x) => x.label) : []
-  );
+  const assumed = unlookedOf(s, bus, ...(hasMultiplierPins(rated) ? [code] : []));
   const told = {
     cpu: thing(cpu),
     bus: bus.value,
@@ -232,10 +240,15 @@ const fpuKind: Rule = (s) => {
   if (cpu?.cpu?.fpu) return found({ why: 'inside', fpu: it, cpu: thing(cpu) });
   if (cpu?.cpu && !fpuSuits(kind, cpu.cpu.family))
     return found({ why: 'pair', fpu: it, cpu: thing(cpu), family: cpu.cpu.family, kind });
-  const core = clocks(s).core ?? cpu?.cpu?.coreMHz;
-  if (core === undefined || core === null) return [];
+  const { core: clock, bus, code } = clocks(s);
+  const core = clock ?? cpu?.cpu?.coreMHz;
+  if (core === undefined) return [];
   const needed = kind === '287' ? (core * 2) / 3 : core;
-  return tooFast(needed, rated) ? found({ why: 'slow', fpu: it, needed, rated }) : [];
+  if (!tooFast(needed, rated)) return [];
+  const by = clock === null ? 'rating' : 'clock';
+  const assumed =
+    clock === null || !cpu?.cpu ? [] : unlookedOf(s, bus, ...(hasMultiplierPins(cpu.cpu) ? [code] : []));
+  return found({ why: 'slow', fpu: it, needed, rated, by, assumed });
 };
 
 /** XT-class boards are told of the FPU by a switch. */
@@ -281,13 +294,15 @@ const oscillator: Rule = (s) => {
 /** Local-bus slots run at the external clock: three cards to 33 MHz, two to 40, one above. */
 const vlbLoad: Rule = (s) => {
   const cards = s.m.fitted.filter((f) => f.part.card?.bus === 'vlb' && f.slot?.bus === 'vlb');
-  const bus = clocks(s).bus.value;
+  const read = clocks(s).bus;
+  const bus = read.value;
+  const assumed = unlookedOf(s, read);
   if (!cards.length || bus === null) return [];
   const most = bus <= LOCAL_BUS.noWait ? 3 : bus <= LOCAL_BUS.twoCards ? 2 : 1;
   const names = cards.map((c) => c.item.id);
   if (cards.length > most)
-    return [{ rule: 'vlb.load', about: names, facts: { cards: cards.length, bus, most } }];
-  return bus > LOCAL_BUS.noWait ? [{ rule: 'vlb.speed', about: names, facts: { bus } }] : [];
+    return [{ rule: 'vlb.load', about: names, facts: { cards: cards.length, bus, most, assumed } }];
+  return bus > LOCAL_BUS.noWait ? [{ rule: 'vlb.speed', about: names, facts: { bus, assumed } }] : [];
 };
 
 /** What setups of AT-class boards offer to divide the external clock by. */
@@ -298,7 +313,9 @@ const isaClock: Rule = (s) => {
   const isa = isaClockOf(s.kit.board, clocks(s).bus.value, s.at, seen(s)) ?? undefined;
   if (isa === undefined || isa <= ISA.safe) return [];
   const told = s.kit.facts.busDivisor;
-  const cpuBus = clocks(s).bus.value;
+  const read = clocks(s).bus;
+  const cpuBus = read.value;
+  const divisor = readOffered(told, s.at, seen(s));
   // No XT-class board has a divisor; on an AT-class board whose positions are not known the setup may have one.
   const jumpers = offers(told).map((o) => o.value);
   const ways = jumpers.length ? jumpers : s.m.class === 'at' ? USUAL_DIVISORS : [];
@@ -312,6 +329,7 @@ const isaClock: Rule = (s) => {
       about: [s.m.board.item.id],
       facts: {
         isa,
+        assumed: divisor.value === null || cpuBus === null ? [] : unlookedOf(s, read, divisor),
         cure:
           by !== undefined && cpuBus !== null
             ? { kind: jumpers.length ? 'divide' : 'setup', by, gives: cpuBus / by }

@@ -1,6 +1,6 @@
 import type { Owner, PlugId, Thing, Wish } from '../model';
 import type { Rail } from '../rails';
-import type { Obstacle, TriedHere, Unreachable } from '../resources';
+import type { Obstacle, TriedHere, Unlooked, Unreachable } from '../resources';
 import type { Barrier, Verdict } from '../storage';
 import type { Fault } from '../cabling';
 import type { Consequence, Meant, Reason, Want } from '../settings';
@@ -14,11 +14,21 @@ export interface LineClash {
   lineA: string;
   lineB: string;
   how: 'driven-twice' | 'overlap' | 'alias';
+  /** Settings behind the two lines that nobody looked at. */
+  assumed: Unlooked[];
   reason:
     | { kind: 'apart' | 'pci-isa' | 'irq-2-9' | 'edge' }
     /** Both compare the same address lines; `mask` when they leave some out. */
     | { kind: 'port'; port: string; mask: string | null }
     | { kind: 'window'; range: string };
+}
+
+/** A line that does not work where its owner sits. */
+interface LineFacts {
+  owner: Owner;
+  line: string;
+  why: Unreachable;
+  assumed: Unlooked[];
 }
 
 interface Slotted {
@@ -65,8 +75,8 @@ export interface FactsOf {
   'line.more': { more: number; listed: number };
   'line.share-unused': { line: string; quiet: Owner; other: Owner };
   'line.share-idle': { line: string; a: Owner; b: Owner };
-  'slot.reach': { owner: Owner; line: string; why: Unreachable };
-  'rom.window': { owner: Owner; line: string; why: Unreachable };
+  'slot.reach': LineFacts;
+  'rom.window': LineFacts;
   'rom.16bit': { wide: Owner; narrow: Owner; block: string };
   'pci.interrupt': { card: Thing; function: string };
   'brief.off': { card: Thing; function: string };
@@ -131,7 +141,13 @@ export interface FactsOf {
   /** A carrier that does not go into the socket of the board, or does not take the CPU. */
   'cpu.carrier': { carrier: Thing; board: Thing; cpu: Thing | null; why: 'board' | 'cpu' };
   /** How the cache in the CPU writes, against what the board is made for. */
-  'cpu.writes': { cpu: Thing; board: Thing; why: 'stale' | 'unknown' | 'slower' | 'told' };
+  'cpu.writes': {
+    cpu: Thing;
+    board: Thing;
+    why: 'stale' | 'unknown' | 'unlooked' | 'slower' | 'told';
+    /** The setting of the board that decides it, where nobody looked. */
+    assumed: string[];
+  };
   'cpu.split': { cpu: Thing; board: Thing; inside: { low: number; high: number } };
   'cpu.clock': ClockFacts & { mistaken: boolean };
   'cpu.bus': ClockFacts;
@@ -141,14 +157,16 @@ export interface FactsOf {
     | { why: 'socket'; fpu: Thing; board: Thing; sockets: string[] }
     | { why: 'inside'; fpu: Thing; cpu: Thing }
     | { why: 'pair'; fpu: Thing; cpu: Thing; family: string; kind: string }
-    | { why: 'slow'; fpu: Thing; needed: number; rated: number };
+    /** `by`: the clock of the machine, or the rating of its CPU where that clock is not known. */
+    | { why: 'slow'; fpu: Thing; needed: number; rated: number; by: 'clock' | 'rating'; assumed: string[] };
   'fpu.switch': { fpu: Thing | null; assumed: boolean };
   /** An oscillator where jumpers make the clock, or in place of the one that also runs the timer of an XT. */
   'cpu.oscillator': { oscillator: Thing; board: Thing; mhz: number; why: 'jumpers' | 'timer' };
-  'vlb.load': { cards: number; bus: number; most: number };
-  'vlb.speed': { bus: number };
+  'vlb.load': { cards: number; bus: number; most: number; assumed: string[] };
+  'vlb.speed': { bus: number; assumed: string[] };
   'isa.clock': {
     isa: number;
+    assumed: string[];
     cure: { kind: 'divide' | 'setup'; by: number; gives: number } | { kind: 'turbo' | 'slower' };
   };
 
@@ -278,7 +296,8 @@ export interface FactsOf {
   'power.form': { supply: Thing; has: 'atx' | 'at' };
   'bay.supply': { supply: Thing; chassis: Thing; takes: string[] };
   'bay.board': { board: Thing; chassis: Thing } & (
-    { why: 'size'; form: string; takes: string[] } | { why: 'spacing'; slots: string; openings: string }
+    | { why: 'size'; form: string; takes: string[] }
+    | { why: 'spacing'; slots: string; openings: string }
   );
 
   // Switches

@@ -12,6 +12,7 @@ import {
   relate,
   sharingContext,
   standing,
+  unlookedBehind,
   unreachable,
   type Line,
   type Machine,
@@ -56,6 +57,7 @@ const clashes: Rule = ({ m, at, lines }) => {
         lineA: lineText(first),
         lineB: lineText(second),
         how: howTheyMeet(a, b),
+        assumed: [...unlookedBehind(m, a), ...unlookedBehind(m, b)],
         reason: relation.kind === 'apart' ? { kind: 'apart' } : whyNever(a, b)
       },
       fixes: [
@@ -203,7 +205,12 @@ const reach: Rule = ({ m, lines }) =>
           {
             rule: line.resource === 'memory' ? 'rom.window' : 'slot.reach',
             about: [subject(line)],
-            facts: { owner: ownerOfLine(m, line), line: lineText(line), why },
+            facts: {
+              owner: ownerOfLine(m, line),
+              line: lineText(line),
+              why,
+              assumed: unlookedBehind(m, line)
+            },
             line: extent(line)
           }
         ]

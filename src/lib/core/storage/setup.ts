@@ -86,7 +86,10 @@ export function safeCylinders(drive: DriveSize, facts: SetupFacts, dos: number |
   return dos === null || most > 0 ? most : 1;
 }
 
-/** Barriers of a drive in a machine, with its setup filled in as the drive says. */
+/**
+ * Barriers of a drive in a machine, with its setup filled in as the drive says. Fewer cylinders are a way only where
+ * cylinders are typed.
+ */
 export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | null): Barrier[] =>
   barriers({
     physical: drive.physical,
@@ -98,7 +101,7 @@ export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | nu
     ...(facts.keepsLast ? { keepsLast: true } : {}),
     ...(facts.extensions ? { extensions: true } : {}),
     ...(drive.byNumber ? { byNumber: true } : {})
-  });
+  }).map((b) => ({ ...b, ways: b.ways.filter((way) => way !== 'fewer cylinders' || facts.user) }));
 
 /** Whether a drive is used by sector number, so that the geometry of INT 13h is no limit. */
 export const usesExtensions = (facts: Pick<SetupFacts, 'extensions'>, dos: number | null): boolean =>

@@ -131,7 +131,7 @@ export const brief: WordsOf<
     why: periodWhy
   }),
   'brief.wish': (f) => ({
-    title: 'A wish of the brief is not met',
+    title: 'Does not meet the brief',
     sentence: wishWords(f),
     why: 'What you ask for in the brief is a condition.'
   }),
@@ -150,7 +150,7 @@ export const brief: WordsOf<
   }),
   'os.partition': ({ dos, mostMiB, diskMiB }) => ({
     title: `DOS ${dos} uses ${mostMiB} MiB of the disk`,
-    sentence: `It makes one partition of at most ${mostMiB} MiB; the rest of ${diskMiB} MiB stays unused. DOS 3.3 makes several, 4.0 and later makes larger ones.`,
+    sentence: `It makes one partition of at most ${mostMiB} MiB; the rest of ${diskMiB} MiB stays unused. DOS 3.3 makes several, 4.0 and later make larger ones.`,
     why: systemWhy
   }),
   'os.disk': ({ system, needsMiB, diskMiB }) => ({

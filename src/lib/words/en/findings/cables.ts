@@ -147,12 +147,12 @@ export const cables: WordsOf<
   'scsi.width': ({ wide, narrow, adapterIsWide }) => ({
     title: 'Wide and narrow SCSI on one bus',
     sentence: adapterIsWide
-      ? `${and(narrow.map(device))} has 8 data lines, ${and(wide.map(device))} has 16. Hang the narrow one on with an adapter that ends the upper lines, behind the wide ones.`
-      : `${and(wide.map(device))} has 16 data lines, the adapter has 8: it works at 8 with an adapter from 68 to 50 pins that ends the upper lines.`,
+      ? `${and(narrow.map(device))} has 8 data lines, ${and(wide.map(device))} has 16. Connect the narrow one behind the wide ones, through an adapter that terminates the upper lines.`
+      : `${and(wide.map(device))} has 16 data lines, the adapter has 8: it works at 8 with an adapter from 68 to 50 pins that terminates the upper lines.`,
     why: 'The upper eight data lines must end in a terminator where the 50-pin cable begins.'
   }),
   'scsi.power': ({ fitted }) => ({
-    title: 'Nobody feeds the terminators',
+    title: 'Nothing powers the terminators',
     sentence: `${and(fitted.map(device))}: none of them puts terminator power on the cable. Turn it on at one, usually the adapter, by jumper or fuse.`,
     why: 'Terminators take their current from the TERMPWR line of the cable; without it the bus is not terminated at all.'
   }),

@@ -1,7 +1,7 @@
 import type { FactsOf } from '../../../core/rules';
 import { and, counted, mhz, or, times, voltRange, volts } from '../language';
 import { the } from '../things';
-import type { WordsOf } from './told';
+import { ifUsual, type WordsOf } from './told';
 
 const sockets: Record<string, string> = {
   dip40: 'the 40-pin DIP socket',
@@ -22,12 +22,6 @@ const family = (id: string): string => id.toUpperCase();
 
 const rating = (f: FactsOf['cpu.bus']): string =>
   `${mhz(f.bus)} × ${times(f.factor)} = ${mhz(f.core)}, and it is rated ${mhz(f.ratedBus)} × ${times(f.ratedCore / f.ratedBus)} = ${mhz(f.ratedCore)}`;
-
-/** What hangs on positions that nobody looked at. */
-const ifUsual = (assumed: readonly string[]): string =>
-  assumed.length
-    ? ` Nobody looked at ${and(assumed)}: this is with the usual ${assumed.length > 1 ? 'positions' : 'position'}. Look first.`
-    : '';
 
 function isaAdvice(cure: FactsOf['isa.clock']['cure']): string {
   switch (cure.kind) {
@@ -100,17 +94,23 @@ export const cpu: WordsOf<
         : `${it ? the(it) : 'The CPU'} does not go into ${the(carrier)}.`,
     why: 'A carrier sits between CPU and socket: it must go into the one and take the other.'
   }),
-  'cpu.writes': ({ cpu: it, board, why }) => {
+  'cpu.writes': ({ cpu: it, board, why, assumed }) => {
+    const may = (yes: string, perhaps: string) => (assumed.length ? perhaps : yes);
     const told = (title: string, sentence: string) => ({
       title,
-      sentence,
+      sentence: `${sentence}${why === 'unlooked' ? '' : ifUsual(assumed)}`,
       why: 'A cache that writes back holds data that memory does not have yet. Unless the board asks the CPU first, a card or the floppy controller reads the old data.'
     });
     switch (why) {
+      case 'unlooked':
+        return told(
+          'Nobody looked whether the board is set for a CPU that writes back',
+          `${it.name} always writes back. Look at ${and(assumed)} of ${the(board)}: set for a CPU that writes through, floppies and bus-master cards get old data, and files on floppies are damaged.`
+        );
       case 'stale':
         return told(
-          `${it.name} writes back, and the board does not ask it`,
-          `${the(board)} is set up for a CPU that writes through: floppies, sound and bus-master cards read old data, and files written to a floppy are damaged. Use a CPU that writes through, or switch the cache in the CPU off.`
+          `${it.name} writes back, and the board ${may('does', 'may')} not ask it`,
+          `${the(board)} ${may('is', 'may be')} set up for a CPU that writes through: floppies, sound and bus-master cards read old data, and files written to a floppy are damaged. Use a CPU that writes through, or switch the cache in the CPU off.`
         );
       case 'unknown':
         return told(
@@ -119,12 +119,12 @@ export const cpu: WordsOf<
         );
       case 'slower':
         return told(
-          `${it.name} writes through on this board`,
+          `${it.name} ${may('writes', 'may write')} through on this board`,
           `Its pin for write-back stays open or off, so it runs a little slower and is safe. Do not switch it to write-back with a utility: ${the(board)} would not ask it, and floppies would be damaged.`
         );
       case 'told':
         return told(
-          'The board expects a CPU that writes back',
+          `The board ${may('expects', 'may expect')} a CPU that writes back`,
           `${it.name} writes through: set for write-back the board waits for answers that do not come, and may hang. Set it for write-through.`
         );
     }
@@ -187,8 +187,8 @@ export const cpu: WordsOf<
         };
       case 'slow':
         return {
-          title: `${f.fpu.name} is too slow`,
-          sentence: `It would be clocked at ${mhz(f.needed)} and is rated ${mhz(f.rated)}: wrong results or a freeze.`,
+          title: `${f.fpu.name} ${f.by === 'rating' || f.assumed.length ? 'may be' : 'is'} too slow`,
+          sentence: `${f.by === 'rating' ? 'With the CPU at its rated clock it' : 'It'} would be clocked at ${mhz(f.needed)} and is rated ${mhz(f.rated)}: wrong results or a freeze.${ifUsual(f.assumed)}`,
           why
         };
     }
@@ -220,25 +220,24 @@ export const cpu: WordsOf<
           sentence: `The one crystal of a 4.77 MHz board makes the CPU clock, the timer and the colours of CGA. At ${printed} MHz the time of day, the pitch of the speaker and disk time-outs are wrong, and a colour monitor on composite shows no colours.`,
           why: '14.318 MHz ÷ 3 is 4.77 MHz, ÷ 4 the colour carrier, ÷ 12 the timer.'
         },
-  'vlb.load': ({ cards, bus, most }) => ({
+  'vlb.load': ({ cards, bus, most, assumed }) => ({
     title: `${counted('local-bus card', 'local-bus cards')(cards)} at ${mhz(bus)}`,
-    sentence: `At ${mhz(bus)} the local bus carries ${most}; with more, the picture or disk data is garbled. Lower the bus clock or take one out.`,
+    sentence: `At ${mhz(bus)} the local bus carries ${most}; with more, the picture or disk data is garbled. Lower the bus clock or take one out.${ifUsual(assumed)}`,
     why: 'Local-bus slots run at the CPU bus clock: three cards up to 33 MHz, two up to 40, one above.'
   }),
-  'vlb.speed': ({ bus }) => ({
+  'vlb.speed': ({ bus, assumed }) => ({
     title: `Local bus at ${mhz(bus)}`,
-    sentence:
-      'Set the local-bus speed jumper for above 33 MHz and one write wait state. If the picture tears, lower the bus clock.',
+    sentence: `Set the local-bus speed jumper for above 33 MHz and one write wait state. If the picture tears, lower the bus clock.${ifUsual(assumed)}`,
     why: 'Above 33 MHz writes over the local bus need a wait state.'
   }),
-  'isa.clock': ({ isa, cure }) => {
+  'isa.clock': ({ isa, cure, assumed }) => {
     const advice = isaAdvice(cure);
     return {
-      title: `The ISA bus runs at ${mhz(isa)}`,
+      title: `The ISA bus ${assumed.length ? 'may run' : 'runs'} at ${mhz(isa)}`,
       sentence:
         isa > 12
-          ? `Most cards fail at this clock. ${advice}`
-          : `Some cards fail ${isa > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found: ${advice}`,
+          ? `Most cards fail at this clock. ${advice}${ifUsual(assumed)}`
+          : `Some cards fail ${isa > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found: ${advice}${ifUsual(assumed)}`,
       why: 'ISA cards are made for 8 to 8.33 MHz; 10 is marginal, and above 12 most fail.'
     };
   }

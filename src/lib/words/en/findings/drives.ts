@@ -75,7 +75,7 @@ export const drives: WordsOf<
         : `${drive.name} is not promised to work with RLL`,
     sentence:
       coding === 'rll'
-        ? `${capital(ownerName(controller))} writes 17 sectors a track where RLL has 26. The drive works, low-level formatted anew.`
+        ? `${capital(ownerName(controller))} writes 17 sectors a track where RLL has 26. The drive works after a new low-level format.`
         : `${capital(ownerName(controller))} writes 26 sectors a track on a drive made for 17. It often formats; data may fade after weeks. Only drives sold for RLL are sure.`,
     why: 'MFM and RLL use the same cables and write differently; each needs a low-level format of its own.'
   }),

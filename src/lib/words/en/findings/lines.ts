@@ -1,9 +1,9 @@
 import type { FunctionKind, Owner } from '../../../core/model';
-import type { LineClash } from '../../../core/rules';
+import type { FactsOf, LineClash } from '../../../core/rules';
 import { and, capital, sentence } from '../language';
 import { unreachableWords } from '../reach';
 import { ownerName, ownerShort, the } from '../things';
-import type { Told, WordsOf } from './told';
+import { ifUsual, type Told, type WordsOf } from './told';
 
 /** What a person sees or hears when a function loses its line. */
 const symptom: Partial<Record<FunctionKind, string>> = {
@@ -57,16 +57,27 @@ function reasonWords({ reason }: LineClash): string {
   }
 }
 
+const clashTitle: Record<'seen' | 'usual', Record<LineClash['how'], (a: string, b: string) => string>> = {
+  seen: {
+    'driven-twice': (a) => `${a} is used twice`,
+    overlap: (a, b) => `${a} overlaps ${b}`,
+    alias: (a, b) => `${a} is an alias of ${b}`
+  },
+  usual: {
+    'driven-twice': (a) => `${a} may be used twice`,
+    overlap: (a, b) => `${a} may overlap ${b}`,
+    alias: (a, b) => `${a} may be an alias of ${b}`
+  }
+};
+const namesOf = (assumed: LineClash['assumed']): string[] =>
+  assumed.map(({ setting, of }) => `${setting} of ${of}`);
+const isAt = ({ owner, line, why, assumed }: FactsOf['slot.reach']): string =>
+  `${capital(ownerName(owner))} ${assumed.length ? 'is assumed to be at' : 'is set to'} ${line}, but ${unreachableWords(why)}. ${assumed.length ? 'There it would' : 'It will'} not be found.${ifUsual(namesOf(assumed))}`;
 const clashOn =
   (both: string) =>
   (f: LineClash): Told => ({
-    title:
-      f.how === 'driven-twice'
-        ? `${f.lineA} is used twice`
-        : f.how === 'overlap'
-          ? `${f.lineA} overlaps ${f.lineB}`
-          : `${f.lineA} is an alias of ${f.lineB}`,
-    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}`,
+    title: clashTitle[f.assumed.length ? 'usual' : 'seen'][f.how](f.lineA, f.lineB),
+    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}${ifUsual(namesOf(f.assumed))}`,
     why: reasonWords(f)
   });
 
@@ -109,15 +120,15 @@ export const lines: WordsOf<
     sentence: `${capital(ownerName(a))} and ${ownerName(b)} work as long as they are never used at the same time.`,
     why: 'Both ports release the line while their software is not running, and you said they never run together.'
   }),
-  'slot.reach': ({ owner, line, why }) => ({
-    title: `${line} cannot work here`,
-    sentence: `${capital(ownerName(owner))} is set to ${line}, but ${unreachableWords(why)}. It will not be found.`,
-    why: sentence(unreachableWords(why))
+  'slot.reach': (f) => ({
+    title: `${f.line} cannot work here`,
+    sentence: isAt(f),
+    why: sentence(unreachableWords(f.why))
   }),
-  'rom.window': ({ owner, line, why }) => ({
-    title: `${line} cannot work here`,
-    sentence: `${capital(ownerName(owner))} is set to ${line}, but ${unreachableWords(why)}. It will not be found.`,
-    why: sentence(unreachableWords(why))
+  'rom.window': (f) => ({
+    title: `${f.line} cannot work here`,
+    sentence: isAt(f),
+    why: sentence(unreachableWords(f.why))
   }),
   'rom.16bit': ({ wide, narrow, block }) => ({
     title: '8-bit beside 16-bit memory',
@@ -147,7 +158,7 @@ export const lines: WordsOf<
   'port.numbering': ({ ports }) => ({
     title: `${ports.map((p) => p.name).join(', ')}: not the usual addresses`,
     sentence: `The BIOS calls ${and(ports.map((p) => `${p.address} (${ownerName(p.owner)}) ${p.name}`))}. Programs that ask for a port by its name get it so.`,
-    why: 'The BIOS numbers ports in the order in which it finds them: printers at 3BCh, 378h, 278h, serial ports at 3F8h, 2F8h. A gap closes up. Programs that go by the address are not concerned.'
+    why: 'The BIOS numbers ports in the order in which it finds them: printers at 3BCh, 378h, 278h, serial ports at 3F8h, 2F8h. Gaps are closed up. Programs that go by the address are not concerned.'
   }),
   'acpi.irq9': ({ bios, owner }) => ({
     title: 'IRQ 9 may belong to power management',

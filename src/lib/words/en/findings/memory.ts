@@ -153,7 +153,7 @@ export const memory: WordsOf<
   }),
   'memory.shown': ({ count, total, extended }) => ({
     title: `The memory count will stop at ${kib(count)}`,
-    sentence: `${kib(total)} are fitted; 640 KiB and ${kib(extended)} above 1 MiB are counted. That is normal here.`,
+    sentence: `Of ${kib(total)} fitted, ${extended ? `640 KiB and ${kib(extended)} above 1 MiB` : 'only the first 640 KiB'} are counted. That is normal here.`,
     why: 'Shadow RAM, and memory the board cannot remap, are not counted at POST.'
   }),
   'dma.reach16m': ({ card }) => ({

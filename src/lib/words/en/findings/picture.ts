@@ -61,7 +61,7 @@ export const picture: WordsOf<
     return {
       title: `Display switch set for ${kind(set)}`,
       sentence: harmless
-        ? `The BIOS of ${the(card)} takes over; set the jumper all the same, since some setups complain.`
+        ? `The BIOS of ${the(card)} takes over; set the jumper anyway, since some setups complain.`
         : `${sentence(dark)} ${the(card)} is ${kind(is)}.`,
       why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
     };

@@ -45,7 +45,7 @@ export const power: WordsOf<
     f.why === 'exchanged'
       ? {
           title: 'The power plugs were exchanged',
-          sentence: `Do not switch on: unplug it, put the plugs right, black wires in the middle, and read the ohms of the board under Start, Rails. ${f.cased === true ? 'In a case both grounds are joined, so the supply cuts off at once: it may have survived.' : f.cased === false ? 'Without a case the logic got its 5 V the wrong way round: mostly it does not survive.' : 'Whether it survived nobody can say before.'}`,
+          sentence: `Do not switch on: unplug it, put the plugs right, black wires in the middle, and read the ohms of the board under Start, Rails. ${f.cased === true ? 'In a case both grounds are joined, so the supply cuts off at once: it may have survived.' : f.cased === false ? 'Without a case the logic got its 5 V the wrong way round: mostly it does not survive.' : 'Nobody can say beforehand whether it survived.'}`,
           why: 'Exchanged, ground gets +5 V, and +5 V gets ground and −12 V. Memory and serial chips go first.'
         }
       : {

@@ -1,4 +1,5 @@
 import type { FactsOf, RuleId } from '../../../core/rules';
+import { and } from '../language';
 
 /** A finding in words. */
 export interface Told {
@@ -9,6 +10,12 @@ export interface Told {
   /** The fact behind it. */
   why: string;
 }
+
+/** What hangs on settings that nobody looked at says so, behind its sentence. */
+export const ifUsual = (assumed: readonly string[]): string =>
+  assumed.length
+    ? ` Nobody looked at ${and([...new Set(assumed)])}: this is with the usual ${assumed.length > 1 ? 'positions' : 'position'}. Look first.`
+    : '';
 
 /** Words for some rules: one function each. A rule without words does not compile. */
 export type WordsOf<R extends RuleId> = { [K in R]: (facts: FactsOf[K]) => Told };
