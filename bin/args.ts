@@ -43,7 +43,7 @@ export function readArgs<const T extends Options>(
     // Of two values the parser keeps the last.
     const named = tokens.flatMap((t) => (t.kind === 'option' && t.value !== undefined ? [t.rawName] : []));
     const again = named.find((name, i) => named.indexOf(name) < i);
-    if (again) wrong(`${again} is there twice, with a value each time`);
+    if (again) wrong(`${again} is given twice, with a value each time`);
     if (positionals.length > most) wrong(`"${positionals[most]}" is not understood`);
     return { words: positionals, told: values as Told<T> };
   } catch (error) {

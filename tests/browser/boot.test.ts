@@ -32,7 +32,7 @@ describe('memory and boot', () => {
     await until(async () => (await frame()) === 'CC00-DBFF');
     await bench.reload();
     expect(await frame(), 'it is kept').to.equal('CC00-DBFF');
-    await press(page, 'Leave the frame where it leaves most');
+    await press(page, 'Put the frame where it leaves most');
     await until(async () => (await frame()) === 'D000-DFFF');
     await sees(page, 'May be free: look or try first');
     const tick = () =>
@@ -55,7 +55,7 @@ describe('memory and boot', () => {
 
   it('plans starts, gives every line its reason, and notes drivers that are missing', async () => {
     await bench.open('/builds/sanderling/boot');
-    await sees(page, '2 starts are needed, and fewer cannot do.');
+    await sees(page, '2 starts are needed; fewer will not do.');
     await sees(page, 'MENUITEM=UMB,Upper memory + CD + mouse');
     await sees(page, 'As Digit 16 is set.');
     await page.select('[aria-label="Is Mouse driver (MOUSE.COM) in hand?"]', 'no');
@@ -69,7 +69,7 @@ describe('memory and boot', () => {
 
   it('takes wishes, a listing of the disk and a program of one’s own, by their labels', async () => {
     await bench.open('/builds/plover/boot');
-    await sees(page, '3 starts are needed, and fewer cannot do.');
+    await sees(page, '3 starts are needed; fewer will not do.');
     await unfold(page, 'Wishes');
     await page.select('#boot-layout', 'GR');
     await sees(page, 'KEYB.COM GR,,C:\\DOS\\KEYBOARD.SYS');

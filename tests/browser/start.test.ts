@@ -239,7 +239,7 @@ describe('a machine that does not start', () => {
   it('rehearses the start of a build before power', async () => {
     await bench.open('/builds/plover/start?view=rehearsal');
     await sees(page, 'drivers of CONFIG.SYS');
-    await sees(page, 'It may stand here');
+    await sees(page, 'It may stop here');
     await sees(page, 'both drive this interrupt');
   });
 

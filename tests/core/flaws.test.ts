@@ -21,20 +21,20 @@ const positions = (n: number) => Array.from({ length: n }, (_, i) => ({ id: `p${
 
 /** A part with one flaw: where it is, and what is said of it. */
 const partFlaws: [flaw: Flaw['is'], part: PartIn, where: string, says: RegExp][] = [
-  ['twice', part({ functions: [fn, fn] }), 'functions', /^"\S+" is there twice$/],
-  ['twice', part({ blocks: [irq.block, irq.block] }), 'blocks', /is there twice/],
-  ['twice', part({ settings: [setting, setting] }), 'settings', /"irq" is there twice/],
+  ['twice', part({ functions: [fn, fn] }), 'functions', /^"\S+" appears twice$/],
+  ['twice', part({ blocks: [irq.block, irq.block] }), 'blocks', /appears twice/],
+  ['twice', part({ settings: [setting, setting] }), 'settings', /"irq" appears twice/],
   [
     'twice',
     set({ positions: [...setting.positions, setting.positions[0]] }),
     'settings[0].positions',
-    /"5" is there twice/
+    /"5" appears twice/
   ],
   [
     'twice',
     claiming({ id: 'a', resource: 'irq', value: 5 }, { id: 'a', resource: 'dma', value: 1 }),
     'functions[0].claims',
-    /"a" is there twice/
+    /"a" appears twice/
   ],
   ['no-facts', part({ card: undefined }), 'card', /needs its card facts \(bus\)/],
   ['sold-backwards', part({ sold: { from: 1993, to: 1991 } }), 'sold', /sold to is before sold from/],

@@ -33,7 +33,7 @@ describe('what stands after a command', () => {
       [['-t'], /^there is no option -t here/],
       [['--os'], /^--os wants a value/],
       [['--os', '--text'], /^--os wants a value/],
-      [['--os', 'dos5', '--os=dos6.22'], /^--os is there twice/],
+      [['--os', 'dos5', '--os=dos6.22'], /^--os is given twice/],
       [['--no-format=yes'], /^--no-format takes no value/],
       [['a', 'b', 'c'], /^"c" is not understood/]
     ];

@@ -14,7 +14,12 @@ const retired: readonly [RegExp, string][] = [
     /^(Fill so|Set it so below|That stands there|Lacks:|Leave it|Start anew|Seen to|Not here)$/,
     'see the glossary'
   ],
-  [/The build asks nothing of it/, 'Any position works for this build']
+  [/The build asks nothing of it/, 'Any position works for this build'],
+  [/\bstands for$|\bmost it may cost\b/, 'target date, budget limit'],
+  [/Wishes that cost something|wish of the brief is not met|too young\b/, 'other wishes, too recent'],
+  [/\bonto the shelf\b|Board not chosen yet/, 'added to the shelf'],
+  [/\bis no (side|pair|place|picture|number)\b/, 'is not a …'],
+  [/\b(told of a slower|letter is spent|of the sort)\b/, 'set for a slower, takes up a letter, of the kind']
 ];
 /** Literals with a blank in them are sentences; code around them is not looked at. */
 function sentences(code: string): string[] {

@@ -100,7 +100,7 @@ export function floppyImage(kib: number, files: readonly FloppyFile[], label = '
   const names = new Set<string>();
   for (const file of files) {
     const name = shortName(file.name);
-    if (names.has(name)) throw new FloppyImageError(`"${file.name}" is there twice`);
+    if (names.has(name)) throw new FloppyImageError(`"${file.name}" appears twice`);
     names.add(name);
     const data = bytesOf(file.text);
     const count = Math.ceil(data.length / clusterBytes);

@@ -63,7 +63,7 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
       isMap(data) && Array.isArray(data.parts) ? data : { common: {}, parts: [data].flat() };
     for (const part of parts as Raw[]) {
       const id = isMap(part) ? String(part.id) : '?';
-      if (entries.has(id)) problems.push({ path: `${name}: ${id}`, message: 'this id is there twice' });
+      if (entries.has(id)) problems.push({ path: `${name}: ${id}`, message: 'this id appears twice' });
       entries.set(id, { raw: { ...(common as Raw), ...part }, file: name });
     }
   }

@@ -12,7 +12,7 @@ const File = z.strictObject({ profiles: z.array(Profile).max(500) });
 export function readProfiles(text: string, name: string): Profile[] {
   const parsed = File.safeParse(parse(text, { maxAliasCount: 200 }));
   const problems = parsed.success
-    ? repeated(parsed.data.profiles.map((p) => p.id)).map((id) => ({ path: id, message: 'is there twice' }))
+    ? repeated(parsed.data.profiles.map((p) => p.id)).map((id) => ({ path: id, message: 'appears twice' }))
     : schemaFlaws(parsed.error);
   if (!parsed.success || problems.length)
     throw new InvalidDocument(

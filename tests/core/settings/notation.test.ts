@@ -68,8 +68,8 @@ describe('a typed row', () => {
       ['2', header(1, 3), /pair of pins/],
       ['3-4', header(1, 3), /no pin 4/],
       ['2-2', header(1, 3), /one pin/],
-      ['Z', { id: 'r', kind: 'rotary', steps: 10 } as Block, /no place/],
-      ['7', { id: 's', kind: 'solder', bridges: 3 } as Block, /no bridge/]
+      ['Z', { id: 'r', kind: 'rotary', steps: 10 } as Block, /not a place/],
+      ['7', { id: 's', kind: 'solder', bridges: 3 } as Block, /not a bridge/]
     ] as [string, Block, RegExp][])
       expect(
         refused(() => readRow(text, block)),

@@ -101,7 +101,7 @@ function laidOut(rows: readonly DumpRow[], radix: number): Uint8Array | HexDumpE
       width ??= out.length || null;
       if (out.length !== address - base)
         return new HexDumpError(
-          `line ${line} begins at ${row.address}, and the lines before it end at ${(base + out.length).toString(16).toUpperCase()}h: something between is missing, or is there twice`
+          `line ${line} begins at ${row.address}, and the lines before it end at ${(base + out.length).toString(16).toUpperCase()}h: something between is missing, or appears twice`
         );
     }
     repeat = false;

@@ -126,7 +126,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   ],
   'high.none': ({ word, why }) => [
     `${word} loads low here`,
-    `${word} puts the program into conventional memory without a word: ${upperWhy[why]}.`
+    `${word} puts the program into conventional memory without saying so: ${upperWhy[why]}.`
   ],
   'dos.high': ({ why }) => [
     'DOS stays low',
@@ -144,7 +144,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
       withInclude
         ? `; region ${region} comes only with an I= range, once you have checked that it is free`
         : ''
-    }. The program is loaded low without a word.`
+    }. The program is loaded low without a message.`
   ],
   'manager.both': () => [
     'RAM and NOEMS together',
@@ -202,7 +202,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   ],
   'buffers.high': ({ buffers, most }) => [
     `${buffers} buffers do not fit high`,
-    `About ${most} fit beside DOS in the high area. One more, and all of them lie in conventional memory.`
+    `About ${most} fit beside DOS in the high area. One more, and all of them go to conventional memory.`
   ],
   'environment.full': ({ needs, has, isUsual }) => [
     'Too little room for the variables',
@@ -231,7 +231,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
     'DOS stops the batch file here with “Label not found”; nothing after this line runs.'
   ],
   'label.twice': ({ label, first }) => [
-    `:${label} is there twice`,
+    `:${label} appears twice`,
     `DOS tells labels apart by their first eight letters and goes to the first, in line ${first}.`
   ],
   'label.falls': ({ label, into }) => [
@@ -259,8 +259,8 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   'blaster.differs': ({ key, says, card, is, sure }) => [
     `BLASTER says ${key}${says}, the card is at ${is}`,
     key === 'T'
-      ? `The line that comes with ${card} says T${is}. Old programs take T${says} as well in many cases.`
-      : `${card} ${sure ? 'is set to' : 'is taken to stand at'} ${blasterNames[key]} ${numberOf(key, is)}. Programs that believe the line look at ${numberOf(key, says)} and find nothing.${unseen(sure)}`
+      ? `The line that comes with ${card} says T${is}. Many old programs accept T${says} as well.`
+      : `${card} ${sure ? 'is set to' : 'is assumed to be at'} ${blasterNames[key]} ${numberOf(key, is)}. Programs that believe the line look at ${numberOf(key, says)} and find nothing.${unseen(sure)}`
   ],
   'blaster.form': ({ why }) => [
     'BLASTER is not written as programs read it',
@@ -274,7 +274,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   ],
   'blaster.short': ({ key, card, is }) => [
     `${key} is missing`,
-    `Programs want A, I and D. ${card} stands at ${blasterNames[key]} ${numberOf(key, is)}.`
+    `Programs want A, I and D. ${card} is at ${blasterNames[key]} ${numberOf(key, is)}.`
   ],
   'blaster.no-card': () => ['BLASTER without a sound card', 'There is no sound card in the parts list.'],
   'blaster.missing': ({ card }) => [
@@ -283,7 +283,7 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
   ],
   'packet.differs': ({ what, says, card, is, sure }) => [
     `Packet driver looks at ${what === 'irq' ? 'IRQ' : 'port'} ${says}`,
-    `${card} ${sure ? 'is set to' : 'is taken to stand at'} ${what === 'irq' ? 'IRQ' : 'port'} ${is}.${unseen(sure)}`
+    `${card} ${sure ? 'is set to' : 'is assumed to be at'} ${what === 'irq' ? 'IRQ' : 'port'} ${is}.${unseen(sure)}`
   ],
   'packet.vector': ({ vector }) => [
     `${vector} is not free for a packet driver`,

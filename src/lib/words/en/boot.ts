@@ -231,7 +231,7 @@ export function lineWhyWords(why: LineWhy): string {
     case 'sound':
       return `As ${why.card} is set.`;
     case 'look':
-      return `Nobody has seen yet at which numbers ${why.card} stands. Look, note it under Switches or Parts, and the line is written.`;
+      return `Nobody has looked yet how ${why.card} is set. Look, record it under Switches or Parts, and this line is written.`;
     default:
       return plainWhy[why.kind] ?? '';
   }

@@ -35,7 +35,7 @@ export function interfaceWords(note: InterfaceNote): string {
     case 'flash-dma':
       return 'A card that insists on fast DMA may not be found by an old host: try an older card before you look for another fault.';
     case 'low-level-pair':
-      return 'The low-level format belongs to this drive with this controller: on another controller it is made anew, and everything is lost.';
+      return 'The low-level format belongs to this drive with this controller: on another controller it has to be done again, and everything is lost.';
     case 'esdi-type':
       return 'The setup says “not installed”; some ESDI controllers want type 1 there instead.';
     case 'no-low-level':

@@ -15,7 +15,7 @@ export function clockReasonWords(why: ClockReason): string {
     case 'no-voltage':
       return 'Read the voltage off the chip first. Without it nothing is proposed: too much destroys it before the first picture.';
     case 'ran':
-      return 'It ran as it stood. Leave the voltage there: nothing higher is ever proposed.';
+      return 'It ran as it was set. Leave the voltage there: nothing higher is ever proposed.';
     case 'ran-rated':
       return `It ran at its rated ${mhz(why.rated)}.`;
     case 'next-clock':

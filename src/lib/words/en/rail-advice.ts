@@ -72,7 +72,7 @@ export function huntWords({ state, out, isConfirmed }: ShortHunt): string {
         : `By what was read it is ${the(it.thing)}. Put everything else back and read once with only this out: the short has to be gone.`;
     }
     case 'board':
-      return 'Everything is off, and it is short all the same: it is on the board, or a plug is not off. Look for a tantalum capacitor or a foreign piece of metal first. With the supply and all cards off, 1 A at no more than 1 V into the rail in its own polarity, eyes protected: the part that gets warm, or the smallest millivolts. Leave it to somebody who does this if you never did.';
+      return 'Everything is off, and it is still short: it is on the board, or a plug is not off. Look for a tantalum capacitor or a foreign piece of metal first. With the supply and all cards off, 1 A at no more than 1 V into the rail in its own polarity, eyes protected: the part that gets warm, or the smallest millivolts. If you have never done this, leave it to somebody who has.';
     case 'contradiction':
       return 'One short does not explain these readings: there are two, or it comes and goes as something is moved. Begin again with everything off, and put one thing back at a time.';
   }

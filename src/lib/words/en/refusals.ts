@@ -8,20 +8,20 @@ export function notationFlawWords(flaw: NotationFlaw): string {
     case 'empty':
       return 'nothing was typed; write a row as "on off on off", or "2-3" for a jumper';
     case 'side':
-      return `"${flaw.word}" is no side of a switch; write on, off, open, closed, 1, 0, up, down or ?`;
+      return `"${flaw.word}" is not a side of a switch; write on, off, open, closed, 1, 0, up, down or ?`;
     case 'unnumbered':
       return `"${flaw.word}" has no switch number; write it as 5:off`;
     case 'backwards':
       return `"${flaw.word}" counts backwards; write the lower number first`;
     case 'pair':
-      return `"${flaw.word}" is no pair of pins; write 2-3, or none`;
+      return `"${flaw.word}" is not a pair of pins; write 2-3, or none`;
     case 'one-pin':
       return `"${flaw.word}" is one pin; a jumper joins two`;
     case 'place':
-      return `"${flaw.word}" is no place of a switch with ${flaw.places}, counted from 0`;
+      return `"${flaw.word}" is not a place of a switch with ${flaw.places}, counted from 0`;
     case 'bridge':
     case 'pack':
-      return `"${flaw.word}" is no ${flaw.is}; there are ${flaw.places}`;
+      return `"${flaw.word}" is not a ${flaw.is}; there are ${flaw.places}`;
     case 'not-by-hand':
       return `${flaw.block} is not set by hand`;
     case 'no-switch':
@@ -92,7 +92,7 @@ export function geometryFlawWords(flaw: GeometryFlaw): string {
     case 'no-cylinder':
       return `DOS ${flaw.dos} cannot use one cylinder of this disk`;
     case 'no-size':
-      return `${flaw.n} is no number of cylinders`;
+      return `${flaw.n} is not a number of cylinders`;
     case 'past-end':
       return `partition ${flaw.partition} ends at cylinder ${flaw.cylinder}; the last is ${flaw.last}`;
     case 'too-small':

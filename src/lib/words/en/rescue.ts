@@ -2,7 +2,7 @@ import type { ChannelId, Held, ReadStatus, Rung } from '../../core/rescue';
 import type { RescueState } from '../../core/model';
 
 export const rescueStates: Record<RescueState, readonly [name: string, signs: string]> = {
-  silent: ['silent', 'It does not spin; perhaps its light burns.'],
+  silent: ['silent', 'It does not spin; its light may be on.'],
   hums: ['hums or tries', 'It tries to turn and does not.'],
   spins: ['spins, never ready', 'An even tone, no seek, or seeks against the stop.'],
   ready: ['ready after some tries', 'It works now.'],

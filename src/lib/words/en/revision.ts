@@ -155,7 +155,7 @@ const records: Record<string, (key: string, from: unknown, to: unknown) => Descr
     subject: 'Start',
     what: `start of ${((to ?? from) as { at?: string } | undefined)?.at?.slice(0, 16).replace('T', ' ') ?? ''}`,
     from: from === undefined ? NOTHING : 'noted',
-    to: to === undefined ? NOTHING : from === undefined ? 'noted' : 'noted anew'
+    to: to === undefined ? NOTHING : from === undefined ? 'noted' : 'noted again'
   }),
   pins: (key, from, to) => ({ subject: 'Pins', what: key, ...values(from, to) })
 };
@@ -183,12 +183,12 @@ const buildFields: Record<string, string> = {
   mishap: 'exchanged plugs',
   name: 'name',
   notes: 'notes',
-  date: 'stands for',
+  date: 'target date',
   role: 'role',
   os: 'operating system',
   strictness: 'how strict',
   source: 'parts from',
-  budget: 'most it may cost',
+  budget: 'budget limit',
   wishes: 'wishes',
   firstPower: 'answers before first power',
   boot: 'start files and sizes'

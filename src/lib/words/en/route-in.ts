@@ -70,7 +70,7 @@ export function linkCautionWords(caution: LinkCaution): string {
     case 'partition-here':
       return 'Partition the card on this machine: made elsewhere with other heads it reads as garbage.';
     case 'no-receiver':
-      return 'Its DOS brings no receiving program: type in a short one, or send with a terminal.';
+      return 'Its DOS has no receiving program: type in a short one, or send with a terminal.';
     case 'slow-port':
       return `Start at 9,600 baud, six hours for 20 MB: a port that holds one character manages 38,400 at best${caution.isXt ? ', on an 8088 often less' : ''}.`;
     case 'isolated':

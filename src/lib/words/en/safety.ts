@@ -15,7 +15,7 @@ export const cautionWords: Record<Caution['id'], string> = {
     'If the supply is ATX, standby +5 V is on whenever the mains lead is in, though the machine is "off": unplug before touching cards.',
   cpu: 'CPU: set the voltage before power, and look for pin 1. Too high a voltage destroys it at once.',
   monitor:
-    'Monitor: plug fits is not signal fits; look at the monitor check. Switch off at once at a whine or a rolling picture.',
+    'Monitor: a plug that fits does not mean that the signal does; look at the monitor check. Switch off at once at a whine or a rolling picture.',
   battery:
     'A leaked battery is caustic: gloves and glasses. Take it to recycling. Never connect a pack while the old one is still on.'
 };

@@ -60,9 +60,9 @@ export const server = {
   noData: (folder: Shown) => `There is no data in ${folder} yet. Set YJ_DATA to the folder you mean.`,
   backupThere: (file: Shown) => `${file} is there already; a backup never writes over a file. Name another.`,
   noBackup: (from: Shown) => `There is no backup ${from}.`,
-  backupEmpty: (from: Shown) => `${from} is empty: it is no backup.`,
+  backupEmpty: (from: Shown) => `${from} is empty: it is not a backup.`,
   holdsNothing: 'it holds no data',
-  isDamaged: 'it is damaged, or no Yellow Jumper database',
+  isDamaged: 'it is damaged, or not a Yellow Jumper database',
   notBroughtBack: (from: Shown, problems: Shown, more: Shown, next: Shown) =>
     `The backup ${from} is not brought back, and nothing was changed: ${problems}${more}. ${next}`,
   anotherOrForce: 'Take another backup, or bring back what can be read of it: yj restore FILE --anyway',
@@ -77,18 +77,18 @@ export const server = {
   ofCatalogue: 'is a part of the catalogue; save a copy under another id',
   usedBy: (build: Shown, why: Shown) => `${build} uses this part: ${why}`,
   theFile: 'the file',
-  choiceGone: (may: Shown) => `cannot be chosen so any more: ${may}`,
+  choiceGone: (may: Shown) => `can no longer be chosen: ${may}`,
   noOwnPart: (id: Shown) => `There is no part "${id}" of your own.`,
   usedIn: (where: Shown) => `is used by ${where}, perhaps in an older state`,
   theShelf: 'the shelf',
-  noPicture: 'is no JPEG, PNG or WebP picture',
+  noPicture: 'is not a JPEG, PNG or WebP picture',
   tooManyPixels: (millions: Shown) => `has more than ${millions} million pixels`,
-  cutOffPicture: 'is no JPEG, PNG or WebP picture, or is cut off',
+  cutOffPicture: 'is not a JPEG, PNG or WebP picture, or is cut off',
   stale: (name: Shown) => `${name} was changed in another window in between. Look at it and try again.`,
   noNotebook: (id: Shown) => `There is no notebook "${id}".`,
   noSighting: (id: Shown) => `There is nothing seen under "${id}".`,
   shelfDamaged: (id: Shown) => `What is kept of "${id}" on the shelf is damaged and cannot be read.`,
-  notOnShelf: (id: Shown) => `There is nothing "${id}" on the shelf.`,
+  notOnShelf: (id: Shown) => `There is no "${id}" on the shelf.`,
   photosThere: (n: Shown) => `there are ${n} already; take one away first`,
   noPhotograph: 'There is no such photograph.',
   stateDamaged: 'What is kept of this state is damaged and cannot be read.',
@@ -100,7 +100,7 @@ export const server = {
 };
 
 export const damaged = (where: string): string =>
-  `${where} is damaged or is no Yellow Jumper database. Nothing in it was changed. Bring back a backup: yj restore FILE (this file is then kept under another name).`;
+  `${where} is damaged or is not a Yellow Jumper database. Nothing in it was changed. Bring back a backup: yj restore FILE (this file is then kept under another name).`;
 
 export const replaced = (where: string): string =>
   `${where} was deleted, moved or exchanged while the program is running, so nothing can be saved. Your changes are kept on this page. Put the file back, or start the program again to use the file that is there now.`;

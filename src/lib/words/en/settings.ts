@@ -172,7 +172,7 @@ export function consequenceOf(c: Consequence): string {
     case 'memory-ends-early':
       return 'POST stops with a memory error where the fitted memory ends.';
     case 'display-complains':
-      return 'The card’s own BIOS takes over; some setups complain all the same.';
+      return 'The card’s own BIOS takes over; some setups complain even so.';
     case 'display-dark':
       return 'Dark screen and one long, two short beeps; eight short by another BIOS.';
     case 'floppies-no-letter':

@@ -107,7 +107,7 @@ const titled = ({ item }: FaultMode, titleOf: TitleOf): string | null => (item ?
 function unseenWords(mode: FaultMode, titleOf: TitleOf): string {
   const { label, positionLabel } = mode.unseen!;
   const on = titled(mode, titleOf);
-  return `${on ? `${on}: ` : ''}${label} may stand at ${positionLabel}; nobody looked`;
+  return `${on ? `${on}: ` : ''}${label} may be at ${positionLabel}; nobody looked`;
 }
 
 /** The thing that a verdict is about. @param mode one of its modes */
@@ -186,7 +186,7 @@ const tests: Record<string, TestTold> = {
     how: 'Only one of the right kind: a wrong signal can damage it.'
   },
   'other-display': {
-    what: 'Put a video card in that is known good',
+    what: 'Fit a video card that is known good',
     how: 'Set the display switch for it first. Put the old one back after a cure: the seating may have been it.'
   },
   'other-memory': {
@@ -220,7 +220,7 @@ const tests: Record<string, TestTold> = {
   },
   'put-back': {
     what: 'Put the old part back and start again',
-    how: 'Stays it cured, it was the seating; fails it again, it is the part. Not a part that got hot, smelled or measured short.'
+    how: 'If it stays cured, it was the seating; if it fails again, it is the part. Not a part that got hot, smelled or measured short.'
   },
   'boot-floppy': {
     what: 'Boot from a floppy that is known good',
@@ -243,7 +243,7 @@ export function testWords(id: string, titleOf: TitleOf): TestTold {
 const readings: Record<string, readonly [yes: string, no: string]> = {
   ohms: ['A rail reads short', 'No rail is short'],
   volts: ['It is outside', 'It is inside'],
-  settings: ['One stood wrong', 'All stand right'],
+  settings: ['One was wrong', 'All are right'],
   cell: ['It is flat', 'It is good'],
   leak: ['There is residue', 'It is clean'],
   'display-elsewhere': ['It fails there too', 'It works there'],
@@ -262,7 +262,7 @@ export function startWords(s: Start, titleOf: TitleOf): string {
     s.power ? powerWords[s.power] : null,
     s.beeps ? `beeps ${s.beeps}` : null,
     s.screen ? `screen ${s.screen}` : null,
-    s.reached ? `${s.stays ? 'stands at' : 'came to'} “${stageWords[s.reached]}”` : null,
+    s.reached ? `${s.stays ? 'stops at' : 'came to'} “${stageWords[s.reached]}”` : null,
     s.messages?.length ? s.messages.map((m) => messageWords[m]).join(', ') : null,
     s.messages && !s.messages.length ? 'no message' : null
   ].filter((t) => t !== null);

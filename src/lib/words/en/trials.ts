@@ -28,7 +28,8 @@ export const minimalWords = (sets: readonly (readonly string[])[]): string =>
 const percent = (p: number): string => (p > 0 && p < 0.01 ? 'less than 1 %' : `${Math.round(p * 100)} %`);
 
 export function factorWords({ factor, verdict, with: others, p }: FactorReading): string {
-  const luck = p === null ? '' : ` By luck alone so different a result comes in ${percent(p)} of cases.`;
+  const luck =
+    p === null ? '' : ` By luck alone a result as different as this comes in ${percent(p)} of cases.`;
   switch (verdict) {
     case 'cleared':
       return `The result does not follow the ${factor}, with everything else equal.${luck}`;
@@ -75,9 +76,9 @@ export function trialTrouble(read: Extract<ReadTrial, { wrong: string[] }>): str
   const which = said.length ? and(said) : 'That';
   switch (read.why) {
     case 'things':
-      return `${which} is not a thing. Write K1, or a sort and a name such as cable grey, with commas between them.`;
+      return `${which} is not a thing. Write K1, or a kind and a name such as cable grey, with commas between them.`;
     case 'twice':
-      return `There are two of the sort ${and([...read.wrong])}. Things of one sort take each other’s place: give each its own.`;
+      return `There are two of the kind ${and([...read.wrong])}. Things of one kind take each other’s place: give each its own.`;
     case 'result':
       return `${which} is not a result. Write works, fails, 3 of 11, or fails x 3.`;
     case 'words':

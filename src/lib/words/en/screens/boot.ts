@@ -20,7 +20,7 @@ export const boot = {
   // Plan
   one: 'One start serves every program.',
   noPrograms: 'One start, with everything that is fitted. The brief names no program to check it by.',
-  many: (n: number) => `${n} starts are needed, and fewer cannot do.`,
+  many: (n: number) => `${n} starts are needed; fewer will not do.`,
   oneOpen: 'One start. It is not sure that every program fits it: see below.',
   why: (names: string) => `No start serves two of these: ${names}.`,
   cut: 'The search for places was ended early: these are the best found, not proved.',
@@ -35,10 +35,10 @@ export const boot = {
     fits: 'fits',
     try: 'may fit: try it',
     no: 'does not fit',
-    unsaid: 'not known: nobody says how much it wants',
+    unsaid: 'not known: its memory needs are not stated',
     windows: 'runs in Windows'
   },
-  needs: (kib: number) => (kib ? `asks for ${kib} KiB` : 'says nothing of memory'),
+  needs: (kib: number) => (kib ? `asks for ${kib} KiB` : 'gives no memory figure'),
   lacks: {
     ems: (kib: number) => `${Math.ceil(kib)} KiB of EMS short`,
     xms: (kib: number) => `${Math.ceil(kib)} KiB of XMS short`,
@@ -66,21 +66,21 @@ export const boot = {
       'Before the disk is wiped: nobody knows which drivers this machine needs, as its start is not planned',
     why: 'After it the old system can no longer fetch them.',
     where: 'Note them under Boot.',
-    goOn: 'Go on all the same',
-    signed: (at: string) => `You went on all the same, ${at}.`,
+    goOn: 'Go on anyway',
+    signed: (at: string) => `You went on anyway, ${at}.`,
     back: 'Hold it back again',
     went: 'went on with the disk although drivers are not noted as in hand',
     wentBack: 'the disk is held back until the drivers are in hand'
   },
   drivers: 'Drivers',
-  driversNote: 'Before anything is wiped: each of these must lie ready on a medium that this machine reads.',
+  driversNote: 'Before anything is wiped, have each of these ready on a medium that this machine can read.',
   hand: { yes: 'in hand', no: 'missing', unknown: 'not known' },
   handLabel: (name: string) => `Is ${name} in hand?`,
   ofDos: 'comes with DOS',
   handChanged: 'a driver was noted as in hand or missing',
   missing: (n: number) => (n === 1 ? 'One driver is missing.' : `${n} drivers are missing.`),
   open: (n: number) =>
-    n === 1 ? 'Nobody has said about one driver.' : `Nobody has said about ${n} drivers.`,
+    n === 1 ? 'One driver is not noted either way.' : `${n} drivers are not noted either way.`,
   refused: 'Not possible here',
   wishes: {
     title: 'Wishes',
@@ -91,7 +91,7 @@ export const boot = {
     network: 'Network',
     cache: 'Disk cache',
     a20: 'Handler of HIMEM.SYS for A20',
-    a20Own: 'the one that it finds by itself',
+    a20Own: 'the one it finds by itself',
     a20Number: (n: number) => `/MACHINE:${n}`,
     a20Help:
       'Only if HIMEM.SYS says that it cannot control A20, or the machine hangs once DOS is loaded high. First switch a fast A20 gate off in the setup, then try 1, 2, 11 and so on, one at each start, from a floppy that starts without it. Write down here the one that works on this board.',
@@ -115,7 +115,7 @@ export const boot = {
     stay: 'KiB that stay',
     high: 'It may be loaded high',
     add: 'Add it',
-    bad: 'Write a name of DOS (eight letters, a dot, three letters), and both sizes in KiB.',
+    bad: 'Write a DOS file name (eight characters, a dot, three characters) and both sizes in KiB.',
     added: 'a driver was added',
     removed: 'a driver was removed',
     remove: (name: string) => `Remove ${name}`
@@ -137,8 +137,8 @@ export const boot = {
     `index ${index}, made for ${from === null ? (to === null ? 'any' : `up to ${to}`) : to === null ? `${from} or more` : `${from} to ${to}`}`,
   speedVerdicts: { fits: 'right', 'too-slow': 'too slow', 'too-fast': 'too fast' },
   slowBy: (ways: string) => `Slow it down by ${ways}. Rough factors: measure once.`,
-  noSlow: 'No means of this machine is known to slow it down enough.',
-  anySpeed: 'runs at any speed, or nobody says',
+  noSlow: 'No way is known to slow this machine down enough.',
+  anySpeed: 'no speed range is stated',
   soundText: (card: string, numbers: string) => `${card}: ${numbers}`,
   port: (n: string) => `port ${n}h`,
   irq: (n: number) => `IRQ ${n}`,
@@ -200,14 +200,14 @@ export const boot = {
   windowsNone: 'The brief names no Windows from 3.0 on.',
   windowsOrder: 'Order of installation',
   windowsSum: (least: number, most: number) =>
-    `${least === most ? '' : `${least} to `}${counted('restart', 'restarts')(most)} in all, as an order of size.`,
+    `${least === most ? '' : `${least} to `}${counted('restart', 'restarts')(most)} in all, roughly.`,
   windowsGate: (n: number) =>
     n === 0
       ? 'Every driver for Windows is noted as in hand.'
       : `${n === 1 ? 'One driver for this Windows is' : `${n} drivers for this Windows are`} not noted as in hand. Do not wipe the disk before they are.`,
   windowsLimits: 'Limits that this machine meets',
   windowsNoLimits: 'Nothing that is entered runs into a limit of the table.',
-  windowsNeeds: 'What this Windows needs at the least is checked under Brief.',
+  windowsNeeds: 'The minimum for this Windows is checked under Brief.',
   // Own files
   lineByLine: 'Line by line',
   does: 'What it does',
@@ -217,7 +217,7 @@ export const boot = {
       ? `${low.toLocaleString('en-US')} bytes`
       : `${Math.round(low / 1024)}–${Math.round(high / 1024)} KiB`,
   ownLead:
-    'Type or paste the files of this machine, or open them. Each line is checked against the build and against the other file; nothing is changed that you do not press.',
+    'Type or paste the files of this machine, or open them. Each line is checked against the build and against the other file; nothing is changed until you press a button.',
   config: 'CONFIG.SYS',
   autoexec: 'AUTOEXEC.BAT',
   openFile: 'Open a file',
@@ -236,7 +236,7 @@ export const boot = {
   at: (file: string, line: number) => (line ? `${file}, line ${line}` : file),
   goTo: (file: string, line: number) => `Go to line ${line} of ${file}`,
   becomes: 'Becomes',
-  goes: 'The line goes.',
+  goes: 'The line is removed.',
   newLine: 'A new line',
   fix: 'Change it',
   fixed: 'a line of a start file was mended',
@@ -247,12 +247,12 @@ export const boot = {
     'Paste what DIR C:\\ /S /B shows (DOS 5 and later), or CHKDSK /V before. Lines that name a file which is not there are found then.',
   listingKept: 'the listing of the disk was changed',
   listingSays: (files: number, odd: number) =>
-    `${counted('path', 'paths')(files)}${odd ? `, ${counted('line that is none', 'lines that are none')(odd)}` : ''}.`,
+    `${counted('path', 'paths')(files)}${odd ? `, ${counted('line that is not a path', 'lines that are not paths')(odd)}` : ''}.`,
   listingNone: 'No line is a path such as C:\\DOS\\HIMEM.SYS, so nothing is checked by it.',
   onDisk: 'on the disk',
   // Sizes
   sizesLead:
-    'Start the machine, run MEM /C /P (or MEM /D), and type or paste what it shows. These sizes stand above the typical ones.',
+    'Start the machine, run MEM /C /P (or MEM /D), and type or paste what it shows. These sizes replace the typical ones.',
   sizesLabel: 'What MEM printed',
   sizesNone: 'No line was understood. A row of MEM has a name and sizes, such as MOUSE 16,900 (17K).',
   sizesOdd: (n: number) => (n === 1 ? 'One line was not understood:' : `${n} lines were not understood:`),

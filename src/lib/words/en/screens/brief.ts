@@ -22,8 +22,8 @@ export const brief = {
   strictness: 'How strict',
   strict: {
     exact: ['exact', 'sold by that date'],
-    spirit: ['in the spirit', 'a year or two younger is fine'],
-    convenient: ['convenient', 'whatever serves']
+    spirit: ['in the spirit', 'a year or two later is fine'],
+    convenient: ['convenient', 'whatever works']
   },
   source: 'Parts from',
   sources: { shelf: 'my shelf only', 'prefer-shelf': 'my shelf first', anything: 'anywhere' },
@@ -35,7 +35,7 @@ export const brief = {
   dropProgram: (name: string) => `Take out ${name}`,
   noProgram: 'No program matches. Try what it is: text, EGA, network.',
   noPrograms: 'Nothing yet: choose what it must run.',
-  wishes: 'Wishes that cost something',
+  wishes: 'Other wishes',
   addWish: 'Add a wish',
   dropWish: (wish: string) => `Drop: ${wish}`,
   wishKinds: {
@@ -94,7 +94,7 @@ export const plan = {
     speed: 'right speed',
     slots: 'free slots'
   },
-  proved: 'The first is proved the best by these weights, among the three best parts of each sort.',
+  proved: 'The first is proved the best by these weights, among the three best parts of each kind.',
   stopped: 'Not everything was looked at: a better one may exist.',
   take: 'Take this machine',
   make: 'Make this build',

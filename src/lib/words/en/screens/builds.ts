@@ -6,7 +6,7 @@ export const builds = {
   lead: 'One sheet for each machine: what is in it, what is set, what is in the way.',
   empty: 'No machine yet. Start with its board; the cards follow.',
   newBuild: 'New build',
-  orPlan: 'Board not chosen yet?',
+  orPlan: 'No board in mind yet?',
   openFile: 'Open a file',
   openLabel: 'Open a build file or a workshop archive',
   saveAll: 'Save everything',
@@ -47,7 +47,7 @@ export const builds = {
   tooLarge: (mib: number, most: number) =>
     `The file has ${mib} MiB; the largest that is read has ${most} MiB. A build file has a few hundred KiB: look whether it is the right one.`,
   arrived: (came: number, same: number) =>
-    `${counted('build', 'builds')(came)} came in${same ? `; ${same} here already` : ''}.`,
+    `${counted('build', 'builds')(came)} added${same ? `; ${same} here already` : ''}.`,
   leftOut: (n: number) => `${counted('thing', 'things')(n)} could not be taken in:`,
   leftMore: (n: number) => `and ${n} more`,
   name: 'Name of the machine',

@@ -286,5 +286,5 @@ export const disks = {
   onShelf: 'all on the shelf',
   buyFor: (cost: number) => `about ${cost} to buy`,
   noLines: 'its lines cannot be resolved',
-  noRoute: 'Nothing of the catalogue fits this machine.'
+  noRoute: 'Nothing in the catalogue fits this machine.'
 } as const;

@@ -65,7 +65,7 @@ export const fit = {
   fitted: (size: string) => `${size} fitted`,
   below: (size: string) => `${size} conventional`,
   above: (size: string) => `${size} extended`,
-  noModules: 'No module of the catalogue fits this board.',
+  noModules: 'No module in the catalogue fits this board.',
   noBanks: 'This board’s memory is not described.',
   fill: 'Use this layout',
 
@@ -75,7 +75,7 @@ export const fit = {
     from: 'Modules',
     sources: { any: 'any, the shelf first', shelf: 'from the shelf only' },
     badSize: (told: string) => `"${told}" is not understood. Enter a size such as 640 KiB or 4 MiB`,
-    noWay: (size: string) => `No filling of this board gives a count of ${size}.`,
+    noWay: (size: string) => `No layout of this board gives a count of ${size}.`,
     counts: (size: string) => `counts ${size}`,
     cost: (shelf: number, buy: number, cost: number) =>
       buy === 0
@@ -84,11 +84,11 @@ export const fit = {
     slow: (has: number, wants: number) => `${has} ns where the board asks ${wants}`,
     tooLittle: (names: string) => `too little for ${names}`,
     more: (n: number) => `and ${n} more`,
-    notWhole: 'There are more fillings than were looked at.',
+    notWhole: 'There are more layouts than were looked at.',
     backwards: 'What does the count tell?',
     counted: 'POST counted, in KiB',
     empty: 'empty',
-    noExplanation: 'No filling of this board shows that count. A bank with a module missing is not counted.',
+    noExplanation: 'No layout of this board shows that count. A bank with a module missing is not counted.',
     badCount: (told: string) =>
       `"${told}" is not understood. Enter what POST counted: 3712, about 3700, 3500 to 3800, more than 640`,
     takenAs: ({ least, most }: SizeRange) =>
@@ -97,7 +97,7 @@ export const fit = {
         : least === 0
           ? `Taken as ${most} KiB or less.`
           : `Taken as ${least} to ${most} KiB.`,
-    explained: (n: number) => (n === 1 ? 'One filling shows it.' : `${n} fillings show it.`),
+    explained: (n: number) => (n === 1 ? 'One layout shows it.' : `${n} layouts show it.`),
     common: (what: string) => `All of them: ${what}.`,
     shadow: (least: number, most: number) =>
       `${least === most ? least : `${least} to ${most}`} KiB withheld for copies of ROMs`,
@@ -161,7 +161,7 @@ export const fit = {
   },
 
   powerLead: 'What the parts take on each rail, against what the supply gives.',
-  noSupply: 'No supply yet: what the parts take is shown all the same.',
+  noSupply: 'No supply yet: what the parts draw is shown anyway.',
   gives: (amps: string) => `gives ${amps}`,
   takes: (amps: string) => `takes ${amps}`,
   starting: (amps: string) => `spinning up ${amps}`,

@@ -23,7 +23,7 @@ export const memoryMap = {
   region: (n: number, kib: number) => `region ${n}: ${kib} KiB`,
   frame: 'page frame',
   frameLabel: 'Page frame: move it with the arrow keys',
-  frameBest: 'Leave the frame where it leaves most',
+  frameBest: 'Put the frame where it leaves most',
   noFrame: 'There is no room for a page frame of 64 KiB.',
   frameMoved: 'the page frame was moved',
   frameFree: 'the page frame is placed by itself again',
@@ -98,6 +98,6 @@ export const memoryMap = {
   countOther: (kib: number, variant: string, whole: boolean) =>
     `${kib} KiB fitted, ${whole ? 'all of it counted' : variant}`,
   countNone:
-    'No usual filling gives this count: a bank is not seen, a hole is set in the setup, or the number was read while it ran.',
+    'No usual layout gives this count: a bank is not seen, a hole is set in the setup, or the number was read while it ran.',
   countLess: (kib: number) => `With ${kib} KiB entered no variant gives this count. It would fit:`
 } as const;

@@ -1,6 +1,6 @@
 export const ownProgram = {
   title: 'A program of your own',
-  lead: 'What its box, manual or first screen says. What nobody says stays empty: it is then not checked.',
+  lead: 'What its box, manual or first screen says. Leave empty what is not stated: it is then not checked.',
   fields: {
     name: { label: 'Name', hint: 'as on the box', wrong: 'Give it a name.' },
     year: { label: 'Year', hint: '1993', wrong: 'Write a year from 1975 to 2005.' },
@@ -26,10 +26,10 @@ export const ownProgram = {
     irqs: { label: 'Sound card IRQs', hint: '5, 7', wrong: 'Not understood. Write lines from 0 to 15.' }
   },
   cpu: 'CPU from',
-  unsaid: 'nobody says',
+  unsaid: 'not stated',
   manager: 'Memory manager',
   managers: {
-    '': 'nobody says',
+    '': 'not stated',
     off: 'refuses to run under it',
     needed: 'needs it'
   },

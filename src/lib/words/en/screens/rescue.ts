@@ -7,7 +7,7 @@ export const rescue = {
   uniques: { '': 'not said', yes: 'yes, or not known what is on it', no: 'no' },
   state: 'How it behaves',
   doThis: 'Do this',
-  never: 'Not that',
+  never: 'Do not',
   ladder: 'If it is stuck: each once or twice, then the next',
   gentle:
     'With data that exist nowhere else: only these two, then a specialist. A forced start can tear heads off.',
@@ -43,7 +43,7 @@ export const rescue = {
   stop: 'Stop a pass when less than one new sector a minute comes, or its sound changes.',
   status: 'What a status means',
   statusHint: '11h · 80 · 0x10',
-  noStatus: (text: string) => `“${text}” is not a status that is known.`,
+  noStatus: (text: string) => `“${text}” is not a known status.`,
   moving: 'Before it is moved',
   park: 'Stepper drives without self-parking are parked by a program first. Not known: park. Moved only when switched off, and never knocked.',
   held: 'Held back',

@@ -76,7 +76,7 @@ export const sheet = {
   whatHint: 'hard-disk cable',
   where: 'Where it was, which way round',
   whereHint: 'J3, red edge to the rear',
-  kind: 'Sort',
+  kind: 'Kind',
   stepKinds: {
     cover: 'cover',
     screw: 'screw',

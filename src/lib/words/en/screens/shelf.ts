@@ -92,7 +92,7 @@ export const shelf = {
     `${counted('row', 'rows')(n)} can be taken in${bad ? `, ${bad} cannot` : ''}`,
   tableLine: (n: number) => `line ${n}`,
   takeRows: (n: number) => `Take in ${counted('row', 'rows')(n)}`,
-  took: (n: number) => `${counted('thing', 'things')(n)} came onto the shelf.`,
+  took: (n: number) => `${counted('thing', 'things')(n)} added to the shelf.`,
   leave: 'Cancel',
   mhz: (n: number) => `${n} MHz`
 } as const;

@@ -27,7 +27,7 @@ export const switches = {
       'Now the bottom right corner.',
       'Now the bottom left corner.'
     ],
-    done: 'Read. Tap what is doubtful; a second tap turns it round.',
+    done: 'Read. Tap what is doubtful; a second tap flips it.',
     canvas: 'Photograph: tap the four corners of the block',
     again: 'Mark the corners again',
     on: 'on',
@@ -35,11 +35,11 @@ export const switches = {
     ask: (isOn: boolean) => `${isOn ? 'on' : 'off'}?`,
     open: (n: number) =>
       n === 1 ? 'One is doubtful: look at the block.' : `${n} are doubtful: look at the block.`,
-    sure: 'Nothing is doubtful in it. Compare it with the block all the same.',
+    sure: 'Nothing is doubtful in it. Compare it with the block anyway.',
     take: 'Record this reading',
     of: (name: string) => `${name}, cut out of its photograph`,
     from: (day: string, told: number) =>
-      `Read from a photograph on ${day}${told ? `; ${told} ${told === 1 ? 'place was' : 'places were'} told by looking` : ''}.`,
+      `Read from a photograph on ${day}${told ? `; ${told} ${told === 1 ? 'place was' : 'places were'} entered by looking` : ''}.`,
     otherwise: 'What is recorded now is not what this photograph was read as.'
   },
   rowHint: 'on off … or 5:off',
