@@ -550,7 +550,7 @@ describe('choosing a machine', () => {
     await sees(page, '1 row can be taken in, 1 cannot');
     await sees(page, 'is not in the catalogue');
     await press(page, 'Take in 1 row');
-    await sees(page, '1 thing came onto the shelf');
+    await sees(page, '1 thing added to the shelf');
   });
 
   it('writes down whether a drive works on this board', async () => {

@@ -109,7 +109,7 @@ describe('disks', () => {
     await sees(page, 'Before the disk is wiped');
     expect(await page.$$eval('button.main', ([b]) => (b as HTMLButtonElement).disabled)).to.equal(true);
     await press(page, 'Go on anyway');
-    await sees(page, 'You went on all the same');
+    await sees(page, 'You went on anyway');
     await press(page, 'Save the image');
     await sees(page, 'card.img is written.');
     const { head, put } = (await page.evaluate(`(async () => {

@@ -87,7 +87,7 @@ describe('files in a browser', () => {
     const before = await total();
     await bench.open('/');
     await upload(page, '#open-file', path);
-    await sees(page, '0 builds came in');
+    await sees(page, '0 builds added');
     await press(page, 'To the bin: Turnstone');
     await page.waitForSelector('details');
     await unfold(page);
@@ -95,7 +95,7 @@ describe('files in a browser', () => {
     await press(page, 'Delete for good: Turnstone');
     await until(async () => (await total()) === before - 1);
     await upload(page, '#open-file', path);
-    await sees(page, '1 build came in');
+    await sees(page, '1 build added');
     expect(await total()).to.equal(before);
   });
 

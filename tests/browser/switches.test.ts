@@ -38,7 +38,7 @@ describe('switches and the bench', () => {
     const sw2 = within('PX8 SW2');
     await fill(`${sw2} input`, 'on off sideways');
     await page.keyboard.press('Enter');
-    await sees(page, '"sideways" is no side of a switch');
+    await sees(page, '"sideways" is not a side of a switch');
     expect(await page.$eval(`${sw2} input`, (e) => (e as HTMLInputElement).value)).to.equal(
       'on off sideways'
     );

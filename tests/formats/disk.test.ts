@@ -450,7 +450,7 @@ describe('partition plans', () => {
     for (const [dos, sizes, message] of [
       [3.2, [20, 20], /one partition/],
       [6.22, [101], /ends at cylinder 100/],
-      [6.22, [0], /no number/],
+      [6.22, [0], /not a number/],
       [3.2, [100], /at most/]
     ] as [number, number[], RegExp][])
       expect(refused(() => partition(geometry, dos, sizes))).to.match(message);

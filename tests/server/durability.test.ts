@@ -141,7 +141,7 @@ describe('durability', function () {
           const said = (await fails(openDatabase(folder), StoreTrouble)).message;
           expect(said, name)
             .to.include(file)
-            .and.match(/damaged|no Yellow Jumper/)
+            .and.match(/damaged|not a Yellow Jumper/)
             .and.match(/[Bb]ring back a backup/);
         });
       }
@@ -151,7 +151,7 @@ describe('durability', function () {
       const other = new Database(file);
       other.exec('CREATE TABLE recipes (name TEXT)');
       other.close();
-      await unchanged(() => fails(openDatabase(folder), StoreTrouble, /no Yellow Jumper database/));
+      await unchanged(() => fails(openDatabase(folder), StoreTrouble, /not a Yellow Jumper database/));
     });
     it('a file that another program keeps locked, and one that is freed in time', async () => {
       await collectGarbage();

@@ -327,7 +327,7 @@ describe('a store in trouble', function () {
       const empty = join(place, 'empty.db');
       writeFileSync(empty, '');
       const cases: [string, RegExp][] = [
-        [empty, /is empty: it is no backup/],
+        [empty, /is empty: it is not a backup/],
         [
           await spoilt('headless.db', `DELETE FROM revisions WHERE id = ${head}`),
           /"dunlin" has lost its present state/
@@ -336,7 +336,7 @@ describe('a store in trouble', function () {
           await spoilt('unread.db', `UPDATE revisions SET document = 'x' WHERE id = ${head}`),
           /revision \d+ of "dunlin" cannot be read.*--anyway/
         ],
-        [await spoilt('table.db', 'DROP TABLE photos'), /damaged, or no Yellow Jumper database/]
+        [await spoilt('table.db', 'DROP TABLE photos'), /damaged, or not a Yellow Jumper database/]
       ];
       for (const [file, pattern] of cases) {
         const said = (await fails(restoreBackup(shop.folder, file), StoreTrouble, pattern)).message;

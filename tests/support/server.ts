@@ -21,18 +21,19 @@ export interface Running {
  * A fresh folder for the data of a server. `npm test` has the demo machines read in and checked once, and what came of it
  * is copied; a test that is run alone has its server do so.
  */
-function freshFolder(): string {
+function freshFolder(env: Record<string, string>): string {
   const folder = mkdtempSync(join(tmpdir(), 'yj-server-'));
-  const ready = process.env.YJ_DEMO_DATA;
+  // What is kept of a check has words in it, of the language it was made in.
+  const ready = env.YJ_WORDS ? undefined : process.env.YJ_DEMO_DATA;
   if (ready) cpSync(ready, folder, { recursive: true });
   return folder;
 }
 
 /** Starts the built server with the demo data in a fresh folder, or in one that is there. */
 export async function startServer({
-  folder = freshFolder(),
   args = [] as string[],
-  env = {} as Record<string, string>
+  env = {} as Record<string, string>,
+  folder = freshFolder(env)
 } = {}): Promise<Running> {
   const port = await portFor(env);
   let child: ChildProcess;

@@ -192,7 +192,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'memory.shown': 'hint',
   'dma.reach16m': 'hint',
 
-  'video.danger': { at: 'display', stops: 0, dark: true },
+  'video.danger': (f) => (f.facts.unlooked ? 'hint' : { at: 'display', stops: 0, dark: true }),
   'video.signal': (f) => (f.facts.why === 'no-card' ? dead : { at: 'display', stops: 0, dark: true }),
   'video.modes': 'use',
   'video.flat': 'hint',

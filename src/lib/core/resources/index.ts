@@ -3,7 +3,7 @@ export * from './machine';
 export * from './seating';
 export * from './lines';
 export * from './relation';
-export { isLineSeen, unlookedBehind, type Unlooked } from './seen';
+export { isLineSeen, unlookedAmong, unlookedBehind, type Unlooked } from './seen';
 export { standing } from './standing';
 export { systemPart, pnpPart, isPnp } from './system';
 export { unreachable, type Unreachable } from './reach';

@@ -126,6 +126,10 @@ export function powerState(fitted: Fitted, fn: PartFunction, at: Positions): 'on
   return state;
 }
 
+/** Settings of its part that may switch a function off. */
+export const offSettings = (item: string, fn: PartFunction): { item: string; setting: string }[] =>
+  fn.off.flatMap((match) => Object.keys(match).map((setting) => ({ item, setting })));
+
 /** Whether a function may be on: it is not known to be off. */
 export const isOn = (fitted: Fitted, fn: PartFunction, at: Positions): boolean =>
   powerState(fitted, fn, at) !== 'off';

@@ -10,18 +10,25 @@ export interface Unlooked {
 const claimBehind = (m: Machine, line: Line) =>
   m.find(line.item)?.part.functions.find((f) => f.id === line.function)?.claims[line.index];
 
-/** Settings that a line rests on and that were neither seen nor chosen. */
-export function unlookedBehind(m: Machine, line: Line): Unlooked[] {
-  const owner = m.find(line.item);
-  const claim = claimBehind(m, line);
-  if (!owner || !claim) return [];
-  return claimSettings(m, owner, claim).flatMap(({ item, setting }) => {
+/** Of some settings those that were neither seen nor chosen. */
+export const unlookedAmong = (
+  m: Machine,
+  settings: readonly { item: string; setting: string }[]
+): Unlooked[] =>
+  settings.flatMap(({ item, setting }) => {
     const held = m.find(item);
     if (!held || isLookedAt(held.item, setting)) return [];
     const label = held.part.settings.find((s) => s.id === setting)?.label ?? setting;
     return [{ setting: label, of: held.part.name }];
   });
-}
+
+/** Settings that some lines rest on and that were neither seen nor chosen. */
+export const unlookedBehind = (m: Machine, ...lines: readonly Line[]): Unlooked[] =>
+  lines.flatMap((line) => {
+    const owner = m.find(line.item);
+    const claim = claimBehind(m, line);
+    return owner && claim ? unlookedAmong(m, claimSettings(m, owner, claim)) : [];
+  });
 
 /** Whether every setting that a line rests on was seen or chosen; one that rests on none is what the part is. */
 export const isLineSeen = (m: Machine, line: Line): boolean =>

@@ -73,18 +73,19 @@ export interface FactsOf {
   'line.io': LineClash;
   'line.memory': LineClash;
   'line.more': { more: number; listed: number };
-  'line.share-unused': { line: string; quiet: Owner; other: Owner };
-  'line.share-idle': { line: string; a: Owner; b: Owner };
+  'line.share-unused': { line: string; quiet: Owner; other: Owner; assumed: Unlooked[] };
+  'line.share-idle': { line: string; a: Owner; b: Owner; assumed: Unlooked[] };
   'slot.reach': LineFacts;
   'rom.window': LineFacts;
-  'rom.16bit': { wide: Owner; narrow: Owner; block: string };
+  'rom.16bit': { wide: Owner; narrow: Owner; block: string; assumed: Unlooked[] };
   'pci.interrupt': { card: Thing; function: string };
-  'brief.off': { card: Thing; function: string };
+  'brief.off': { card: Thing; function: string; assumed: Unlooked[] };
   'audio.profile': {
     program: string;
     profile: string;
     function: string;
     cards: Thing[];
+    assumed: Unlooked[];
     accepts: string;
     /** What the program's entry says of it. */
     note: string | null;
@@ -179,8 +180,11 @@ export interface FactsOf {
   'clock.century': { board: Thing; year: number };
   /** A serial port whose chip holds one character. */
   'serial.buffer': { owner: Owner; uart: string; needy: string[] };
-  'port.numbering': { ports: { name: string; address: string; usual: string; owner: Owner }[] };
-  'acpi.irq9': { bios: string; owner: Owner };
+  'port.numbering': {
+    ports: { name: string; address: string; usual: string; owner: Owner }[];
+    assumed: Unlooked[];
+  };
+  'acpi.irq9': { bios: string; owner: Owner; assumed: Unlooked[] };
   'pnp.nobios': { card: Thing; bios: string };
 
   // Memory
@@ -226,6 +230,8 @@ export interface FactsOf {
     card: Thing;
     horizontal: number;
     ranges: { low: number; high: number }[];
+    /** The switch that decides it, where nobody looked: the frequency is that of its worst position. */
+    unlooked: string | null;
   };
   'video.signal': { monitor: Thing; card: Thing | null; why: 'no-card' | 'plug' | 'frequencies' };
   'video.modes': { monitor: Thing; card: Thing; modes: string[]; fixed: boolean };

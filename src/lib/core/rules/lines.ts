@@ -12,6 +12,8 @@ import {
   relate,
   sharingContext,
   standing,
+  offSettings,
+  unlookedAmong,
   unlookedBehind,
   unreachable,
   type Line,
@@ -57,7 +59,7 @@ const clashes: Rule = ({ m, at, lines }) => {
         lineA: lineText(first),
         lineB: lineText(second),
         how: howTheyMeet(a, b),
-        assumed: [...unlookedBehind(m, a), ...unlookedBehind(m, b)],
+        assumed: unlookedBehind(m, a, b),
         reason: relation.kind === 'apart' ? { kind: 'apart' } : whyNever(a, b)
       },
       fixes: [
@@ -176,12 +178,13 @@ const shares: Rule = ({ m, at, lines }) => {
       fixes: moveFixes(m, at, lines, a, b).slice(0, 2),
       line: extent(a)
     };
+    const assumed = unlookedBehind(m, a, b);
     if (relation.kind !== 'unused')
       return [
         {
           rule: 'line.share-idle',
           ...common,
-          facts: { line: lineText(a), a: ownerOfLine(m, a), b: ownerOfLine(m, b) }
+          facts: { line: lineText(a), a: ownerOfLine(m, a), b: ownerOfLine(m, b), assumed }
         }
       ];
     const [quietOne, other] = a.sharing === 'unused' ? [a, b] : [b, a];
@@ -189,7 +192,12 @@ const shares: Rule = ({ m, at, lines }) => {
       {
         rule: 'line.share-unused',
         ...common,
-        facts: { line: lineText(a), quiet: ownerOfLine(m, quietOne), other: ownerOfLine(m, other) }
+        facts: {
+          line: lineText(a),
+          quiet: ownerOfLine(m, quietOne),
+          other: ownerOfLine(m, other),
+          assumed
+        }
       }
     ];
   });
@@ -259,7 +267,8 @@ const mixedWidth: Rule = ({ m, lines }) => {
         facts: {
           wide: ownerOfLine(m, wide),
           narrow: ownerOfLine(m, narrow),
-          block: hexRange(block, BLOCK, 5)
+          block: hexRange(block, BLOCK, 5),
+          assumed: unlookedBehind(m, narrow, wide)
         },
         fixes: narrowFixes(m, wide),
         line: extent(narrow)
@@ -306,7 +315,7 @@ const acpi: Rule = ({ m, kit, lines }) => {
     .map((l): Case => ({
       rule: 'acpi.irq9',
       about: [subject(l)],
-      facts: { bios: bios.name, owner: ownerOfLine(m, l) },
+      facts: { bios: bios.name, owner: ownerOfLine(m, l), assumed: unlookedBehind(m, l) },
       line: extent(l)
     }));
 };
@@ -317,7 +326,10 @@ const wanted: Rule = ({ m, at }) =>
     const fitted = m.find(ref.item);
     const fn = fitted?.part.functions.find((f) => f.id === ref.function);
     if (!fitted || !fn || isOn(fitted, fn, at)) return [];
-    return [{ rule: 'brief.off', about: [ref], facts: { card: thingOf(fitted), function: fn.label } }];
+    const assumed = unlookedAmong(m, offSettings(ref.item, fn));
+    return [
+      { rule: 'brief.off', about: [ref], facts: { card: thingOf(fitted), function: fn.label, assumed } }
+    ];
   });
 
 export const lineRules: readonly Rule[] = [clashes, reach, noInterrupt, shares, mixedWidth, acpi, wanted];

@@ -1,5 +1,5 @@
 import { hex } from '../model';
-import { isOn, ownerOf, ownerOfLine, type Line } from '../resources';
+import { isOn, ownerOf, ownerOfLine, unlookedBehind, type Line } from '../resources';
 import type { Case } from './finding';
 import type { Rule } from './rule';
 
@@ -42,7 +42,8 @@ const numbering: Rule = ({ m, lines }) =>
             address: hex(f.base),
             usual: f.usual,
             owner: ownerOfLine(m, f.line)
-          }))
+          })),
+          assumed: unlookedBehind(m, ...named.map((f) => f.line))
         }
       }
     ];

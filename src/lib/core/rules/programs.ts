@@ -3,7 +3,7 @@ import { hex, thingOf, type Profile, entryOf, there } from '../model';
 import { families } from '../boards';
 import { largestPartition } from '../storage';
 import { systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
-import { acceptedIn, firstClaim, isOn } from '../resources';
+import { acceptedIn, firstClaim, isOn, offSettings, unlookedAmong, unlookedBehind } from '../resources';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
 
@@ -151,6 +151,10 @@ const programLines: Rule = ({ m, at, lines }) => {
             profile: profile.id,
             function: there(able[0]).fn.label,
             cards: able.map((o) => thingOf(o.fitted)),
+            assumed: able.flatMap(({ item, fn }) => [
+              ...unlookedAmong(m, offSettings(item, fn)),
+              ...unlookedBehind(m, ...lines.filter((l) => l.item === item && l.function === fn.id))
+            ]),
             accepts,
             note: need.why ?? null
           }

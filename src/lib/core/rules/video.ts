@@ -9,10 +9,39 @@ const standard = (h: Hooked) => h.checks.filter((c) => c.mode.standards || c.mod
 const cardOf = (s: Situation, item: string): Thing => thingOf(s.m.get(item));
 const shownOn = (s: Situation) => s.kit.displays.filter((d) => d.isOn && d.facts.standard !== '3d-only');
 
-/** DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds. */
+const dangerIn = (h: Hooked | undefined) => h && standard(h).find((c) => c.verdict === 'danger');
+
+/** A monitor as it would be with the switch of its card in a position. */
+function hookedWith(s: Situation, h: Hooked, item: string, setting: string, position: string) {
+  const kit = {
+    ...s.kit,
+    at: (i: string, x: string) => (i === item && x === setting ? position : s.at(i, x))
+  };
+  return hookedMonitors({ ...kit, displays: s.kit.displays }).find((x) => x.monitor === h.monitor);
+}
+
+/** Of a switch for the monitor that nobody looked at: its label, and what it does at its most dangerous. */
+function unlookedDanger(s: Situation, h: Hooked) {
+  const told = h.display?.facts.monitorSwitch;
+  if (!h.display || !told) return undefined;
+  const { item } = h.display;
+  const { item: held, part } = s.m.get(item);
+  if (isLookedAt(held, told.setting)) return undefined;
+  const found = Object.keys(told.values)
+    .map((position) => dangerIn(hookedWith(s, h, item, told.setting, position)))
+    .find((bad) => bad !== undefined);
+  const label = part.settings.find((x) => x.id === told.setting)?.label ?? told.setting;
+  return found && { label, bad: found };
+}
+
+/**
+ * DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds. Where nobody
+ * looked at the switch that chooses the timing, its usual position is no comfort.
+ */
 const danger: Rule = (s) =>
   hookedMonitors(s.kit).flatMap((h): Case[] => {
-    const bad = standard(h).find((c) => c.verdict === 'danger');
+    const open = unlookedDanger(s, h);
+    const bad = open?.bad ?? dangerIn(h);
     if (!bad || !h.display) return [];
     return [
       {
@@ -22,7 +51,8 @@ const danger: Rule = (s) =>
           monitor: thingOf(h.monitor),
           card: cardOf(s, h.display.item),
           horizontal: bad.mode.horizontal,
-          ranges: h.monitor.part.monitor.horizontal.map(({ low, high }) => ({ low, high }))
+          ranges: h.monitor.part.monitor.horizontal.map(({ low, high }) => ({ low, high })),
+          unlooked: open?.label ?? null
         },
         fixes: switchFixes(s, h)
       }
@@ -36,15 +66,8 @@ function switchFixes(s: Situation, h: Hooked): OfferedFix[] {
   if (!display || !told) return [];
   return Object.keys(told.values)
     .filter((position) => {
-      const kit = {
-        ...s.kit,
-        at: (i: string, x: string) => (i === display.item && x === told.setting ? position : s.at(i, x))
-      };
-      const after = hookedMonitors({ ...kit, displays: s.kit.displays }).find((x) => x.monitor === h.monitor);
-      return (
-        after?.checks.some((c) => c.verdict === 'shown') &&
-        !standard(after).some((c) => c.verdict === 'danger')
-      );
+      const after = hookedWith(s, h, display.item, told.setting, position);
+      return after?.checks.some((c) => c.verdict === 'shown') && !dangerIn(after);
     })
     .slice(0, 2)
     .map((position) => setFix(s, display.item, told.setting, position));
@@ -67,7 +90,7 @@ const signal: Rule = (s) =>
     const shows = h.checks.some((c) => c.verdict === 'shown');
     const card = cardOf(s, h.display.item);
     const about = [h.monitor.item.id, h.display.item];
-    if (!shows && !standard(h).some((c) => c.verdict === 'danger'))
+    if (!shows && !dangerIn(h))
       return [
         {
           rule: 'video.signal',

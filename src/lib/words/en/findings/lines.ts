@@ -69,15 +69,17 @@ const clashTitle: Record<'seen' | 'usual', Record<LineClash['how'], (a: string, 
     alias: (a, b) => `${a} may be an alias of ${b}`
   }
 };
-const namesOf = (assumed: LineClash['assumed']): string[] =>
-  assumed.map(({ setting, of }) => `${setting} of ${of}`);
+const unlooked = (assumed: LineClash['assumed']): string =>
+  ifUsual(assumed.map(({ setting, of }) => `${setting} of ${of}`));
+const shared = (line: string, assumed: LineClash['assumed']): string =>
+  `${line} ${assumed.length ? 'may be' : 'is'} shared`;
 const isAt = ({ owner, line, why, assumed }: FactsOf['slot.reach']): string =>
-  `${capital(ownerName(owner))} ${assumed.length ? 'is assumed to be at' : 'is set to'} ${line}, but ${unreachableWords(why)}. ${assumed.length ? 'There it would' : 'It will'} not be found.${ifUsual(namesOf(assumed))}`;
+  `${capital(ownerName(owner))} ${assumed.length ? 'is assumed to be at' : 'is set to'} ${line}, but ${unreachableWords(why)}. ${assumed.length ? 'There it would' : 'It will'} not be found.${unlooked(assumed)}`;
 const clashOn =
   (both: string) =>
   (f: LineClash): Told => ({
     title: clashTitle[f.assumed.length ? 'usual' : 'seen'][f.how](f.lineA, f.lineB),
-    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}${ifUsual(namesOf(f.assumed))}`,
+    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}${unlooked(f.assumed)}`,
     why: reasonWords(f)
   });
 
@@ -110,14 +112,14 @@ export const lines: WordsOf<
     sentence: `Only the first ${listed} are listed. Start with fewer cards, or press Resolve.`,
     why: 'Nobody reads a list longer than that.'
   }),
-  'line.share-unused': ({ line, quiet, other }) => ({
-    title: `${line} is shared`,
-    sentence: `${capital(ownerName(quiet))} must not use its interrupt. Plain DOS printing does not need it; a driver that turns it on would upset ${ownerName(other)}.`,
+  'line.share-unused': ({ line, quiet, other, assumed }) => ({
+    title: shared(line, assumed),
+    sentence: `${capital(ownerName(quiet))} must not use its interrupt. Plain DOS printing does not need it; a driver that turns it on would upset ${ownerName(other)}.${unlooked(assumed)}`,
     why: 'A printer port in plain mode leaves its interrupt unused.'
   }),
-  'line.share-idle': ({ line, a, b }) => ({
-    title: `${line} is shared`,
-    sentence: `${capital(ownerName(a))} and ${ownerName(b)} work as long as they are never used at the same time.`,
+  'line.share-idle': ({ line, a, b, assumed }) => ({
+    title: shared(line, assumed),
+    sentence: `${capital(ownerName(a))} and ${ownerName(b)} work as long as they are never used at the same time.${unlooked(assumed)}`,
     why: 'Both ports release the line while their software is not running, and you said they never run together.'
   }),
   'slot.reach': (f) => ({
@@ -130,9 +132,9 @@ export const lines: WordsOf<
     sentence: isAt(f),
     why: sentence(unreachableWords(f.why))
   }),
-  'rom.16bit': ({ wide, narrow, block }) => ({
+  'rom.16bit': ({ wide, narrow, block, assumed }) => ({
     title: '8-bit beside 16-bit memory',
-    sentence: `${capital(ownerName(wide))} answers as 16-bit memory for all of ${block}. ${capital(ownerName(narrow))} is 8-bit and sits in the same block: it may read as garbage. Set the 16-bit card to 8-bit memory, turn on shadowing for its ROM, or move one of them to another block.`,
+    sentence: `${capital(ownerName(wide))} answers as 16-bit memory for all of ${block}. ${capital(ownerName(narrow))} is 8-bit and sits in the same block: it may read as garbage. Set the 16-bit card to 8-bit memory, turn on shadowing for its ROM, or move one of them to another block.${unlooked(assumed)}`,
     why: 'On ISA a card claims 16-bit memory by address lines 17 to 23 alone, so always for a whole block of 128 KiB.'
   }),
   'pci.interrupt': ({ card, function: fn }) => ({
@@ -140,14 +142,14 @@ export const lines: WordsOf<
     sentence: `The interrupt of its slot is set to off in the setup, so ${fn} of ${the(card)} will not work. Give the slot an interrupt, or move the card.`,
     why: 'A PCI function needs its interrupt; only a video card works without one.'
   }),
-  'brief.off': ({ card, function: fn }) => ({
-    title: `${capital(fn)} is switched off`,
-    sentence: `${fn} of ${the(card)} is switched off, and the brief needs it.`,
+  'brief.off': ({ card, function: fn, assumed }) => ({
+    title: `${capital(fn)} ${assumed.length ? 'may be' : 'is'} switched off`,
+    sentence: `The brief needs ${fn} of ${the(card)}, and it is ${assumed.length ? 'assumed to be ' : ''}switched off.${unlooked(assumed)}`,
     why: 'The brief says that this must be on.'
   }),
-  'audio.profile': ({ program, function: fn, cards, accepts, note }) => ({
-    title: `${program} will not find ${fn}`,
-    sentence: `${note ? `${sentence(note)} ` : ''}It accepts ${accepts}. ${and(cards.map(the))} ${cards.length > 1 ? 'are' : 'is'} set to something else.`,
+  'audio.profile': ({ program, function: fn, cards, accepts, note, assumed }) => ({
+    title: `${program} ${assumed.length ? 'may' : 'will'} not find ${fn}`,
+    sentence: `${note ? `${sentence(note)} ` : ''}It accepts ${accepts}. ${and(cards.map(the))} ${cards.length > 1 ? 'are' : 'is'} ${assumed.length ? 'assumed to be at' : 'set to'} something else.${unlooked(assumed)}`,
     why: 'Many programs look for a card at its first settings only.'
   }),
   'serial.buffer': ({ owner, uart, needy }) => ({
@@ -155,14 +157,14 @@ export const lines: WordsOf<
     sentence: `It is ${uart === '8250' ? 'an' : 'a'} ${uart}. For ${and(needy)} start at 9,600 baud: on an 8088 and under Windows characters are lost much above, under DOS on a fast AT-class machine 38,400 is usual. A port with a 16550 queues sixteen.`,
     why: 'A serial chip without a queue loses a character when the machine does not fetch it before the next one arrives.'
   }),
-  'port.numbering': ({ ports }) => ({
+  'port.numbering': ({ ports, assumed }) => ({
     title: `${ports.map((p) => p.name).join(', ')}: not the usual addresses`,
-    sentence: `The BIOS calls ${and(ports.map((p) => `${p.address} (${ownerName(p.owner)}) ${p.name}`))}. Programs that ask for a port by its name get it so.`,
+    sentence: `The BIOS calls ${and(ports.map((p) => `${p.address} (${ownerName(p.owner)}) ${p.name}`))}. Programs that ask for a port by its name get that one.${unlooked(assumed)}`,
     why: 'The BIOS numbers ports in the order in which it finds them: printers at 3BCh, 378h, 278h, serial ports at 3F8h, 2F8h. Gaps are closed up. Programs that go by the address are not concerned.'
   }),
-  'acpi.irq9': ({ bios, owner }) => ({
+  'acpi.irq9': ({ bios, owner, assumed }) => ({
     title: 'IRQ 9 may belong to power management',
-    sentence: `With ${bios} the board uses IRQ 9 for ACPI once Windows turns it on; ${ownerName(owner)} may not be found then. Use another interrupt, or turn ACPI off in the setup.`,
+    sentence: `With ${bios} the board uses IRQ 9 for ACPI once Windows turns it on; ${ownerName(owner)} may not be found then. Use another interrupt, or turn ACPI off in the setup.${unlooked(assumed)}`,
     why: 'Boards from 1998 on route their power management to IRQ 9.'
   }),
   'unknown.lines': ({ part, function: fn }) => ({

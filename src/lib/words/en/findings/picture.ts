@@ -15,9 +15,13 @@ export const picture: WordsOf<
   | 'video.second'
   | 'video.pass'
 > = {
-  'video.danger': ({ monitor, card, horizontal, ranges }) => ({
+  'video.danger': ({ monitor, card, horizontal, ranges, unlooked }) => ({
     title: `${monitor.name} can be damaged`,
-    sentence: `Do not connect it: the plug fits, but ${the(card)} sends ${horizontal} kHz and the monitor is made for ${ranges.map((r) => `${r.low} to ${r.high}`).join(', ')} kHz only. Switch off at once if it whines or the picture rolls.`,
+    sentence: `${
+      unlooked
+        ? `Do not connect it before you have looked at ${unlooked} of ${the(card)} and recorded it: the plug fits, and set for another monitor the card sends ${horizontal} kHz, where this one`
+        : `Do not connect it: the plug fits, but ${the(card)} sends ${horizontal} kHz and the monitor`
+    } is made for ${ranges.map((r) => `${r.low} to ${r.high}`).join(', ')} kHz only. Switch off at once if it whines or the picture rolls.`,
     why: 'All DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds.'
   }),
   'video.signal': ({ monitor, card, why }) => ({
