@@ -31,7 +31,7 @@ describe('cards and monitors', () => {
     expect(verdicts('oddmere-c16', 'glimmerby-c12-comp')['cga-graphics']).to.equal('shown');
     expect(verdicts('oddmere-e256', 'glimmerby-c12-comp')['ega-200']).to.equal('no-plug');
   });
-  it('a multisync follows both plugs, a fixed VGA only 31.5 kHz', () => {
+  it('a multifrequency monitor follows both plugs, a fixed VGA only 31.5 kHz', () => {
     expect(verdicts('brim-v16', 'glimmerby-ms14')['vga-text']).to.equal('shown');
     expect(verdicts('oddmere-mono', 'glimmerby-ms14')['mono-text']).to.equal('shown');
     const v14 = verdicts('brim-v16', 'glimmerby-v14');
