@@ -51,6 +51,15 @@ const unlookedOf = (s: Situation, ...readings: Reading[]): string[] =>
 const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean) =>
   offers(offered).find((o) => o.position !== null && fits(o.value));
 
+/** The CPU, where it is in the board: of one whose pins do not go in nothing is said of clocks and volts. */
+const seated = (s: Situation) => {
+  const { cpu, facts } = s.kit;
+  const socket = facts.cpuSocket;
+  const goesIn =
+    !socket || (socket.soldered === undefined && !!cpu?.cpu && pinsFit(socket.accepts, cpu.cpu.socket));
+  return cpu?.cpu && (goesIn || !cpuItem(s)) ? { part: cpu, facts: cpu.cpu } : null;
+};
+
 /** A CPU needs its socket and a board that knows its family. */
 const socket: Rule = (s) => {
   const { cpu, board, facts } = s.kit;
@@ -119,22 +128,23 @@ const writes: Rule = (s) => {
 
 /** Whether what a CPU gets hangs on a setting that nobody looked at, of a board that can give several voltages. */
 const isVoltageOpen = (s: Situation): boolean => {
-  const { cpu, facts } = s.kit;
-  if (!cpu?.cpu || families[cpu.cpu.family].rank < 3) return false;
+  const cpu = seated(s);
+  if (!cpu || families[cpu.facts.family].rank < 3) return false;
   const { value, unseen } = clocks(s).volts;
-  return value === null || (unseen && offers(facts.coreVolts).length > 1);
+  return value === null || (unseen && offers(s.kit.facts.coreVolts).length > 1);
 };
 
 /** Too high a voltage destroys a CPU at once; too low a one does not start it. */
 const voltage: Rule = (s) => {
-  const { cpu, facts } = s.kit;
+  const { facts } = s.kit;
+  const cpu = seated(s);
   const reading = clocks(s).volts;
-  if (!cpu?.cpu || reading.value === null || isVoltageOpen(s)) return [];
-  const { low, high } = cpu.cpu.volts;
+  if (!cpu || reading.value === null || isVoltageOpen(s)) return [];
+  const { low, high } = cpu.facts.volts;
   const good = positionFor(facts.coreVolts, (v) => v <= high + VOLTS.same && v >= low - VOLTS.below);
   const fixes = setPosition(s, reading.setting, good);
   const told = {
-    cpu: thing(cpu),
+    cpu: thing(cpu.part),
     low,
     high,
     volts: reading.value,
@@ -149,42 +159,43 @@ const voltage: Rule = (s) => {
 
 /** Unknown voltage is a stop: too high destroys the CPU at once. */
 const voltageUnknown: Rule = (s) => {
-  const { cpu } = s.kit;
-  if (!cpu?.cpu || !isVoltageOpen(s)) return [];
+  const cpu = seated(s);
+  if (!cpu || !isVoltageOpen(s)) return [];
   const reading = clocks(s).volts;
   const setting = s.kit.board.settings.find((x) => x.id === reading.setting)?.label ?? null;
   return [
     {
       rule: 'cpu.voltage-unknown',
       about: about(s, reading.setting),
-      facts: { cpu: thing(cpu), high: cpu.cpu.volts.high, setting }
+      facts: { cpu: thing(cpu.part), high: cpu.facts.volts.high, setting }
     }
   ];
 };
 
 /** A CPU with two voltages needs a board that gives two. */
 const split: Rule = (s) => {
-  const { cpu, facts, board } = s.kit;
-  if (!cpu?.cpu?.split) return [];
+  const { facts, board } = s.kit;
+  const cpu = seated(s);
+  if (!cpu?.facts.split) return [];
   const least = Math.min(...offers(facts.coreVolts).map((o) => o.value));
-  if (least <= cpu.cpu.volts.high + VOLTS.same) return [];
-  const { low, high } = cpu.cpu.volts;
+  if (least <= cpu.facts.volts.high + VOLTS.same) return [];
+  const { low, high } = cpu.facts.volts;
   return [
     {
       rule: 'cpu.split',
       about: about(s),
-      facts: { cpu: thing(cpu), board: thing(board), inside: { low, high } }
+      facts: { cpu: thing(cpu.part), board: thing(board), inside: { low, high } }
     }
   ];
 };
 
 /** Core clock = bus clock × multiplier; jumpers set the bus clock. */
 const clock: Rule = (s) => {
-  const { cpu, facts } = s.kit;
-  if (!cpu?.cpu) return [];
+  const { facts } = s.kit;
+  const cpu = seated(s);
   const { bus, factor, core, code } = clocks(s);
-  if (bus.value === null || core === null || factor === null) return [];
-  const rated = cpu.cpu;
+  if (!cpu || bus.value === null || core === null || factor === null) return [];
+  const rated = cpu.facts;
   const whole = ratedFactor(rated);
   const right = positionFor(facts.busClock, (v) => sameClock(v, rated.busMHz));
   const fixes = [
@@ -198,7 +209,7 @@ const clock: Rule = (s) => {
   ];
   const assumed = unlookedOf(s, bus, ...(hasMultiplierPins(rated) ? [code] : []));
   const told = {
-    cpu: thing(cpu),
+    cpu: thing(cpu.part),
     bus: bus.value,
     factor,
     core,
@@ -219,7 +230,7 @@ const clock: Rule = (s) => {
           {
             rule: 'cpu.multiplier',
             ...common,
-            facts: { cpu: thing(cpu), ratedFactor: whole, factor, core, assumed }
+            facts: { cpu: thing(cpu.part), ratedFactor: whole, factor, core, assumed }
           }
         ]
       : [{ rule: 'cpu.slow', ...common, facts: told }];

@@ -73,6 +73,9 @@ const biosWays: readonly Way[] = [
   'clip jumper'
 ];
 
+/** Drives have a jumper for 2.1 GB and for 33.8 GB; none makes itself as small as INT 13h without translation. */
+const unclippedWays = biosWays.filter((way) => way !== 'clip jumper');
+
 /** A setup with what INT 13h makes of it. */
 interface Situation extends Setup {
   total: number;
@@ -123,7 +126,10 @@ const laws: readonly ((s: Situation) => Barrier | null)[] = [
           sectors: usable,
           who: 'BIOS',
           offers,
-          ways: translation === 'none' ? biosWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
+          ways:
+            translation === 'none'
+              ? unclippedWays
+              : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
         }
       : null,
   ({ dos }) =>

@@ -70,12 +70,12 @@ export const cpu: WordsOf<
   }),
   'cpu.voltage': ({ cpu: it, low, high, volts: set, canSet, carried }) => ({
     title: `${volts(set)} on ${it.name}`,
-    sentence: `Do not power on: ${it.name} is made for ${voltRange(low, high)}, and the board is set to ${volts(set)}. ${canSet ? 'Set the voltage first.' : 'No setting known for this board gives less.'}${!canSet && carried ? ' A carrier with a regulator between CPU and socket would.' : ''}`,
+    sentence: `Do not power on: ${it.name} is made for ${voltRange(low, high)}, and the board supplies ${volts(set)}. ${canSet ? 'Set the voltage first.' : 'No setting known for this board gives less.'}${!canSet && carried ? ' A carrier with a regulator between CPU and socket would.' : ''}`,
     why: voltageWhy
   }),
   'cpu.voltage-low': ({ cpu: it, low, high, volts: set }) => ({
     title: `Voltage too low for ${it.name}`,
-    sentence: `It will not start, or it freezes: ${it.name} is made for ${voltRange(low, high)}, and the board is set to ${volts(set)}.`,
+    sentence: `It will not start, or it freezes: ${it.name} is made for ${voltRange(low, high)}, and the board supplies ${volts(set)}.`,
     why: voltageWhy
   }),
   'cpu.voltage-unknown': ({ cpu: it, high, setting }) => ({
