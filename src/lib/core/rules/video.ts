@@ -1,7 +1,7 @@
 import { thingOf, type OfferedFix, type Thing, there } from '../model';
 import { isLookedAt } from '../resources';
 import { systemOf } from '../software';
-import { hookedMonitors, withSwitch, type Hooked } from '../video';
+import { hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
 import { setFix, type Rule, type Situation } from './rule';
 
@@ -23,14 +23,12 @@ function hookedWith(s: Situation, h: Hooked, item: string, setting: string, posi
 /** Of a switch for the monitor that nobody looked at: its label, and what it does at its most dangerous. */
 function unlookedDanger(s: Situation, h: Hooked) {
   const told = h.display?.facts.monitorSwitch;
-  if (!h.display || !told) return undefined;
+  const label = h.display && unlookedSwitch(s.kit, h.display);
+  if (!h.display || !told || !label) return undefined;
   const { item } = h.display;
-  const { item: held, part } = s.m.get(item);
-  if (isLookedAt(held, told.setting)) return undefined;
   const found = Object.keys(told.values)
     .map((position) => dangerIn(hookedWith(s, h, item, told.setting, position)))
     .find((bad) => bad !== undefined);
-  const label = part.settings.find((x) => x.id === told.setting)?.label ?? told.setting;
   return found && { label, bad: found };
 }
 

@@ -199,9 +199,12 @@ export function modesOf(card: VideoFacts): Mode[] {
   });
 }
 
+/** Whether a mode has one depth on every card, which its name tells. */
+export const isOneDepth = (mode: Mode): boolean => mode.signal !== 'analogue' || mode.id === '320x200x8';
+
 /** Most bits for each pixel that a card can show in a mode: by what it knows and by its memory. */
 export function depthIn(card: VideoFacts, mode: Mode): number {
-  if (mode.bits === 0 || mode.signal !== 'analogue' || mode.id === '320x200x8') return mode.bits;
+  if (mode.bits === 0 || isOneDepth(mode)) return mode.bits;
   const known = card.depths.length ? card.depths : card.standard === 'mcga' ? [1] : [4];
   const fit = known.filter((bits) => displayKiB(mode.width, mode.height, bits) <= card.memoryKiB);
   return Math.max(0, ...fit);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import OneOf from '../kit/OneOf.svelte';
   import { kitOf } from '$lib/core/kit';
-  import { depthIn, hookedMonitors } from '$lib/core/video';
+  import { depthIn, hookedMonitors, isOneDepth, unlookedSwitch } from '$lib/core/video';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
@@ -43,6 +43,8 @@
       >
     </div>
     {#if h.checks.length}
+      {@const open = h.display && unlookedSwitch(kit, h.display)}
+      {#if open}<p class="ask mb-2.5">{words.usualSwitch(open)}</p>{/if}
       <table>
         <thead>
           <tr
@@ -57,7 +59,10 @@
           {#each h.checks as { mode, verdict } (mode.id)}
             <tr class={verdict}>
               <td class="py-1.25 border-b border-b-rule pr-1.5"
-                >{mode.label} <span class="quiet">{words.depth(depthIn(h.display!.facts, mode))}</span></td
+                >{mode.label}
+                {#if h.display && !isOneDepth(mode)}
+                  <span class="quiet">{words.depth(depthIn(h.display.facts, mode))}</span>
+                {/if}</td
               >
               <td class="n py-1.25 border-b border-b-rule pr-1.5 font-mono">{mode.horizontal}</td>
               <td class="n py-1.25 border-b border-b-rule pr-1.5 font-mono">{mode.vertical}</td>

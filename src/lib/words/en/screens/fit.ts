@@ -123,6 +123,7 @@ export const fit = {
   pictureLead: 'A monitor shows a mode when plug, kind of signal and both frequencies are in its ranges.',
   monitorOn: (monitor: string, card: string) => `${monitor} on ${card}`,
   onCard: 'Connected to',
+  usualSwitch: (setting: string) => `Nobody looked at ${setting}: this is what its usual position shows.`,
   mode: 'Mode',
   lines: 'kHz',
   frames: 'Hz',
