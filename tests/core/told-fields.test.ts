@@ -61,7 +61,14 @@ describe('what settings are said to tell', () => {
     ]) {
       const told = check(build, described);
       expect(told, build.name).to.deep.equal(check(build, parts));
-      const own = ['video.switch', 'video.danger', 'fpu.switch', 'cpu.clock', 'cpu.slow', 'cpu.voltage-unknown'];
+      const own = [
+        'video.switch',
+        'video.danger',
+        'fpu.switch',
+        'cpu.clock',
+        'cpu.slow',
+        'cpu.voltage-unknown'
+      ];
       fired += told.filter((f) => own.includes(f.rule)).length;
     }
     expect(fired, 'cases that tell').to.be.greaterThan(20);
