@@ -55,6 +55,8 @@ describe('drives', () => {
     );
     expect(severity(xt('dornfleet-f720'), 'floppy.bios'), 'a driver helps').to.equal('caution');
     expect(severity(xt('dornfleet-f1440'), 'floppy.bios')).to.equal('clash');
+    expect(severity(xt('dornfleet-f720'), 'floppy.start'), 'and it is the only drive').to.equal('caution');
+    expect(severity(xt('dornfleet-f360'), 'floppy.start')).to.equal(null);
     expect(severity(xt('dornfleet-f720', 'DOS 2.1'), 'floppy.dos')).to.equal('clash');
     const same: Case = {
       board: 'varnoc-d33',

@@ -89,6 +89,8 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
     ]),
   'unknown.board': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
   'unknown.bios': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
+  'floppy.start': () =>
+    made({ board: 'skerrin-px8', items: [{ part: 'lanteg-io8', slot: '2' }, { part: 'dornfleet-f720' }] }),
   'vlb.load': () =>
     made({
       board: 'varnoc-v66',

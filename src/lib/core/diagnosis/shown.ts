@@ -248,6 +248,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'floppy.rate': 'use',
   'drive.tried': 'hint',
   'floppy.bios': { at: 'floppy', stops: 0, says: 'floppy' },
+  'floppy.start': noBoot,
   'floppy.dos': 'use',
   'floppy.cable': noFloppy,
   'unknown.bios': 'hint',

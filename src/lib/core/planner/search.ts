@@ -19,7 +19,7 @@ import { workOut } from './leaf';
 import { audios, bases, bits, memories, type Base, type Mask, type Option } from './options';
 import { Reasons } from './reasons';
 import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
-import { storages } from './storages';
+import { startsFrom, storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
 import {
   Services,
@@ -278,7 +278,8 @@ class Run {
     const asked = [...new Set([...this.asks.values()].flat())];
     const could = this.services.servable(base.board, asked);
     const bays = this.around.bayedOn(base.board);
-    const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family));
+    const takes = this.pool.get(base.board.board.firmware ?? '')?.firmware?.floppyKiB;
+    const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family) && startsFrom(o, takes));
     const out: Served = new Map();
     // Most cards make no difference to drives.
     const lists = new Map<string, typeof drives>();

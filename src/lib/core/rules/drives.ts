@@ -149,6 +149,33 @@ const floppyBios: Rule = (s) => {
     });
 };
 
+/** What a machine starts from beside a floppy drive that its BIOS takes as it is. */
+const startsOtherwise: readonly DriveFacts['medium'][] = ['hard', 'flash', 'removable', 'emulator'];
+
+/** A drive that wants a driver line starts nothing: the line is read once something else has started. */
+const nothingStarts: Rule = (s) => {
+  const bios = s.kit.firmware;
+  const knows = bios?.firmware?.floppyKiB;
+  const run = floppies(s).filter((c) => c.controller);
+  if (!bios || !knows || !run.length) return [];
+  const needsDriver = (c: (typeof run)[number]) =>
+    biosTakes(knows, c.kib) === 'driver' &&
+    !worked(s, c) &&
+    !(c.controller && hasOwnRom(s.kit, c.controller));
+  const others = cablesOf(s.kit).some(
+    (c) => c.controller && startsOtherwise.includes(c.drive.part.drive.medium)
+  );
+  return others || !run.every(needsDriver)
+    ? []
+    : [
+        {
+          rule: 'floppy.start',
+          about: run.map((c) => c.drive.item.id),
+          facts: { drives: run.map((c) => thingOf(c.drive)), bios: bios.name, knows }
+        }
+      ];
+};
+
 /** Each floppy format came with a version of DOS. */
 const floppyDosRule: Rule = (s) => {
   const { dos } = systemOf(s.kit.build.brief.os);
@@ -241,6 +268,7 @@ export const driveRules: readonly Rule[] = [
   floppyRates,
   triedInVain,
   floppyBios,
+  nothingStarts,
   floppyDosRule,
   cabling,
   power,

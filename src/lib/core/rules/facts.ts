@@ -265,6 +265,8 @@ export interface FactsOf {
     worked: TriedHere | null;
   };
   'drive.tried': { drive: Thing; not: number; last: string | null };
+  /** Drives that all want a driver line, in a machine with nothing else to start from. */
+  'floppy.start': { drives: Thing[]; bios: string; knows: number };
   'floppy.dos': FloppyFacts & { dos: number; needs: number };
   'ata.select': CableFacts<'ata.select'>;
   'st506.select': CableFacts<'st506.select'>;

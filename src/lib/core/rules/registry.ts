@@ -170,6 +170,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'floppy.rate': entry(at('disks'), ['clash', 'caution']),
   'drive.tried': entry(at('disks'), 'caution'),
   'floppy.bios': entry(at('disks'), ['clash', 'caution']),
+  'floppy.start': entry(at('disks'), 'caution', { notPlanned: true }),
   'floppy.dos': entry(at('disks'), 'clash'),
   'floppy.cable': entry(at('disks'), ['clash', 'caution']),
   'unknown.bios': entry(at('disks'), 'caution', { hides: 'other' }),

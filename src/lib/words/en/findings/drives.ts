@@ -40,6 +40,7 @@ export const drives: WordsOf<
   | 'floppy.rate'
   | 'drive.tried'
   | 'floppy.bios'
+  | 'floppy.start'
   | 'floppy.dos'
   | 'disk.boot'
   | 'disk.rom'
@@ -136,6 +137,11 @@ export const drives: WordsOf<
         : ': use a controller with its own ROM, or another drive.'
     }${workedWords(worked)}`,
     why: 'The BIOS must know the type of floppy drive.'
+  }),
+  'floppy.start': ({ drives: list, bios, knows }) => ({
+    title: 'Nothing that is entered starts this machine',
+    sentence: `${bios} needs a driver line for ${and(list.map(the))}, and that line is read only once something has started. At best it starts from a disk formatted there as ${floppyName(knows)}. Add a drive of up to ${floppyName(knows)}, a hard disk, or a controller with its own ROM.`,
+    why: 'A driver line stands in CONFIG.SYS, which DOS reads from the drive that it started from.'
   }),
   'floppy.dos': ({ kib, dos, needs }) => ({
     title: `DOS ${dos} does not support ${floppyName(kib)}`,
