@@ -102,7 +102,7 @@ async function interaction(bench: Bench): Promise<void> {
   const durations = ascending(await seen(page));
   const total = caps.length * 3 * 2;
   console.log(
-    `a cap moved on a build of ${build.items.length} cards, to the next paint: median ${durations.length < total / 2 ? 'under 16' : ms(at(durations, 0.5))} ms, p98 ${ms(at(durations, 0.98))} ms, slowest ${ms(durations.at(-1) ?? 16)} ms, of ${total} moves`
+    `a jumper moved on a build of ${build.items.length} cards, to the next paint: median ${durations.length < total / 2 ? 'under 16' : ms(at(durations, 0.5))} ms, p98 ${ms(at(durations, 0.98))} ms, slowest ${ms(durations.at(-1) ?? 16)} ms, of ${total} moves`
   );
 }
 

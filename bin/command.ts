@@ -46,7 +46,7 @@ ${SETTINGS_USAGE}${TABLE_USAGE}${PHOTO_USAGE}${START_USAGE}${BOOT_USAGE}${PLACEM
 The data is in the folder that YJ_DATA names, else in .yellow-jumper in the home folder.
 exit 0: clean or solved; 1: a clash, or impossible, or stopped, or an image that must not be used;
      2: bad input;
-     3: nothing found, but something was not checked or is only assumed
+     3: no clash, but a caution, or something was not checked or is only assumed
 `;
 
 /** Whether what was read must not be written to, or booted from. */
