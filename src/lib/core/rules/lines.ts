@@ -24,6 +24,7 @@ import { isFixed } from '../solver';
 import type { LineClash } from './facts';
 import type { Case } from './finding';
 import type { Rule } from './rule';
+import { displaysAlike } from './video';
 
 const subject = (line: Line) => ({ item: line.item, function: line.function });
 const extent = (line: Line) => ({
@@ -42,9 +43,17 @@ const clashRule = { irq: 'line.irq', dma: 'line.dma', io: 'line.io', memory: 'li
  * Two lines that meet and cannot share. ISA lines are driven: two devices on one do not work, even in turn, unless one
  * lets go of it.
  */
-const clashes: Rule = ({ m, at, lines }) => {
+const clashes: Rule = (s) => {
+  const { m, at, lines } = s;
   const context = sharingContext(m);
+  const alike = displaysAlike(s);
+  // Two displays of a kind meet in every range they have: that they are two says it all.
+  const isTold = (a: Line, b: Line) =>
+    a.kind === 'display' &&
+    b.kind === 'display' &&
+    alike.some(({ items }) => items.includes(a.item) && items.includes(b.item));
   const all = pairs(lines).flatMap(([a, b]) => {
+    if (isTold(a, b)) return [];
     const relation = relate(a, b, context);
     return relation?.verdict === 'clash' ? [{ a, b, relation }] : [];
   });

@@ -175,24 +175,27 @@ const boardSwitch: Rule = (s) => {
   ];
 };
 
+/** Displays that answer at the same addresses, by the kind of their standard, where there are two or more. */
+export function displaysAlike(s: Situation): { kind: 'mono' | 'colour'; items: string[] }[] {
+  const on = shownOn(s);
+  const sort = (d: (typeof on)[number]) => (withSwitch(s.kit, d).standard === 'mono' ? 'mono' : 'colour');
+  return (['mono', 'colour'] as const)
+    .map((kind) => ({ kind, items: on.filter((d) => sort(d) === kind).map((d) => d.item) }))
+    .filter(({ items }) => items.length > 1);
+}
+
 /** Windows 98 drives a second PCI or AGP display whose legacy ranges are off. */
 const drivesSeveral = (s: Situation): boolean => (systemOf(s.kit.build.brief.os).windows ?? 0) >= 4.1;
 
 /** Monochrome beside colour is legal; two on one range are not, unless the system moves one of them away. */
-const two: Rule = (s) => {
-  const on = shownOn(s);
-  const sort = (d: (typeof on)[number]) => (withSwitch(s.kit, d).standard === 'mono' ? 'mono' : 'colour');
-  return (['mono', 'colour'] as const).flatMap((kind): Case[] => {
-    const same = on.filter((d) => sort(d) === kind);
-    if (same.length < 2) return [];
-    const about = same.map((d) => d.item);
+const two: Rule = (s) =>
+  displaysAlike(s).flatMap(({ kind, items: about }): Case[] => {
     const cards = about.map((item) => cardOf(s, item));
     const isLocal = (item: string) => ['pci', 'agp'].includes(s.m.find(item)?.part.card?.bus ?? '');
     return drivesSeveral(s) && about.filter((item) => !isLocal(item)).length === 0
       ? [{ rule: 'video.second', about, facts: { cards } }]
       : [{ rule: 'video.two', about, facts: { kind, cards } }];
   });
-};
 
 /** A 3D-only card shows nothing by itself. */
 const only3d: Rule = (s) => {
