@@ -216,7 +216,10 @@ export const carrierFits = (board: Part, carrier: NonNullable<AdapterFacts['cpu'
   opensTo(board.board?.cpuSocket, carrier.into);
 
 /** Whether anything that goes into one of these sockets can be put into a board's. */
-const opensTo = (socket: NonNullable<Part['board']>['cpuSocket'], sockets: readonly CpuSocket[]): boolean =>
+export const opensTo = (
+  socket: NonNullable<Part['board']>['cpuSocket'],
+  sockets: readonly CpuSocket[]
+): boolean =>
   socket !== undefined && socket.soldered === undefined && sockets.some((s) => pinsFit(socket.accepts, s));
 
 /**

@@ -12,6 +12,7 @@ import {
   sure
 } from '../model';
 import { runs } from '../boards';
+import { startsFrom } from '../storage';
 import { partsOf, seatCards, type Choice } from './assemble';
 import { displays, type DisplayOption } from './displays';
 import { Enclosures } from './enclosure';
@@ -19,7 +20,7 @@ import { workOut } from './leaf';
 import { audios, bases, bits, memories, type Base, type Mask, type Option } from './options';
 import { Reasons } from './reasons';
 import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
-import { startsFrom, storages } from './storages';
+import { storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
 import {
   Services,
@@ -279,7 +280,13 @@ class Run {
     const could = this.services.servable(base.board, asked);
     const bays = this.around.bayedOn(base.board);
     const takes = this.pool.get(base.board.board.firmware ?? '')?.firmware?.floppyKiB;
-    const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family) && startsFrom(o, takes));
+    const starts = ({ parts }: Option<PartOf<'drive'>>) =>
+      takes === undefined ||
+      startsFrom(
+        parts.map((p) => p.part.drive),
+        takes
+      );
+    const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family) && starts(o));
     const out: Served = new Map();
     // Most cards make no difference to drives.
     const lists = new Map<string, typeof drives>();

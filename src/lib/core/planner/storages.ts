@@ -2,7 +2,7 @@ import { there } from '../model';
 import { floppySizes } from '../rules';
 import type { Brief, Part, PartOf } from '../model';
 import { suitsSystem, systemOf } from '../software';
-import { biosTakes, mediaOf } from '../storage';
+import { mediaOf } from '../storage';
 import { masksOf, narrowed, withFixed, type Option } from './options';
 import type { Pool } from './pool';
 
@@ -102,15 +102,6 @@ export function storages(pool: Pool, brief: Brief): Option<Drive>[] {
       `${o.parts.map((p) => p.part.drive.interface + (p.part.drive.floppyKiB ?? '')).join()} ${o.mask} ${o.soft}`
   );
 }
-
-/** Whether a machine can start from some drives, by the largest floppy that its BIOS takes as it is. */
-export const startsFrom = ({ parts }: Option<Drive>, knows: number | undefined): boolean =>
-  knows === undefined ||
-  parts.some(
-    ({ part: { drive } }) =>
-      ['hard', 'flash', 'emulator'].includes(drive.medium) ||
-      (drive.floppyKiB !== undefined && biosTakes(knows, drive.floppyKiB) !== 'driver')
-  );
 
 const fixedOf = (pool: Pool, test: (d: NonNullable<Part['drive']>) => boolean) =>
   [...pool.fixed].some((id) => {

@@ -1,4 +1,4 @@
-import { isLookedAt } from '../resources';
+import { isLookedAt, unlookedAmong } from '../resources';
 import {
   ISA,
   LOCAL_BUS,
@@ -12,6 +12,7 @@ import {
   isClockedByOscillator,
   isaClockOf,
   offers,
+  opensTo,
   pinsFit,
   ratedFactor,
   readOffered,
@@ -21,7 +22,15 @@ import {
   tooSlow,
   type Reading
 } from '../boards';
-import { type OfferedFix, thingOf, whatOf, type Offered, type Part, type Thing } from '../model';
+import {
+  type CpuFacts,
+  type OfferedFix,
+  thingOf,
+  whatOf,
+  type Offered,
+  type Part,
+  type Thing
+} from '../model';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
 import { setFix, type Rule, type Situation } from './rule';
@@ -43,21 +52,26 @@ const thing = (part: Part): Thing => ({ name: part.name, what: whatOf(part) });
 /** Whether somebody looked at a setting of the board, or chose its position. */
 const seen = (s: Situation) => (setting: string) => isLookedAt(s.kit.build.board, setting);
 const clocks = (s: Situation) => clocksOf(s.kit.board, s.kit.cpu, s.at, seen(s));
-/** Settings behind some readings that nobody looked at, by their labels. */
-const unlookedOf = (s: Situation, ...readings: Reading[]): string[] =>
-  readings.flatMap((r) =>
-    r.unseen ? s.kit.board.settings.filter((x) => x.id === r.setting).map((x) => x.label) : []
-  );
+/** Settings of the board behind some readings that nobody looked at, by their labels. */
+const unlookedOf = (s: Situation, ...readings: Pick<Reading, 'setting'>[]): string[] =>
+  unlookedAmong(
+    s.m,
+    readings.flatMap(({ setting }) => (setting === null ? [] : [{ item: 'board', setting }]))
+  ).map(({ setting }) => setting);
+/** The same behind the core clock of a CPU. */
+const unlookedClock = (s: Situation, cpu: CpuFacts): string[] => {
+  const { bus, code } = clocks(s);
+  return unlookedOf(s, bus, ...(hasMultiplierPins(cpu) ? [code] : []));
+};
 const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean) =>
   offers(offered).find((o) => o.position !== null && fits(o.value));
 
 /** The CPU, where it is in the board: of one whose pins do not go in nothing is said of clocks and volts. */
 const seated = (s: Situation) => {
   const { cpu, facts } = s.kit;
-  const socket = facts.cpuSocket;
-  const goesIn =
-    !socket || (socket.soldered === undefined && !!cpu?.cpu && pinsFit(socket.accepts, cpu.cpu.socket));
-  return cpu?.cpu && (goesIn || !cpuItem(s)) ? { part: cpu, facts: cpu.cpu } : null;
+  if (!cpu?.cpu) return null;
+  const goesIn = !cpuItem(s) || !facts.cpuSocket || opensTo(facts.cpuSocket, [cpu.cpu.socket]);
+  return goesIn ? { part: cpu, facts: cpu.cpu } : null;
 };
 
 /** A CPU needs its socket and a board that knows its family. */
@@ -101,8 +115,7 @@ const writes: Rule = (s) => {
   const told = facts.cacheWrites;
   const choice = typeof told === 'object' ? told : null;
   const board = typeof told === 'object' ? told.values[s.at('board', told.setting) ?? ''] : told;
-  const setting = choice && s.kit.board.settings.find((x) => x.id === choice.setting);
-  const assumed = setting && !seen(s)(setting.id) ? [setting.label] : [];
+  const assumed = choice ? unlookedOf(s, choice) : [];
   const say = (
     why: FactsOf['cpu.writes']['why'],
     severity: 'clash' | 'caution' | 'note',
@@ -207,7 +220,7 @@ const clock: Rule = (s) => {
           .flatMap((o) => setPosition(s, code.setting, o))
       : [])
   ];
-  const assumed = unlookedOf(s, bus, ...(hasMultiplierPins(rated) ? [code] : []));
+  const assumed = unlookedClock(s, rated);
   const told = {
     cpu: thing(cpu.part),
     bus: bus.value,
@@ -251,14 +264,13 @@ const fpuKind: Rule = (s) => {
   if (cpu?.cpu?.fpu) return found({ why: 'inside', fpu: it, cpu: thing(cpu) });
   if (cpu?.cpu && !fpuSuits(kind, cpu.cpu.family))
     return found({ why: 'pair', fpu: it, cpu: thing(cpu), family: cpu.cpu.family, kind });
-  const { core: clock, bus, code } = clocks(s);
+  const { core: clock } = clocks(s);
   const core = clock ?? cpu?.cpu?.coreMHz;
   if (core === undefined) return [];
   const needed = kind === '287' ? (core * 2) / 3 : core;
   if (!tooFast(needed, rated)) return [];
   const by = clock === null ? 'rating' : 'clock';
-  const assumed =
-    clock === null || !cpu?.cpu ? [] : unlookedOf(s, bus, ...(hasMultiplierPins(cpu.cpu) ? [code] : []));
+  const assumed = clock === null || !cpu?.cpu ? [] : unlookedClock(s, cpu.cpu);
   return found({ why: 'slow', fpu: it, needed, rated, by, assumed });
 };
 

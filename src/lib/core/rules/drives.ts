@@ -3,7 +3,7 @@ import { chainsOf, faultsOf } from '../cabling';
 import { cablesOf, carries, placeDrives, speaks, type Cabled, hasOwnRom } from '../kit';
 import { triedOnBoard, type TriedHere } from '../resources';
 import { systemOf } from '../software';
-import { biosTakes, controllerRate, floppyDos, floppyRate } from '../storage';
+import { biosTakes, controllerRate, floppyDos, floppyRate, startsFrom } from '../storage';
 import type { Case } from './finding';
 import { driveOut, noBattery } from './module-bays';
 import type { Rule, Situation } from './rule';
@@ -149,29 +149,21 @@ const floppyBios: Rule = (s) => {
     });
 };
 
-/** What a machine starts from beside a floppy drive that its BIOS takes as it is. */
-const startsOtherwise: readonly DriveFacts['medium'][] = ['hard', 'flash', 'removable', 'emulator'];
-
-/** A drive that wants a driver line starts nothing: the line is read once something else has started. */
+/** A drive that wants a driver line starts nothing, unless its controller has a ROM or it was seen to. */
 const nothingStarts: Rule = (s) => {
   const bios = s.kit.firmware;
   const knows = bios?.firmware?.floppyKiB;
-  const run = floppies(s).filter((c) => c.controller);
-  if (!bios || !knows || !run.length) return [];
-  const needsDriver = (c: (typeof run)[number]) =>
-    biosTakes(knows, c.kib) === 'driver' &&
-    !worked(s, c) &&
-    !(c.controller && hasOwnRom(s.kit, c.controller));
-  const others = cablesOf(s.kit).some(
-    (c) => c.controller && startsOtherwise.includes(c.drive.part.drive.medium)
-  );
-  return others || !run.every(needsDriver)
+  const floppy = floppies(s).filter((c) => c.controller);
+  if (!bios || !knows || !floppy.length) return [];
+  const run = cablesOf(s.kit).flatMap((c) => (c.controller ? [c.drive.part.drive] : []));
+  const helped = floppy.some((c) => worked(s, c) || (c.controller && hasOwnRom(s.kit, c.controller)));
+  return helped || startsFrom(run, knows)
     ? []
     : [
         {
           rule: 'floppy.start',
-          about: run.map((c) => c.drive.item.id),
-          facts: { drives: run.map((c) => thingOf(c.drive)), bios: bios.name, knows }
+          about: floppy.map((c) => c.drive.item.id),
+          facts: { drives: floppy.map((c) => thingOf(c.drive)), bios: bios.name, knows }
         }
       ];
 };

@@ -239,7 +239,8 @@ export interface FactsOf {
   'video.flat': { monitor: Thing };
   /** `assumed`: nobody looked at the switch. */
   'video.switch': { set: string; card: Thing; is: string; harmless: boolean; assumed: boolean };
-  'video.two': { kind: 'mono' | 'colour'; cards: Thing[] };
+  /** `unlooked`: switches that choose what a card is, where nobody looked. */
+  'video.two': { kind: 'mono' | 'colour'; cards: Thing[]; unlooked: string[] };
   'video.second': { cards: Thing[] };
   'video.pass': { card: Thing };
 

@@ -175,26 +175,36 @@ const boardSwitch: Rule = (s) => {
   ];
 };
 
-/** Displays that answer at the same addresses, by the kind of their standard, where there are two or more. */
-export function displaysAlike(s: Situation): { kind: 'mono' | 'colour'; items: string[] }[] {
+/** Windows 98 drives a second PCI or AGP display whose legacy ranges are off. */
+const drivesSeveral = (s: Situation): boolean => (systemOf(s.kit.build.brief.os).windows ?? 0) >= 4.1;
+
+const isLocal = (s: Situation, item: string): boolean =>
+  ['pci', 'agp'].includes(s.m.find(item)?.part.card?.bus ?? '');
+
+/** Switches of some displays that choose what they are, and that nobody looked at, by their labels. */
+const unlookedIn = (s: Situation, items: readonly string[]): string[] =>
+  s.kit.displays.filter((d) => items.includes(d.item)).flatMap((d) => unlookedSwitch(s.kit, d) ?? []);
+
+/** Displays of a kind of standard, where there are two or more; `driven`: Windows 98 tells them apart. */
+export function displaysAlike(s: Situation): { kind: 'mono' | 'colour'; items: string[]; driven: boolean }[] {
   const on = shownOn(s);
   const sort = (d: (typeof on)[number]) => (withSwitch(s.kit, d).standard === 'mono' ? 'mono' : 'colour');
   return (['mono', 'colour'] as const)
     .map((kind) => ({ kind, items: on.filter((d) => sort(d) === kind).map((d) => d.item) }))
-    .filter(({ items }) => items.length > 1);
+    .filter(({ items }) => items.length > 1)
+    .map((alike) => ({
+      ...alike,
+      driven: drivesSeveral(s) && alike.items.every((item) => isLocal(s, item))
+    }));
 }
-
-/** Windows 98 drives a second PCI or AGP display whose legacy ranges are off. */
-const drivesSeveral = (s: Situation): boolean => (systemOf(s.kit.build.brief.os).windows ?? 0) >= 4.1;
 
 /** Monochrome beside colour is legal; two on one range are not, unless the system moves one of them away. */
 const two: Rule = (s) =>
-  displaysAlike(s).flatMap(({ kind, items: about }): Case[] => {
+  displaysAlike(s).map(({ kind, items: about, driven }): Case => {
     const cards = about.map((item) => cardOf(s, item));
-    const isLocal = (item: string) => ['pci', 'agp'].includes(s.m.find(item)?.part.card?.bus ?? '');
-    return drivesSeveral(s) && about.filter((item) => !isLocal(item)).length === 0
-      ? [{ rule: 'video.second', about, facts: { cards } }]
-      : [{ rule: 'video.two', about, facts: { kind, cards } }];
+    return driven
+      ? { rule: 'video.second', about, facts: { cards } }
+      : { rule: 'video.two', about, facts: { kind, cards, unlooked: unlookedIn(s, about) } };
   });
 
 /** A 3D-only card shows nothing by itself. */

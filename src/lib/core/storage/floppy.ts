@@ -1,3 +1,4 @@
+import type { DriveFacts } from '../model';
 /** One floppy format: its name, the data rate in kbit/s in a drive made for it, and the first DOS that knows it. */
 export interface FloppyFormat {
   kib: number;
@@ -50,6 +51,23 @@ const drives: Record<number, { reads: readonly number[]; writes: readonly number
 /** What a drive reads, and what it writes so that other drives read it. */
 export const mediaOf = (driveKiB: number): { reads: readonly number[]; writes: readonly number[] } =>
   drives[driveKiB] ?? { reads: [driveKiB].filter(Boolean), writes: [driveKiB].filter(Boolean) };
+
+/** What a machine starts from without its BIOS knowing a floppy format. */
+const startsAnyway: readonly DriveFacts['medium'][] = ['hard', 'flash', 'removable', 'emulator'];
+
+/**
+ * Whether a machine can start from some of its drives. One that wants a driver line starts nothing: the line is read
+ * once something else has started.
+ * @param biosKiB the largest floppy that the BIOS takes as it is
+ */
+export const startsFrom = (
+  drives: readonly Pick<DriveFacts, 'medium' | 'floppyKiB'>[],
+  biosKiB: number
+): boolean =>
+  drives.some(
+    ({ medium, floppyKiB }) =>
+      startsAnyway.includes(medium) || (floppyKiB !== undefined && biosTakes(biosKiB, floppyKiB) !== 'driver')
+  );
 
 /** How well a BIOS of a largest format takes a drive: as it is, with a driver line after the start, or not. */
 export function biosTakes(biosKiB: number, driveKiB: number): 'yes' | 'driver' | 'no' {

@@ -1,6 +1,6 @@
 import type { MonitorFacts, Plug, Signal, VideoFacts } from '../model';
 import type { Display, Kit, PlacedMonitor } from '../kit';
-import { isLookedAt } from '../resources';
+import { unlookedAmong } from '../resources';
 import { modesOf, type Mode } from './modes';
 
 export type Verdict =
@@ -58,9 +58,7 @@ export interface Hooked {
 /** The switch of a card that chooses its timing, by its label, where nobody looked at it; else null. */
 export function unlookedSwitch({ m }: Pick<Kit, 'm'>, { item, facts }: Display): string | null {
   const { setting } = facts.monitorSwitch ?? {};
-  const held = m.get(item);
-  if (setting === undefined || isLookedAt(held.item, setting)) return null;
-  return held.part.settings.find((x) => x.id === setting)?.label ?? setting;
+  return setting === undefined ? null : (unlookedAmong(m, [{ item, setting }])[0]?.setting ?? null);
 }
 
 /** Which card each monitor hangs on: as its cable says, else the first display that shows something on it. */

@@ -57,17 +57,10 @@ function reasonWords({ reason }: LineClash): string {
   }
 }
 
-const clashTitle: Record<'seen' | 'usual', Record<LineClash['how'], (a: string, b: string) => string>> = {
-  seen: {
-    'driven-twice': (a) => `${a} is used twice`,
-    overlap: (a, b) => `${a} overlaps ${b}`,
-    alias: (a, b) => `${a} is an alias of ${b}`
-  },
-  usual: {
-    'driven-twice': (a) => `${a} may be used twice`,
-    overlap: (a, b) => `${a} may overlap ${b}`,
-    alias: (a, b) => `${a} may be an alias of ${b}`
-  }
+const clashTitle: Record<LineClash['how'], (a: string, b: string, isSeen: boolean) => string> = {
+  'driven-twice': (a, _, isSeen) => `${a} ${isSeen ? 'is' : 'may be'} used twice`,
+  overlap: (a, b, isSeen) => `${a} ${isSeen ? 'overlaps' : 'may overlap'} ${b}`,
+  alias: (a, b, isSeen) => `${a} ${isSeen ? 'is' : 'may be'} an alias of ${b}`
 };
 const unlooked = (assumed: LineClash['assumed']): string =>
   ifUsual(assumed.map(({ setting, of }) => `${setting} of ${of}`));
@@ -78,7 +71,7 @@ const isAt = ({ owner, line, why, assumed }: FactsOf['slot.reach']): string =>
 const clashOn =
   (both: string) =>
   (f: LineClash): Told => ({
-    title: clashTitle[f.assumed.length ? 'usual' : 'seen'][f.how](f.lineA, f.lineB),
+    title: clashTitle[f.how](f.lineA, f.lineB, !f.assumed.length),
     sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}${unlooked(f.assumed)}`,
     why: reasonWords(f)
   });

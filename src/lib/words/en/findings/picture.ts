@@ -1,6 +1,6 @@
 import { and, counted, sentence } from '../language';
 import { the } from '../things';
-import type { WordsOf } from './told';
+import { ifUsual, type WordsOf } from './told';
 
 const signalWhy = 'A monitor shows a signal when the plug, the kind of signal and both frequencies suit it.';
 
@@ -70,9 +70,9 @@ export const picture: WordsOf<
       why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
     };
   },
-  'video.two': ({ kind, cards }) => ({
-    title: `Two ${kind === 'mono' ? 'monochrome' : 'colour'} displays`,
-    sentence: `${and(cards.map(the))} answer at the same addresses. Keep one of them; a monochrome card beside a colour card is fine.`,
+  'video.two': ({ kind, cards, unlooked }) => ({
+    title: `${unlooked.length ? 'Perhaps two' : 'Two'} ${kind === 'mono' ? 'monochrome' : 'colour'} displays`,
+    sentence: `${and(cards.map(the))} answer at the same addresses. Keep one of them; a monochrome card beside a colour card is fine.${ifUsual(unlooked)}`,
     why: 'One monochrome and one colour display can be used together; two of the same kind cannot.'
   }),
   'video.second': ({ cards }) => ({

@@ -12,10 +12,11 @@ export interface Told {
 }
 
 /** What hangs on settings that nobody looked at says so, behind its sentence. */
-export const ifUsual = (assumed: readonly string[]): string =>
-  assumed.length
-    ? ` Nobody looked at ${and([...new Set(assumed)])}: this is with the usual ${assumed.length > 1 ? 'positions' : 'position'}. Look first.`
-    : '';
+export function ifUsual(assumed: readonly string[]): string {
+  const settings = [...new Set(assumed)];
+  if (!settings.length) return '';
+  return ` Nobody looked at ${and(settings)}: this is with the usual ${settings.length > 1 ? 'positions' : 'position'}. Look first.`;
+}
 
 /** Words for some rules: one function each. A rule without words does not compile. */
 export type WordsOf<R extends RuleId> = { [K in R]: (facts: FactsOf[K]) => Told };
