@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { commandRefusals as refusals } from '../src/lib/words/command-line';
 import { Usage } from './io';
 
 /** An option that is there or not, as `--text`. */
@@ -13,9 +14,9 @@ export type Told<T extends Options> = {
 };
 
 const trouble: Readonly<Record<string, (option: string, takesValue: boolean) => string>> = {
-  ERR_PARSE_ARGS_UNKNOWN_OPTION: (option) => `there is no option ${option} here`,
+  ERR_PARSE_ARGS_UNKNOWN_OPTION: refusals.noOption,
   ERR_PARSE_ARGS_INVALID_OPTION_VALUE: (option, takesValue) =>
-    takesValue ? `${option} wants a value` : `${option} takes no value`
+    takesValue ? refusals.noValue(option) : refusals.value(option)
 };
 
 /**
@@ -43,8 +44,8 @@ export function readArgs<const T extends Options>(
     // Of two values the parser keeps the last.
     const named = tokens.flatMap((t) => (t.kind === 'option' && t.value !== undefined ? [t.rawName] : []));
     const again = named.find((name, i) => named.indexOf(name) < i);
-    if (again) wrong(`${again} is given twice, with a value each time`);
-    if (positionals.length > most) wrong(`"${positionals[most]}" is not understood`);
+    if (again) wrong(refusals.twice(again));
+    if (positionals.length > most) wrong(refusals.word(positionals[most]));
     return { words: positionals, told: values as Told<T> };
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
@@ -59,7 +60,6 @@ export function readArgs<const T extends Options>(
 export function numberOf(option: string, text: string | undefined, most: number): number | undefined {
   if (text === undefined) return undefined;
   const value = Number(text);
-  if (!/^\d+$/.test(text) || value > most)
-    throw new Usage(`--${option} wants a whole number from 0 to ${most}, not "${text}"\n`);
+  if (!/^\d+$/.test(text) || value > most) throw new Usage(`${refusals.number(option, most, text)}\n`);
   return value;
 }

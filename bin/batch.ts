@@ -1,3 +1,4 @@
+import { commandRefusals as refusals } from '../src/lib/words/command-line';
 import { errorWords } from '../src/lib/words/errors';
 import { readFileSync } from 'node:fs';
 import { checked } from '../src/lib/core/rules';
@@ -14,14 +15,6 @@ import { photoReport } from './photo';
 import { placeReport, startsReport } from './placement';
 import { movesReport } from './settings';
 import { tableReport } from './table';
-
-export const BATCH_USAGE = `  COMMAND --batch FILE          check, resolve, moves, disk, image, table, photo, memory-map, boot, boot-check, place or starts on many
-                                questions in one process: FILE (or -) has one JSON value a line, and each gets one line of JSON back, with "error" where it
-                                cannot be answered. disk takes {"chs": "615/4/17", "os": "dos3.3"} with the options
-                                of the command; image takes {"file": "...", "setup": "615/4/17"}; photo takes
-                                {"file": "...", "corners": "0,0,9,0,9,3,0,3", "block": "dip:8"}; table takes
-                                {"text": "JP1 1-2 220h"}; boot-check takes the build with the texts in "config" and "autoexec"; the others take {"file": "..."} or a build file as it is
-`;
 
 /** A line of a batch: a build file, or options of the command by their names. */
 type Asked = Record<string, unknown>;
@@ -68,7 +61,7 @@ export const takesBatch = (command: string): boolean => Object.hasOwn(commands, 
 
 function problemOf(error: unknown): string {
   if (error instanceof InvalidDocument)
-    return error.problems.map((p) => `${p.path || 'top'}: ${p.message}`).join('; ');
+    return error.problems.map((p) => `${p.path || refusals.top}: ${p.message}`).join('; ');
   return errorWords(error).trim().split('\n')[0];
 }
 
@@ -82,8 +75,7 @@ export async function batch(command: string, text: string, write: (line: string)
     let answer: object;
     try {
       const asked: unknown = JSON.parse(line);
-      if (asked === null || typeof asked !== 'object' || Array.isArray(asked))
-        throw new Error('a line is a JSON object');
+      if (asked === null || typeof asked !== 'object' || Array.isArray(asked)) throw new Error(refusals.line);
       answer = await commands[command](asked as Asked);
     } catch (error) {
       failed = true;

@@ -11,31 +11,20 @@ import {
   startFloppy
 } from '../src/lib/formats';
 import { noPlanWords, startLabel } from '../src/lib/words';
+import { bootUsage, commandRefusals as refusals, pathRefusals } from '../src/lib/words/command-line';
 import { FLAG, TEXT, readArgs } from './args';
 import { Usage, bytesOf, textOf } from './io';
 
-export const BOOT_USAGE = `  memory-map FILE               the first megabyte of a build as its settings stand: who answers where, what collides,
-                                regions of upper memory and page frame, and what is counted above
-  boot FILE [--text]            the starts that serve every program of the brief, and CONFIG.SYS and AUTOEXEC.BAT for
-                                them; --text prints the files alone
-  boot FILE --floppy KIB IMAGE [--go-on C:]
-                                the files on the image of a floppy of 360, 720, 1200, 1440 or 2880 KiB, with a list of
-                                what has to be put on it; --go-on: it loads the drivers and goes on from that drive
-  boot-check FILE CONFIG.SYS AUTOEXEC.BAT
-                                what is wrong in a pair of files, line by line, against a build; - stands for a file
-                                that is not there
-`;
-
-const text = (file: string | undefined): string => textOf(file, `name a build file\n\n${BOOT_USAGE}`);
+const text = (file: string | undefined): string => textOf(file, `${refusals.nameBuild}\n\n${bootUsage}`);
 /** DOS writes its files in a code page of bytes; nothing of a line may be lost on the way. */
 const dosText = (file: string | undefined): string => {
-  if (file === undefined) throw new Usage(`name CONFIG.SYS and AUTOEXEC.BAT\n\n${BOOT_USAGE}`);
+  if (file === undefined) throw new Usage(`${refusals.nameFiles}\n\n${bootUsage}`);
   return file === '-' ? '' : bytesOf(file).toString('latin1');
 };
 /** Writes the image of a start floppy, never over a file that is there. */
 function writeFloppy(file: string | undefined, size: string, target?: string, drive?: string): object {
   if (!target || (drive !== undefined && !/^[C-Z]:$/i.test(drive)))
-    throw new Usage(`name the size and the image\n\n${BOOT_USAGE}`);
+    throw new Usage(`${refusals.nameImage}\n\n${bootUsage}`);
   const { build, parts } = readBuildFile(text(file));
   const kit = kitOf(build, parts);
   const plan = planBeside(kit);
@@ -47,22 +36,22 @@ function writeFloppy(file: string | undefined, size: string, target?: string, dr
     return { image: target, bytes: image.length, files: [...files.files.map((f) => f.name), 'READ.ME'] };
   } catch (error) {
     if (error instanceof FloppyImageError) throw new Usage(`${error.message}\n`);
-    throw new Usage(`${target}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
+    throw new Usage(`${target}: ${pathRefusals.unwritten((error as NodeJS.ErrnoException).code)}\n`);
   }
 }
 
 export const bootCommands: Record<string, (args: readonly string[]) => object | string> = {
   'memory-map': (args) => {
-    const { words } = readArgs(args, {}, 1, BOOT_USAGE);
+    const { words } = readArgs(args, {}, 1, bootUsage);
     return memoryMapReport(readBuildFile(text(words[0])));
   },
   boot: (args) => {
     const options = { text: FLAG, floppy: TEXT, 'go-on': TEXT };
-    const { words, told } = readArgs(args, options, 2, BOOT_USAGE);
+    const { words, told } = readArgs(args, options, 2, bootUsage);
     const [file, target] = words;
     if (told.floppy !== undefined) return writeFloppy(file, told.floppy, target, told['go-on']);
     if (target !== undefined || told['go-on'] !== undefined)
-      throw new Usage(`an image is written with --floppy\n\n${BOOT_USAGE}`);
+      throw new Usage(`${refusals.withoutFloppy}\n\n${bootUsage}`);
     const report = bootReport(readBuildFile(text(file)));
     if (!told.text || !('files' in report)) return report;
     return (report.files as { name: string; text: string }[])
@@ -70,7 +59,7 @@ export const bootCommands: Record<string, (args: readonly string[]) => object | 
       .join('\n');
   },
   'boot-check': (args) => {
-    const [build, config, autoexec] = readArgs(args, {}, 3, BOOT_USAGE).words;
+    const [build, config, autoexec] = readArgs(args, {}, 3, bootUsage).words;
     return bootCheckReport(readBuildFile(text(build)), dosText(config), dosText(autoexec));
   }
 };

@@ -1,6 +1,7 @@
 import './root';
 import { checked, type Status } from '../src/lib/core/rules';
-import { tell, InvalidDocument } from '../src/lib/words';
+import { InvalidDocument, documentNames, tell } from '../src/lib/words';
+import { commandRefusals as refusals, pathRefusals, usage } from '../src/lib/words/command-line';
 import { choose, resolve } from '../src/lib/core/solver';
 import { Refusal } from '../src/lib/core/refusal';
 import { errorWords } from '../src/lib/words/errors';
@@ -14,40 +15,18 @@ import {
   type ExportKind
 } from '../src/lib/formats';
 import { StoreTrouble } from '../src/lib/server/trouble';
-import { BATCH_USAGE, batch, takesBatch } from './batch';
-import { BOOT_USAGE, bootCommands } from './boot';
+import { batch, takesBatch } from './batch';
+import { bootCommands } from './boot';
 import { dataCommands } from './data';
-import { DISK_USAGE, diskReport, imageReport, romReport } from './disk';
+import { diskReport, imageReport, romReport } from './disk';
 import { FLAG, TEXT, numberOf, readArgs, type Options } from './args';
 import { Usage, bytesOf, io } from './io';
-import { PHOTO_USAGE, photoReport } from './photo';
-import { PLACEMENT_USAGE, placementCommands } from './placement';
-import { START_USAGE, startCommands } from './start';
-import { TABLE_USAGE, tableCommands } from './table';
-import { WRITE_USAGE, writeImage } from './write';
-import { SETTINGS_USAGE, movesReport, settingCommands } from './settings';
-
-const USAGE = `usage: yj COMMAND FILE          FILE may be - for standard input
-
-  check FILE                    the findings of the positions as they stand, as JSON
-  resolve FILE [--allow-off] [--alternatives N] [--max-nodes N]
-                                the solution, or the core and its relaxations, as JSON
-  sheet FILE [--resolve]        the bench sheet of the chosen positions as plain text; with
-                                --resolve, of the best solution
-  claims FILE, moves FILE       the claims as they stand, or what is to be moved, as CSV
-  moves FILE --json             what differs from where it should be, why, and what happens if it is left
-  markdown FILE                 the bench sheet as Markdown
-${SETTINGS_USAGE}${TABLE_USAGE}${PHOTO_USAGE}${START_USAGE}${BOOT_USAGE}${PLACEMENT_USAGE}${DISK_USAGE}${WRITE_USAGE}${BATCH_USAGE}  backup [FILE]                 a consistent copy of the data, also while the program runs
-  restore FILE [--anyway]       looks a backup through and brings it back; what was there before is kept beside
-                                it; --anyway: also one with damaged rows
-  health                        looks through the data, as JSON
-  passphrase                    sets the passphrase of a shared server, from standard input
-
-The data is in the folder that YJ_DATA names, else in .yellow-jumper in the home folder.
-exit 0: clean or solved; 1: a clash, or impossible, or stopped, or an image that must not be used;
-     2: bad input;
-     3: no clash, but a caution, or something was not checked or is only assumed
-`;
+import { photoReport } from './photo';
+import { placementCommands } from './placement';
+import { startCommands } from './start';
+import { tableCommands } from './table';
+import { writeImage } from './write';
+import { movesReport, settingCommands } from './settings';
 
 /** Whether what was read must not be written to, or booted from. */
 const hasStop = (report: object): boolean =>
@@ -63,7 +42,8 @@ const exitOf: Record<Status, number> = { clean: 0, clash: 1, caution: 3, unknown
 
 function read(file: string): string {
   const data = bytesOf(file);
-  if (data.length > MAX_FILE) throw new InvalidDocument([{ path: '', message: 'is too large' }], 'The file');
+  if (data.length > MAX_FILE)
+    throw new InvalidDocument([{ path: '', message: pathRefusals.tooLarge }], documentNames.file);
   return data.toString('utf8');
 }
 
@@ -128,10 +108,10 @@ const buildCommands: Readonly<
 };
 
 function run(name: string, args: readonly string[]): number {
-  if (!Object.hasOwn(buildCommands, name)) throw new Usage(USAGE);
+  if (!Object.hasOwn(buildCommands, name)) throw new Usage(usage);
   const { options, run: act } = buildCommands[name];
-  const { words, told } = readArgs(args, options, 1, USAGE);
-  if (!words.length) throw new Usage(USAGE);
+  const { words, told } = readArgs(args, options, 1, usage);
+  if (!words.length) throw new Usage(usage);
   return act(readBuildFile(read(words[0])), told);
 }
 
@@ -147,7 +127,7 @@ const reports: Readonly<Record<string, (args: readonly string[]) => object | Pro
 
 async function main([name = '', ...args]: readonly string[]): Promise<number> {
   if (args.includes('--batch') && takesBatch(name)) {
-    const { told } = readArgs(args, { batch: TEXT }, 0, USAGE);
+    const { told } = readArgs(args, { batch: TEXT }, 0, usage);
     return batch(name, read(told.batch ?? '-'), io.out);
   }
   if (Object.hasOwn(reports, name)) {
@@ -170,19 +150,21 @@ async function main([name = '', ...args]: readonly string[]): Promise<number> {
     print(report);
     return 'problems' in report && (report.problems as unknown[]).length ? 1 : 0;
   }
-  if (Object.hasOwn(dataCommands, name)) return dataCommands[name](args, USAGE);
+  if (Object.hasOwn(dataCommands, name)) return dataCommands[name](args, usage);
   return run(name, args);
 }
 
-/** Does what the words of the command say. @returns its exit code, which `USAGE` tells */
+/** Does what the words of the command say. @returns its exit code, which `usage` tells */
 export async function command(argv: readonly string[]): Promise<number> {
   try {
     return await main(argv);
   } catch (error) {
     if (error instanceof InvalidDocument)
-      io.err(`bad input\n${error.problems.map((p) => `  ${p.path || 'top'}: ${p.message}`).join('\n')}\n`);
+      io.err(
+        `${refusals.badInput}\n${error.problems.map((p) => `  ${p.path || refusals.top}: ${p.message}`).join('\n')}\n`
+      );
     else if (error instanceof Usage) io.err(error.message);
-    else if (error instanceof Refusal) io.err(`bad input\n  ${errorWords(error)}\n`);
+    else if (error instanceof Refusal) io.err(`${refusals.badInput}\n  ${errorWords(error)}\n`);
     else if (error instanceof StoreTrouble) io.err(`${error.message}\n`);
     else throw error;
     return 2;

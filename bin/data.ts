@@ -2,6 +2,7 @@ import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { dataFolder, openDatabase } from '../src/lib/server/database';
 import { passphraseProblem, setPassphrase } from '../src/lib/server/gate';
+import { dataWords } from '../src/lib/words/command-line';
 import { FLAG, readArgs } from './args';
 import { Usage, io } from './io';
 import { backup, health, restoreBackup } from '../src/lib/server/keep';
@@ -17,7 +18,7 @@ export const dataCommands: Record<string, (args: readonly string[], usage: strin
     const { words, told } = readArgs(args, { anyway: FLAG }, 1, usage);
     if (!words.length) throw new Usage(usage);
     const { builds, before } = await restoreBackup(dataFolder(), words[0], { anyway: told.anyway === true });
-    io.out(`${builds} builds brought back. What was there before: ${before}\n`);
+    io.out(`${dataWords.restored(builds, before)}\n`);
     return 0;
   },
   health: async (args, usage) => {
@@ -28,7 +29,7 @@ export const dataCommands: Record<string, (args: readonly string[], usage: strin
   },
   passphrase: async (args, usage) => {
     readArgs(args, {}, 0, usage);
-    const passphrase = await ask('New passphrase: ');
+    const passphrase = await ask(dataWords.ask);
     const wrong = passphraseProblem(passphrase);
     if (wrong) {
       io.err(`${wrong}\n`);
@@ -37,7 +38,7 @@ export const dataCommands: Record<string, (args: readonly string[], usage: strin
     const db = await openDatabase(dataFolder());
     await setPassphrase(db, passphrase);
     await db.destroy();
-    io.out('The passphrase is set. Everybody has to sign in again.\n');
+    io.out(`${dataWords.set}\n`);
     return 0;
   }
 };

@@ -1,5 +1,5 @@
 import { errorWords } from '../src/lib/words/errors';
-import { barrierWords, costWords } from '../src/lib/words';
+import { barrierWords, costWords, entryWords } from '../src/lib/words';
 import {
   closeSync,
   existsSync,
@@ -28,30 +28,22 @@ import {
 } from '../src/lib/core/storage';
 import { systemIn, systemOf } from '../src/lib/core/software';
 import { firmwareFacts } from '../src/lib/core/disks';
-import { diagnose, nameOf, readDisk, type SectorSource } from '../src/lib/formats/disk';
+import { diagnose, readDisk, type SectorSource } from '../src/lib/formats/disk';
 import { MAX_ROM, compareRoms, joinPair, readRom, splitPair } from '../src/lib/formats/rom';
 import { readCatalogue } from '../src/lib/server/catalogue';
+import { diskRefusals as refusals, diskUsage, pathRefusals } from '../src/lib/words/command-line';
 import { TEXT, readArgs } from './args';
 import { Usage, reading } from './io';
-
-export const DISK_USAGE = `  disk --chs C/H/S [--sectors N] [--translation KIND] [--profile BIOS] [--os SYSTEM]
-                                what a BIOS and DOS see of a drive, as JSON; SYSTEM as dos6.22 or win98; kinds: ${translations.join(', ')};
-                                --profile takes the translation of a BIOS of the catalogue, and says what to type
-  image FILE [--setup C/H/S]    tables and boot sectors of a raw image, and the geometry it was made under
-  rom FILE [OTHER]              header, checksum and identity of a ROM; compared with another
-  rom split FILE EVEN ODD       into the two chips of a 16-bit bus, as new files
-  rom join EVEN ODD FILE        the two chips as one, as a new file
-`;
 
 /** `yj disk`: geometry, barriers, types and the file system of the first partition. */
 export function diskReport(args: readonly string[]): object {
   const options = { chs: TEXT, sectors: TEXT, translation: TEXT, profile: TEXT, os: TEXT };
-  const { told } = readArgs(args, options, 0, DISK_USAGE);
+  const { told } = readArgs(args, options, 0, diskUsage);
   const chs = chsOf(told.chs);
   if (!chs && (told.chs !== undefined || told.sectors === undefined))
-    throw new Usage(`disk wants --chs C/H/S or --sectors N\n\n${DISK_USAGE}`);
+    throw new Usage(`${refusals.what}\n\n${diskUsage}`);
   if (told.sectors !== undefined && !/^\d+$/.test(told.sectors))
-    throw new Usage(`--sectors wants a whole number, not "${told.sectors}"\n`);
+    throw new Usage(`${refusals.sectors(told.sectors)}\n`);
   // A drive of which only the size is known reports what all large ones do.
   const physical: Geometry = chs ?? {
     cylinders: Math.max(1, Math.min(16_383, Math.floor(Number(told.sectors) / 1008))),
@@ -61,8 +53,7 @@ export function diskReport(args: readonly string[]): object {
   const total = told.sectors === undefined ? sectorsOf(physical) : Number(told.sectors);
   const facts = told.profile === undefined ? null : profileFacts(told.profile);
   const kind = (told.translation ?? facts?.translation ?? 'none') as Translation;
-  if (!translations.includes(kind))
-    throw new Usage(`there is no translation "${kind}": ${translations.join(', ')}\n`);
+  if (!translations.includes(kind)) throw new Usage(`${refusals.translation(kind)}\n`);
   const dos = dosOf(told.os);
   const setupFacts = facts && { ...facts, translation: kind };
   const logical = setupFacts ? offered(physical, setupFacts, total, dos) : translate(physical, kind, total);
@@ -111,11 +102,11 @@ function profileFacts(id: string): SetupFacts {
   if (!facts)
     throw new Usage(
       found
-        ? `${found.name} knows no hard disks; a ROM of the controller runs them\n`
-        : `there is no BIOS "${id}"; the catalogue has ${parts
-            .filter((p) => p.firmware)
-            .map((p) => p.id)
-            .join(', ')}\n`
+        ? `${refusals.noDisks(found.name)}\n`
+        : `${refusals.bios(
+            id,
+            parts.filter((p) => p.firmware).map((p) => p.id)
+          )}\n`
     );
   return facts;
 }
@@ -126,10 +117,9 @@ export function dosOf(os: string | undefined): number | null {
   const version = /^(?:dos\s*)?(\d+(?:\.\d+)?)$/i.exec(os.trim())?.[1];
   if (version) return Number(version);
   const system = systemIn(os);
-  if (!system) throw new Usage(`--os wants a system such as dos6.22 or win98, not "${os}"\n`);
+  if (!system) throw new Usage(`${refusals.system(os)}\n`);
   const { dos } = systemOf(os);
-  if (dos === null)
-    throw new Usage(`--os: say which DOS is under it, such as "${system.name} on DOS 6.22"\n`);
+  if (dos === null) throw new Usage(`${refusals.whichDos(system.name)}\n`);
   return dos;
 }
 
@@ -140,16 +130,15 @@ export const chsOf = (told: string | undefined): Geometry | null => {
 
 /** `yj image`: reads a raw image in slices, never whole. */
 export async function imageReport(args: readonly string[]): Promise<object> {
-  const { words, told } = readArgs(args, { setup: TEXT }, 1, DISK_USAGE);
+  const { words, told } = readArgs(args, { setup: TEXT }, 1, diskUsage);
   const [file] = words;
-  if (file === undefined)
-    throw new Usage(`image wants a file, and --setup C/H/S if there is one\n\n${DISK_USAGE}`);
+  if (file === undefined) throw new Usage(`${refusals.image}\n\n${diskUsage}`);
   const setup = chsOf(told.setup);
   if (
     told.setup !== undefined &&
     !(setup?.cylinders && setup.heads && setup.sectors && setup.sectors <= 63 && setup.heads <= 255)
   )
-    throw new Usage(`--setup wants cylinders, 1 to 255 heads and 1 to 63 sectors, not "${told.setup}"\n`);
+    throw new Usage(`${refusals.setup(told.setup)}\n`);
   const fd = opened(file);
   try {
     const { size } = fstatSync(fd);
@@ -167,7 +156,7 @@ export async function imageReport(args: readonly string[]): Promise<object> {
       bytes: size,
       signature: image.signature,
       gpt: image.gpt,
-      entries: image.entries.map((e) => ({ name: nameOf(e), ...e })),
+      entries: image.entries.map((e) => ({ name: entryWords(e), ...e })),
       boots: image.boots,
       geometry: made && { heads: made.heads, sectors: made.sectors },
       candidates,
@@ -180,11 +169,10 @@ export async function imageReport(args: readonly string[]): Promise<object> {
 
 /** `yj rom`: reads a ROM and compares it with another, or splits and joins the chips of a pair. */
 export async function romReport(args: readonly string[]): Promise<object> {
-  const { words } = readArgs(args, {}, 4, DISK_USAGE);
+  const { words } = readArgs(args, {}, 4, diskUsage);
   const [file, other] = words;
   if (words.length === 4 && (file === 'split' || file === 'join')) return romPair(file, words.slice(1));
-  if (!file || words.length > 2)
-    throw new Usage(`rom wants a file, and another to compare it with\n\n${DISK_USAGE}`);
+  if (!file || words.length > 2) throw new Usage(`${refusals.rom}\n\n${diskUsage}`);
   const one = romBytes(file);
   return {
     ...(await readRom(one)),
@@ -202,8 +190,7 @@ function romPair(way: 'split' | 'join', [a, b, c]: readonly string[]): object {
       [c, odd]
     ];
   });
-  for (const [file] of made)
-    if (existsSync(file)) throw new Usage(`${file}: is there already; nothing was written\n`);
+  for (const [file] of made) if (existsSync(file)) throw new Usage(`${file}: ${pathRefusals.there}\n`);
   for (const [file, data] of made) writeFileSync(file, data, { flag: 'wx' });
   return { written: made.map(([file, data]) => ({ file, bytes: data.length })) };
 }
@@ -221,7 +208,7 @@ function attempt<T>(work: () => T): T {
 function romBytes(file: string): Uint8Array {
   closeSync(opened(file));
   if (statSync(file).size > MAX_ROM)
-    throw new Usage(`${file}: is larger than ${MAX_ROM / 1024 / 1024} MiB\n`);
+    throw new Usage(`${file}: ${pathRefusals.largerThan(MAX_ROM / 1024 / 1024)}\n`);
   return readFileSync(file);
 }
 
@@ -229,5 +216,5 @@ function opened(file: string): number {
   const fd = reading(file, () => openSync(file, 'r'));
   if (fstatSync(fd).isFile()) return fd;
   closeSync(fd);
-  throw new Usage(`${file}: is not a file\n`);
+  throw new Usage(`${file}: ${pathRefusals.noFile}\n`);
 }

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { pathRefusals } from '../src/lib/words/command-line';
 
 /** What the command reads from and writes to besides files; a test puts its own in their place. */
 export const io = {
@@ -19,10 +20,10 @@ export function reading<T>(file: string, read: () => T): T {
     if (!code) throw error;
     const why =
       code === 'ENOENT'
-        ? 'there is no such file'
+        ? pathRefusals.missing
         : code === 'EISDIR'
-          ? 'is a folder'
-          : `cannot be read (${code})`;
+          ? pathRefusals.folder
+          : pathRefusals.unreadable(code);
     throw new Usage(`${file}: ${why}\n`);
   }
 }

@@ -7,22 +7,12 @@ import {
   placeByDos
 } from '../src/lib/core/placement';
 import { readPlaceFile, readStartsFile } from '../src/lib/formats';
+import { commandRefusals as refusals, placementUsage } from '../src/lib/words/command-line';
 import { readArgs } from './args';
 import { textOf } from './io';
 
-export const PLACEMENT_USAGE = `  place FILE                    lines of CONFIG.SYS and AUTOEXEC.BAT into upper memory, exactly: order and region, what
-                                stays low, the bound that proves it, and what DOS does by itself. FILE is JSON:
-                                {"regions": [BYTES, …], "lines": [{"name", "stage": "config"|"autoexec", "load",
-                                "stay", "after": […], "high", "movesItself"}, …]}
-  starts FILE                   the fewest configurations in which every program runs: {"managers": […],
-                                "optional": […], "always": […], "programs": […]}; docs/boot.md has the fields
-`;
-
 const text = (args: readonly string[]): string =>
-  textOf(
-    readArgs(args, {}, 1, PLACEMENT_USAGE).words[0],
-    `name a file, or - for standard input\n\n${PLACEMENT_USAGE}`
-  );
+  textOf(readArgs(args, {}, 1, placementUsage).words[0], `${refusals.nameFile}\n\n${placementUsage}`);
 
 /** Where every line goes, with the proof, and what DOS would do by itself. */
 export function placeReport(source: string): object {

@@ -31,31 +31,22 @@ import {
   writeRow
 } from '../src/lib/core/settings';
 import { readCatalogue } from '../src/lib/server/catalogue';
+import { commandRefusals, settingRefusals as refusals, settingsUsage } from '../src/lib/words/command-line';
 import { TEXT, readArgs } from './args';
 import { Usage } from './io';
-
-export const SETTINGS_USAGE = `  decode PART BLOCK=ROW …       what switches and jumpers mean: sw1='on off on …', jp4=2-3
-  encode PART WHAT=VALUE …      the rows that say it; WHAT is a setting of the part or a fact:
-                                ${FactId.options.join(', ')}
-  memory PART --target KIB      the fillings of a board whose memory count is that much
-  memory PART --count KIB       the fillings that show that count, and what they share
-`;
 
 /** Commands about settings, each with what it prints as JSON. */
 export const settingCommands: Record<string, (args: readonly string[]) => object> = {
   decode: (args) => {
-    const [id, ...told] = readArgs(args, {}, Infinity, SETTINGS_USAGE).words;
+    const [id, ...told] = readArgs(args, {}, Infinity, settingsUsage).words;
     const part = partOf(id);
     const states: Record<string, State> = {};
-    for (const [name, row] of told.map((t) => pair(t, 'sw1="on off on off"'))) {
+    for (const [name, row] of told.map((t) => pair(t, refusals.row))) {
       const block = handBlocks(part).find((b) => b.id === name.toLowerCase() || b.label === name);
-      if (!block)
-        throw new Usage(
-          `${part.name} has no block "${name}"; it has ${blockNames(part) || 'none that is set by hand'}\n`
-        );
+      if (!block) throw new Usage(`${refusals.block(part.name, name, blockNames(part))}\n`);
       states[block.id] = asked(() => readRow(row, block));
     }
-    if (!told.length) throw new Usage(`name a block and its row; ${part.name} has ${blockNames(part)}\n`);
+    if (!told.length) throw new Usage(`${refusals.what(part.name, blockNames(part))}\n`);
     const readings = decode(part, states);
     return {
       part: part.id,
@@ -71,16 +62,16 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     };
   },
   encode: (args) => {
-    const [id, ...told] = readArgs(args, {}, Infinity, SETTINGS_USAGE).words;
+    const [id, ...told] = readArgs(args, {}, Infinity, settingsUsage).words;
     const part = partOf(id);
     let positions: Record<string, string> = {};
-    for (const [what, value] of told.map((t) => pair(t, 'display=mono'))) {
+    for (const [what, value] of told.map((t) => pair(t, refusals.value))) {
       const isSetting = part.settings.some((s) => s.id === what && s.positions.some((p) => p.id === value));
       const fact = FactId.safeParse(what);
       const says = isSetting || !fact.success ? { [what]: value } : factPositions(part, fact.data, value);
       positions = { ...positions, ...says };
     }
-    if (!told.length) throw new Usage(`say what to encode, as display=mono\n\n${SETTINGS_USAGE}`);
+    if (!told.length) throw new Usage(`${refusals.encode}\n\n${settingsUsage}`);
     const states = asked(() => encode(part, positions));
     return {
       part: part.id,
@@ -91,10 +82,10 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     };
   },
   memory: (args) => {
-    const { words, told } = readArgs(args, { target: TEXT, count: TEXT }, 1, SETTINGS_USAGE);
+    const { words, told } = readArgs(args, { target: TEXT, count: TEXT }, 1, settingsUsage);
     const part = partOf(words[0]);
     const facts = part.board?.memory;
-    if (!facts) throw new Usage(`${part.name} is no board with a memory table\n`);
+    if (!facts) throw new Usage(`${refusals.noMemory(part.name)}\n`);
     const { target, count } = told;
     const size = readSize(target ?? count ?? '');
     if (
@@ -102,7 +93,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       !size ||
       (size.least === 0 && size.most > 0 && target !== undefined)
     )
-      throw new Usage(`memory wants --target KIB or --count KIB\n\n${SETTINGS_USAGE}`);
+      throw new Usage(`${refusals.memory}\n\n${settingsUsage}`);
     // JSON has no infinity: null is a count without an upper end.
     if (count !== undefined) {
       const { explanations, common } = fillingsShowing(facts, size);
@@ -146,8 +137,7 @@ const catalogue = (): Map<string, Part> => (known ??= new Map(readCatalogue().ma
 
 function partOf(id: string | undefined): Part {
   const part = id === undefined ? undefined : catalogue().get(id);
-  if (!part)
-    throw new Usage(id === undefined ? SETTINGS_USAGE : `there is no part "${id}" in the catalogue\n`);
+  if (!part) throw new Usage(id === undefined ? settingsUsage : `${refusals.part(id)}\n`);
   return part;
 }
 
@@ -158,7 +148,7 @@ const blockNames = (part: Part): string =>
 
 function pair(text: string, example: string): [string, string] {
   const at = text.indexOf('=');
-  if (at < 1) throw new Usage(`"${text}" has no "="; write it as ${example}\n`);
+  if (at < 1) throw new Usage(`${refusals.pair(text, example)}\n`);
   return [text.slice(0, at), text.slice(at + 1)];
 }
 
@@ -173,7 +163,7 @@ function asked<T>(work: () => T): T {
     return work();
   } catch (error) {
     if (error instanceof NotationError || error instanceof EncodeError)
-      throw new Usage(`bad input\n  ${errorWords(error)}\n`);
+      throw new Usage(`${commandRefusals.badInput}\n  ${errorWords(error)}\n`);
     throw error;
   }
 }

@@ -1,26 +1,17 @@
 import { TABLE_LIMITS, readTable } from '../src/lib/core/table';
 import { readPart } from '../src/lib/formats';
 import { questionWords, InvalidDocument } from '../src/lib/words';
+import { commandRefusals as refusals, tableUsage } from '../src/lib/words/command-line';
 import { readArgs } from './args';
 import { Usage, textOf } from './io';
 
-export const TABLE_USAGE = `  table FILE                    what a pasted table of jumpers and switches says, as JSON: blocks, settings, positions
-                                with state, meaning and default, what is asked and what was not understood
-  part FILE                     checks the description of a part
-`;
-
 const text = (args: readonly string[]): string =>
-  textOf(
-    readArgs(args, {}, 1, TABLE_USAGE).words[0],
-    `name a file, or - for standard input\n\n${TABLE_USAGE}`
-  );
+  textOf(readArgs(args, {}, 1, tableUsage).words[0], `${refusals.nameFile}\n\n${tableUsage}`);
 
 /** A table as it was read, with every line accounted for. */
 export function tableReport(source: string): object {
   if (source.length > TABLE_LIMITS.characters)
-    throw new Usage(
-      `the text has ${source.length} characters; at most ${TABLE_LIMITS.characters} are read\n`
-    );
+    throw new Usage(`${refusals.text(source.length, TABLE_LIMITS.characters)}\n`);
   const read = readTable(source);
   return {
     title: read.title,

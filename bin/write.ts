@@ -8,14 +8,10 @@ import {
   type Geometry
 } from '../src/lib/core/storage';
 import { diskImage } from '../src/lib/formats/disk';
+import { pathRefusals, writeRefusals as refusals, writeUsage } from '../src/lib/words/command-line';
 import { FLAG, TEXT, readArgs } from './args';
 import { chsOf, dosOf } from './disk';
 import { Usage } from './io';
-
-export const WRITE_USAGE = `  write FILE --chs C/H/S [--os dosN] [--cylinders N,N] [--label NAME] [--no-format]
-                                a sparse raw image with a partition table and empty file systems; only a new
-                                file, never a device
-`;
 
 /**
  * `yj write`: a partition plan as a sparse image, for a flash card that is prepared on a modern machine. The file must
@@ -23,15 +19,14 @@ export const WRITE_USAGE = `  write FILE --chs C/H/S [--os dosN] [--cylinders N,
  */
 export function writeImage(args: readonly string[]): object {
   const options = { chs: TEXT, os: TEXT, cylinders: TEXT, label: TEXT, 'no-format': FLAG };
-  const { words, told } = readArgs(args, options, 1, WRITE_USAGE);
+  const { words, told } = readArgs(args, options, 1, writeUsage);
   const [file] = words;
   const geometry = chsOf(told.chs);
-  if (!file || !geometry)
-    throw new Usage(`write wants a file and --chs C/H/S, as INT 13h gives it\n\n${WRITE_USAGE}`);
+  if (!file || !geometry) throw new Usage(`${refusals.what}\n\n${writeUsage}`);
   const dos = dosOf(told.os) ?? 6.22;
   refuseImpossible(file, geometry, dos);
   if (told.cylinders !== undefined && !/^\d+(,\d+)*$/.test(told.cylinders))
-    throw new Usage(`--cylinders wants numbers such as 400,624, not "${told.cylinders}"\n`);
+    throw new Usage(`${refusals.cylinders(told.cylinders)}\n`);
   const sizes = told.cylinders?.split(',').map(Number) ?? proposeSizes(geometry, dos);
   const plan = partition(geometry, dos, sizes);
   const format = !told['no-format'];
@@ -44,7 +39,7 @@ export function writeImage(args: readonly string[]): object {
   } catch (error) {
     closeSync(fd);
     unlinkSync(file);
-    throw new Usage(`${file}: cannot be written (${(error as NodeJS.ErrnoException).code})\n`);
+    throw new Usage(`${file}: ${pathRefusals.unwritten((error as NodeJS.ErrnoException).code)}\n`);
   }
   closeSync(fd);
   return {
@@ -68,18 +63,14 @@ export function writeImage(args: readonly string[]): object {
 /** Plans that no machine of the time can use: a table written for them would be broken. */
 function refuseImpossible(file: string, { cylinders, heads, sectors }: Geometry, dos: number): void {
   const refuse = (why: string): never => {
-    throw new Usage(`${why}\n\n${WRITE_USAGE}`);
+    throw new Usage(`${why}\n\n${writeUsage}`);
   };
-  if (file === '-') refuse('write makes a file; it does not write to the standard output');
-  if (!cylinders || !heads || !sectors) refuse('cylinders, heads and sectors are at least 1');
-  if (sectors > 63) refuse(`${sectors} sectors a track: INT 13h and the partition table have 1 to 63`);
-  if (heads > 255) refuse(`${heads} heads: DOS takes 255 at most`);
-  if (!(dosVersions as readonly number[]).includes(dos))
-    refuse(`there is no DOS ${dos} that partitions hard disks here: ${dosVersions.join(', ')}`);
-  if (cylinders > 1024 && dos < 7)
-    refuse(
-      `${cylinders} cylinders: DOS ${dos} reaches 1,024 by INT 13h. Give the geometry as INT 13h has it, or DOS 7 or later`
-    );
+  if (file === '-') refuse(refusals.standardOutput);
+  if (!cylinders || !heads || !sectors) refuse(refusals.zero);
+  if (sectors > 63) refuse(refusals.sectors(sectors));
+  if (heads > 255) refuse(refusals.heads(heads));
+  if (!(dosVersions as readonly number[]).includes(dos)) refuse(refusals.dos(dos, dosVersions));
+  if (cylinders > 1024 && dos < 7) refuse(refusals.beyond(cylinders, dos));
 }
 
 function created(file: string): number {
@@ -88,9 +79,9 @@ function created(file: string): number {
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
     const why: Record<string, string> = {
-      EEXIST: 'is there already, and is left as it is',
-      ENOENT: 'its folder is not there'
+      EEXIST: pathRefusals.there,
+      ENOENT: pathRefusals.noFolder
     };
-    throw new Usage(`${file}: ${why[code ?? ''] ?? `cannot be made (${code})`}\n`);
+    throw new Usage(`${file}: ${why[code ?? ''] ?? pathRefusals.unmade(code)}\n`);
   }
 }

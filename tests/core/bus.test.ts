@@ -24,8 +24,9 @@ const wire = (irq: number): number => (irq === 2 ? 9 : irq);
 function answering({ io }: Taken): Uint8Array {
   const ports = new Uint8Array(0x10000);
   for (const { base, length, mask } of io) {
-    const compared = new Set(Array.from({ length }, (_, i) => (base + i) & mask));
-    for (let port = 0; port < 0x10000; port++) if (compared.has(port & mask)) ports[port] = 1;
+    // The lines above those that are compared may be anything.
+    for (let i = 0; i < length; i++)
+      for (let port = (base + i) & mask; port < 0x10000; port += mask + 1) ports[port] = 1;
   }
   return ports;
 }
@@ -34,7 +35,7 @@ const meets = (a: ReadonlySet<number>, b: ReadonlySet<number>): boolean => [...a
 function clashing(a: Taken, b: Taken): boolean {
   if (meets(a.irq, b.irq) || meets(a.dma, b.dma)) return true;
   const [one, two] = [answering(a), answering(b)];
-  if (one.some((x, port) => x === 1 && two[port] === 1)) return true;
+  for (let port = 0; port < 0x10000; port++) if (one[port] && two[port]) return true;
   const bytes = (t: Taken) =>
     new Set(
       t.memory.flatMap(({ base, length }) => Array.from({ length: length / 1024 }, (_, i) => base / 1024 + i))

@@ -179,7 +179,7 @@ describe('the workshop archive', () => {
     expect(bomb.length).to.be.lessThan(4 * 1024 * 1024);
     expect(await problemsOf(bomb)).to.match(/unpacks to more than 384 MiB/);
     const many = Object.fromEntries(Array.from({ length: 20_001 }, (_, i) => [`f${i}`, new Uint8Array(0)]));
-    expect(await problemsOf(zipSync(many, { level: 0 }))).to.match(/more than 20000 files/);
+    expect(await problemsOf(zipSync(many, { level: 0 }))).to.match(/more files than the 20000/);
   });
   it('says in itself what was left out of it', () => {
     const none = { parts, shelf: [], photos: [], sightings: [], notebooks: [], builds: [] };

@@ -440,7 +440,7 @@ describe('the command line on the data folder', () => {
     const again = data('restore', saved);
     expect([again.status, again.stdout]).to.satisfy(
       ([status, said]: [number, string]) =>
-        status === 0 && /^1 builds brought back.*before-restore/.test(said)
+        status === 0 && /^1 build brought back.*before-restore/.test(said)
     );
     writeFileSync(
       join(folder, 'yellow-jumper.db'),
@@ -449,7 +449,7 @@ describe('the command line on the data folder', () => {
     const broken = data('health');
     expect(broken.status).to.equal(2);
     expect(broken.stderr).to.match(/is damaged.*yj restore FILE/);
-    expect(data('restore', saved).stdout).to.match(/^1 builds brought back.*yellow-jumper\.damaged\.db/);
+    expect(data('restore', saved).stdout).to.match(/^1 build brought back.*yellow-jumper\.damaged\.db/);
     expect(JSON.parse(data('health').stdout)).to.deep.include({ builds: 1, problems: [] });
   });
 });

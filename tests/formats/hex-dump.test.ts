@@ -102,7 +102,10 @@ describe('a hex dump that somebody pasted', () => {
       Uint8Array.from({ length: 128 }, (_, i) => i),
       64
     ).map((row, i) => `${hex(64 * i, 8)}  ${[...row].map((b) => hex(b, 2)).join(' ')}`);
-    expect(() => readHexDump(wide.join('\n'))).to.throw(HexDumpError, /^line 1 is longer than 32 bytes/);
+    expect(() => readHexDump(wide.join('\n'))).to.throw(
+      HexDumpError,
+      /^line 1 has more bytes than the 32 of a row/
+    );
   });
 
   it('text at the right that could be hex is told from bytes by the addresses', () => {

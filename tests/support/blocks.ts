@@ -94,6 +94,19 @@ export interface Trouble {
   miss: number;
 }
 
+/**
+ * Every value as the mean of itself and its neighbours before and behind, where one at an edge counts twice.
+ * @param step how far apart neighbours stand; @param count how many stand in one line
+ */
+function blurred(from: Float32Array, step: number, count: number): Float32Array {
+  const to = new Float32Array(from.length);
+  for (let i = 0; i < from.length; i++) {
+    const at = Math.floor(i / step) % count;
+    to[i] = (from[at ? i - step : i]! + from[i]! + from[at < count - 1 ? i + step : i]!) / 3;
+  }
+  return to;
+}
+
 /** Draws a scene of a size in block units into a picture. */
 export function draw(scene: Scene, aspect: number, t: Trouble, r: Seeded): Picture {
   const [width, height] = [560, 420];
@@ -122,42 +135,26 @@ export function draw(scene: Scene, aspect: number, t: Trouble, r: Seeded): Pictu
     const v = (m[3]! * x + m[4]! * y + m[5]!) / k;
     return u >= 0 && u < 1 && v >= 0 && v < 1 ? scene(u, v) : [28, 92, 58];
   };
-  const light = (x: number, y: number): [number, number] => {
+  const light = (x: number, y: number) => {
     const shade = t.shadow ? 0.55 + 0.45 / (1 + Math.exp(-(x * 0.6 + y - height * 0.62) / 14)) : 1;
     const spot = t.glare ? 150 * Math.exp(-((x - width * 0.56) ** 2 + (y - height * 0.47) ** 2) / 1800) : 0;
-    return [shade, spot];
+    return { shade, spot };
   };
-  let grid = new Float32Array(width * height * 3);
+  let grid: Float32Array = new Float32Array(width * height * 3);
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      const [shade, spot] = light(x, y);
-      for (const [dx, dy] of [
-        [0.25, 0.25],
-        [0.75, 0.75]
-      ] as const) {
-        const c = under(x + dx, y + dy);
-        for (let k = 0; k < 3; k++) grid[(y * width + x) * 3 + k]! += (c[k]! * shade + spot) / 2;
-      }
+      const { shade, spot } = light(x, y);
+      const [a, b] = [under(x + 0.25, y + 0.25), under(x + 0.75, y + 0.75)];
+      for (let k = 0; k < 3; k++) grid[(y * width + x) * 3 + k] = ((a[k]! + b[k]!) / 2) * shade + spot;
     }
-  for (let pass = 0; pass < t.blur; pass++) {
-    const next = new Float32Array(grid.length);
-    for (let y = 0; y < height; y++)
-      for (let x = 0; x < width; x++)
-        for (let k = 0; k < 3; k++) {
-          let sum = 0;
-          for (let dy = -1; dy <= 1; dy++)
-            for (let dx = -1; dx <= 1; dx++) {
-              const [px, py] = [
-                Math.min(width - 1, Math.max(0, x + dx)),
-                Math.min(height - 1, Math.max(0, y + dy))
-              ];
-              sum += grid[(py * width + px) * 3 + k]!;
-            }
-          next[(y * width + x) * 3 + k] = sum / 9;
-        }
-    grid = next;
-  }
-  const rgb = Uint8ClampedArray.from(grid, (v) => v + (r.next() + r.next() + r.next() - 1.5) * 2 * t.noise);
+  for (let pass = 0; pass < t.blur; pass++) grid = blurred(blurred(grid, 3, width), 3 * width, height);
+  // As many grains as a photograph needs to look grainy; each again after some rows, at another place.
+  const grains = Float32Array.from(
+    { length: 4093 },
+    () => (r.next() + r.next() + r.next() - 1.5) * 2 * t.noise
+  );
+  const rgb = new Uint8ClampedArray(grid.length);
+  for (let i = 0; i < rgb.length; i++) rgb[i] = grid[i]! + grains[i % grains.length]!;
   const missed = corners.map((p) => ({
     x: p.x + (r.next() - 0.5) * 2 * t.miss * w,
     y: p.y + (r.next() - 0.5) * 2 * t.miss * w

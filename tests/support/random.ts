@@ -1,17 +1,18 @@
 /** A small seeded generator, so that a failing machine can be made again from its number. */
 export class Seeded {
+  /** Held as 32 bits with a sign, which the engine counts with fastest. */
   constructor(private state: number) {
-    this.state = (state * 2654435761) >>> 0 || 1;
+    this.state = ((state * 2654435761) >>> 0 || 1) | 0;
   }
 
   /** 0 ≤ x < 1 */
   next(): number {
-    this.state ^= this.state << 13;
-    this.state >>>= 0;
-    this.state ^= this.state >>> 17;
-    this.state ^= this.state << 5;
-    this.state >>>= 0;
-    return this.state / 0x100000000;
+    let s = this.state;
+    s ^= s << 13;
+    s ^= s >>> 17;
+    s ^= s << 5;
+    this.state = s;
+    return (s >>> 0) / 0x100000000;
   }
 
   int(below: number): number {

@@ -1,3 +1,4 @@
+import { floppyFlaws as flaws } from '../words';
 import { SECTOR, put16, put32 } from './disk/bytes';
 
 /** Layouts of FAT12 floppies by capacity in KiB: the parameter blocks that FORMAT writes. */
@@ -36,8 +37,7 @@ const ascii = (b: Uint8Array, at: number, text: string): void => b.set(bytesOf(t
 
 function shortName(name: string): string {
   const m = /^([A-Z0-9_$~!#%&@'{}()-]{1,8})(?:\.([A-Z0-9_$~!#%&@'{}()-]{1,3}))?$/.exec(name);
-  if (!m)
-    throw new FloppyImageError(`"${name}" is not a file name of DOS: eight letters, a dot, three letters`);
+  if (!m) throw new FloppyImageError(flaws.name(name));
   return m[1].padEnd(8) + (m[2] ?? '').padEnd(3);
 }
 
@@ -48,8 +48,7 @@ function shortName(name: string): string {
  */
 export function floppyImage(kib: number, files: readonly FloppyFile[], label = 'START'): Uint8Array {
   const l = layouts[kib];
-  if (!l)
-    throw new FloppyImageError(`there is no floppy of ${kib} KiB here; take ${FLOPPY_IMAGES.join(', ')}`);
+  if (!l) throw new FloppyImageError(flaws.size(kib, FLOPPY_IMAGES));
   const image = new Uint8Array(kib * 1024);
   const b = image.subarray(0, SECTOR);
   b.set([0xeb, 0x3c, 0x90]);
@@ -86,7 +85,7 @@ export function floppyImage(kib: number, files: readonly FloppyFile[], label = '
   put12(1, 0xfff);
   let row = 0;
   const entry = (name: string, attribute: number, first: number, size: number) => {
-    if (row >= l.root) throw new FloppyImageError('the root directory is full');
+    if (row >= l.root) throw new FloppyImageError(flaws.full);
     const at = rootAt + row++ * 32;
     ascii(image, at, name);
     image[at + 11] = attribute;
@@ -100,11 +99,11 @@ export function floppyImage(kib: number, files: readonly FloppyFile[], label = '
   const names = new Set<string>();
   for (const file of files) {
     const name = shortName(file.name);
-    if (names.has(name)) throw new FloppyImageError(`"${file.name}" appears twice`);
+    if (names.has(name)) throw new FloppyImageError(flaws.twice(file.name));
     names.add(name);
     const data = bytesOf(file.text);
     const count = Math.ceil(data.length / clusterBytes);
-    if (next + count > clusters + 2) throw new FloppyImageError('the files do not fit on this floppy');
+    if (next + count > clusters + 2) throw new FloppyImageError(flaws.tooLarge);
     entry(name, 0x20, count ? next : 0, data.length);
     image.set(data, dataAt + (next - 2) * clusterBytes);
     for (let i = 0; i < count; i++) put12(next + i, i === count - 1 ? 0xfff : next + i + 1);

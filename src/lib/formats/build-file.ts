@@ -14,7 +14,7 @@ import {
   type Build,
   type PartSet
 } from '../core/model';
-import { InvalidDocument } from '../words';
+import { InvalidDocument, documentNames, fileFlaws } from '../words';
 
 /** Largest build file that is read, in characters. */
 export const MAX_FILE = 8 * 1024 * 1024;
@@ -30,11 +30,11 @@ export const WRAPPING = { file: 2, history: 4 } as const;
 export function readBuildFile(text: string): { build: Build; parts: PartSet } {
   if (text.length > MAX_FILE)
     throw new InvalidDocument(
-      [{ path: '', message: `is larger than ${MAX_FILE / 1024 / 1024} MiB, more than any build needs` }],
-      'The file'
+      [{ path: '', message: fileFlaws.tooLarge(MAX_FILE / 1024 / 1024) }],
+      documentNames.file
     );
   const read = upgrade(parseJson(text));
-  if ('wrong' in read) throw new InvalidDocument([read.wrong], 'The file');
+  if ('wrong' in read) throw new InvalidDocument([read.wrong], documentNames.file);
   const file = checkedFile(read.file);
   const { newer: _forged, ...build } = file.build;
   return { build: { ...build, ...newerFields(file) }, parts: partSet(file.parts) };
@@ -42,9 +42,9 @@ export function readBuildFile(text: string): { build: Build; parts: PartSet } {
 
 function checkedFile(data: Record<string, unknown>): BuildFile {
   const parsed = fileSchema(data).safeParse(data);
-  if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), 'The file');
+  if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), documentNames.file);
   const problems = checkFile(parsed.data);
-  if (problems.length) throw new InvalidDocument(problems, 'The file');
+  if (problems.length) throw new InvalidDocument(problems, documentNames.file);
   return parsed.data;
 }
 
@@ -69,12 +69,11 @@ export function parseJson(text: string, wrapping: number = WRAPPING.file): unkno
     throw new InvalidDocument(
       [
         {
-          path: `line ${before.length}, column ${before[before.length - 1].length + 1}`,
-          message:
-            text.trim() === '' ? 'the file is empty' : 'is not valid JSON here; the file may be cut off'
+          path: fileFlaws.at(before.length, before[before.length - 1].length + 1),
+          message: text.trim() === '' ? fileFlaws.empty : fileFlaws.notJson
         }
       ],
-      'The file'
+      documentNames.file
     );
   }
   assertFlat(depthOf(data), wrapping);
@@ -84,7 +83,7 @@ export function parseJson(text: string, wrapping: number = WRAPPING.file): unkno
 /** How deep lists and objects of a document are nested in each other. */
 function assertFlat(depth: number, wrapping: number): void {
   if (depth > MAX_DEPTH + wrapping)
-    throw new InvalidDocument([{ path: '', message: `is nested ${depth} deep; no build is` }], 'The file');
+    throw new InvalidDocument([{ path: '', message: fileFlaws.nested(depth) }], documentNames.file);
 }
 
 const isNested = (node: unknown): node is object => typeof node === 'object' && node !== null;

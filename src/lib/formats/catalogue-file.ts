@@ -1,6 +1,13 @@
 import { parse } from 'yaml';
 import { Part, checkPart, schemaFlaws } from '../core/model';
-import { InvalidDocument, type Problem, problemsOf } from '../words';
+import {
+  InvalidDocument,
+  catalogueFlaws as flaws,
+  documentNames,
+  fileFlaws,
+  problemsOf,
+  type Problem
+} from '../words';
 
 /**
  * The files of the catalogue: YAML, one part or a list of parts each, with shorthands so that a part is
@@ -52,7 +59,7 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
     try {
       data = plain(parse(text, { maxAliasCount: 2000, merge: true, mapAsMap: true }));
     } catch (error) {
-      problems.push({ path: name, message: error instanceof Error ? error.message : 'is not YAML' });
+      problems.push({ path: name, message: error instanceof Error ? error.message : fileFlaws.notYaml });
       continue;
     }
     if (isMap(data) && isMap(data.functions) && !('id' in data)) {
@@ -63,7 +70,7 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
       isMap(data) && Array.isArray(data.parts) ? data : { common: {}, parts: [data].flat() };
     for (const part of parts as Raw[]) {
       const id = isMap(part) ? String(part.id) : '?';
-      if (entries.has(id)) problems.push({ path: `${name}: ${id}`, message: 'this id appears twice' });
+      if (entries.has(id)) problems.push({ path: `${name}: ${id}`, message: flaws.twice });
       entries.set(id, { raw: { ...(common as Raw), ...part }, file: name });
     }
   }
@@ -78,7 +85,7 @@ export function readCatalogueFiles(files: readonly CatalogueText[]): Part[] {
     } catch (error) {
       problems.push({ path: `${file}: ${id}`, message: (error as Error).message });
     }
-  if (problems.length) throw new InvalidDocument(problems, 'The catalogue');
+  if (problems.length) throw new InvalidDocument(problems, documentNames.catalogue);
   return made;
 }
 
@@ -91,8 +98,8 @@ function inherit(raw: Raw, entries: ReadonlyMap<string, { raw: Raw }>, seen: rea
   if (raw.like === undefined) return raw;
   const from = String(raw.like);
   const base = entries.get(from)?.raw;
-  if (!base) throw new Error(`is like "${from}", which is not in the catalogue`);
-  if (seen.includes(from)) throw new Error('is like itself');
+  if (!base) throw new Error(flaws.noBase(from));
+  if (seen.includes(from)) throw new Error(flaws.circle);
   const { like: _, ...own } = raw;
   const { quirks: _quirks, look, ...rest } = inherit(base, entries, [...seen, from]);
   const out: Raw = rest;
@@ -145,7 +152,7 @@ function meaningOf(told: unknown, setting: Raw): Raw {
 function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
   const { id, label, block, at, columns, ends, open, dip, positions, program, values, firmware, ...rest } =
     field as Record<string, never> & { at?: [number, number] };
-  if (!('default' in rest)) throw new Error(`field "${String(id)}" has no default`);
+  if (!('default' in rest)) throw new Error(flaws.noDefault(String(id)));
   const name = String(block ?? id);
   const blockId = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   const place = at ? { x: at[0], y: at[1] } : undefined;
@@ -204,7 +211,7 @@ function fieldOf(field: Raw): { block?: Raw; setting: Raw } {
     const made = [...(values as Ordered)].map(([p, text]) => ({ id: p, label: String(text) }));
     return { block: { ...base, kind: 'firmware' }, setting: setting(made) };
   }
-  throw new Error(`field "${String(id)}" needs columns, ends, positions or program`);
+  throw new Error(flaws.noPositions(String(id)));
 }
 
 function functionOf(
@@ -215,7 +222,7 @@ function functionOf(
   let whole = fn;
   if (fn.like !== undefined) {
     const base = functions.get(String(fn.like));
-    if (!base) throw new Error(`there is no common function "${String(fn.like)}"`);
+    if (!base) throw new Error(flaws.noFunction(String(fn.like)));
     const { like: _, ...own } = fn;
     whole = { id: fn.like, ...base, ...own };
   }
@@ -245,7 +252,7 @@ function claimOf(claim: Raw, by: string | undefined, positions: ReadonlyMap<stri
   if (typeof told === 'number') return { resource, value: told, ...rest };
   const setting = told === 'by' ? by : String(told).replace(/^by /, '');
   const known = positions.get(setting ?? '');
-  if (!setting || !known) throw new Error(`a claim is read from "${String(told)}", which is not a setting`);
+  if (!setting || !known) throw new Error(flaws.noSetting(String(told)));
   const base = resource === 'io' || resource === 'memory' ? 16 : 10;
   const numbers = known.map((p): [string, number | null] => {
     if (isMap(values)) return [p, (values[p] as number | undefined) ?? null];

@@ -1,6 +1,6 @@
 import { parse } from 'yaml';
 import { Part, checkPart, schemaFlaws } from '../core/model';
-import { InvalidDocument } from '../words';
+import { InvalidDocument, documentNames, fileFlaws } from '../words';
 
 /**
  * Reads a part from YAML (JSON is YAML too).
@@ -15,10 +15,10 @@ export function readPart(text: string, name: string): Part {
       [
         {
           path: name,
-          message: error instanceof Error ? error.message.split('\n')[0].replace(/:$/, '') : 'is not YAML'
+          message: error instanceof Error ? error.message.split('\n')[0].replace(/:$/, '') : fileFlaws.notYaml
         }
       ],
-      'The part'
+      documentNames.part
     );
   }
   const parsed = Part.safeParse(data);
@@ -26,7 +26,7 @@ export function readPart(text: string, name: string): Part {
   if (!parsed.success || problems.length)
     throw new InvalidDocument(
       problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })),
-      'The part'
+      documentNames.part
     );
   return parsed.data;
 }

@@ -1,7 +1,14 @@
 import Papa from 'papaparse';
 import { parse, stringify } from 'yaml';
 import { Part, checkPart, schemaFlaws } from '../core/model';
-import { InvalidDocument, type Problem, problemsOf } from '../words';
+import {
+  InvalidDocument,
+  collectionFlaws as flaws,
+  documentNames,
+  fileFlaws,
+  problemsOf,
+  type Problem
+} from '../words';
 
 /** A collection of parts in one file. */
 export const PARTS_FORMAT = 'yellow-jumper/parts';
@@ -50,15 +57,15 @@ function listOf(data: unknown, name: string): unknown[] {
         [
           {
             path: `${name}: format`,
-            message: `is "${String(data.format).slice(0, 60)}", not "${PARTS_FORMAT}"`
+            message: flaws.format(String(data.format).slice(0, 60), PARTS_FORMAT)
           }
         ],
-        'The collection'
+        documentNames.collection
       );
     if (typeof data.version === 'number' && data.version > VERSION)
       throw new InvalidDocument(
-        [{ path: `${name}: version`, message: `is ${data.version}; this release reads up to ${VERSION}` }],
-        'The collection'
+        [{ path: `${name}: version`, message: flaws.version(data.version, VERSION) }],
+        documentNames.collection
       );
     return data.parts as unknown[];
   }
@@ -75,23 +82,23 @@ export function readParts(text: string, name: string): ReadParts {
     data = parse(text, { maxAliasCount: 20 });
   } catch (error) {
     const message =
-      error instanceof Error ? (error.message.split('\n')[0] ?? '').replace(/:$/, '') : 'is not YAML';
-    throw new InvalidDocument([{ path: name, message }], 'The collection');
+      error instanceof Error ? (error.message.split('\n')[0] ?? '').replace(/:$/, '') : fileFlaws.notYaml;
+    throw new InvalidDocument([{ path: name, message }], documentNames.collection);
   }
   const list = listOf(data, name);
   if (list.length > MOST_PARTS)
     throw new InvalidDocument(
-      [{ path: name, message: `holds ${list.length} parts; at most ${MOST_PARTS} come in at once` }],
-      'The collection'
+      [{ path: name, message: flaws.tooMany(list.length, MOST_PARTS) }],
+      documentNames.collection
     );
   const out: ReadParts = { parts: [], refused: [] };
   const seen = new Set<string>();
   list.forEach((entry, i) => {
-    const called = isObject(entry) && typeof entry.id === 'string' ? entry.id.slice(0, 64) : `part ${i + 1}`;
+    const called =
+      isObject(entry) && typeof entry.id === 'string' ? entry.id.slice(0, 64) : flaws.part(i + 1);
     const parsed = Part.safeParse(entry);
     const problems = problemsOf(parsed.success ? checkPart(parsed.data) : schemaFlaws(parsed.error));
-    if (parsed.success && seen.has(parsed.data.id))
-      problems.push({ path: 'id', message: 'stands in it twice' });
+    if (parsed.success && seen.has(parsed.data.id)) problems.push({ path: 'id', message: flaws.twice });
     if (!parsed.success || problems.length)
       out.refused.push({ name: called, problems: problems.slice(0, 5) });
     else {

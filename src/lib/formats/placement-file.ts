@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { schemaFlaws } from '../core/model';
 import { PLACE_LIMITS, STARTS_LIMITS } from '../core/placement';
-import { InvalidDocument } from '../words';
+import { InvalidDocument, documentNames, fileFlaws, placementFlaws } from '../words';
 
 const name = z.string().trim().min(1).max(60);
 const bytes = z.number().int().min(0).max(1_048_576);
@@ -25,7 +25,7 @@ const Line = z.strictObject({
 const lines = z
   .array(Line)
   .max(PLACE_LIMITS.lines)
-  .refine((list) => new Set(list.map((l) => l.name)).size === list.length, 'two lines have the same name');
+  .refine((list) => new Set(list.map((l) => l.name)).size === list.length, placementFlaws.sameName);
 
 /** What `yj place` reads: regions and lines. */
 export const PlaceFile = z.strictObject({
@@ -80,7 +80,7 @@ function readAs<T extends z.ZodType>(schema: T, text: string, what: string): z.o
   try {
     data = JSON.parse(text);
   } catch (error) {
-    throw new InvalidDocument([{ path: '', message: `is not JSON: ${(error as Error).message}` }], what);
+    throw new InvalidDocument([{ path: '', message: fileFlaws.notJsonAs((error as Error).message) }], what);
   }
   const parsed = schema.safeParse(data);
   if (!parsed.success) throw new InvalidDocument(schemaFlaws(parsed.error), what);
@@ -88,6 +88,6 @@ function readAs<T extends z.ZodType>(schema: T, text: string, what: string): z.o
 }
 
 export const readPlaceFile = (text: string): z.output<typeof PlaceFile> =>
-  readAs(PlaceFile, text, 'The lines');
+  readAs(PlaceFile, text, documentNames.lines);
 export const readStartsFile = (text: string): z.output<typeof StartsFile> =>
-  readAs(StartsFile, text, 'The programs');
+  readAs(StartsFile, text, documentNames.programs);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { parse } from 'yaml';
 import { Profile, repeated, schemaFlaws } from '../core/model';
-import { InvalidDocument } from '../words';
+import { InvalidDocument, documentNames, fileFlaws } from '../words';
 
 const File = z.strictObject({ profiles: z.array(Profile).max(500) });
 
@@ -12,12 +12,12 @@ const File = z.strictObject({ profiles: z.array(Profile).max(500) });
 export function readProfiles(text: string, name: string): Profile[] {
   const parsed = File.safeParse(parse(text, { maxAliasCount: 200 }));
   const problems = parsed.success
-    ? repeated(parsed.data.profiles.map((p) => p.id)).map((id) => ({ path: id, message: 'appears twice' }))
+    ? repeated(parsed.data.profiles.map((p) => p.id)).map((id) => ({ path: id, message: fileFlaws.twice }))
     : schemaFlaws(parsed.error);
   if (!parsed.success || problems.length)
     throw new InvalidDocument(
       problems.map((p) => ({ ...p, path: `${name}: ${p.path}` })),
-      'The list of software'
+      documentNames.software
     );
   return parsed.data.profiles;
 }

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
+import { reasonFlaw } from '../words';
 import type { Improbable } from '../core/catalogue';
 
 const Reason = z.strictObject({
@@ -17,7 +18,7 @@ export function readReasons(text: string): Reason[] {
   const { data } = Papa.parse<unknown>(text, { header: true, skipEmptyLines: true });
   return data.map((row, i) => {
     const reason = Reason.safeParse(row);
-    if (!reason.success) throw new Error(`reasons, row ${i + 2}: write part, fact and a reason`);
+    if (!reason.success) throw new Error(reasonFlaw(i + 2));
     return reason.data;
   });
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BuildFile, Part } from '../core/model';
+import { schemaTitles } from '../words';
 
 /** JSON Schemas of the files that the project reads, made from the schemas that check them. */
 export function schemas(): Record<string, unknown> {
@@ -8,7 +9,7 @@ export function schemas(): Record<string, unknown> {
     title
   });
   return {
-    build: make(BuildFile, 'A build and the parts it uses'),
-    part: make(Part, 'A part of the catalogue')
+    build: make(BuildFile, schemaTitles.build),
+    part: make(Part, schemaTitles.part)
   };
 }

@@ -5,7 +5,7 @@ import type { Build, PartSet, Severity, Tick } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
 import { lineText, linesAt, machine, positionOf, standing, type Machine } from '../core/resources';
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
-import { cautionWords, stateText, tell, actionWords } from '../words';
+import { actionWords, cautionWords, sheetWords as words, stateText, tell } from '../words';
 import { withOwnFiles } from './commands';
 import { sheetBoot, type SheetBoot } from './sheet-boot';
 import { sheetPower, type SheetPower } from './sheet-power';
@@ -114,7 +114,7 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
     const key = `${line.item}/${line.function}`;
     const fitted = m.get(line.item);
     const row = owners.get(key) ?? {
-      owner: fitted.slot ? `${fitted.title}, slot ${fitted.slot.id}` : fitted.title,
+      owner: fitted.slot ? words.inSlot(fitted.title, fitted.slot.id) : fitted.title,
       function: byId(fitted.part.functions, line.function).label,
       lines: []
     };
@@ -160,7 +160,7 @@ function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Mac
     const action: SheetAction = {
       setting: setting.id,
       ...(block ? { block: block.id } : {}),
-      text: `Look at ${block?.label ?? setting.label}: ${stands}. (${setting.label}: ${position.label})`
+      text: words.look(block?.label ?? setting.label, stands, setting.label, position.label)
     };
     if (known) known.actions.push(action);
     else out.push({ item, title, actions: [action] });
@@ -183,9 +183,7 @@ function unseenOf(m: Machine, steps: readonly Step[]): Sheet['unseen'] {
 
 /** Whether there is nothing to move, as far as anybody looked. */
 export const nothingToMove = (sheet: Sheet): string =>
-  sheet.unseen.length
-    ? 'Nothing to move among what was looked at. The rest is below: look at it first.'
-    : 'Nothing to move: every setting is where it was found.';
+  sheet.unseen.length ? words.nothingSeen : words.nothing;
 
 const tickOf = (build: Build, key: string): { done?: Tick } => {
   const done = build.done?.[key];
@@ -198,7 +196,7 @@ function tickedJobs(build: Build, m: Machine, jobs: readonly SheetJob[]): SheetJ
   return m.fitted
     .filter((f) => ticked.has(f.item.id) && !jobs.some((j) => j.item === f.item.id))
     .map((f) => {
-      const slot = f.slot && (f.slot.label ?? `slot ${f.slot.id}`);
+      const slot = f.slot && (f.slot.label ?? words.slot(f.slot.id));
       return {
         item: f.item.id,
         title: f.title,
@@ -212,12 +210,12 @@ function tickedJobs(build: Build, m: Machine, jobs: readonly SheetJob[]): SheetJ
 function tickedFrom(build: Build, item: string, m: Machine): string | undefined {
   const from = build.done?.[seatKey(item)]?.from;
   const slot = m.board.part.board.slots.find((s) => s.id === from);
-  return slot && (slot.label ?? `slot ${slot.id}`);
+  return slot && (slot.label ?? words.slot(slot.id));
 }
 
 function takeOut(build: Build, job: SheetJob): Step {
   const key = `${job.item} out`;
-  const title = `Take ${job.title} out of ${job.from}`;
+  const title = words.takeOut(job.title, job.from ?? '');
   return { kind: 'take-out', key, item: job.item, title, cautions: [], actions: [], ...tickOf(build, key) };
 }
 
@@ -255,7 +253,7 @@ function setStep(build: Build, m: Machine, job: SheetJob): Step[] {
       kind: 'set',
       key: `${job.item} set`,
       item: job.item,
-      title: `Set ${job.title}`,
+      title: words.set(job.title),
       cautions: settingCautions(facts),
       actions
     }
@@ -264,18 +262,20 @@ function setStep(build: Build, m: Machine, job: SheetJob): Step[] {
 
 function seat(build: Build, job: SheetJob): Step {
   const key = seatKey(job.item);
-  const title = `Seat ${job.title} in ${job.into}`;
+  const title = words.seat(job.title, job.into ?? '');
   return { kind: 'seat', key, item: job.item, title, cautions: [], actions: [], ...tickOf(build, key) };
 }
 
 const commandTitle = (where: string) =>
-  where === 'SETUP' ? 'In the BIOS setup' : where.includes('.') ? `In ${where}` : `Run for ${where}`;
+  where === 'SETUP' ? words.inSetup : where.includes('.') ? words.inFile(where) : words.runFor(where);
 
 const box = ({ done }: { done?: Tick }): string => (done ? '[x]' : '[ ]');
 
 /** The sheet as plain text, 78 columns. */
 export function sheetText(sheet: Sheet): string {
-  const out: string[] = [`BENCH SHEET: ${sheet.name}`, '='.repeat(Math.min(78, 13 + sheet.name.length)), ''];
+  const title = words.title(sheet.name).replace(words.title(''), (start) => start.toUpperCase());
+  const out: string[] = [title, '='.repeat(Math.min(78, title.length)), ''];
+  const heading = (text: string) => out.push('', text.toUpperCase());
   const caution = (c: Caution) =>
     out.push(...wrap(`${c.level === 'red' ? '!! ' : '!  '}${cautionWords[c.id]}`, '   '));
   sheet.cautions.forEach(caution);
@@ -290,36 +290,32 @@ export function sheetText(sheet: Sheet): string {
   sheet.powerCautions.forEach(caution);
   sheet.power.held.forEach((text) => out.push(...wrap(`!! ${text}`, '   ')));
   if (sheet.power.stops.length) {
-    out.push('', 'DO NOT SWITCH ON BEFORE THESE ARE RULED OUT');
+    heading(words.stops);
     sheet.power.stops.forEach((text) => out.push(...wrap(`  [ ] ${text}`, '      ')));
   }
   if (sheet.power.checks.length) {
-    out.push('', 'CHECKS BEFORE POWER');
+    heading(words.checks);
     sheet.power.checks.forEach(({ text, skippedBy }) =>
-      out.push(...wrap(`  [ ] ${text}${skippedBy ? ` (skipped by ${skippedBy}, open)` : ''}`, '      '))
+      out.push(...wrap(`  [ ] ${skippedBy ? words.skipped(text, skippedBy) : text}`, '      '))
     );
   }
   if (sheet.open.length) {
-    out.push('', 'STILL OPEN');
+    heading(words.open);
     sheet.open.forEach((f) =>
       out.push(...wrap(`- ${f.severity.toUpperCase()}: ${f.title}. ${f.sentence}`, '  '))
     );
   }
   if (sheet.unseen.length) {
-    out.push('', 'NOT LOOKED AT, TAKEN TO BE AT THE DEFAULT');
+    heading(words.unseen);
     sheet.unseen.forEach((u) => out.push(...wrap(`- ${u.title}: ${u.settings.join(', ')}`, '  ')));
   }
-  out.push('', 'STARTS');
+  heading(words.starts);
   for (const text of sheet.boot.starts) out.push(...wrap(`- ${text}`, '  '));
-  if (sheet.boot.files.length)
-    out.push(...wrap(`  Files, line by line under Boot: ${sheet.boot.files.join(', ')}`, '  '));
+  if (sheet.boot.files.length) out.push(...wrap(`  ${words.files(sheet.boot.files)}`, '  '));
   for (const text of sheet.boot.refused) out.push(...wrap(`- ${text}`, '  '));
-  if (sheet.boot.missing.length)
-    out.push(
-      ...wrap(`- Not noted as in hand, before a disk is wiped: ${sheet.boot.missing.join('; ')}`, '  ')
-    );
+  if (sheet.boot.missing.length) out.push(...wrap(`- ${words.missing(sheet.boot.missing)}`, '  '));
   sheet.boot.windows.forEach((text, i) => out.push(...wrap(`  [ ] ${i + 1}. ${text}`, '      ')));
-  out.push('', 'LINES');
+  heading(words.lines);
   for (const row of sheet.lines)
     out.push(...wrap(`  ${row.owner}: ${row.function}: ${row.lines.join(', ')}`, '      '));
   return out.join('\n') + '\n';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { Condition, ShelfItem, schemaFlaws, type PartSet } from '../core/model';
 import { csv } from './tables';
-import { type Problem, problemsOf } from '../words';
+import { problemsOf, shelfTableFlaws as flaws, type Problem } from '../words';
 
 /** Columns of the shelf as a table; reading accepts them in any order and ignores others. */
 const columns = [
@@ -76,9 +76,7 @@ export function readShelfCsv(text: string, parts: PartSet): ShelfRow[] {
         line: 1,
         text: known.join(', ').slice(0, 200),
         item: null,
-        problems: [
-          { path: 'part', message: 'there is no column "part"; the first line must name the columns' }
-        ]
+        problems: [{ path: 'part', message: flaws.noColumn }]
       }
     ];
   const rows = parsed.data.slice(0, MOST_ROWS).map((row, i) => readRow(row, i + 2, parts, named));
@@ -87,7 +85,7 @@ export function readShelfCsv(text: string, parts: PartSet): ShelfRow[] {
       line: MOST_ROWS + 2,
       text: '',
       item: null,
-      problems: [{ path: '', message: `more than ${MOST_ROWS} rows; the rest was not read` }]
+      problems: [{ path: '', message: flaws.tooMany(MOST_ROWS) }]
     });
   return rows;
 }
@@ -106,17 +104,16 @@ function readRow(
   if (!id)
     problems.push({
       path: 'part',
-      message: told ? `"${told}" is not in the catalogue; write its id, or maker and name` : 'is empty'
+      message: told ? flaws.unknown(told) : flaws.empty
     });
   const condition = cell('condition').toLowerCase() || 'untested';
   if (!Condition.safeParse(condition).success)
     problems.push({
       path: 'condition',
-      message: `"${condition}" is none of ${Condition.options.join(', ')}`
+      message: flaws.noneOf(condition, Condition.options)
     });
   const cost = cell('cost').replace(',', '.');
-  if (cost && !Number.isFinite(Number(cost)))
-    problems.push({ path: 'cost', message: `"${cost}" is not a number` });
+  if (cost && !Number.isFinite(Number(cost))) problems.push({ path: 'cost', message: flaws.noNumber(cost) });
   const part = id ? parts.get(id) : undefined;
   const asFound: Record<string, string> = {};
   for (const pair of cell('settings')
@@ -127,7 +124,7 @@ function readRow(
     if (part && !found?.positions.some((p) => p.id === position))
       problems.push({
         path: 'settings',
-        message: `"${pair.trim()}" is not a setting and position of ${part.name}`
+        message: flaws.noPosition(pair.trim(), part.name)
       });
     else asFound[setting] = position;
   }

@@ -1,6 +1,6 @@
 import { MESSAGES, STAGES, Start, schemaFlaws, type Power, type StageId, lastOf } from '../core/model';
 import { cardOutIn, readBeeps, readScreen, testById } from '../core/diagnosis';
-import { InvalidDocument, problemsOf } from '../words';
+import { InvalidDocument, documentNames, fileFlaws, problemsOf, startFlaws as flaws } from '../words';
 
 const KEYS = [
   'power',
@@ -25,9 +25,7 @@ const yesNo = (value: string): boolean | null =>
 
 function readFlag(key: Key, value: string): Reading {
   const flag = yesNo(value);
-  return flag === null
-    ? { wrong: `"${value}" is not understood; write yes or no` }
-    : { told: { [key]: flag } };
+  return flag === null ? { wrong: flaws.flag(value) } : { told: { [key]: flag } };
 }
 
 function readMessages(value: string): Reading {
@@ -35,7 +33,7 @@ function readMessages(value: string): Reading {
   const unknown = list.find((x) => !(MESSAGES as readonly string[]).includes(x) && x !== 'none');
   return unknown === undefined
     ? { told: { messages: list.filter((x) => x !== 'none') } }
-    : { wrong: `"${unknown}" is not a message; write none or some of ${MESSAGES.join(', ')}` };
+    : { wrong: flaws.message(unknown, MESSAGES) };
 }
 
 function readText(value: string): Reading {
@@ -43,22 +41,17 @@ function readText(value: string): Reading {
   return found.length === 1
     ? { told: { messages: found, note: value } }
     : {
-        wrong: found.length
-          ? `"${value}" may be ${found.join(' or ')}; write messages: and one of them`
-          : `"${value}" is not a text that is known; write messages: and some of ${MESSAGES.join(', ')}, or note:`
+        wrong: found.length ? flaws.severalTexts(value, found) : flaws.text(value, MESSAGES)
       };
 }
-
-const tests = (): string => [...testById.keys()].join(', ');
 
 /** @param items parts of the machine, of which one card may have been left out */
 function readAfter(value: string, items: readonly string[]): Reading {
   const card = cardOutIn(value);
-  if (card !== null && !items.includes(card))
-    return { wrong: `"${card}" is not a part of this build; write without and one of ${items.join(', ')}` };
+  if (card !== null && !items.includes(card)) return { wrong: flaws.item(card, items) };
   return value === 'nothing' || card !== null || testById.has(value)
     ? { told: { after: value } }
-    : { wrong: `"${value}" is not a test; write nothing or one of ${tests()}` };
+    : { wrong: flaws.test(value, [...testById.keys()]) };
 }
 
 function readReading(value: string): Reading {
@@ -66,10 +59,13 @@ function readReading(value: string): Reading {
   const found = yesNo(said);
   return !testById.get(test)?.reads
     ? {
-        wrong: `"${test}" is not a reading; write one of ${[...testById.values()].flatMap((t) => (t.reads ? [t.id] : [])).join(', ')}`
+        wrong: flaws.reading(
+          test,
+          [...testById.values()].flatMap((t) => (t.reads ? [t.id] : []))
+        )
       }
     : found === null
-      ? { wrong: `say after ${test} whether the fault was there: yes or no` }
+      ? { wrong: flaws.noAnswer(test) }
       : { told: { read: { test, found } } };
 }
 
@@ -105,17 +101,12 @@ const oneOf =
   (value: string): Reading => {
     const own = all.find((x) => x === value.toLowerCase());
     const found = own ?? said.find(([words]) => words.test(value))?.[1];
-    return found
-      ? { told: { [key]: found } }
-      : { wrong: `"${value}" is not understood; write one of ${all.join(', ')}` };
+    return found ? { told: { [key]: found } } : { wrong: flaws.oneOf(value, all) };
   };
 const readDark = oneOf('screen', ['dark', 'text'], SCREEN);
 
 const READERS: Partial<Record<Key, (value: string, items: readonly string[]) => Reading>> = {
-  beeps: (value) =>
-    readBeeps(value)
-      ? { told: { beeps: value } }
-      : { wrong: `"${value}" is not a pattern of beeps; write none, 3, 1 long 2 short, 1-3-3 or repeated` },
+  beeps: (value) => (readBeeps(value) ? { told: { beeps: value } } : { wrong: flaws.beeps(value) }),
   power: oneOf('power', ['still', 'twitch', 'ticks', 'runs'], POWER),
   screen: (value) => {
     const isSure = /\s+sure$/i.test(value);
@@ -145,12 +136,11 @@ export function readStarts(text: string, at: string, items: readonly string[] = 
   text.split(/\r?\n/).forEach((line, i) => {
     if (/^\s*-{3,}\s*$/.test(line)) return void starts.push({ line: i + 2, told: {} });
     if (!line.trim() || line.trim().startsWith('#')) return;
-    const say = (message: string) => problems.push({ path: `line ${i + 1}`, message });
+    const say = (message: string) => problems.push({ path: fileFlaws.line(i + 1), message });
     const m = /^\s*([a-z]+)\s*[:=]\s*(.*?)\s*$/i.exec(line);
     const key = m?.[1]?.toLowerCase() as Key | undefined;
     const value = m?.[2] ?? '';
-    if (!key || !KEYS.includes(key))
-      return void say(`is not understood; write one of ${KEYS.join(', ')}, a colon and what was seen`);
+    if (!key || !KEYS.includes(key)) return void say(flaws.line(KEYS));
     const reading = READERS[key]?.(value, items) ?? { told: { [key]: value } };
     if ('wrong' in reading) return void say(reading.wrong);
     const { told } = lastOf(starts);
@@ -163,11 +153,14 @@ export function readStarts(text: string, at: string, items: readonly string[] = 
       const parsed = Start.safeParse({ at, ...told });
       if (!parsed.success)
         problems.push(
-          ...problemsOf(schemaFlaws(parsed.error)).map((p) => ({ ...p, path: `line ${line}: ${p.path}` }))
+          ...problemsOf(schemaFlaws(parsed.error)).map((p) => ({
+            ...p,
+            path: `${fileFlaws.line(line)}: ${p.path}`
+          }))
         );
       return parsed.data;
     });
-  if (!read.length && !problems.length) problems.push({ path: '', message: 'says nothing that was seen' });
-  if (problems.length) throw new InvalidDocument(problems, 'The start');
+  if (!read.length && !problems.length) problems.push({ path: '', message: flaws.nothing });
+  if (problems.length) throw new InvalidDocument(problems, documentNames.start);
   return read as Start[];
 }

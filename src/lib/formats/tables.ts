@@ -1,4 +1,4 @@
-import { actionWords } from '../words';
+import { actionWords, tableWords } from '../words';
 import Papa from 'papaparse';
 import { hex, type Build, type PartSet } from '../core/model';
 import { moveList } from '../core/moves';
@@ -30,7 +30,7 @@ export function claimsCsv(build: Build, parts: PartSet): string {
       line.sharing
     ];
   });
-  return csv(['slot', 'item', 'function', 'resource', 'from', 'to', 'length', 'bits', 'sharing'], rows);
+  return csv(tableWords.claims, rows);
 }
 
 /** What has to be done at the machine, in order, one row each. */
@@ -42,12 +42,12 @@ export function movesCsv(build: Build, parts: PartSet): string {
       const seat = [job.title, job.from ?? '', job.into ?? ''];
       return job.actions.length
         ? job.actions.map((action) => [...seat, action.block ?? '', action.setting, actionWords(action)])
-        : [[...seat, '', '', 'move the card']];
+        : [[...seat, '', '', tableWords.moveCard]];
     }),
     ...withOwnFiles(commands, wanted, parts).map(({ where, text }) => [where, '', '', '', '', text])
   ];
   return csv(
-    ['step', 'item', 'out of', 'into', 'block', 'setting', 'what to do'],
+    tableWords.moves,
     rows.map((row, i) => [i + 1, ...row])
   );
 }

@@ -1,3 +1,4 @@
+import { bootSectorWords as words } from '../../words';
 import { SECTOR, u16, u32 } from './bytes';
 
 export type Fat = 'FAT12' | 'FAT16' | 'FAT32';
@@ -31,7 +32,6 @@ export interface BootBlock {
   unusual: string[];
 }
 
-const hexByte = (n: number): string => n.toString(16).toUpperCase().padStart(2, '0');
 export const textAt = (b: Uint8Array, at: number, length: number): string =>
   String.fromCharCode(...b.subarray(at, at + length))
     .replace(/[^\x20-\x7e]/g, ' ')
@@ -72,56 +72,44 @@ export function bootBlock(b: Uint8Array, lba: number): BootBlock {
   const size = SECTOR_SIZES.includes(block.bytesPerSector) ? block.bytesPerSector : SECTOR;
   const faults: string[] = [];
   const unusual: string[] = [];
-  if (b[0] !== 0xeb && b[0] !== 0xe9) faults.push('it does not begin with a jump');
-  if (size !== block.bytesPerSector) faults.push(`${block.bytesPerSector} bytes a sector in place of 512`);
-  else if (size !== SECTOR)
-    unusual.push(
-      `${size} bytes a sector in place of 512: DOS reads it only where its own driver made it so, and a BIOS does not start from it`
-    );
+  if (b[0] !== 0xeb && b[0] !== 0xe9) faults.push(words.noJump);
+  if (size !== block.bytesPerSector) faults.push(words.sectorSize(block.bytesPerSector));
+  else if (size !== SECTOR) unusual.push(words.largeSectors(size));
   if (!block.sectorsPerCluster || (block.sectorsPerCluster & (block.sectorsPerCluster - 1)) !== 0)
-    faults.push(`${block.sectorsPerCluster} sectors a cluster; it is a power of two`);
-  if (!block.reserved) faults.push('no reserved sector: the boot sector itself is one');
-  if (block.fats < 1 || block.fats > 4) faults.push(`${block.fats} allocation tables; there are two`);
-  else if (block.fats > 2)
-    unusual.push(`${block.fats} allocation tables: DOS keeps two, and its tools do not look at the others`);
-  if (!block.sectorsPerFat) faults.push('the allocation table has no sectors');
-  if (block.media !== 0xf0 && block.media < 0xf8)
-    faults.push(`media byte ${hexByte(block.media)}; it is F0 or F8 to FF`);
-  if (!is32 && block.rootEntries === 0) faults.push('the root directory has no entries');
-  if ((block.rootEntries * 32) % size !== 0)
-    faults.push(`${block.rootEntries} root entries; they fill whole sectors, so a multiple of ${size / 32}`);
-  if (small && u32(b, 32) && u32(b, 32) !== small)
-    faults.push(`two different totals: ${small} and ${u32(b, 32)} sectors`);
-  if (!sectors) faults.push('it counts no sectors');
-  if (!block.sectorsPerTrack || block.sectorsPerTrack > 63)
-    faults.push(`${block.sectorsPerTrack} sectors a track`);
-  if (!block.heads || block.heads > 256) faults.push(`${block.heads} heads`);
+    faults.push(words.clusterSize(block.sectorsPerCluster));
+  if (!block.reserved) faults.push(words.noReserved);
+  if (block.fats < 1 || block.fats > 4) faults.push(words.tables(block.fats));
+  else if (block.fats > 2) unusual.push(words.manyTables(block.fats));
+  if (!block.sectorsPerFat) faults.push(words.emptyTable);
+  if (block.media !== 0xf0 && block.media < 0xf8) faults.push(words.media(block.media));
+  if (!is32 && block.rootEntries === 0) faults.push(words.noRoot);
+  if ((block.rootEntries * 32) % size !== 0) faults.push(words.oddRoot(block.rootEntries, size / 32));
+  if (small && u32(b, 32) && u32(b, 32) !== small) faults.push(words.twoTotals(small, u32(b, 32)));
+  if (!sectors) faults.push(words.noTotal);
+  if (!block.sectorsPerTrack || block.sectorsPerTrack > 63) faults.push(words.track(block.sectorsPerTrack));
+  if (!block.heads || block.heads > 256) faults.push(words.heads(block.heads));
   const root = Math.ceil((block.rootEntries * 32) / size);
   const data = sectors - block.reserved - block.fats * block.sectorsPerFat - root;
   const clusters = block.sectorsPerCluster ? Math.floor(data / block.sectorsPerCluster) : 0;
-  if (data <= 0) faults.push('its tables are larger than the whole');
+  if (data <= 0) faults.push(words.noData);
   const fat = data <= 0 || clusters <= 0 ? null : is32 ? 'FAT32' : clusters <= MOST_FAT12 ? 'FAT12' : 'FAT16';
   if (fat) {
-    if (fat === 'FAT16' && clusters > MOST_FAT16)
-      faults.push(`${clusters} clusters; a table of 16 bits counts ${MOST_FAT16}`);
-    if (is32 && clusters <= MOST_FAT16)
-      unusual.push(
-        `laid out as FAT32 with ${clusters} clusters: DOS makes FAT32 from ${MOST_FAT16 + 1} on, and disk tools may refuse it`
-      );
+    if (fat === 'FAT16' && clusters > MOST_FAT16) faults.push(words.tooManyFor16(clusters, MOST_FAT16));
+    if (is32 && clusters <= MOST_FAT16) unusual.push(words.small32(clusters, MOST_FAT16 + 1));
     const needed = Math.ceil(((clusters + 2) * BITS[fat]) / 8 / size);
-    const told = `an allocation table of ${block.sectorsPerFat} sectors for ${clusters} clusters`;
-    if (block.sectorsPerFat < needed) faults.push(`${told}; it needs ${needed}`);
+    if (block.sectorsPerFat < needed) faults.push(words.tableTooSmall(block.sectorsPerFat, clusters, needed));
     // Formatters round up a little; a table of several times the size is a damaged number.
-    if (block.sectorsPerFat > 2 * needed + 8) faults.push(`${told}; ${needed} are enough`);
+    if (block.sectorsPerFat > 2 * needed + 8)
+      faults.push(words.tableTooLarge(block.sectorsPerFat, clusters, needed));
     if (is32) {
       const version = u16(b, 42);
       const rootCluster = u32(b, 44);
       const info = u16(b, 48);
-      if (version !== 0) faults.push(`FAT32 version ${version}; DOS knows version 0`);
+      if (version !== 0) faults.push(words.version(version));
       if (rootCluster < 2 || rootCluster > clusters + 1)
-        faults.push(`the root directory begins in cluster ${rootCluster}; it is 2 to ${clusters + 1}`);
+        faults.push(words.rootCluster(rootCluster, clusters + 1));
       if (info !== 0xffff && (info === 0 || info >= block.reserved))
-        faults.push(`the information sector is ${info}; the reserved sectors are 1 to ${block.reserved - 1}`);
+        faults.push(words.info(info, block.reserved - 1));
     }
   }
   return { ...block, clusters: Math.max(0, clusters), fat, faults, unusual };

@@ -1,3 +1,5 @@
+import { hexDumpRefusals as refusals } from '../../words';
+
 /** Reads sectors of an image; slices only, never the whole. */
 export interface SectorSource {
   /** Bytes of the whole medium; null while only its first sectors are at hand. */
@@ -51,8 +53,7 @@ type DumpRow = { line: number; address: string | null; bytes: number[] } | '*';
  * @throws HexDumpError naming the line
  */
 export function readHexDump(text: string): Uint8Array {
-  if (text.length > MOST_DUMP)
-    throw new HexDumpError(`the dump is longer than ${MOST_DUMP / 1024 / 1024} MiB`);
+  if (text.length > MOST_DUMP) throw new HexDumpError(refusals.tooLong(MOST_DUMP / 1024 / 1024));
   const rows = text.split(/\r?\n/).flatMap((raw, i): DumpRow[] => {
     const line = raw.trim();
     if (!line) return [];
@@ -61,9 +62,8 @@ export function readHexDump(text: string): Uint8Array {
     const words = line.replace(/^(\S+\s+\S.*?) {3,}.*/, '$1').split(/[\s-]+/);
     const isAddress = addressLike(words[0], words[1]);
     const bytes = hexBytes(isAddress ? words.slice(1) : words);
-    if (!bytes.length && !isAddress)
-      throw new HexDumpError(`line ${i + 1}: "${line.slice(0, 40)}" holds no hex bytes`);
-    if (bytes.length > MOST_ROW) throw new HexDumpError(`line ${i + 1} is longer than ${MOST_ROW} bytes`);
+    if (!bytes.length && !isAddress) throw new HexDumpError(refusals.noBytes(i + 1, line.slice(0, 40)));
+    if (bytes.length > MOST_ROW) throw new HexDumpError(refusals.longRow(i + 1, MOST_ROW));
     const address = isAddress ? words[0].replace(/^[0-9a-f]{4}:(?=.)/i, '').replace(/:$/, '') : null;
     return [{ line: i + 1, address, bytes }];
   });
@@ -100,15 +100,13 @@ function laidOut(rows: readonly DumpRow[], radix: number): Uint8Array | HexDumpE
       if (more > 0 && more < last.length) out.length -= more;
       width ??= out.length || null;
       if (out.length !== address - base)
-        return new HexDumpError(
-          `line ${line} begins at ${row.address}, and the lines before it end at ${(base + out.length).toString(16).toUpperCase()}h: something between is missing, or appears twice`
-        );
+        return new HexDumpError(refusals.gap(line, row.address ?? '', base + out.length));
     }
     repeat = false;
     last = bytes.slice(0, width ?? MOST_ROW);
     out.push(...last);
   }
-  return out.length ? Uint8Array.from(out) : new HexDumpError('there are no hex bytes in it');
+  return out.length ? Uint8Array.from(out) : new HexDumpError(refusals.empty);
 }
 
 /** Whether the first word of a row is its address: `00000000`, `0010:`, `1A2F:0100`, or four digits before pairs. */

@@ -1,5 +1,5 @@
 export { HexDumpError, blobSource, bytesSource, readHexDump, type SectorSource } from './bytes';
 export { bootBlock, type BootBlock } from './boot-block';
-export { nameOf, readDisk, type DiskImage, type Entry, type Remark } from './read';
+export { readDisk, type DiskImage, type Entry, type Remark } from './read';
 export { diagnose, witnessesOf, type Diagnosis } from './diagnose';
 export { diskImage, fatLayout, imagePieces, type Chunk, type SparseImage, type WriteOptions } from './write';

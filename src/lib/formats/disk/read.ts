@@ -1,4 +1,4 @@
-import { partitionTypeName } from '../../words';
+import { entryWords, imageWords as words, partitionTypeName } from '../../words';
 import type { Chs } from '../../core/storage';
 import { floppyName, partitionTypes } from '../../core/storage';
 import {
@@ -68,7 +68,7 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
     gpt: false
   };
   if (first.length < SECTOR) {
-    say('stop', `There are only ${first.length} bytes; the first sector has 512.`);
+    say('stop', words.short(first.length));
     return image;
   }
   image.signature = hasSignature(first);
@@ -79,37 +79,23 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
   if (old) {
     image.whole = old;
     image.boots.push(old);
-    say(
-      'note',
-      `A floppy of ${floppyName(old.sectors / 2)}, read by its media byte ${hexByte(old.media)}: its boot sector holds no parameter block, as DOS 1 and some tools leave it out. DOS reads such floppies; a computer of today may not.`
-    );
+    say('note', words.byMedia(floppyName(old.sectors / 2), old.media));
     return image;
   }
   if (first.every((b) => b === 0)) {
-    say('note', 'The first sector is empty: never partitioned, or wiped.');
+    say('note', words.blank);
     return image;
   }
-  if (!image.signature)
-    say(
-      'stop',
-      'The first sector lacks its signature (55 AA): a BIOS does not start from it, and its table is not trusted.'
-    );
+  if (!image.signature) say('stop', words.noSignature);
   if (isWhole) {
     image.whole = boot;
     image.boots.push(boot);
-    [...boot.faults, ...boot.unusual].forEach((f) => say('caution', `Boot sector: ${f}.`));
+    [...boot.faults, ...boot.unusual].forEach((f) => say('caution', words.boot(f)));
     if (boot.faults.length) return image;
     const counted = sectorsOf512(boot);
     if (source.bytes !== null && counted * SECTOR > source.bytes)
-      say(
-        'caution',
-        `The file system counts ${counted} sectors; the image has ${Math.floor(source.bytes / SECTOR)}.`
-      );
-    if (counted > LARGEST_FLOPPY)
-      say(
-        'caution',
-        'A file system without a partition table, larger than a floppy: DOS gives a hard disk without a table no letter.'
-      );
+      say('caution', words.largerThanImage(counted, Math.floor(source.bytes / SECTOR)));
+    if (counted > LARGEST_FLOPPY) say('caution', words.noTable);
     return image;
   }
   image.entries.push(...table);
@@ -118,12 +104,7 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
   if (image.entries.some((e) => e.type === 0xee)) {
     image.gpt = true;
     const seen = image.entries.filter((e) => e.type !== 0xee && isFat(e.type));
-    say(
-      'stop',
-      seen.length
-        ? `This disk has a GUID partition table beside the old one: DOS sees ${seen.map(nameOf).join(' and ')} and nothing else of it.`
-        : 'This disk has a GUID partition table: DOS and a BIOS of the time see one unknown partition.'
-    );
+    say('stop', seen.length ? words.gptBeside(seen.map(entryWords)) : words.gpt);
   }
   for (const e of image.entries.filter(
     (x) => (x.kind === 'primary' || x.kind === 'logical') && isFat(x.type)
@@ -131,11 +112,11 @@ export async function readDisk(source: SectorSource): Promise<DiskImage> {
     if (!isInside(image, e)) continue;
     const sector = await source.read(e.lba * SECTOR, SECTOR);
     if (sector.length < SECTOR) {
-      say('caution', `${nameOf(e)}: its boot sector lies past what is at hand.`);
+      say('caution', words.bootOutOfReach(entryWords(e)));
       continue;
     }
     if (isBlank(sector)) {
-      say('note', `${nameOf(e)} is not formatted.`);
+      say('note', words.unformatted(entryWords(e)));
       continue;
     }
     const block = bootBlock(sector, e.lba);
@@ -189,50 +170,29 @@ type Say = (grade: Grade, text: string) => void;
 /** Follows the chain of extended records: each holds one logical drive and a link to the next. */
 async function followExtended(source: SectorSource, image: DiskImage, say: Say): Promise<void> {
   const outer = image.entries.filter((e) => e.kind === 'extended');
-  if (outer.length > 1) say('caution', `There are ${outer.length} extended partitions; DOS uses the first.`);
+  if (outer.length > 1) say('caution', words.severalExtended(outer.length));
   const [root] = outer;
   if (!root) return;
   const seen = new Set<number>();
   let at = root.lba;
   for (let n = 1; ; n++) {
-    if (seen.has(at))
-      return say(
-        'stop',
-        `The chain of logical drives goes round in a circle at sector ${at}. DOS hangs as it starts.`
-      );
-    if (n > MOST_LINKS)
-      return say(
-        'stop',
-        `The chain of logical drives has more than ${MOST_LINKS} links; the rest was not read.`
-      );
+    if (seen.has(at)) return say('stop', words.circle(at));
+    if (n > MOST_LINKS) return say('stop', words.tooManyLinks(MOST_LINKS));
     seen.add(at);
     if (!Number.isSafeInteger(at * SECTOR) || (source.bytes !== null && at * SECTOR >= source.bytes))
-      return say('stop', `The chain of logical drives leads to sector ${at}, past the end of the disk.`);
+      return say('stop', words.chainPastEnd(at));
     const sector = await source.read(at * SECTOR, SECTOR);
-    if (sector.length < SECTOR)
-      return say('caution', `The extended record at sector ${at} lies past what is at hand.`);
-    if (!hasSignature(sector))
-      return say(
-        'stop',
-        `The extended record at sector ${at} lacks its signature: the drives from there on are not seen.`
-      );
+    if (sector.length < SECTOR) return say('caution', words.recordOutOfReach(at));
+    if (!hasSignature(sector)) return say('stop', words.recordUnsigned(at));
     // The first entry counts from this record, the second from the start of the extended partition.
     const own = entriesOf(sector, n, at, at, 'logical').filter((e) => e.kind === 'logical');
     const links = entriesOf(sector, n, at, root.lba, 'logical').filter((e) => e.kind === 'link');
-    if (own.length > 1)
-      say('caution', `The extended record at sector ${at} holds ${own.length} drives; DOS uses the first.`);
+    if (own.length > 1) say('caution', words.recordFull(at, own.length));
     image.entries.push(...own, ...links.slice(0, 1));
     if (!links.length) return;
     at = links[0].lba;
   }
 }
-
-export const nameOf = (e: Entry): string =>
-  e.kind === 'logical'
-    ? `Logical drive ${e.table}`
-    : e.kind === 'link'
-      ? `Link ${e.table}`
-      : `Entry ${e.slot}`;
 
 const isFat = (type: number) => partitionTypes[type]?.fat === true;
 const isInside = (image: DiskImage, e: Entry) =>
@@ -240,64 +200,47 @@ const isInside = (image: DiskImage, e: Entry) =>
 
 function checkEntries(image: DiskImage, say: Say): void {
   const real = image.entries.filter((e) => e.kind !== 'link');
-  if (!real.length && image.signature) say('note', 'The partition table is empty.');
+  if (!real.length && image.signature) say('note', words.empty);
   const active = real.filter((e) => e.active && e.kind !== 'logical');
-  if (active.length > 1)
-    say('stop', `${active.length} entries are marked active: the boot code says "Invalid partition table".`);
+  if (active.length > 1) say('stop', words.severalActive(active.length));
   for (const e of real.filter((x) => x.kind !== 'logical' && x.flag !== 0 && x.flag !== 0x80))
-    say(
-      'stop',
-      `${nameOf(e)} has ${hexByte(e.flag)} where 00 or 80 marks the active partition: the boot code says "Invalid partition table".`
-    );
+    say('stop', words.strangeFlag(entryWords(e), e.flag));
   for (const e of real.filter((x) => x.kind === 'logical' && x.flag !== 0))
-    say('stop', `${nameOf(e)} is marked active (${hexByte(e.flag)}); a logical drive never is.`);
-  if (active.some((e) => e.kind === 'extended'))
-    say('stop', 'The extended partition is marked active: the machine does not boot from it.');
-  if (!active.length && real.some((e) => e.kind === 'primary'))
-    say('note', 'No partition is marked active: the machine does not boot from this disk.');
+    say('stop', words.activeLogical(entryWords(e), e.flag));
+  if (active.some((e) => e.kind === 'extended')) say('stop', words.activeExtended);
+  if (!active.length && real.some((e) => e.kind === 'primary')) say('note', words.noneActive);
   for (const e of real) {
-    if (!(e.type in partitionTypes)) say('note', `${nameOf(e)} has the ${e.typeName}; DOS passes it over.`);
-    if (e.sectors === 0) say('caution', `${nameOf(e)} has no sectors.`);
-    if (e.lba === 0) say('stop', `${nameOf(e)} starts at sector 0, where the table itself is.`);
+    const name = entryWords(e);
+    if (!(e.type in partitionTypes)) say('note', words.unknownType(name, e.typeName));
+    if (e.sectors === 0) say('caution', words.noSectors(name));
+    if (e.lba === 0) say('stop', words.atTable(name));
     if (image.bytes !== null) {
       const past = (e.lba + e.sectors) * SECTOR - image.bytes;
-      if (past > 0)
-        say('stop', `${nameOf(e)} runs ${past.toLocaleString('en')} bytes past the end of the medium.`);
+      if (past > 0) say('stop', words.pastEnd(name, past));
     }
-    if (e.start.s === 0 || e.end.s === 0)
-      say(
-        'caution',
-        `${nameOf(e)} has a sector number of 0 in its cylinder, head, sector fields; sectors count from 1.`
-      );
+    if (e.start.s === 0 || e.end.s === 0) say('caution', words.sectorZero(name));
   }
   const flat = real.filter((e) => e.kind !== 'extended' && e.sectors > 0).sort((a, b) => a.lba - b.lba);
   flat.slice(1).forEach((e, i) => {
     const before = flat[i];
-    if (before.lba + before.sectors > e.lba)
-      say('stop', `${nameOf(before)} and ${nameOf(e)} overlap: writing to one destroys the other.`);
+    if (before.lba + before.sectors > e.lba) say('stop', words.overlap(entryWords(before), entryWords(e)));
   });
   const root = real.find((e) => e.kind === 'extended');
   if (!root) return;
   for (const e of real.filter((x) => x.kind === 'logical'))
     if (e.lba < root.lba || e.lba + e.sectors > root.lba + root.sectors)
-      say('caution', `${nameOf(e)} lies outside the extended partition.`);
+      say('caution', words.outsideExtended(entryWords(e)));
   // A primary partition anywhere in the extended one: over its records, its drives or its free part.
   for (const e of real.filter((x) => x.kind === 'primary' && x.sectors > 0))
-    if (meets(e, root))
-      say('stop', `${nameOf(e)} and the extended partition overlap: writing to one destroys the other.`);
+    if (meets(e, root)) say('stop', words.overlapsExtended(entryWords(e)));
   // Each record holds the place of the drives after it: a drive over one cuts the chain.
   const records = [...new Set(image.entries.filter((e) => e.kind === 'link').map((e) => e.lba)), root.lba];
   for (const e of real.filter((x) => x.kind !== 'extended' && x.sectors > 0))
     for (const record of records)
-      if (e.lba <= record && record < e.lba + e.sectors)
-        say(
-          'stop',
-          `${nameOf(e)} lies over the extended record at sector ${record}: the drives from there on are lost when it fills up.`
-        );
+      if (e.lba <= record && record < e.lba + e.sectors) say('stop', words.overRecord(entryWords(e), record));
 }
 
 const meets = (a: Entry, b: Entry): boolean => a.lba < b.lba + b.sectors && b.lba < a.lba + a.sectors;
-const hexByte = (n: number): string => n.toString(16).toUpperCase().padStart(2, '0');
 
 /** A boot sector at the very start, sound or damaged, and no table that could be one. */
 function looksWhole(boot: BootBlock, first: Uint8Array, table: readonly Entry[]): boolean {
@@ -312,21 +255,16 @@ function looksWhole(boot: BootBlock, first: Uint8Array, table: readonly Entry[])
 const isBlank = (sector: Uint8Array): boolean => sector.every((b) => b === 0 || b === 0xf6);
 
 function judgeBoot(e: Entry, block: BootBlock, say: Say): void {
-  const name = nameOf(e);
-  if (!block.signature) say('caution', `${name}: its boot sector lacks the signature.`);
-  [...block.faults, ...block.unusual].forEach((f) => say('caution', `${name}, boot sector: ${f}.`));
+  const name = entryWords(e);
+  if (!block.signature) say('caution', words.bootUnsigned(name));
+  [...block.faults, ...block.unusual].forEach((f) => say('caution', words.bootOf(name, f)));
   if (block.faults.length) return;
   const counted = sectorsOf512(block);
-  if (counted > e.sectors)
-    say('stop', `${name}: the file system counts ${counted} sectors and the partition has ${e.sectors}.`);
+  if (counted > e.sectors) say('stop', words.largerThanPartition(name, counted, e.sectors));
   // A logical drive counts from its own extended record, mostly one track.
   const hidden = e.lba - e.base;
   if (block.hidden !== hidden && block.hidden !== (hidden & 0xffff) && block.hidden !== e.lba)
-    say(
-      'caution',
-      `${name}: its boot sector says that ${block.hidden} sectors lie before it; it should be ${hidden}. DOS does not start from it.`
-    );
+    say('caution', words.hidden(name, block.hidden, hidden));
   const told = partitionTypes[e.type]?.kind;
-  if (told && block.fat && told !== block.fat)
-    say('caution', `${name}: the table says ${told}, and by its clusters it is ${block.fat}.`);
+  if (told && block.fat && told !== block.fat) say('caution', words.otherFat(name, told, block.fat));
 }

@@ -9,6 +9,7 @@ import {
   managerWords,
   noPlanWords,
   refusedWords,
+  reportWords,
   startLabel
 } from '../../words';
 import type { Machine } from './machine';
@@ -44,7 +45,7 @@ export function bootReport({ build, parts }: Machine): object {
       because: becauseWords(w.because),
       load: w.load,
       stay: w.stay,
-      source: w.isMeasured ? 'measured' : 'typical'
+      source: w.isMeasured ? reportWords.measured : reportWords.typical
     })),
     refused: plan.refused.map(refusedWords),
     starts: plan.starts.map((s, i) => startReport(s, files.names[i] ?? '')),
@@ -72,13 +73,11 @@ export function bootCheckReport({ build, parts }: Machine, config: string, autoe
     dos: machine.dos,
     // Without them those questions were not asked.
     notAsked: [
-      ...(machine.dos === null ? ['the version of DOS is not in the brief'] : []),
-      ...(machine.cpu === null ? ['no CPU is entered'] : []),
-      ...(machine.map.doubtful.length
-        ? ['a jumper of unknown meaning may switch something on in upper memory']
-        : []),
-      ...(machine.listing ? [] : ['whether the files are on the disk: there is no listing of it']),
-      ...(machine.map.hidden.length ? ['a card may answer in upper memory, and nobody knows where'] : [])
+      ...(machine.dos === null ? [reportWords.notAsked.dos] : []),
+      ...(machine.cpu === null ? [reportWords.notAsked.cpu] : []),
+      ...(machine.map.doubtful.length ? [reportWords.notAsked.doubtful] : []),
+      ...(machine.listing ? [] : [reportWords.notAsked.listing]),
+      ...(machine.map.hidden.length ? [reportWords.notAsked.hidden] : [])
     ],
     lines: explainFiles(config, autoexec, machine.dos),
     findings: findings.map(({ edit, ...f }) => ({ ...f, ...bootFindingWords(f), fix: edit }))

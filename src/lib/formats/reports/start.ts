@@ -9,7 +9,10 @@ import {
   tell,
   testWords,
   verdictWords,
-  InvalidDocument
+  InvalidDocument,
+  documentNames,
+  reportWords,
+  startFlaws
 } from '../../words';
 import { readStarts } from '../start-text';
 import type { Machine } from './machine';
@@ -26,9 +29,9 @@ export function rehearseReport({ build, parts }: Machine, which: 'found' | 'chos
     findings.map((f) => ({ rule: f.rule, finding: tell(f).sentence }));
   return {
     class: era,
-    family: family ?? 'unknown',
-    settings: which === 'found' ? 'as found' : 'as planned',
-    note: 'only what is known to be wrong with the build; no hardware fault is taken for granted',
+    family: family ?? reportWords.unknownFamily,
+    settings: which === 'found' ? reportWords.asFound : reportWords.asPlanned,
+    note: reportWords.rehearsed,
     notToBeSwitchedOn: list(forbidden),
     cannotBeFitted: list(misfits),
     showsLater: list(later),
@@ -62,22 +65,19 @@ export function diagnoseReport(machine: Machine, told?: string): object {
           machine.build.items.map((i) => i.id)
         );
   if (!starts.length)
-    throw new InvalidDocument(
-      [{ path: '', message: 'no start is noted in it; give a text with what was seen' }],
-      'The build'
-    );
+    throw new InvalidDocument([{ path: '', message: startFlaws.none }], documentNames.build);
   const { era, family, episode, diagnosis: d, tests } = diagnoseMachine(machine.build, machine.parts, starts);
   const titleOf = titlesOf(machine.build, machine.parts);
   const explained = explanations(d);
   return {
     class: era,
-    family: family ?? 'unknown',
+    family: family ?? reportWords.unknownFamily,
     restsOn: episode,
     families: d.families.map((f) => ({ family: f.family, p: round(f.p) })),
-    source: 'estimates, good to a factor of 2 to 3',
+    source: reportWords.estimates,
     stopped: d.stops.slice(0, 5).map((s) => ({
       stage: s.stage ?? 'none',
-      words: s.stage ? stageWords[s.stage] : 'it came to the prompt',
+      words: s.stage ? stageWords[s.stage] : reportWords.atPrompt,
       p: round(s.p)
     })),
     explanations: explained.slice(0, 8).map((s) => ({

@@ -1,3 +1,5 @@
+import { romModels } from '../../words';
+
 /** What ROMs say of themselves at fixed places. */
 
 export interface RomHeader {
@@ -114,17 +116,6 @@ export function pciImages(b: Uint8Array): PciImage[] {
   return out;
 }
 
-/** Model bytes of the first machines of each kind; others took over the one of their class. */
-const models: Record<number, string> = {
-  0xff: 'the first PC',
-  0xfe: 'XT class',
-  0xfd: 'XT class, home machine',
-  0xfc: 'AT class',
-  0xfb: 'XT class, later',
-  0xfa: 'AT class, 8086 with round keyboard and mouse',
-  0xf9: 'XT class, portable',
-  0xf8: '386 class with its own bus'
-};
 const DATE = /^\d\d\/\d\d\/\d\d$/;
 
 /** A system ROM ends where the CPU begins: a far jump 16 bytes before the end, a date, and the model byte. */
@@ -138,6 +129,6 @@ export function systemOf(b: Uint8Array): SystemRom | null {
     entry: `${hex(segment, 4)}:${hex(u16(b, at + 1), 4)}`,
     date: DATE.test(date) ? date : '',
     model: hex(b[at + 14], 2),
-    class: models[b[at + 14]] ?? ''
+    class: romModels[b[at + 14]] ?? ''
   };
 }

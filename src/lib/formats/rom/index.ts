@@ -1,3 +1,4 @@
+import { romRefusals, romWords as words } from '../../words';
 import {
   headerOf,
   hex,
@@ -52,47 +53,33 @@ const chips: Record<number, string> = {
 /** Reads a ROM: option-ROM header, checksum, plug-and-play header, strings, and what identifies it. */
 export async function readRom(data: Uint8Array): Promise<RomReport> {
   const remarks: string[] = [];
-  if (!data.length) remarks.push('The file is empty.');
+  if (!data.length) remarks.push(words.empty);
   const chip = chips[data.length] ?? null;
-  if (data.length && !chip)
-    remarks.push(
-      `${data.length.toLocaleString('en')} bytes: no ROM chip has just that size; the reading may be cut off or too long.`
-    );
+  if (data.length && !chip) remarks.push(words.noChip(data.length));
   const isEmpty = data.length > 0 && data.every((b) => b === data[0]);
-  if (isEmpty)
-    remarks.push(`Every byte is ${hex(data[0], 2)}: an empty chip, or it was not seated in the programmer.`);
+  if (isEmpty) remarks.push(words.oneByte(data[0]));
   const middle = data.length / 2;
   if (
     data.length > 1 &&
     Number.isInteger(middle) &&
     data.subarray(0, middle).every((b, i) => b === data[middle + i])
   )
-    remarks.push('Both halves are the same: a smaller chip read as a larger one.');
+    remarks.push(words.twice);
   const header = headerOf(data);
   if (header) {
-    if (header.length > data.length)
-      remarks.push(
-        `The header says ${header.length.toLocaleString('en')} bytes and there are ${data.length.toLocaleString('en')}: it is cut off.`
-      );
-    else if (header.sum !== 0)
-      remarks.push(`The checksum is wrong (sum ${hex(header.sum, 2)}): the BIOS passes this ROM over.`);
-    if (header.length === 0) remarks.push('The header says a length of 0.');
+    if (header.length > data.length) remarks.push(words.cutOff(header.length, data.length));
+    else if (header.sum !== 0) remarks.push(words.sum(header.sum));
+    if (header.length === 0) remarks.push(words.noLength);
   }
   const system = header ? null : systemOf(data);
   const half = header || system || isEmpty ? null : halfOf(data);
-  if (half)
-    remarks.push(
-      `It is the ${half.chip} chip of a pair${half.of === 'system' ? ' of a system ROM' : ' of an option ROM'}: join it with the other before anything in it is judged.`
-    );
-  else if (!header && !system && data.length && !isEmpty)
-    remarks.push('It neither begins with 55 AA nor ends as a system ROM does: half of a pair, or no ROM.');
+  if (half) remarks.push(words.half(half.chip, half.of));
+  else if (!header && !system && data.length && !isEmpty) remarks.push(words.unlike);
   const pci = header ? pciImages(data) : [];
   for (const image of pci.filter((i) => i.at + i.length > data.length))
-    remarks.push(
-      `The PCI image at ${hex(image.at, 4)}h says ${image.length.toLocaleString('en')} bytes and runs past the end.`
-    );
+    remarks.push(words.imagePastEnd(image.at, image.length));
   const pnp = header ? pnpOf(data) : null;
-  if (pnp && pnp.sum !== 0) remarks.push('The checksum of the plug-and-play header is wrong.');
+  if (pnp && pnp.sum !== 0) remarks.push(words.pnpSum);
   return {
     bytes: data.length,
     chip,
@@ -167,9 +154,9 @@ export function compareRoms(a: Uint8Array, b: Uint8Array): RomDifference {
  */
 export function fixChecksum(data: Uint8Array): Uint8Array {
   const header = headerOf(data);
-  if (!header) throw new RangeError('it does not begin with 55 AA; only an option ROM has this checksum');
+  if (!header) throw new RangeError(romRefusals.noOption);
   if (!header.length || header.length > data.length)
-    throw new RangeError(`its header says ${header.length} bytes and there are ${data.length}`);
+    throw new RangeError(romRefusals.length(header.length, data.length));
   const out = data.slice();
   const last = header.length - 1;
   out[last] = (out[last] - header.sum) & 255;

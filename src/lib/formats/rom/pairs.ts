@@ -1,3 +1,5 @@
+import { romRefusals } from '../../words';
+
 /** ROMs of a 16-bit bus lie in two chips: one holds the even bytes, the other the odd ones. */
 
 export interface Half {
@@ -25,15 +27,13 @@ export function halfOf(b: Uint8Array): Half | null {
 
 /** Splits a ROM of a 16-bit bus into its even and its odd chip. @throws RangeError when it has an odd length */
 export function splitPair(data: Uint8Array): { even: Uint8Array; odd: Uint8Array } {
-  if (data.length % 2)
-    throw new RangeError(`${data.length} bytes cannot be split into an even and an odd chip`);
+  if (data.length % 2) throw new RangeError(romRefusals.oddLength(data.length));
   return { even: data.filter((_, i) => i % 2 === 0), odd: data.filter((_, i) => i % 2 === 1) };
 }
 
 /** Joins an even and an odd chip. @throws RangeError when they differ in length */
 export function joinPair(even: Uint8Array, odd: Uint8Array): Uint8Array {
-  if (even.length !== odd.length)
-    throw new RangeError(`one chip has ${even.length} bytes and the other ${odd.length}`);
+  if (even.length !== odd.length) throw new RangeError(romRefusals.unlike(even.length, odd.length));
   const out = new Uint8Array(even.length * 2);
   even.forEach((b, i) => (out[i * 2] = b));
   odd.forEach((b, i) => (out[i * 2 + 1] = b));

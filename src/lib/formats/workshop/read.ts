@@ -26,7 +26,7 @@ import {
   type KeptRevision,
   type ReadWorkshop
 } from './layout';
-import { InvalidDocument, type Problem, problemsOf } from '../../words';
+import { InvalidDocument, archiveFlaws as flaws, documentNames, problemsOf, type Problem } from '../../words';
 
 /**
  * Reads an archive. One document that is wrong is left out and named, and takes nothing from the others; a build
@@ -36,7 +36,7 @@ import { InvalidDocument, type Problem, problemsOf } from '../../words';
 export function readWorkshop(bytes: Uint8Array): ReadWorkshop {
   const files = unpack(bytes);
   const archive = new Archive(files);
-  if (!files['workshop.json']) fail('', 'holds no workshop.json; it is some other archive');
+  if (!files['workshop.json']) fail('', flaws.other);
   parse('workshop.json', Manifest, archive.json('workshop.json'));
   const builds: KeptBuild[] = [];
   const parts = new Map<string, Part>();
@@ -65,14 +65,14 @@ export function readWorkshop(bytes: Uint8Array): ReadWorkshop {
     if (parts.has(item.part)) return true;
     archive.left.push({
       path: `shelf.json: ${item.id}`,
-      message: `the archive holds no part "${item.part}" that can be used`
+      message: flaws.noPart(item.part)
     });
     return false;
   });
   const { left } = archive;
   const { sightings, notebooks } = shelf;
   if (left.length && !builds.length && !items.length && !sightings.length && !notebooks.length)
-    throw new InvalidDocument(left.slice(0, 50), 'The archive');
+    throw new InvalidDocument(left.slice(0, 50), documentNames.archive);
   const there = new Set(items.map((i) => i.id));
   const photos = shelf.photos.filter((p) => there.has(p.item));
   return { builds, parts, shelf: items, photos, sightings, notebooks, left };
@@ -135,9 +135,8 @@ function readHistory(archive: Archive, name: string, now: Build): KeptBuild {
     const shape = Revision.safeParse(raw);
     if (!shape.success) return archive.attempt(() => wrong(name, `revisions[${i}]`, shape.error));
     const { build: document, mark, ...rest } = shape.data;
-    if (parents.has(rest.n)) fail(name, 'names two revisions by one number');
-    if (rest.parent !== null && rest.parent >= rest.n)
-      fail(name, `revision ${rest.n} comes from ${rest.parent}, which is not an earlier one`);
+    if (parents.has(rest.n)) fail(name, flaws.sameNumber);
+    if (rest.parent !== null && rest.parent >= rest.n) fail(name, flaws.backwards(rest.n, rest.parent));
     parents.set(rest.n, rest.parent);
     // The present state is that of the build file, which was checked as a whole.
     const build =
@@ -147,7 +146,7 @@ function readHistory(archive: Archive, name: string, now: Build): KeptBuild {
     if (!build.success) return archive.attempt(() => wrong(name, `revisions[${i}].build`, build.error));
     read.push({ ...rest, ...(mark === undefined ? {} : { mark }), build: build.data });
   });
-  if (!read.some((r) => r.n === history.head)) fail(name, `has no revision ${history.head}, its head`);
+  if (!read.some((r) => r.n === history.head)) fail(name, flaws.noHead(history.head));
   const there = new Set(read.map((r) => r.n));
   const ancestor = (n: number | null): number | null => {
     let at = n;
@@ -187,7 +186,7 @@ function readShelf(archive: Archive): ReadShelf {
     out.photos = each(shelf.photos, 'photos', Photo).flatMap(({ item, name, file, marks }) => {
       const data = /^photos\//.test(file) ? archive.bytes(file) : undefined;
       if (data) return [{ item, name, marks, data }];
-      archive.left.push({ path: 'shelf.json: photos', message: `names ${file}, which is not there` });
+      archive.left.push({ path: 'shelf.json: photos', message: flaws.noPhotograph(file) });
       return [];
     });
   });
@@ -195,26 +194,26 @@ function readShelf(archive: Archive): ReadShelf {
 }
 
 function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
-  if (bytes.length > MAX_ARCHIVE) fail('', `is larger than ${MAX_ARCHIVE / 1024 / 1024} MiB`);
+  if (bytes.length > MAX_ARCHIVE) fail('', flaws.tooLarge(MAX_ARCHIVE / 1024 / 1024));
   let total = 0;
   let entries = 0;
   try {
     return unzipSync(bytes, {
       filter: (entry) => {
         total += entry.originalSize;
-        if (++entries > MAX_ENTRIES) fail('', `holds more than ${MAX_ENTRIES} files`);
-        if (total > MAX_UNPACKED) fail('', `unpacks to more than ${MAX_UNPACKED / 1024 / 1024} MiB`);
+        if (++entries > MAX_ENTRIES) fail('', flaws.tooMany(MAX_ENTRIES));
+        if (total > MAX_UNPACKED) fail('', flaws.unpacks(MAX_UNPACKED / 1024 / 1024));
         return !entry.name.endsWith('/') && !entry.name.startsWith('unreadable/');
       }
     });
   } catch (error) {
     if (error instanceof InvalidDocument) throw error;
-    return fail('', 'is not a ZIP file, or is cut off');
+    return fail('', flaws.notZip);
   }
 }
 
 function fail(path: string, message: string): never {
-  throw new InvalidDocument([{ path, message }], 'The archive');
+  throw new InvalidDocument([{ path, message }], documentNames.archive);
 }
 
 const at = (file: string, path: string, problem: Problem): Problem => ({
@@ -225,7 +224,7 @@ const at = (file: string, path: string, problem: Problem): Problem => ({
 function wrong(file: string, place: string, error: z.ZodError): never {
   throw new InvalidDocument(
     problemsOf(schemaFlaws(error)).map((p) => at(file, p.path ? `${place}.${p.path}` : place, p)),
-    'The archive'
+    documentNames.archive
   );
 }
 
@@ -237,7 +236,7 @@ function inFile<T>(file: string, read: () => T): T {
     if (!(error instanceof InvalidDocument)) throw error;
     throw new InvalidDocument(
       error.problems.map((p) => at(file, p.path, p)),
-      'The archive'
+      documentNames.archive
     );
   }
 }
@@ -247,6 +246,6 @@ function parse<T>(file: string, schema: z.ZodType<T>, data: unknown): T {
   if (parsed.success) return parsed.data;
   throw new InvalidDocument(
     problemsOf(schemaFlaws(parsed.error)).map((p) => at(file, p.path, p)),
-    'The archive'
+    documentNames.archive
   );
 }

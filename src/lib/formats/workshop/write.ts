@@ -1,9 +1,9 @@
 import { strToU8, zipSync } from 'fflate';
 import { Notebook, ShelfItem, Sighting, buildSchema, type Build, entryOf, sure } from '../../core/model';
+import { leftOutWords } from '../../words';
 import { writeBuildFile } from '../build-file';
 import { manifest, type RawBuild, type Workshop, type WrittenWorkshop } from './layout';
 
-/** The states of a build that can be read, each hung on its nearest ancestor that can, and the texts of the others. */
 /** The revision of a number, which is among those that were read. */
 export const revisionOf = <R extends { n: number }>(revisions: readonly R[], n: number): R =>
   sure(
@@ -11,6 +11,7 @@ export const revisionOf = <R extends { n: number }>(revisions: readonly R[], n: 
     'the revision'
   );
 
+/** The states of a build that can be read, each hung on its nearest ancestor that can, and the texts of the others. */
 function readable({ id, head, deleted, revisions }: RawBuild) {
   const read = new Map<number, Build>();
   const broken: { name: string; text: string }[] = [];
@@ -109,9 +110,7 @@ export function writeWorkshop({
   // Parts of old states travel beside the build files.
   for (const id of used) if (parts.has(id)) put(`parts/${id}.json`, parts.get(id));
   if (leftOut?.states || leftOut?.photos)
-    files['LEFT-OUT.txt'] = strToU8(
-      `This archive would be too large to be read again with everything in it. Left out, the oldest first: ${leftOut.states} earlier states of builds, ${leftOut.photos} photographs. A backup (yj backup) holds them all.\n`
-    );
+    files['LEFT-OUT.txt'] = strToU8(leftOutWords(leftOut.states, leftOut.photos));
   put('workshop.json', manifest(builds.length, unreadable));
   return { bytes: zipSync(files, { level: 6 }), unreadable };
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { witnessWords } from '$lib/words';
+  import { entryWords, witnessWords } from '$lib/words';
   import { Textarea, Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import { SECTOR, type Geometry } from '$lib/core/storage';
@@ -8,7 +8,6 @@
     blobSource,
     bytesSource,
     diagnose,
-    nameOf,
     readDisk,
     readHexDump,
     type DiskImage,
@@ -119,7 +118,7 @@
         <tbody>
           {#each image.entries.filter((e) => e.kind !== 'link') as e, i (i)}
             <tr>
-              <td>{nameOf(e)}{e.active ? `, ${words.active}` : ''}</td>
+              <td>{entryWords(e)}{e.active ? `, ${words.active}` : ''}</td>
               <td>{e.typeName}</td>
               <td class="font-mono">{chs(e.start)}</td>
               <td class="font-mono">{chs(e.end)}</td>

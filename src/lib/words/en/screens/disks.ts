@@ -91,9 +91,9 @@ export const disks = {
     'not-found': 'not found'
   },
   addTry: 'Write it down',
-  didTry: (n: number) => `${n} cylinders tried`,
+  didTry: (n: number) => `${counted('cylinder', 'cylinders')(n)} tried`,
   next: 'Next',
-  removeTry: (n: number) => `Remove the try with ${n} cylinders`,
+  removeTry: (n: number) => `Remove the try with ${counted('cylinder', 'cylinders')(n)}`,
   ledger: 'As a medium',
   ledgerCols: ['machine', 'cylinders × heads × sectors', 'what happened', 'when'],
   ledgerEmpty: 'No results yet. Tests you record under Disks appear here.',
@@ -115,7 +115,8 @@ export const disks = {
   notKnown: 'nobody wrote it down',
   badNumber: (what: string, most: number) =>
     `For ${what} type a whole number from 1 to ${most.toLocaleString('en')}.`,
-  elsewhere: (where: string, cylinders: number) => `In ${where} with ${cylinders} cylinders:`,
+  elsewhere: (where: string, cylinders: number) =>
+    `In ${where} with ${counted('cylinder', 'cylinders')(cylinders)}:`,
   made: 'Partitioned with:',
   madeHeads: 'heads',
   madeSectors: 'sectors a track',
@@ -173,7 +174,8 @@ export const disks = {
   boots: 'Boot sectors',
   geometry: 'Geometry it was made under',
   noCandidate: 'Nothing in it tells.',
-  candidate: (heads: number, sectors: number) => `${heads} heads × ${sectors} sectors`,
+  candidate: (heads: number, sectors: number) =>
+    `${counted('head', 'heads')(heads)} × ${counted('sector', 'sectors')(sectors)}`,
   agree: (n: number) => counted('place agrees', 'places agree')(n),
   disagree: (list: string) => `disagrees: ${list}`,
   fits: 'fits everything',

@@ -88,7 +88,8 @@ export const tray = {
     exchange: (item: string, other: string) => `Exchange ${item} for ${other} from the shelf`,
     out: (item: string) => `Take ${item} out`,
     terminators: (title: string, isIn: boolean) => `${title}: terminators ${isIn ? 'in' : 'out'}`,
-    declare: (title: string, cylinders: number) => `${title}: type ${cylinders} cylinders`,
+    declare: (title: string, cylinders: number) =>
+      `${title}: type ${counted('cylinder', 'cylinders')(cylinders)}`,
     apart: 'Never used together',
     known: 'Mark as dealt with'
   },

@@ -1,0 +1,2 @@
+/** What the command line says besides its data. */
+export * from './en/command-line';

@@ -1,0 +1,36 @@
+/** The bench sheet as it is printed, as plain text and as Markdown. */
+
+export const sheetWords = {
+  title: (build: string) => `Bench sheet: ${build}`,
+  look: (block: string, stands: string, setting: string, position: string) =>
+    `Look at ${block}: ${stands}. (${setting}: ${position})`,
+  nothingSeen: 'Nothing to move among what was looked at. The rest is below: look at it first.',
+  nothing: 'Nothing to move: every setting is where it was found.',
+  takeOut: (title: string, from: string) => `Take ${title} out of ${from}`,
+  set: (title: string) => `Set ${title}`,
+  seat: (title: string, into: string) => `Seat ${title} in ${into}`,
+  slot: (id: string) => `slot ${id}`,
+  inSlot: (title: string, id: string) => `${title}, slot ${id}`,
+  inSetup: 'In the BIOS setup',
+  inFile: (file: string) => `In ${file}`,
+  runFor: (what: string) => `Run for ${what}`,
+  steps: 'Steps',
+  danger: 'Danger',
+  caution: 'Caution',
+  stops: 'Do not switch on before these are ruled out',
+  ruledOut: (stop: string) => `Ruled out before power: ${stop}`,
+  checks: 'Checks before power',
+  beforePower: 'Before power',
+  allDone: 'Stops ruled out and checks done, as noted.',
+  skipped: (check: string, by: string) => `${check} (skipped by ${by}, open)`,
+  open: 'Still open',
+  unseen: 'Not looked at, taken to be at the default',
+  starts: 'Starts',
+  files: (names: readonly string[]) => `Files, line by line under Boot: ${names.join(', ')}`,
+  missing: (drivers: readonly string[]) =>
+    `Not noted as in hand, before a disk is wiped: ${drivers.join('; ')}`,
+  inHand: (driver: string) => `In hand before a disk is wiped: ${driver}`,
+  lines: 'Lines',
+  linesAfter: 'Lines after this',
+  lineColumns: ['Card', 'Function', 'Lines, ports, memory']
+};
