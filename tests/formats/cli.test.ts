@@ -439,8 +439,7 @@ describe('the command line on the data folder', () => {
     expect(JSON.parse(data('health').stdout)).to.deep.include({ builds: 1, revisions: 1, problems: [] });
     const again = data('restore', saved);
     expect([again.status, again.stdout]).to.satisfy(
-      ([status, said]: [number, string]) =>
-        status === 0 && /^1 build brought back.*before-restore/.test(said)
+      ([status, said]: [number, string]) => status === 0 && /^1 build brought back.*before-restore/.test(said)
     );
     writeFileSync(
       join(folder, 'yellow-jumper.db'),
