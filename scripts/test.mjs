@@ -2,7 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromiumPath, hasHeadless, headlessPackage } from './chromium.mjs';
-import { buildApplication, buildPseudo, installPackages, root } from './common.mjs';
+import { buildApplication, buildPseudo, installPackages, patient, root } from './common.mjs';
 
 /**
  * The whole check of the project: packages, types, lint, unit tests, browser tests. Ends with the
@@ -11,20 +11,11 @@ import { buildApplication, buildPseudo, installPackages, root } from './common.m
 let passed = 0;
 let failed = 0;
 
-/** Room for what is short-lived: these checks make much of it, and collect it a third of their time otherwise. */
-const roomy = { ...process.env, NODE_OPTIONS: '--max-semi-space-size=64' };
-
-/**
- * Tests go many ways through the same code, a little while each: compiled as soon as usual, what was compiled is thrown
- * away again at the next machine, which took a third of the time.
- */
-const patient = '--node-option=interrupt-budget=900000,max-semi-space-size=64';
-
 /** Runs steps beside each other; what each prints comes out in one piece. */
 async function steps(list) {
   const run = ([name, command, args]) =>
     new Promise((done) => {
-      const child = spawn(command, args, { cwd: root, env: roomy, stdio: ['ignore', 'pipe', 'pipe'] });
+      const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
       let out = '';
       for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (out += chunk));
       child.on('error', (error) => done({ name, status: 1, out: error.message }));
@@ -41,7 +32,8 @@ async function steps(list) {
 /** Runs one group of test files. @returns what it printed, so that groups beside each other do not mix */
 function runGroup(args) {
   return new Promise((done) => {
-    const how = ['--no-config', '--timeout', '600000', '--reporter', 'json-stream', patient];
+    const options = `--node-option=${patient.map((flag) => flag.slice(2)).join()}`;
+    const how = [options, '--no-config', '--timeout', '600000', '--reporter', 'json-stream'];
     const child = spawn(bin('mocha'), [...how, ...args], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'inherit']
@@ -145,9 +137,11 @@ function ensureChromium() {
 
 await installPackages();
 const bin = (name) => join(root, 'node_modules', '.bin', name);
-await steps([['Types of the framework', bin('svelte-kit'), ['sync']]]);
-const vite = ['build', '--config', 'vite.tests.config.ts', '--logLevel', 'error'];
-await steps([['The tests in plain JavaScript', bin('vite'), vite]]);
+/** A step of a program that is written in JavaScript. */
+const node = (name, command, ...args) => [name, process.execPath, [...patient, bin(command), ...args]];
+await steps([node('Types of the framework', 'svelte-kit', 'sync')]);
+const translating = ['build', '--config', 'vite.tests.config.ts', '--logLevel', 'error'];
+await steps([node('The tests in plain JavaScript', 'vite', ...translating)]);
 const translated = '.svelte-kit/tests';
 const files = (...folders) => folders.map((folder) => `${translated}/${folder}/**/*.test.js`);
 /** Groups of files that take about as long as one another; a file that is in none goes with the last of its kind. */
@@ -171,7 +165,7 @@ const texts = '**/*.{svelte,css,html,md,json,yaml,yml}';
 // Beside each other: none of them reads what another writes.
 await Promise.all([
   steps([
-    ['Types of all files', bin('svelte-check'), ['--tsgo', '--threshold', 'warning', '--output', 'human']],
+    node('Types of all files', 'svelte-check', '--tsgo', '--threshold', 'warning', '--output', 'human'),
     [
       'Types of the core, more strictly',
       join(root, 'node_modules/@typescript/native/bin/tsc'),
@@ -179,9 +173,9 @@ await Promise.all([
     ],
     // Together no more than 60 marks of what cannot be missing.
     ['Lint', bin('oxlint'), ['--max-warnings', '47']],
-    ['Lint of components and scripts', bin('eslint'), ['--max-warnings', '13', '.']],
+    node('Lint of components and scripts', 'eslint', '--max-warnings', '13', '.'),
     ['Formatting', bin('oxfmt'), ['--check', code]],
-    ['Formatting of components and texts', bin('prettier'), ['--check', '--log-level', 'warn', texts]]
+    node('Formatting of components and texts', 'prettier', '--check', '--log-level', 'warn', texts)
   ]),
   buildApplication().then(buildPseudo)
 ]);

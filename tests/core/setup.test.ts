@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { geometryReasonWords } from '../../src/lib/words';
 import fc from 'fast-check';
 import {
+  barriersOf,
   guard,
   nextGeometry,
   safeCylinders,
@@ -53,6 +54,30 @@ describe('what to type into the setup', () => {
     expect(choices[0].geometry!.cylinders).to.equal(1024);
     expect(setupChoices(ata(1024), small, 6.22)[0].id).to.equal('whole');
     expect(safeCylinders(ata(10_400), facts({ mostTyped: 2048 }), 6.22)).to.equal(2048);
+  });
+  it('a drive of 15 heads reaches further with 16, after what surely works, and only where that can be typed', () => {
+    const drive = { physical: { cylinders: 1300, heads: 15, sectors: 63 }, translates: true };
+    const plain = facts({ translation: 'none' });
+    const waysOf = (d: typeof drive, f: SetupFacts) => barriersOf(d, f, 6.22).flatMap((b) => b.ways);
+    const choices = setupChoices(drive, plain, 6.22);
+    const other = choices.find((c) => c.id === 'recast')!;
+    expect(other).to.deep.include({ cost: 'if-taken', usable: 1024 * 16 * 63, works: true });
+    expect(other.geometry).to.deep.equal({ cylinders: 1024, heads: 16, sectors: 63 });
+    expect(choices[0].id).to.not.equal('recast');
+    expect(waysOf(drive, plain)).to.include('another geometry');
+    // Nearly all of a drive of long thin cylinders.
+    const thin = { physical: { cylinders: 1400, heads: 8, sectors: 39 }, translates: true };
+    expect(setupChoices(thin, plain, 6.22).find((c) => c.id === 'recast')!.lost).to.be.lessThan(1008);
+    for (const [d, f] of [
+      [{ ...drive, translates: false }, plain],
+      [drive, facts({ translation: 'none', user: false })],
+      [drive, facts({ translation: 'bit-shift' })],
+      [ata(4000), plain],
+      [{ physical: { cylinders: 1000, heads: 15, sectors: 63 }, translates: true }, plain]
+    ] as const) {
+      expect(setupChoices(d, f, 6.22).map((c) => c.id)).to.not.include('recast');
+      expect(waysOf(d, f)).to.not.include('another geometry');
+    }
   });
   it('an old setup without a user type takes the best of its table, and an MFM drive no larger one', () => {
     const mfm = { physical: { cylinders: 820, heads: 6, sectors: 17 }, translates: false };

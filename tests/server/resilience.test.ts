@@ -356,7 +356,7 @@ describe('a store in trouble', function () {
       for (let round = 0; round < 2; round++) {
         const done = yj(shop.folder, 'restore', file);
         expect([done.status, done.stdout], done.stderr).to.satisfy(
-          ([code, out]: [number, string]) => code === 0 && /1 builds brought back/.test(out)
+          ([code, out]: [number, string]) => code === 0 && /1 build brought back/.test(out)
         );
         expect((await shop.store.get('plover')).build.notes).to.equal(demo('plover').notes);
         const saved = await saveOne(`after ${round}`);

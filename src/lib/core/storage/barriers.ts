@@ -7,6 +7,7 @@ export type Who = 'drive' | 'controller' | 'BIOS' | 'partition tool' | 'operatin
 export const ways = [
   'smaller drive',
   'fewer cylinders',
+  'another geometry',
   'option ROM',
   'another BIOS',
   'overlay',
@@ -73,8 +74,13 @@ const biosWays: readonly Way[] = [
   'clip jumper'
 ];
 
-/** Drives have a jumper for 2.1 GB and for 33.8 GB; none makes itself as small as INT 13h without translation. */
-const unclippedWays = biosWays.filter((way) => way !== 'clip jumper');
+/**
+ * Drives have a jumper for 2.1 GB and for 33.8 GB; none makes itself as small as INT 13h without translation. One of
+ * fewer heads or sectors than a BIOS has room for reaches further when it is told to have more.
+ */
+const ataWays = biosWays.flatMap((way): Way[] =>
+  way === 'clip jumper' ? [] : way === 'fewer cylinders' ? [way, 'another geometry'] : [way]
+);
 
 /** A setup with what INT 13h makes of it. */
 interface Situation extends Setup {
@@ -128,7 +134,7 @@ const laws: readonly ((s: Situation) => Barrier | null)[] = [
           offers,
           ways:
             translation === 'none'
-              ? unclippedWays
+              ? ataWays
               : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
         }
       : null,

@@ -36,9 +36,10 @@ export interface DriveSize {
   translates: boolean;
 }
 
-/** What a way costs: `kept`: a cylinder that the BIOS keeps for diagnostics; `part`, `rest`: of the drive, unused. */
+/** What a way costs: `kept`: a cylinder that the BIOS keeps for diagnostics; `part`, `rest`: of the drive, unused; `if-taken`: only where the drive takes it. */
 export type Cost =
   | 'nothing'
+  | 'if-taken'
   | 'kept'
   | 'part'
   | 'rest'
@@ -51,7 +52,7 @@ export type Cost =
 
 /** One way to fill the setup in: exactly what to type, what is usable then, and what it costs. */
 export interface SetupChoice {
-  id: 'whole' | 'fewer' | 'type' | 'by-rom' | 'rom' | 'overlay' | 'smaller' | 'bios' | 'clip';
+  id: 'whole' | 'fewer' | 'recast' | 'type' | 'by-rom' | 'rom' | 'overlay' | 'smaller' | 'bios' | 'clip';
   /** Type number, `user`, or `not installed`. */
   type: string;
   geometry: Geometry | null;
@@ -87,8 +88,28 @@ export function safeCylinders(drive: DriveSize, facts: SetupFacts, dos: number |
 }
 
 /**
+ * The geometry with the most heads and sectors that a BIOS without translation has room for: a drive of fewer, and of
+ * more cylinders than INT 13h counts, is reached further with it. ATA drives take any that is no larger in all, but for
+ * some early ones. Null: it gains nothing, or cannot be typed.
+ */
+function recast({ physical, total = sectorsOf(physical), translates }: DriveSize, facts: SetupFacts) {
+  const heads = 16;
+  const { sectors } = INT13;
+  const most = Math.min(
+    INT13.cylinders,
+    facts.mostTyped ?? Infinity,
+    facts.biosCylinders === undefined ? Infinity : facts.biosCylinders - 1
+  );
+  const other = { cylinders: Math.min(most, Math.floor(total / (heads * sectors))), heads, sectors };
+  const track = physical.heads * physical.sectors;
+  const gains = other.cylinders * heads * sectors - Math.min(most, physical.cylinders) * track;
+  const isTyped = facts.user && translates && facts.translation === 'none';
+  return isTyped && gains > track ? other : null;
+}
+
+/**
  * Barriers of a drive in a machine, with its setup filled in as the drive says. Fewer cylinders are a way only where
- * cylinders are typed.
+ * cylinders are typed, another geometry only where it reaches further.
  */
 export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | null): Barrier[] =>
   barriers({
@@ -101,7 +122,14 @@ export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | nu
     ...(facts.keepsLast ? { keepsLast: true } : {}),
     ...(facts.extensions ? { extensions: true } : {}),
     ...(drive.byNumber ? { byNumber: true } : {})
-  }).map((b) => ({ ...b, ways: b.ways.filter((way) => way !== 'fewer cylinders' || facts.user) }));
+  }).map((b) => ({
+    ...b,
+    ways: b.ways.filter(
+      (way) =>
+        (way !== 'fewer cylinders' || facts.user) &&
+        (way !== 'another geometry' || recast(drive, facts) !== null)
+    )
+  }));
 
 /** Whether a drive is used by sector number, so that the geometry of INT 13h is no limit. */
 export const usesExtensions = (facts: Pick<SetupFacts, 'extensions'>, dos: number | null): boolean =>
@@ -210,7 +238,7 @@ const untyped: readonly [Way, Pick<SetupChoice, 'id' | 'cost'> & { type?: string
 
 /**
  * What to type into the setup, the best first: the drive as it is, fewer cylinders, the best entries of the type
- * table, and the ways past a limit that need no typing, each with what it costs.
+ * table, another geometry, and the ways past a limit that need no typing, each with what it costs.
  */
 export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | null): SetupChoice[] {
   const { physical } = drive;
@@ -230,6 +258,8 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   const most = safeCylinders(drive, facts, dos);
   if (facts.user && most < physical.cylinders)
     out.push(userType('fewer', { ...physical, cylinders: most }, 'rest', drive, facts, dos));
+  const other = recast(drive, facts);
+  if (other) out.push(userType('recast', other, 'if-taken', drive, facts, dos));
   out.push(...tableTypes(drive, facts));
   const ways = new Set<Way>(found.flatMap((b) => b.ways));
   for (const [way, choice] of untyped) if (ways.has(way)) out.push({ ...notTyped, ...choice });
@@ -237,6 +267,8 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
     (a, b) =>
       Number(isTyped(b)) - Number(isTyped(a)) ||
       Number(b.works) - Number(a.works) ||
+      // What hangs on the drive comes after what does not.
+      Number(a.cost === 'if-taken') - Number(b.cost === 'if-taken') ||
       (b.usable ?? 0) - (a.usable ?? 0)
   );
 }

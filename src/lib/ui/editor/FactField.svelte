@@ -45,7 +45,7 @@
 {#if field.type === 'group'}
   <fieldset class="my-1.5 px-2.75 border border-rule col-span-full pt-1.5 pb-2.75">
     {#if label}<legend class="px-1.25 font-[650]">{label}</legend>{/if}
-    <div class="fields grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
+    <div class="grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
       {#each field.fields as part (part.key)}
         <FactField
           field={part}

@@ -14,7 +14,7 @@
   let { fields, id, of, value, change }: Props = $props();
 </script>
 
-<div class="fields my-1.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2 gap-x-4 items-end">
+<div class="my-1.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2 gap-x-4 items-end">
   {#each fields as field (field.key)}
     <FactField
       {field}

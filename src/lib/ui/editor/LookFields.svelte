@@ -19,7 +19,7 @@
       .slice(0, MOST);
 </script>
 
-<div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
+<div class="my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
   {#each ['chips', 'connectors'] as const as key (key)}
     <div>
       <Label for="p-{key}">{words[key]}</Label>

@@ -86,6 +86,8 @@ export const costWords: Record<Cost, string> = {
   kept: 'one cylinder, which this BIOS keeps for diagnostics',
   part: 'part of the drive is not used',
   rest: 'the rest of the drive is not used',
+  'if-taken':
+    'only if the drive takes a geometry that is not its own: most ATA drives do, some early ones do not; the disk has to be partitioned anew',
   hangs: 'it hangs',
   'adapter-card': 'an adapter card or a ROM socket: a slot, a free ROM window, a port base',
   'another-rom': 'another ROM for this very board, if there is one',
@@ -139,6 +141,7 @@ export const partitionTypeName = (type: number): string =>
 const ways: Record<Way, string> = {
   'smaller drive': 'smaller drive',
   'fewer cylinders': 'fewer cylinders',
+  'another geometry': 'another geometry of the same drive',
   'option ROM': 'option ROM',
   'another BIOS': 'another BIOS',
   overlay: 'overlay',

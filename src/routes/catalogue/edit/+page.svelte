@@ -230,7 +230,7 @@
           </OneOf>
         </div>
       {/if}
-      <div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
+      <div class="my-2.5 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-y-2.5 gap-x-4">
         <div><Label for="p-maker">{words.maker}</Label><Input id="p-maker" value={part.maker} maxlength={80} onchange={(e) => change({ ...part, maker: value(e) || 'unknown' })} /></div>
         <div>
           <Label for="p-name">{words.name}</Label>

@@ -144,7 +144,7 @@
   <KeptNotice {record} names={words.fields} />
   <div class="body gap-7.25 grid grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] items-start max-lg:grid-cols-1">
     <section>
-      <div class="fields my-2.5 grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-y-2.5 gap-x-4">
+      <div class="my-2.5 grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-y-2.5 gap-x-4">
         <div>
           <Label for="f-label">{words.label}</Label><Input
             id="f-label"

@@ -60,6 +60,7 @@ export const disks = {
   choiceNames: {
     whole: 'as the drive says',
     fewer: 'fewer cylinders',
+    recast: 'another geometry',
     'by-rom': 'the ROM of the controller does it',
     type: 'a type of the table',
     rom: 'option ROM',
