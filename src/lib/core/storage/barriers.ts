@@ -132,10 +132,7 @@ const laws: readonly ((s: Situation) => Barrier | null)[] = [
           sectors: usable,
           who: 'BIOS',
           offers,
-          ways:
-            translation === 'none'
-              ? ataWays
-              : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
+          ways: translation === 'none' ? ataWays : ['option ROM', 'another BIOS', 'overlay', 'smaller drive']
         }
       : null,
   ({ dos }) =>
