@@ -5,6 +5,7 @@ import fc from 'fast-check';
 import {
   barriersOf,
   guard,
+  isForeign,
   nextGeometry,
   safeCylinders,
   sectorsOf,
@@ -64,6 +65,7 @@ describe('what to type into the setup', () => {
     expect(other).to.deep.include({ cost: 'if-taken', usable: 1024 * 16 * 63, works: true });
     expect(other.geometry).to.deep.equal({ cylinders: 1024, heads: 16, sectors: 63 });
     expect(choices[0].id).to.not.equal('recast');
+    expect(choices.map((c) => c.geometry && isForeign(drive, c.geometry))).to.include.members([false, true]);
     expect(waysOf(drive, plain)).to.include('another geometry');
     // Nearly all of a drive of long thin cylinders.
     const thin = { physical: { cylinders: 1400, heads: 8, sectors: 39 }, translates: true };

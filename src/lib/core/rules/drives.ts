@@ -6,7 +6,7 @@ import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyRate, startsFrom } from '../storage';
 import type { Case } from './finding';
 import { driveOut, noBattery } from './module-bays';
-import type { Rule, Situation } from './rule';
+import { waitingCards, type Rule, type Situation } from './rule';
 
 /** Interfaces whose plugs are taken for each other. */
 const alike: readonly (readonly DriveInterface[])[] = [
@@ -61,6 +61,9 @@ const diskInterface: Rule = (s) =>
           needs,
           why: 'other',
           controller: controller && controller.owner,
+          waiting:
+            waitingCards(s).find(({ part }) => part.functions.some((fn) => fn.speaks?.includes(needs)))
+              ?.thing ?? null,
           trap: twin ? { controller: twin.owner, speaks: twin.speaks } : null
         }
       }

@@ -233,7 +233,11 @@ export interface FactsOf {
     /** The switch that decides it, where nobody looked: the frequency is that of its worst position. */
     unlooked: string | null;
   };
-  'video.signal': { monitor: Thing; card: Thing | null; why: 'no-card' | 'plug' | 'frequencies' };
+  /** `waiting`: a card that would do it, once it has a slot. */
+  'video.signal': { monitor: Thing } & (
+    | { card: null; why: 'no-card'; waiting: Thing | null }
+    | { card: Thing; why: 'plug' | 'frequencies' }
+  );
   'video.modes': { monitor: Thing; card: Thing; modes: string[]; fixed: boolean };
   'video.grey': { monitor: Thing };
   'video.flat': { monitor: Thing };
@@ -248,7 +252,13 @@ export interface FactsOf {
   'disk.interface': { drive: Thing; needs: string } & (
     | { why: 'off'; controller: Owner }
     | { why: 'full' }
-    | { why: 'other'; controller: Owner | null; trap: { controller: Owner; speaks: string } | null }
+    | {
+        why: 'other';
+        controller: Owner | null;
+        /** A card that would do it, once it has a slot. */
+        waiting: Thing | null;
+        trap: { controller: Owner; speaks: string } | null;
+      }
   );
   'disk.coding': { drive: Thing; controller: Owner; drives: 'mfm' | 'rll' };
   'disk.controller-twice': { controllers: Owner[] };

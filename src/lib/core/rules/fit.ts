@@ -1,10 +1,10 @@
-import { forbidden, thingOf, type OfferedFix, type Part, entryOf } from '../model';
+import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
 import { knownIsaClock } from '../kit';
 import { excludeEachOther, freeSlots, isOn, triedHere, untried, type Fitted } from '../resources';
 import { isByHand } from '../settings';
 import { isFixed } from '../solver';
 import type { Case } from './finding';
-import { slotFix, type Rule, type Situation } from './rule';
+import { slotFix, waitingCards, type Rule, type Situation } from './rule';
 
 const MOST_SLOTS = 2;
 
@@ -123,21 +123,12 @@ const slotTaken: Rule = ({ m }) => {
 
 /** A card that sits in no slot takes no lines, so nothing of it is checked. */
 const unseated: Rule = (s) =>
-  s.m.build.items.flatMap((item): Case[] => {
-    const part = entryOf(s.parts, item.part);
-    if (!part.card || s.m.find(item.id)) return [];
-    return [
-      {
-        rule: 'slot.none',
-        about: [item.id],
-        facts: {
-          card: thingOf({ part, title: item.label ?? part.name }),
-          free: freeSlots(s.m.build, s.parts, part, item.id).length
-        },
-        fixes: freeSlotFixes(s, part, item.id)
-      }
-    ];
-  });
+  waitingCards(s).map(({ item, part, thing }): Case => ({
+    rule: 'slot.none',
+    about: [item.id],
+    facts: { card: thing, free: freeSlots(s.m.build, s.parts, part, item.id).length },
+    fixes: freeSlotFixes(s, part, item.id)
+  }));
 
 /** Some combinations of settings are not made to work. */
 const combination: Rule = ({ m, at }) =>

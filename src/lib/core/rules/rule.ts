@@ -1,5 +1,5 @@
 import type { Kit } from '../kit';
-import type { OfferedFix, PartSet } from '../model';
+import { entryOf, thingOf, type Item, type OfferedFix, type Part, type PartSet, type Thing } from '../model';
 import type { Line, Machine, Positions } from '../resources';
 import type { Offer } from '../software';
 import type { Case } from './finding';
@@ -18,6 +18,21 @@ export interface Situation {
 
 /** A law of the hardware: the cases in which a machine breaks it. */
 export type Rule = (situation: Situation) => Case[];
+
+/** A card of the build that has no slot yet. */
+interface Waiting {
+  item: Item;
+  part: Part;
+  thing: Thing;
+}
+
+/** Cards that sit in no slot: nothing of them counts, and what somebody misses may be one of them. */
+export const waitingCards = ({ m, parts }: Situation): Waiting[] =>
+  m.build.items.flatMap((item) => {
+    const part = entryOf(parts, item.part);
+    if (!part.card || m.find(item.id)) return [];
+    return [{ item, part, thing: thingOf({ part, title: item.label ?? part.name }) }];
+  });
 
 /** A fix that sets a position, with the words of that position. */
 export function setFix({ m }: Situation, item: string, setting: string, position: string): OfferedFix {

@@ -3,7 +3,7 @@ import { isLookedAt } from '../resources';
 import { systemOf } from '../software';
 import { hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
-import { setFix, type Rule, type Situation } from './rule';
+import { setFix, waitingCards, type Rule, type Situation } from './rule';
 
 const standard = (h: Hooked) => h.checks.filter((c) => c.mode.standards || c.mode.id === 'mono-graphics');
 const cardOf = (s: Situation, item: string): Thing => thingOf(s.m.get(item));
@@ -71,6 +71,10 @@ function switchFixes(s: Situation, h: Hooked): OfferedFix[] {
     .map((position) => setFix(s, display.item, told.setting, position));
 }
 
+/** A card with a picture of its own that has no slot yet. */
+const waitingDisplay = (s: Situation): Thing | null =>
+  waitingCards(s).find(({ part }) => part.video && part.video.standard !== '3d-only')?.thing ?? null;
+
 /** A monitor accepts a signal when plug, kind and both frequencies are in its ranges. */
 const signal: Rule = (s) =>
   hookedMonitors(s.kit).flatMap((h): Case[] => {
@@ -82,7 +86,7 @@ const signal: Rule = (s) =>
             {
               rule: 'video.signal',
               about: [h.monitor.item.id],
-              facts: { monitor, card: null, why: 'no-card' }
+              facts: { monitor, card: null, why: 'no-card', waiting: waitingDisplay(s) }
             }
           ];
     const shows = h.checks.some((c) => c.verdict === 'shown');

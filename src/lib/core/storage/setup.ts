@@ -107,6 +107,10 @@ function recast({ physical, total = sectorsOf(physical), translates }: DriveSize
   return isTyped && gains > track ? other : null;
 }
 
+/** Whether a drive is told heads or sectors that are not its own, which most ATA drives take and some early ones do not. */
+export const isForeign = ({ physical, translates }: DriveSize, told: Geometry): boolean =>
+  translates && (told.heads !== physical.heads || told.sectors !== physical.sectors);
+
 /**
  * Barriers of a drive in a machine, with its setup filled in as the drive says. Fewer cylinders are a way only where
  * cylinders are typed, another geometry only where it reaches further.

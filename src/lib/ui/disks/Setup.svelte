@@ -4,6 +4,7 @@
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import {
     hangs,
+    isForeign,
     layers,
     offered,
     sectorsOf,
@@ -114,6 +115,7 @@
         {#each typedRows(choice) as [name, value] (name)}<dt class="text-quiet">{name}</dt>
           <dd class="font-bold">{value}</dd>{/each}
       </dl>
+      {#if choice.geometry && isForeign(size, choice.geometry)}<p class="quiet mb-2">{words.foreign}</p>{/if}
       {#if choice.geometry && !isLook}
         <Button class="act main" disabled={isHeld} onclick={() => take(choice)}>{words.take}</Button>
       {/if}

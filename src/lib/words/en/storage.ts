@@ -86,8 +86,7 @@ export const costWords: Record<Cost, string> = {
   kept: 'one cylinder, which this BIOS keeps for diagnostics',
   part: 'part of the drive is not used',
   rest: 'the rest of the drive is not used',
-  'if-taken':
-    'only if the drive takes a geometry that is not its own: most ATA drives do, some early ones do not; the disk has to be partitioned anew',
+  'if-taken': 'partitioning anew, and a drive that takes a geometry other than its own',
   hangs: 'it hangs',
   'adapter-card': 'an adapter card or a ROM socket: a slot, a free ROM window, a port base',
   'another-rom': 'another ROM for this very board, if there is one',

@@ -65,7 +65,13 @@ export const drives: WordsOf<
       : '';
     return {
       title: `Nothing runs ${f.drive.name}`,
-      sentence: `Its interface is ${needs}; ${f.controller ? `${ownerName(f.controller)} does not support it` : 'no controller in the machine supports it'}.${trap}`,
+      sentence: `Its interface is ${needs}; ${
+        f.waiting
+          ? `${the(f.waiting)} supports it, but is in no slot yet. Choose one for it`
+          : f.controller
+            ? `${ownerName(f.controller)} does not support it`
+            : 'no controller in the machine supports it'
+      }.${trap}`,
       why: interfaceWhy
     };
   },

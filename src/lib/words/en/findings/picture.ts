@@ -24,14 +24,18 @@ export const picture: WordsOf<
     } is made for ${ranges.map((r) => `${r.low} to ${r.high}`).join(', ')} kHz only. Switch off at once if it whines or the picture rolls.`,
     why: 'All DE-9 plugs fit each other; a fixed-frequency monitor fed with other timing can be damaged within seconds.'
   }),
-  'video.signal': ({ monitor, card, why }) => ({
-    title: card ? `${monitor.name} shows nothing from ${card.name}` : `Nothing drives ${monitor.name}`,
+  'video.signal': (f) => ({
+    title: f.card
+      ? `${f.monitor.name} shows nothing from ${f.card.name}`
+      : `Nothing drives ${f.monitor.name}`,
     sentence:
-      why === 'no-card' || !card
-        ? 'There is no video card in the machine.'
-        : why === 'plug'
-          ? `${the(card)} and the monitor have different plugs.`
-          : `The plug fits, but none of the frequencies of ${the(card)} are in the monitor’s range.`,
+      f.why === 'no-card'
+        ? f.waiting
+          ? `${the(f.waiting)} would, but is in no slot yet. Choose one for it.`
+          : 'There is no video card in the machine.'
+        : f.why === 'plug'
+          ? `${the(f.card)} and the monitor have different plugs.`
+          : `The plug fits, but none of the frequencies of ${the(f.card)} are in the monitor’s range.`,
     why: signalWhy
   }),
   'video.modes': ({ monitor, card, modes, fixed }) => ({

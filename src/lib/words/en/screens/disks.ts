@@ -35,6 +35,8 @@ export const disks = {
   noSystem: 'The brief names no system, so the limits of DOS are not checked.',
   typedPasses: (lost: string) =>
     `With what is typed nothing stands in the way; ${lost} of the drive stay unused.`,
+  foreign:
+    'These are not the heads and sectors of the drive itself: most ATA drives take them, some early ones do not. A disk that was made with others has to be partitioned anew.',
   ways: (list: string) => `Ways past it: ${list}.`,
   expect: (what: string) => `What you would see: ${what}.`,
   addresses: 'Address as each sees it',
