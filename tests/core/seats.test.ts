@@ -4,6 +4,7 @@ import { fitsSlot } from '../../src/lib/core/planner/services';
 import { freeSlots, machine, narrowed, obstacle, untried } from '../../src/lib/core/resources';
 import { check, type RuleId } from '../../src/lib/core/rules';
 import { resolve } from '../../src/lib/core/solver';
+import { find, type Case } from '../support/cases';
 import { parts } from '../support/demo';
 
 /** Findings that say of a card that it does not go into its slot, or does not work there. */
@@ -126,5 +127,37 @@ describe('tries of a card in a slot', () => {
       of('no', [trial('works', { clockMHz: 8 })]),
       'it goes in, and nobody knows of this clock'
     ).to.deep.equal(['untried', 'caution']);
+  });
+});
+
+describe('a card that has no slot yet', () => {
+  /** What is said of a build, with a card of it in a slot or not. */
+  const said = (part: string, slot: string | null, rule: string, more: Partial<Case> = {}) =>
+    find(
+      { board: 'varnoc-d40', ...more, items: [{ part, ...(slot ? { slot } : {}) }, ...(more.items ?? [])] },
+      rule
+    )?.sentence ?? null;
+
+  it('is named where it is missed: by a monitor, a drive, a wish; and is not missed once it has one', () => {
+    const rows: [part: string, rule: string, more: Partial<Case>][] = [
+      ['brim-v16', 'video.signal', { items: [{ part: 'glimmerby-v14' }] }],
+      ['corvane-ide', 'disk.interface', { items: [{ part: 'cairnholt-a120' }] }],
+      ['harl-n16', 'brief.wish', { brief: { wishes: [{ kind: 'have', what: 'network' }] } }],
+      ['velmar-16', 'brief.wish', { brief: { wishes: [{ kind: 'have', what: 'game' }] } }],
+      [
+        'brim-v16',
+        'brief.wish',
+        { items: [{ part: 'glimmerby-v14' }], brief: { wishes: [{ kind: 'colour' }] } }
+      ]
+    ];
+    for (const [part, rule, more] of rows) {
+      expect(said(part, null, rule, more), `${part}, ${rule}`).to.match(/in no slot yet/);
+      expect(said(part, '3', rule, more), `${part}, ${rule}, in a slot`).to.equal(null);
+      expect(said('oddmere-clock', null, rule, more), `${rule}, another card`).to.match(
+        /There is no|no controller|there is none|has none/
+      );
+    }
+    expect(said('brim-v16', null, 'kit.missing')).to.not.match(/video card|display/);
+    expect(said('oddmere-clock', null, 'kit.missing')).to.match(/video card|display/);
   });
 });

@@ -1,7 +1,7 @@
 import { thingOf, whatOf, type Part, type VideoFacts, type Wish, entryOf } from '../model';
 import type { MissingKind } from './facts';
 import type { Case } from './finding';
-import type { Rule, Situation } from './rule';
+import { waitingCards, type Rule, type Situation } from './rule';
 
 const everything = (s: Situation) => [
   { id: 'board', part: s.kit.board, title: s.m.board.title },
@@ -97,11 +97,13 @@ export const floppySizes: Record<'floppy-5' | 'floppy-3', readonly number[]> = {
   'floppy-3': [720, 1440, 2880]
 };
 
-function has(
-  what: Extract<Wish, { kind: 'have' }>['what'],
-  { kit, m }: Pick<Situation, 'kit' | 'm'>
-): boolean {
-  const fns = new Set<string>(m.fitted.flatMap((f) => f.part.functions.map((fn) => fn.kind)));
+type Had = Extract<Wish, { kind: 'have' }>['what'];
+
+/** Whether a function of a part is what is wanted; a serial port takes a mouse. */
+const brings = (part: Part, what: Had): boolean =>
+  part.functions.some((fn) => fn.kind === what || (what === 'mouse' && fn.kind === 'serial'));
+
+function has(what: Had, { kit, m }: Pick<Situation, 'kit' | 'm'>): boolean {
   switch (what) {
     case 'cdrom':
       return kit.drives.some((d) => d.part.drive.medium === 'optical');
@@ -110,14 +112,19 @@ function has(
       return kit.drives.some((d) => floppySizes[what].includes(d.part.drive.floppyKiB ?? 0));
     case 'fpu':
       return kit.fpu !== null || (kit.cpu?.cpu?.fpu ?? false);
-    case 'mouse':
-      return fns.has('mouse') || fns.has('serial');
-    case 'modem':
-      return fns.has('modem');
     default:
-      return fns.has(what);
+      return m.fitted.some((f) => brings(f.part, what));
   }
 }
+
+/** Whether a card would meet a wish, if it sat in a slot. */
+const meets = (part: Part, wish: Wish, { kit }: Situation): boolean =>
+  wish.kind === 'have'
+    ? brings(part, wish.what)
+    : wish.kind === 'colour' &&
+      part.video !== undefined &&
+      showsColour(part.video) &&
+      kit.monitors.some((m) => m.part.monitor.colour);
 
 /** What tells wishes of one kind apart. */
 const wishKey = (wish: Wish): string =>
@@ -128,6 +135,7 @@ const wishes: Rule = (s) =>
   (s.kit.build.brief.wishes ?? []).flatMap((wish): Case[] => {
     // Before there is anything in the machine nothing is missing from it.
     if (s.kit.build.items.length === 0 || !wishUnmet(wish, s)) return [];
+    const waiting = waitingCards(s).find(({ part }) => meets(part, wish, s))?.thing;
     return [
       {
         rule: 'brief.wish',
@@ -136,7 +144,8 @@ const wishes: Rule = (s) =>
         facts: {
           wish,
           part: 'part' in wish ? (s.kit.parts.get(wish.part)?.name ?? wish.part) : '',
-          free: freeSlotCount(s)
+          free: freeSlotCount(s),
+          ...(waiting ? { waiting } : {})
         }
       }
     ];
@@ -146,7 +155,7 @@ const pending: Record<MissingKind, (s: Situation) => boolean> = {
   cpu: ({ offer }) => offer.cpu === null,
   memory: ({ kit, offer }) => kit.memory !== null && offer.memory === null,
   monitor: ({ kit }) => kit.monitors.length === 0 && !kit.facts.closed,
-  display: ({ kit }) => kit.displays.length === 0,
+  display: (s) => s.kit.displays.length === 0 && !waitingCards(s).some(({ part }) => part.video),
   drives: ({ kit }) => kit.drives.length === 0,
   // A machine that is sold as one has its own.
   supply: ({ kit }) => kit.supply === null && !kit.facts.closed,

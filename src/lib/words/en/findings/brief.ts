@@ -19,7 +19,7 @@ const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
   usb: 'USB'
 };
 
-function wishWords({ wish, part, free = 0 }: FactsOf['brief.wish']): string {
+function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): string {
   switch (wish.kind) {
     case 'keep':
       return `You want ${part} kept, and it is not in the machine.`;
@@ -32,13 +32,17 @@ function wishWords({ wish, part, free = 0 }: FactsOf['brief.wish']): string {
     case 'real-disk':
       return 'You want a real spinning hard disk, and there is none.';
     case 'colour':
-      return 'You want a picture in colour, and card or monitor has none.';
+      return waiting
+        ? `You want a picture in colour: ${the(waiting)} has it, but is in no slot yet. Choose one for it.`
+        : 'You want a picture in colour, and card or monitor has none.';
     case 'quiet':
       return 'You want no spinning hard disk, and there is one.';
     case 'spare-slots':
       return `You want ${counted('slot', 'slots')(wish.count)} free, and there ${free === 1 ? 'is' : 'are'} ${free}.`;
     case 'have':
-      return `You want ${haves[wish.what]}, and there is none.`;
+      return waiting
+        ? `You want ${haves[wish.what]}: ${the(waiting)} has it, but is in no slot yet. Choose one for it.`
+        : `You want ${haves[wish.what]}, and there is none.`;
   }
 }
 
