@@ -1,4 +1,4 @@
-import { actionWords, tableWords } from '../words';
+import { actionWords, moveCardWords } from '../words';
 import Papa from 'papaparse';
 import { hex, type Build, type PartSet } from '../core/model';
 import { moveList } from '../core/moves';
@@ -30,7 +30,7 @@ export function claimsCsv(build: Build, parts: PartSet): string {
       line.sharing
     ];
   });
-  return csv(tableWords.claims, rows);
+  return csv(['slot', 'item', 'function', 'resource', 'from', 'to', 'length', 'bits', 'sharing'], rows);
 }
 
 /** What has to be done at the machine, in order, one row each. */
@@ -42,12 +42,12 @@ export function movesCsv(build: Build, parts: PartSet): string {
       const seat = [job.title, job.from ?? '', job.into ?? ''];
       return job.actions.length
         ? job.actions.map((action) => [...seat, action.block ?? '', action.setting, actionWords(action)])
-        : [[...seat, '', '', tableWords.moveCard]];
+        : [[...seat, '', '', moveCardWords]];
     }),
     ...withOwnFiles(commands, wanted, parts).map(({ where, text }) => [where, '', '', '', '', text])
   ];
   return csv(
-    tableWords.moves,
+    ['step', 'item', 'out of', 'into', 'block', 'setting', 'what to do'],
     rows.map((row, i) => [i + 1, ...row])
   );
 }

@@ -112,11 +112,8 @@ export const reasonFlaw = (row: number): string => `reasons, row ${row}: write p
 
 export const schemaTitles = { build: 'A build and the parts it uses', part: 'A part of the catalogue' };
 
-export const tableWords = {
-  claims: ['slot', 'item', 'function', 'resource', 'from', 'to', 'length', 'bits', 'sharing'],
-  moves: ['step', 'item', 'out of', 'into', 'block', 'setting', 'what to do'],
-  moveCard: 'move the card'
-};
+/** A step of the list of moves in which a card goes to another slot. */
+export const moveCardWords = 'move the card';
 
 /** What a report of the command line and the API says beside its data. */
 export const reportWords = {

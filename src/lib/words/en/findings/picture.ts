@@ -31,7 +31,7 @@ export const picture: WordsOf<
     sentence:
       f.why === 'no-card'
         ? f.waiting
-          ? `${the(f.waiting)} would, but is in no slot yet. Choose one for it.`
+          ? `${the(f.waiting)} is in no slot yet. Choose one for it; then whether they go together is checked.`
           : 'There is no video card in the machine.'
         : f.why === 'plug'
           ? `${the(f.card)} and the monitor have different plugs.`
