@@ -19,10 +19,10 @@ export interface Effect {
   then?: Pick<Effect, 'at' | 'stops' | 'says'>;
 }
 
+/** What a fault does at one stage. */
+export type StageEffect = Pick<Effect, 'stops' | 'says' | 'isMissing' | 'dark'>;
+
 /** What a fault does at a stage, itself or by what follows. */
-export function effectAt(
-  effect: Effect,
-  stage: StageId
-): Pick<Effect, 'stops' | 'says' | 'isMissing' | 'dark'> | null {
+export function effectAt(effect: Effect, stage: StageId): StageEffect | null {
   return effect.at === stage ? effect : effect.then?.at === stage ? effect.then : null;
 }

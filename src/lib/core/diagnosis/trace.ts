@@ -1,6 +1,6 @@
 import { STAGES, type MessageId, type Power, type StageId, there } from '../model';
 import { sounds, type Era, type Family, type Sound } from './families';
-import { effectAt } from './effect';
+import { effectAt, type StageEffect } from './effect';
 import type { FaultMode } from './modes';
 import type { FaultSet } from './sets';
 
@@ -21,17 +21,16 @@ const FIRST_ORDER: readonly StageId[] = STAGES.flatMap((s) =>
   s === 'floppy' ? (['roms', 'disk', 'floppy'] as const) : s === 'roms' || s === 'disk' ? [] : [s]
 );
 
+/** B shows its summary before it runs the ROMs of cards. */
+const SUMMARY_FIRST: readonly StageId[] = STAGES.flatMap((s) =>
+  s === 'roms' ? (['summary', 'roms'] as const) : s === 'summary' ? [] : [s]
+);
+
 /** The order of the late stages differs; null: nobody knows it, and stages behind the first of them are not judged. */
 export function orderOf(family: Family, era: Era): readonly StageId[] {
-  const move = (stage: StageId, before: StageId) => {
-    const rest = STAGES.filter((s) => s !== stage);
-    const at = rest.indexOf(before);
-    return [...rest.slice(0, at), stage, ...rest.slice(at)];
-  };
-  // The first ROMs ran the ROMs of cards before they looked for floppies, and had no hard disk but by such a ROM; B
-  // shows its summary before it runs them.
+  // The first ROMs ran the ROMs of cards before they looked for floppies, and had no hard disk but by such a ROM.
   if (family === 'P' && era === 'I') return FIRST_ORDER;
-  return family === 'B' ? move('summary', 'roms') : STAGES;
+  return family === 'B' ? SUMMARY_FIRST : STAGES;
 }
 
 const isAfter = (order: readonly StageId[], a: StageId, b: StageId): boolean =>
@@ -78,6 +77,17 @@ function powerOf(own: readonly FaultMode[]): [Power, number][] {
 /** Here a message means that it goes no further: a start from a floppy instead says nothing. */
 const SAYS_AS_IT_STOPS: ReadonlySet<StageId> = new Set(['boot', 'partition', 'system', 'prompt']);
 
+/** What faults do at a stage. Asked of every set of faults at every stage, of which few are touched: no list for those. */
+function effectsAt(own: readonly FaultMode[], stage: StageId): readonly StageEffect[] {
+  let out = NOTHING;
+  for (const { effect } of own) {
+    const here = effect.dark ? null : effectAt(effect, stage);
+    if (here) out = [...out, here];
+  }
+  return out;
+}
+const NOTHING: readonly StageEffect[] = [];
+
 function walk(
   own: readonly FaultMode[],
   order: readonly StageId[],
@@ -89,7 +99,7 @@ function walk(
   const messages: MessageId[] = [];
   const dark = own.some((m) => m.effect.dark);
   for (const stage of order) {
-    const here = own.flatMap((m) => (m.effect.dark ? [] : (effectAt(m.effect, stage) ?? [])));
+    const here = effectsAt(own, stage);
     if (!here.length) continue;
     const goesOn = here.reduce((p, e) => p * (1 - e.stops), 1);
     const says = here.flatMap((e) => e.says ?? []);
