@@ -43,7 +43,10 @@ const exitOf: Record<Status, number> = { clean: 0, clash: 1, caution: 3, unknown
 function read(file: string): string {
   const data = bytesOf(file);
   if (data.length > MAX_FILE)
-    throw new InvalidDocument([{ path: '', message: pathRefusals.tooLarge }], documentNames.file);
+    throw new InvalidDocument(
+      [{ path: '', message: pathRefusals.largerThan(MAX_FILE / 1024 / 1024) }],
+      documentNames.file
+    );
   return data.toString('utf8');
 }
 

@@ -26,7 +26,7 @@ const SUMMARY_FIRST: readonly StageId[] = STAGES.flatMap((s) =>
   s === 'roms' ? (['summary', 'roms'] as const) : s === 'summary' ? [] : [s]
 );
 
-/** The order of the late stages differs; null: nobody knows it, and stages behind the first of them are not judged. */
+/** The order of the late stages differs by family, and was another one at first. */
 export function orderOf(family: Family, era: Era): readonly StageId[] {
   // The first ROMs ran the ROMs of cards before they looked for floppies, and had no hard disk but by such a ROM.
   if (family === 'P' && era === 'I') return FIRST_ORDER;
@@ -77,6 +77,8 @@ function powerOf(own: readonly FaultMode[]): [Power, number][] {
 /** Here a message means that it goes no further: a start from a floppy instead says nothing. */
 const SAYS_AS_IT_STOPS: ReadonlySet<StageId> = new Set(['boot', 'partition', 'system', 'prompt']);
 
+const NOTHING: readonly StageEffect[] = [];
+
 /** What faults do at a stage. Asked of every set of faults at every stage, of which few are touched: no list for those. */
 function effectsAt(own: readonly FaultMode[], stage: StageId): readonly StageEffect[] {
   let out = NOTHING;
@@ -86,8 +88,6 @@ function effectsAt(own: readonly FaultMode[], stage: StageId): readonly StageEff
   }
   return out;
 }
-const NOTHING: readonly StageEffect[] = [];
-
 function walk(
   own: readonly FaultMode[],
   order: readonly StageId[],

@@ -1,7 +1,7 @@
 import { thingOf, whatOf, type Part, type VideoFacts, type Wish, entryOf } from '../model';
 import type { MissingKind } from './facts';
 import type { Case } from './finding';
-import { waitingCards, type Rule, type Situation } from './rule';
+import { waitingFor, type Rule, type Situation } from './rule';
 
 const everything = (s: Situation) => [
   { id: 'board', part: s.kit.board, title: s.m.board.title },
@@ -135,7 +135,6 @@ const wishes: Rule = (s) =>
   (s.kit.build.brief.wishes ?? []).flatMap((wish): Case[] => {
     // Before there is anything in the machine nothing is missing from it.
     if (s.kit.build.items.length === 0 || !wishUnmet(wish, s)) return [];
-    const waiting = waitingCards(s).find(({ part }) => meets(part, wish, s))?.thing;
     return [
       {
         rule: 'brief.wish',
@@ -145,7 +144,7 @@ const wishes: Rule = (s) =>
           wish,
           part: 'part' in wish ? (s.kit.parts.get(wish.part)?.name ?? wish.part) : '',
           free: freeSlotCount(s),
-          ...(waiting ? { waiting } : {})
+          waiting: waitingFor(s, (card) => meets(card, wish, s))
         }
       }
     ];
@@ -155,7 +154,7 @@ const pending: Record<MissingKind, (s: Situation) => boolean> = {
   cpu: ({ offer }) => offer.cpu === null,
   memory: ({ kit, offer }) => kit.memory !== null && offer.memory === null,
   monitor: ({ kit }) => kit.monitors.length === 0 && !kit.facts.closed,
-  display: (s) => s.kit.displays.length === 0 && !waitingCards(s).some(({ part }) => part.video),
+  display: (s) => s.kit.displays.length === 0 && !waitingFor(s, (card) => card.video !== undefined),
   drives: ({ kit }) => kit.drives.length === 0,
   // A machine that is sold as one has its own.
   supply: ({ kit }) => kit.supply === null && !kit.facts.closed,

@@ -6,7 +6,7 @@ import { systemOf } from '../software';
 import { biosTakes, controllerRate, floppyDos, floppyRate, startsFrom } from '../storage';
 import type { Case } from './finding';
 import { driveOut, noBattery } from './module-bays';
-import { waitingCards, type Rule, type Situation } from './rule';
+import { waitingFor, type Rule, type Situation } from './rule';
 
 /** Interfaces whose plugs are taken for each other. */
 const alike: readonly (readonly DriveInterface[])[] = [
@@ -61,9 +61,7 @@ const diskInterface: Rule = (s) =>
           needs,
           why: 'other',
           controller: controller && controller.owner,
-          waiting:
-            waitingCards(s).find(({ part }) => part.functions.some((fn) => fn.speaks?.includes(needs)))
-              ?.thing ?? null,
+          waiting: waitingFor(s, (card) => card.functions.some((fn) => fn.speaks?.includes(needs))),
           trap: twin ? { controller: twin.owner, speaks: twin.speaks } : null
         }
       }

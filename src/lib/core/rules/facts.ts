@@ -337,7 +337,7 @@ export interface FactsOf {
   'period.early': { part: Thing; from: number; date: string };
   'period.late': { part: Thing; to: number; date: string };
   /** `waiting`: a card that has it, once it has a slot. */
-  'brief.wish': { wish: Wish; part: string; free?: number; waiting?: Thing };
+  'brief.wish': { wish: Wish; part: string; free?: number; waiting: Thing | null };
   'os.cpu': { system: string; family: string; needs: string };
   'os.memory': { system: string; needsKiB: number; of: 'all' | 'base' | 'extended'; hasKiB: number };
   'os.partition': { dos: string; mostMiB: number; diskMiB: number };

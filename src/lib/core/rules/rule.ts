@@ -34,6 +34,10 @@ export const waitingCards = ({ m, parts }: Situation): Waiting[] =>
     return [{ item, part, thing: thingOf({ part, title: item.label ?? part.name }) }];
   });
 
+/** The first card without a slot that would do. */
+export const waitingFor = (s: Situation, wouldDo: (card: Part) => boolean): Thing | null =>
+  waitingCards(s).find(({ part }) => wouldDo(part))?.thing ?? null;
+
 /** A fix that sets a position, with the words of that position. */
 export function setFix({ m }: Situation, item: string, setting: string, position: string): OfferedFix {
   const known = m.find(item)?.part.settings.find((s) => s.id === setting);

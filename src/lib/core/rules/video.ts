@@ -3,7 +3,7 @@ import { isLookedAt } from '../resources';
 import { systemOf } from '../software';
 import { hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
-import { setFix, waitingCards, type Rule, type Situation } from './rule';
+import { setFix, waitingFor, type Rule, type Situation } from './rule';
 
 const standard = (h: Hooked) => h.checks.filter((c) => c.mode.standards || c.mode.id === 'mono-graphics');
 const cardOf = (s: Situation, item: string): Thing => thingOf(s.m.get(item));
@@ -73,7 +73,7 @@ function switchFixes(s: Situation, h: Hooked): OfferedFix[] {
 
 /** A card with a picture of its own that has no slot yet. */
 const waitingDisplay = (s: Situation): Thing | null =>
-  waitingCards(s).find(({ part }) => part.video && part.video.standard !== '3d-only')?.thing ?? null;
+  waitingFor(s, (card) => card.video !== undefined && card.video.standard !== '3d-only');
 
 /** A monitor accepts a signal when plug, kind and both frequencies are in its ranges. */
 const signal: Rule = (s) =>

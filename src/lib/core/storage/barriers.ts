@@ -78,9 +78,14 @@ const biosWays: readonly Way[] = [
  * Drives have a jumper for 2.1 GB and for 33.8 GB; none makes itself as small as INT 13h without translation. One of
  * fewer heads or sectors than a BIOS has room for reaches further when it is told to have more.
  */
-const ataWays = biosWays.flatMap((way): Way[] =>
-  way === 'clip jumper' ? [] : way === 'fewer cylinders' ? [way, 'another geometry'] : [way]
-);
+const ataWays: readonly Way[] = [
+  'fewer cylinders',
+  'another geometry',
+  'option ROM',
+  'another BIOS',
+  'overlay',
+  'smaller drive'
+];
 
 /** A setup with what INT 13h makes of it. */
 interface Situation extends Setup {

@@ -36,7 +36,10 @@ export interface DriveSize {
   translates: boolean;
 }
 
-/** What a way costs: `kept`: a cylinder that the BIOS keeps for diagnostics; `part`, `rest`: of the drive, unused; `if-taken`: only where the drive takes it. */
+/**
+ * What a way costs: `kept`: a cylinder that the BIOS keeps for diagnostics; `part`, `rest`: of the drive, unused;
+ * `if-taken`: only where the drive takes it.
+ */
 export type Cost =
   | 'nothing'
   | 'if-taken'

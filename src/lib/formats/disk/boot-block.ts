@@ -97,10 +97,10 @@ export function bootBlock(b: Uint8Array, lba: number): BootBlock {
     if (fat === 'FAT16' && clusters > MOST_FAT16) faults.push(words.tooManyFor16(clusters, MOST_FAT16));
     if (is32 && clusters <= MOST_FAT16) unusual.push(words.small32(clusters, MOST_FAT16 + 1));
     const needed = Math.ceil(((clusters + 2) * BITS[fat]) / 8 / size);
-    if (block.sectorsPerFat < needed) faults.push(words.tableTooSmall(block.sectorsPerFat, clusters, needed));
+    if (block.sectorsPerFat < needed) faults.push(words.tableSize(block.sectorsPerFat, clusters, needed));
     // Formatters round up a little; a table of several times the size is a damaged number.
     if (block.sectorsPerFat > 2 * needed + 8)
-      faults.push(words.tableTooLarge(block.sectorsPerFat, clusters, needed));
+      faults.push(words.tableSize(block.sectorsPerFat, clusters, needed));
     if (is32) {
       const version = u16(b, 42);
       const rootCluster = u32(b, 44);

@@ -92,7 +92,10 @@
 <section>
   <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.inTheWay}</h2>
   {#if !found.length}<p>
-      {unused > 0 ? words.typedPasses(sizeWords(unused)) : words.nothingInTheWay}
+      {#if typed && isForeign(size, typed.physical)}{words.typedForeign(
+          unused > 0 ? sizeWords(unused) : null
+        )}
+      {:else}{unused > 0 ? words.typedPasses(sizeWords(unused)) : words.nothingInTheWay}{/if}
       {#if disk.dos === null}{words.noSystem}{/if}
     </p>{/if}
   {#each found as b (b.id)}

@@ -121,7 +121,6 @@ export const pathRefusals = {
   folder: 'is a folder',
   noFile: 'is not a file',
   unreadable: (code: string) => `cannot be read (${code})`,
-  tooLarge: 'is too large',
   largerThan: (mib: number) => `is larger than ${mib} MiB`,
   there: 'is there already; nothing was written',
   noFolder: 'its folder is not there',

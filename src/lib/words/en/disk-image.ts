@@ -1,11 +1,12 @@
 import { counted } from './count';
+import { byteCount, hexDigits } from './language';
 
 /** What is said of the tables and boot sectors of a disk image, on the screen Disks and by `yj image`. */
 
-const byte = (n: number): string => n.toString(16).toUpperCase().padStart(2, '0');
+const byte = (n: number): string => hexDigits(n, 2);
 const number = (n: number): string => n.toLocaleString('en');
-const bytes = (n: number): string => `${number(n)} ${n === 1 ? 'byte' : 'bytes'}`;
 const plainBytes = counted('byte', 'bytes');
+const heads = counted('head', 'heads');
 const sectors = counted('sector', 'sectors');
 const clusters = counted('cluster', 'clusters');
 const tables = counted('allocation table', 'allocation tables');
@@ -28,7 +29,7 @@ const destroys = 'overlap: writing to one destroys the other.';
 /** Remarks on a whole image and its tables; `name` is an entry as `entryWords` names it. */
 export const imageWords = {
   wholeDisk: 'Whole disk',
-  short: (there: number) => `The image has only ${bytes(there)}; its first sector alone has 512.`,
+  short: (there: number) => `The image has only ${byteCount(there)}; its first sector alone has 512.`,
   byMedia: (floppy: string, media: number) =>
     `A floppy of ${floppy}, read by its media byte ${byte(media)}: its boot sector holds no parameter block, as DOS 1 and some tools leave it out. DOS reads such floppies; a computer of today may not.`,
   blank: 'The first sector is empty: never partitioned, or wiped.',
@@ -69,7 +70,7 @@ export const imageWords = {
   unknownType: (name: string, type: string) => `${name} has the ${type}; DOS passes it over.`,
   noSectors: (name: string) => `${name} has no sectors.`,
   atTable: (name: string) => `${name} begins at sector 0, where the table itself is.`,
-  pastEnd: (name: string, over: number) => `${name} runs ${bytes(over)} past the end of the medium.`,
+  pastEnd: (name: string, over: number) => `${name} runs ${byteCount(over)} past the end of the medium.`,
   sectorZero: (name: string) =>
     `${name} has a sector number of 0 in its cylinder, head, sector fields; sectors count from 1.`,
   overlap: (name: string, other: string) => `${name} and ${other} ${destroys}`,
@@ -93,30 +94,34 @@ interface HeadsAndSectors {
   sectors: number;
 }
 
-/** `16 heads`, `1 to 255 heads`, for what stays open. */
-function openWords(fits: readonly HeadsAndSectors[]): string {
-  const range = (values: number[], what: string) => {
-    const [low, high] = [Math.min(...values), Math.max(...values)];
-    return low === high ? `${low} ${what}` : `${low} to ${high} ${what}`;
-  };
-  return `${range(
-    fits.map((f) => f.heads),
-    'heads'
-  )}, ${range(
-    fits.map((f) => f.sectors),
-    'sectors a track'
-  )}`;
+/** `16 heads of 63 sectors`. */
+const shape = (g: HeadsAndSectors): string => `${heads(g.heads)} of ${sectors(g.sectors)}`;
+
+/** `16 heads`, `1 to 255 heads`. */
+function range(values: readonly number[], count: (n: number) => string): string {
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  return low === high ? count(low) : `${low} to ${count(high)}`;
 }
+const headsOf = (fits: readonly HeadsAndSectors[]): string =>
+  range(
+    fits.map((f) => f.heads),
+    heads
+  );
+const sectorsOf = (fits: readonly HeadsAndSectors[]): string =>
+  range(
+    fits.map((f) => f.sectors),
+    sectors
+  );
 
 /** The geometry that an image was made under. */
 export const madeUnderWords = {
   none: (best: HeadsAndSectors, disagree: readonly string[]) =>
-    `No geometry agrees with every entry. The best is ${best.heads} heads of ${best.sectors} sectors; it disagrees with ${disagree.join(', ')}.`,
+    `No geometry agrees with every entry. The best is ${shape(best)}; it disagrees with ${disagree.join(', ')}.`,
   several: (fits: readonly HeadsAndSectors[]) =>
-    `${number(fits.length)} geometries agree with everything in the tables (${openWords(fits)}). A second partition, or the machine it was made in, would settle it.`,
+    `${number(fits.length)} geometries agree with everything in the tables (${headsOf(fits)}, ${sectorsOf(fits)} a track). A second partition, or the machine it was made in, would settle it.`,
   untold: 'The tables do not tell under which geometry it was made.',
   notOfSetup: (setup: HeadsAndSectors) =>
-    `No geometry that agrees with the tables is that of this setup (${setup.heads} heads of ${setup.sectors} sectors). Do not start from it and do not write to it.`
+    `No geometry that agrees with the tables is that of this setup (${shape(setup)}). Do not start from it and do not write to it.`
 };
 
 /** What is not sound in a boot sector, and what is sound and yet nothing that DOS handles. */
@@ -138,14 +143,12 @@ export const bootSectorWords = {
   twoTotals: (small: number, large: number) => `two different totals: ${small} and ${sectors(large)}`,
   noTotal: 'it counts no sectors',
   track: (count: number) => `${sectors(count)} a track`,
-  heads: counted('head', 'heads'),
+  heads,
   noData: 'its tables are larger than the whole',
   tooManyFor16: (count: number, most: number) => `${clusters(count)}; a table of 16 bits counts ${most}`,
   small32: (count: number, least: number) =>
     `laid out as FAT32 with ${clusters(count)}: DOS makes FAT32 from ${least} on, and disk tools may refuse it`,
-  tableTooSmall: (size: number, count: number, needed: number) =>
-    `an allocation table of ${sectors(size)} for ${clusters(count)}; it needs ${needed}`,
-  tableTooLarge: (size: number, count: number, needed: number) =>
+  tableSize: (size: number, count: number, needed: number) =>
     `an allocation table of ${sectors(size)} for ${clusters(count)}; it needs ${needed}`,
   version: (version: number) => `FAT32 version ${version}; DOS knows version 0`,
   rootCluster: (cluster: number, last: number) =>
@@ -160,6 +163,6 @@ export const hexDumpRefusals = {
   noBytes: (line: number, text: string) => `line ${line}: "${text}" holds no hex bytes`,
   longRow: (line: number, most: number) => `line ${line} has more bytes than the ${most} of a row`,
   gap: (line: number, address: string, end: number) =>
-    `line ${line} begins at ${address}, and the lines before it end at ${end.toString(16).toUpperCase()}h: something between is missing, or appears twice`,
+    `line ${line} begins at ${address}, and the lines before it end at ${hexDigits(end, 1)}h: something between is missing, or appears twice`,
   empty: 'there are no hex bytes in it'
 };

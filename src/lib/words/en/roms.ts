@@ -1,7 +1,6 @@
-/** What is said of a ROM that was read from a chip, on the screen Disks and by `yj rom`. */
+import { byteCount as bytes, hexDigits as hex } from './language';
 
-const hex = (n: number, digits: number): string => n.toString(16).toUpperCase().padStart(digits, '0');
-const bytes = (n: number): string => `${n.toLocaleString('en')} ${n === 1 ? 'byte' : 'bytes'}`;
+/** What is said of a ROM that was read from a chip, on the screen Disks and by `yj rom`. */
 
 export const romWords = {
   empty: 'The file is empty.',

@@ -1,4 +1,4 @@
-import type { Ability, FunctionKind, Picture, Wish } from '../../../core/model';
+import type { Ability, FunctionKind, Picture, Thing, Wish } from '../../../core/model';
 import type { FactsOf } from '../../../core/rules';
 import { and, counted, kib, or } from '../language';
 import { slowWay } from '../boot-programs';
@@ -19,6 +19,8 @@ const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
   usb: 'USB'
 };
 
+const inHand = (card: Thing): string => `${the(card)} has it, but is in no slot yet. Choose one for it.`;
+
 function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): string {
   switch (wish.kind) {
     case 'keep':
@@ -33,7 +35,7 @@ function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): st
       return 'You want a real spinning hard disk, and there is none.';
     case 'colour':
       return waiting
-        ? `You want a picture in colour: ${the(waiting)} has it, but is in no slot yet. Choose one for it.`
+        ? `You want a picture in colour: ${inHand(waiting)}`
         : 'You want a picture in colour, and card or monitor has none.';
     case 'quiet':
       return 'You want no spinning hard disk, and there is one.';
@@ -41,7 +43,7 @@ function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): st
       return `You want ${counted('slot', 'slots')(wish.count)} free, and there ${free === 1 ? 'is' : 'are'} ${free}.`;
     case 'have':
       return waiting
-        ? `You want ${haves[wish.what]}: ${the(waiting)} has it, but is in no slot yet. Choose one for it.`
+        ? `You want ${haves[wish.what]}: ${inHand(waiting)}`
         : `You want ${haves[wish.what]}, and there is none.`;
   }
 }

@@ -37,6 +37,8 @@ export const disks = {
     `With what is typed nothing stands in the way; ${lost} of the drive stay unused.`,
   foreign:
     'These are not the heads and sectors of the drive itself: most ATA drives take them, some early ones do not. A disk that was made with others has to be partitioned anew.',
+  typedForeign: (lost: string | null) =>
+    `With what is typed nothing in BIOS and DOS stands in the way, if the drive takes heads and sectors that are not its own: most ATA drives do, some early ones do not.${lost ? ` ${lost} of it stay unused.` : ''}`,
   ways: (list: string) => `Ways past it: ${list}.`,
   expect: (what: string) => `What you would see: ${what}.`,
   addresses: 'Address as each sees it',
