@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig, type Plugin } from 'vite';
-import { otherWords } from './scripts/pseudo-words';
+import { otherWords } from './scripts/pseudo-words.ts';
 
 /**
  * Modules that only define things: what a page does not use of them is left out of what it loads. Without it the

@@ -1,5 +1,5 @@
 import { defineConfig } from 'vite';
-import { otherWords } from './scripts/pseudo-words';
+import { otherWords } from './scripts/pseudo-words.ts';
 
 /** What runs beside the built application: the worker of the server, and the command line. */
 export default defineConfig({

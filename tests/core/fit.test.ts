@@ -84,8 +84,8 @@ describe('CPU', () => {
       )!;
     const [seen, unseen] = [slow({ clock: '66', factor: '2' }), slow({ factor: '2' })];
     expect([seen.title, unseen.title]).to.deep.equal([
-      'P55-233 runs below its rating',
-      'P55-233 may run below its rating'
+      'A5S-233 runs below its rating',
+      'A5S-233 may run below its rating'
     ]);
     expect(seen.sentence).to.not.include('Nobody looked');
     expect(unseen.sentence).to.match(/Nobody looked at CPU bus clock: this is with the usual position\./);

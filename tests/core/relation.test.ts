@@ -61,6 +61,7 @@ describe('relate', () => {
     sharing: 'never',
     sharesWith: [],
     resident: false,
+    oneOnly: false,
     ...extra
   });
   const kinds = fc.record({
@@ -87,6 +88,12 @@ describe('relate', () => {
       verdict: 'share',
       cost: 0
     });
+  });
+  it('lets two PCI displays have one range, since the BIOS switches one of them on', () => {
+    const context = { apart: () => false, neverTogether: () => false };
+    const range = (item: string, oneOnly: boolean) => line({ item, resource: 'io', value: 0x3c0, oneOnly });
+    expect(relate(range('a', true), range('b', true), context)?.verdict).to.equal('share');
+    expect(relate(range('a', true), range('b', false), context)?.verdict).to.equal('clash');
   });
   it('does not relate lines of two resources or two numbers', () => {
     const context = { apart: () => true, neverTogether: () => false };

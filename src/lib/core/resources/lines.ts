@@ -37,6 +37,8 @@ export interface Line {
   sharing: Sharing;
   sharesWith: readonly string[];
   resident: boolean;
+  /** The VGA ranges of a PCI or AGP display: the BIOS switches them on for one display of a machine only. */
+  oneOnly: boolean;
 }
 
 /** Settings, as item and setting, on which the number of a claim rests. */
@@ -105,6 +107,10 @@ function isShadowed({ board }: Machine, fn: PartFunction, use: string, base: num
   return (memory?.shadowKiB ?? 0) >= WITH_VIDEO || slots.some((s) => s.bus === 'pci');
 }
 
+/** Whether a display sits on PCI or AGP, in a slot or on the board. A local-bus one does not. */
+export const isPciDisplay = ({ board }: Machine, { item, seat }: Pick<Fitted, 'item' | 'seat'>): boolean =>
+  seat === 'pci' || (item.id === board.item.id && board.part.board.slots.some((s) => s.bus === 'pci'));
+
 /** Builds the line of a claim for a number, as the seat lets it work. */
 export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, value: number): Line {
   const claim = there(fn.claims[index]);
@@ -131,7 +137,8 @@ export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: numb
     decode,
     sharing: claim.sharing,
     sharesWith: claim.sharesWith,
-    resident: isResident(m, fitted.item.id, fn)
+    resident: isResident(m, fitted.item.id, fn),
+    oneOnly: fn.kind === 'display' && isPciDisplay(m, fitted)
   };
 }
 

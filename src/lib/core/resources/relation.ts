@@ -4,7 +4,7 @@ import type { Line } from './lines';
 export interface Relation {
   verdict: 'clash' | 'share';
   /** Which kind of sharing, or why not. */
-  kind: 'own' | 'with' | 'level' | 'idle' | 'unused' | 'never' | 'apart';
+  kind: 'own' | 'with' | 'one-only' | 'level' | 'idle' | 'unused' | 'never' | 'apart';
   /** 1 for a share that is tolerated only with a warning, else 0. */
   cost: 0 | 1;
 }
@@ -32,6 +32,7 @@ export function relate(a: Line, b: Line, context: SharingContext): Relation | nu
   if (names(a, b) || names(b, a)) return share('with');
   if (a.sharing === 'level' && b.sharing === 'level') return share('level');
   if (a.sharing === 'level' || b.sharing === 'level') return never;
+  if (a.oneOnly && b.oneOnly) return share('one-only');
   if (
     a.sharing === 'idle' &&
     b.sharing === 'idle' &&

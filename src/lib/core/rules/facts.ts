@@ -245,7 +245,7 @@ export interface FactsOf {
   'video.switch': { set: string; card: Thing; is: string; harmless: boolean; assumed: boolean };
   /** `unlooked`: switches that choose what a card is, where nobody looked. */
   'video.two': { kind: 'mono' | 'colour'; cards: Thing[]; unlooked: string[] };
-  'video.second': { cards: Thing[] };
+  'video.second': { cards: Thing[]; driven: boolean };
   'video.pass': { card: Thing };
 
   // Drives

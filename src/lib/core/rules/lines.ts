@@ -51,7 +51,7 @@ const clashes: Rule = (s) => {
   const isTold = (a: Line, b: Line) =>
     a.kind === 'display' &&
     b.kind === 'display' &&
-    alike.some(({ items, driven }) => !driven && items.includes(a.item) && items.includes(b.item));
+    alike.some(({ items, meet }) => meet && items.includes(a.item) && items.includes(b.item));
   const all = pairs(lines).flatMap(([a, b]) => {
     if (isTold(a, b)) return [];
     const relation = relate(a, b, context);

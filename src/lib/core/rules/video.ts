@@ -1,5 +1,5 @@
 import { thingOf, type OfferedFix, type Thing, there } from '../model';
-import { isLookedAt } from '../resources';
+import { isLookedAt, isPciDisplay } from '../resources';
 import { systemOf } from '../software';
 import { hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
@@ -179,36 +179,30 @@ const boardSwitch: Rule = (s) => {
   ];
 };
 
-/** Windows 98 drives a second PCI or AGP display whose legacy ranges are off. */
+/** Windows 98 drives a second PCI or AGP display; no system before it does. */
 const drivesSeveral = (s: Situation): boolean => (systemOf(s.kit.build.brief.os).windows ?? 0) >= 4.1;
-
-const isLocal = (s: Situation, item: string): boolean =>
-  ['pci', 'agp'].includes(s.m.find(item)?.part.card?.bus ?? '');
 
 /** Switches of some displays that choose what they are, and that nobody looked at, by their labels. */
 const unlookedIn = (s: Situation, items: readonly string[]): string[] =>
   s.kit.displays.filter((d) => items.includes(d.item)).flatMap((d) => unlookedSwitch(s.kit, d) ?? []);
 
-/** Displays of a kind of standard, where there are two or more; `driven`: Windows 98 tells them apart. */
-export function displaysAlike(s: Situation): { kind: 'mono' | 'colour'; items: string[]; driven: boolean }[] {
+/** Displays of a kind of standard, where there are two or more; `meet`: their ranges do, since not all sit on PCI or AGP. */
+export function displaysAlike(s: Situation): { kind: 'mono' | 'colour'; items: string[]; meet: boolean }[] {
   const on = shownOn(s);
   const sort = (d: (typeof on)[number]) => (withSwitch(s.kit, d).standard === 'mono' ? 'mono' : 'colour');
   return (['mono', 'colour'] as const)
     .map((kind) => ({ kind, items: on.filter((d) => sort(d) === kind).map((d) => d.item) }))
     .filter(({ items }) => items.length > 1)
-    .map((alike) => ({
-      ...alike,
-      driven: drivesSeveral(s) && alike.items.every((item) => isLocal(s, item))
-    }));
+    .map((alike) => ({ ...alike, meet: !alike.items.every((item) => isPciDisplay(s.m, s.m.get(item))) }));
 }
 
-/** Monochrome beside colour is legal; two on one range are not, unless the system moves one of them away. */
+/** Monochrome beside colour is legal; two on one range are not. Of PCI and AGP displays the BIOS switches one on. */
 const two: Rule = (s) =>
-  displaysAlike(s).map(({ kind, items: about, driven }): Case => {
+  displaysAlike(s).map(({ kind, items: about, meet }): Case => {
     const cards = about.map((item) => cardOf(s, item));
-    return driven
-      ? { rule: 'video.second', about, facts: { cards } }
-      : { rule: 'video.two', about, facts: { kind, cards, unlooked: unlookedIn(s, about) } };
+    return meet
+      ? { rule: 'video.two', about, facts: { kind, cards, unlooked: unlookedIn(s, about) } }
+      : { rule: 'video.second', about, facts: { cards, driven: drivesSeveral(s) } };
   });
 
 /** A 3D-only card shows nothing by itself. */

@@ -40,6 +40,7 @@ export function struckWords(reason: StruckReason): string {
 const shares: Record<Share['kind'], string> = {
   own: 'One card puts several of its own functions on one line on purpose.',
   with: 'Both are made to answer at this address together.',
+  'one-only': 'The BIOS switches the ranges of one PCI or AGP display on and leaves those of the other off.',
   level: 'PCI interrupts are level-triggered and made for sharing.',
   idle: 'Both ports let go of the line while idle, and you said they are never used together.',
   unused:

@@ -79,10 +79,12 @@ export const picture: WordsOf<
     sentence: `${and(cards.map(the))} answer at the same addresses. Keep one of them; a monochrome card beside a colour card is fine.${ifUsual(unlooked)}`,
     why: 'One monochrome and one colour display can be used together; two of the same kind cannot.'
   }),
-  'video.second': ({ cards }) => ({
-    title: 'Two displays, driven by Windows 98',
-    sentence: `Before Windows starts only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS programs use that one only.`,
-    why: 'Windows 98 turns the legacy ranges of a second PCI or AGP display off and drives both.'
+  'video.second': ({ cards, driven }) => ({
+    title: driven ? 'Two displays, driven by Windows 98' : 'Two displays, one of them dark',
+    sentence: driven
+      ? `Before Windows starts only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS programs use that one only.`
+      : `Only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS and Windows before 98 use that one only.`,
+    why: 'The BIOS switches the VGA ranges on for one PCI or AGP display, so two do not meet; Windows 98 can drive both.'
   }),
   'video.pass': ({ card }) => ({
     title: `${card.name} needs another video card`,
