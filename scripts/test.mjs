@@ -84,19 +84,37 @@ function tell(name, out) {
 }
 
 /** Real partition and file-system tools, with which what we write is compared; without them those tests fail. */
-function ensureDiskTools() {
-  const there = () =>
-    spawnSync(
-      'sh',
-      ['-c', 'PATH=$PATH:/sbin:/usr/sbin; command -v sfdisk && command -v fsck.fat && command -v mdir'],
-      { stdio: 'ignore' }
-    ).status === 0;
-  if (!there() && process.getuid?.() === 0) {
-    console.log('Installing partition and file-system tools from the system packages …');
-    install(['fdisk', 'dosfstools', 'mtools']);
+const hasDiskTools = () =>
+  spawnSync(
+    'sh',
+    ['-c', 'PATH=$PATH:/sbin:/usr/sbin; command -v sfdisk && command -v fsck.fat && command -v mdir'],
+    { stdio: 'ignore' }
+  ).status === 0;
+
+/**
+ * What the tests use of the system's packages, installed where it is missing and may be; in one go, since looking for
+ * packages takes as long as installing them.
+ * @returns whether there is a browser; without one the browser tests count as one failure
+ */
+function ensureSystemPackages() {
+  const missing = (browser) => [
+    ...(hasDiskTools() ? [] : ['fdisk', 'dosfstools', 'mtools']),
+    ...(hasHeadless() ? [] : [browser])
+  ];
+  const names = missing(headlessPackage);
+  if (names.length && process.getuid?.() === 0) {
+    console.log(`Installing from the system packages: ${names.join(', ')} …`);
+    install(names);
+    // Where there is no such package, none of them was installed.
+    if (!chromiumPath()) install(missing('chromium'));
   }
-  if (!there())
+  if (!hasDiskTools())
     console.log('sfdisk, fsck.fat or mtools are missing: the tests that compare with them will fail.');
+  if (!chromiumPath())
+    console.log(
+      'Chromium is missing. Install the package chromium, or set CHROMIUM to its path, and run again.'
+    );
+  return Boolean(chromiumPath());
 }
 
 /**
@@ -118,21 +136,6 @@ function install(packages) {
     stdio: ['ignore', 'ignore', 'inherit'],
     env
   });
-}
-
-/** Chromium from Debian's packages; without it the browser tests count as one failure. */
-function ensureChromium() {
-  if (hasHeadless()) return true;
-  if (process.getuid?.() === 0) {
-    console.log('Installing Chromium from the system packages …');
-    install([headlessPackage]);
-    if (!chromiumPath()) install(['chromium']);
-  }
-  if (chromiumPath()) return true;
-  console.log(
-    'Chromium is missing. Install the package chromium, or set CHROMIUM to its path, and run again.'
-  );
-  return false;
 }
 
 await installPackages();
@@ -179,12 +182,11 @@ await Promise.all([
   ]),
   buildApplication().then(buildPseudo)
 ]);
-ensureDiskTools();
+const browser = ensureSystemPackages();
+if (!browser) failed++;
 process.env.YJ_DEMO_DATA = demoData();
 const walks = inFolder('browser', 'look', 'screens');
 const choosing = inFolder('browser', 'choose', 'disks', 'files', 'deleted');
-const browser = ensureChromium();
-if (!browser) failed++;
 await mocha([
   // The longest first, so that none is left alone at the end.
   ['Planner, diagnosis, photographs', planning],
