@@ -87,7 +87,19 @@ describe('translation', () => {
       barriers({ physical: drive, total: 26_712_000, translation: 'lba', dos, extensions }).map((b) => b.id);
     expect(ids(7.1, true)).to.not.include('int13');
     expect(ids(7.1, false)).to.include('int13');
-    expect(ids(6.22, true)).to.include('int13');
+    expect(ids(6.22, true), 'whatever the BIOS offers').to.deep.equal(['dos-int13']);
+    expect(ids(6.22, false)).to.deep.equal(['dos-int13', 'reports-16383']);
+  });
+  it('where DOS is what stops it, no BIOS, ROM or overlay is a way past', () => {
+    const drive = { cylinders: 16_383, heads: 16, sectors: 63 };
+    const found = barriers({
+      physical: drive,
+      total: 39_070_080,
+      translation: 'lba',
+      dos: 6.22,
+      extensions: true
+    });
+    expect(found.flatMap((b) => b.ways)).to.deep.equal(['later DOS', 'smaller drive']);
   });
 
   it('the barriers of the books', () => {
@@ -153,7 +165,6 @@ describe('barriers', () => {
     expect(at(4095, { biosCylinders: 4096 })).to.deep.equal([]);
     expect(at(7000, { hangs: ['6322'] })).to.deep.equal(['bios-6322']);
     expect(at(16_383, { translation: 'lba', total: 60_000_000 })).to.deep.equal([
-      'int13',
       'dos-int13',
       'reports-16383'
     ]);

@@ -1,7 +1,7 @@
 import { largestPartition } from './fat';
 import { sectorsOf, type Geometry } from './geometry';
 import { makesExtended, toolDisplay } from './partition';
-import { translate, type Translation } from './translation';
+import { INT13, translate, usesExtensions, type Translation } from './translation';
 
 export type Who = 'drive' | 'controller' | 'BIOS' | 'partition tool' | 'operating system' | 'file system';
 export const ways = [
@@ -11,7 +11,8 @@ export const ways = [
   'option ROM',
   'another BIOS',
   'overlay',
-  'clip jumper'
+  'clip jumper',
+  'later DOS'
 ] as const;
 export type Way = (typeof ways)[number];
 
@@ -96,6 +97,9 @@ interface Situation extends Setup {
   track: number;
 }
 
+/** Whether a DOS calls INT 13h with cylinder, head and sector only: all before 7.0. */
+const usesPlaces = (dos: number | null): dos is number => dos !== null && dos < 7;
+
 /** What can lie in the way of a drive, each with when it does. */
 const laws: readonly ((s: Situation) => Barrier | null)[] = [
   ({ physical: { cylinders }, biosCylinders: most, track }) =>
@@ -127,10 +131,12 @@ const laws: readonly ((s: Situation) => Barrier | null)[] = [
           ways: biosWays
         }
       : null,
-  // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics.
+  // Less than one cylinder of INT 13h is rounding, not a barrier; nor is the one kept for diagnostics. Where a BIOS offers
+  // all that cylinder, head and sector can say to a DOS that knows nothing else, no other BIOS and no ROM reaches further.
   ({ offers, extensions, dos, total, usable, keepsLast, translation }) =>
     offers.heads !== 256 &&
-    !(extensions && dos !== null && dos >= 7) &&
+    !usesExtensions({ extensions }, dos) &&
+    !(offers.heads === 255 && offers.cylinders >= INT13.cylinders - 1 && usesPlaces(dos)) &&
     total - usable >= offers.heads * offers.sectors * (keepsLast ? 2 : 1)
       ? {
           id: translation === 'none' ? 'int13-ata' : 'int13',
@@ -152,13 +158,13 @@ const laws: readonly ((s: Situation) => Barrier | null)[] = [
         }
       : null,
   ({ dos }) =>
-    dos !== null && dos < 7
+    usesPlaces(dos)
       ? {
           id: 'dos-int13',
-          sectors: 1024 * 255 * 63,
+          sectors: INT13.cylinders * 255 * INT13.sectors,
           who: 'operating system',
           dos,
-          ways: ['smaller drive', 'fewer cylinders']
+          ways: ['later DOS', 'smaller drive']
         }
       : null,
   ({ dos, total }) =>
@@ -171,8 +177,9 @@ const laws: readonly ((s: Situation) => Barrier | null)[] = [
           ways: []
         }
       : null,
-  ({ physical, byNumber }) =>
-    physical.cylinders === 16_383 && !byNumber
+  // A BIOS with the extensions asks the drive for its size and not for its geometry.
+  ({ physical, byNumber, extensions }) =>
+    physical.cylinders === 16_383 && !byNumber && !extensions
       ? {
           id: 'reports-16383',
           sectors: 16_383 * 16 * 63,

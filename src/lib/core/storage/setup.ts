@@ -1,6 +1,6 @@
 import { barriers, type Barrier, type Setup, type Way } from './barriers';
 import { sectorsOf, type Geometry } from './geometry';
-import { INT13, translate, type Logical, type Translation } from './translation';
+import { INT13, translate, usesExtensions, type Logical, type Translation } from './translation';
 import { fitTypes, type DriveType } from './types';
 
 /** What a setup program of a board offers for a hard disk. */
@@ -137,10 +137,6 @@ export const barriersOf = (drive: DriveSize, facts: SetupFacts, dos: number | nu
         (way !== 'another geometry' || recast(drive, facts) !== null)
     )
   }));
-
-/** Whether a drive is used by sector number, so that the geometry of INT 13h is no limit. */
-export const usesExtensions = (facts: Pick<SetupFacts, 'extensions'>, dos: number | null): boolean =>
-  facts.extensions === true && dos !== null && dos >= 7;
 
 /** What INT 13h offers of a geometry that is typed, or of the drive as it is. */
 export function offered(

@@ -132,3 +132,7 @@ export function translate(
   };
   return { geometry, usable: Math.min(sectorsOf(geometry), total) };
 }
+
+/** Whether a drive is used by sector number, so that the geometry of INT 13h is no limit. */
+export const usesExtensions = (facts: { extensions?: boolean }, dos: number | null): boolean =>
+  facts.extensions === true && dos !== null && dos >= 7;

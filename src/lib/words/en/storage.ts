@@ -144,7 +144,8 @@ const ways: Record<Way, string> = {
   'option ROM': 'option ROM',
   'another BIOS': 'another BIOS',
   overlay: 'overlay',
-  'clip jumper': 'clip jumper'
+  'clip jumper': 'clip jumper',
+  'later DOS': 'Windows 95 or later (with the INT 13h extensions in the BIOS)'
 };
 /** Ways past a barrier, one after the other. */
 export const waysWords = (list: readonly Way[]): string => list.map((way) => ways[way]).join(', ');
