@@ -7,6 +7,7 @@ import {
   driveTypes,
   fatPlan,
   fitTypes,
+  setupChoices,
   interleaveRate,
   largestPartition,
   sectorsOf,
@@ -227,6 +228,11 @@ describe('types, FAT', () => {
       })
     );
     expect(fitTypes(geo(977, 5, 17), true, 14).every((f) => f.type.type <= 14)).to.equal(true);
+  });
+  it('a type of the drive’s own heads and sectors comes before one that is some sectors larger and not its own', () => {
+    const setup = { translation: 'none' as const, user: false, types: 23, keepsLast: true };
+    const choices = setupChoices({ physical: geo(615, 4, 17), translates: true }, setup, 3.2);
+    expect(choices[0]).to.include({ id: 'type', type: '2', cost: 'kept' });
   });
   it('the file system that DOS makes', () => {
     const kind = (mib: number, dos: number) => {

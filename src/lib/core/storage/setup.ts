@@ -1,7 +1,7 @@
 import { barriers, type Barrier, type Setup, type Way } from './barriers';
 import { sectorsOf, type Geometry } from './geometry';
 import { INT13, translate, usesExtensions, type Logical, type Translation } from './translation';
-import { fitTypes, type DriveType } from './types';
+import { fitTypes, type DriveType, type TypeFit } from './types';
 
 /** What a setup program of a board offers for a hard disk. */
 export interface SetupFacts {
@@ -202,13 +202,24 @@ function userType(
   };
 }
 
+/**
+ * Whether a drive is told its own heads and sectors and no more than a cylinder besides the one kept for diagnostics is
+ * lost: then nothing hangs on whether it takes what it is told.
+ */
+const isOwn = ({ physical }: DriveSize, told: Geometry, lost: number): boolean =>
+  told.heads === physical.heads &&
+  told.sectors === physical.sectors &&
+  lost <= 2 * physical.heads * physical.sectors;
+
 /** The best entries of the type table. */
 function tableTypes(drive: DriveSize, facts: SetupFacts): SetupChoice[] {
   const { physical, translates } = drive;
   const total = drive.total ?? sectorsOf(physical);
   const usableOf = (typed: Geometry) => offered(typed, facts).usable;
   // Beside a user type the best entry is enough to see what it would waste.
+  const isOwnType = ({ type, lost }: TypeFit) => isOwn(drive, type, lost);
   return fitTypes(physical, translates, facts.types, facts.table, usableOf, total)
+    .sort((a, b) => Number(isOwnType(b)) - Number(isOwnType(a)))
     .slice(0, facts.user ? 1 : 3)
     .map(({ type, used: usable }) => {
       const { cylinders, heads, sectors } = type;
@@ -266,12 +277,14 @@ export function setupChoices(drive: DriveSize, facts: SetupFacts, dos: number | 
   out.push(...tableTypes(drive, facts));
   const ways = new Set<Way>(found.flatMap((b) => b.ways));
   for (const [way, choice] of untyped) if (ways.has(way)) out.push({ ...notTyped, ...choice });
+  const owns = ({ geometry, lost }: SetupChoice) => geometry !== null && isOwn(drive, geometry, lost);
   return out.sort(
     (a, b) =>
       Number(isTyped(b)) - Number(isTyped(a)) ||
       Number(b.works) - Number(a.works) ||
       // What hangs on the drive comes after what does not.
       Number(a.cost === 'if-taken') - Number(b.cost === 'if-taken') ||
+      Number(owns(b)) - Number(owns(a)) ||
       (b.usable ?? 0) - (a.usable ?? 0)
   );
 }
