@@ -17,6 +17,7 @@ import { checkFiles, readConfig } from '../../src/lib/core/boot-files';
 import { kitOf } from '../../src/lib/core/kit';
 import { lineWhyWords, noPlanWords, startLabel } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
+import type { Build } from '../../src/lib/core/model';
 import { planOf, withBrief, written, text, program } from '../support/boot';
 
 describe('drivers as data', () => {
@@ -206,6 +207,15 @@ describe('the plan of a start', () => {
     ];
     const boot = { free: ['e-segment' as const] };
     expect(text(withBrief('sanderling', { profiles }, { boot }), 'CONFIG.SYS')).to.match(/I=E000-EFFF/);
+  });
+
+  it('says of the memory manager that 16-bit sound goes through its buffer, where there is any', () => {
+    const whys = (build: Build) =>
+      written(build).files.flatMap((f) => f.lines.filter((l) => /EMM386/.test(l.text)).map((l) => l.why));
+    const { items, ...rest } = demo('sanderling');
+    expect(whys({ ...rest, items }).map((w) => 'sound16' in w && w.sound16)).to.include('Digit 16');
+    const silent = { ...rest, items: items.filter((i) => !/^tollmark/.test(i.part)) };
+    expect(whys(silent).map((w) => 'sound16' in w && w.sound16)).to.deep.equal([null, null]);
   });
 
   it('begins Windows 98 without drivers of DOS, and keeps them for the DOS start', () => {

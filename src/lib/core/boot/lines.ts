@@ -80,7 +80,8 @@ function managerLines(w: Writer, { manager }: PlannedStart): WrittenLine[] {
     ...exclude.map((x) => `X=${x}`),
     ...include.map((i) => `I=${i}`)
   ].join(' ');
-  out.push({ text, why: { kind: 'manager', manager: manager.kind, exclude, include } });
+  const sound16 = w.ex.sound.find((card) => card.dma16)?.title ?? null;
+  out.push({ text, why: { kind: 'manager', manager: manager.kind, exclude, include, sound16 } });
   const [card] = w.ex.masters;
   if (card && wantsDoubleBuffer(w.ex, plan.dos))
     out.push({

@@ -28,7 +28,8 @@ export type LineWhy =
   | { kind: 'lastdrive'; isShared: boolean }
   | { kind: 'each-start'; card: string }
   | { kind: 'buffers'; isHigh: boolean }
-  | { kind: 'manager'; manager: ManagerKind; exclude: string[]; include: string[] }
+  /** `sound16`: a card whose 16-bit DMA goes through the buffer of the manager. */
+  | { kind: 'manager'; manager: ManagerKind; exclude: string[]; include: string[]; sound16: string | null }
   | { kind: 'double-buffer'; card: string }
   | { kind: 'shell'; needs: number; usual: number; isTight: boolean }
   | { kind: 'sound'; card: string }

@@ -215,7 +215,11 @@ export function lineWhyWords(why: LineWhy): string {
     case 'manager':
       return `${capital(managerWords[why.manager])}.${
         why.exclude.length ? ` X= keeps it off memory of cards that it cannot see.` : ''
-      }${why.include.length ? ` I= uses a window that you said is free.` : ''}`;
+      }${why.include.length ? ` I= uses a window that you said is free.` : ''}${
+        why.sound16
+          ? ` The manager copies what ${why.sound16} plays by DMA through a buffer of its own: should a program report a DMA buffer error, add D=64.`
+          : ''
+      }`;
     case 'double-buffer':
       return `${why.card} is a bus master: its transfers go through a buffer in low memory.`;
     case 'shell':
