@@ -22,8 +22,7 @@ async function startChromium(): Promise<Chromium> {
     executablePath: path,
     userDataDir: profile,
     headless: true,
-    // Drawn by the thread of the page itself: without a graphics card the second one costs a fifth of a page.
-    args: [...chromiumArgs, '--disable-threaded-compositing']
+    args: chromiumArgs
   });
   return {
     browser,
