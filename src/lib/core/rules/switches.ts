@@ -1,6 +1,6 @@
 import { byId } from '../model';
 import type { Item } from '../model';
-import { factRules, meaningsOf, required, type Required } from '../settings';
+import { factRules, meaningsOf, required, standingMHz, type Required } from '../settings';
 import type { Case } from './finding';
 import { setFix, type Rule, type Situation } from './rule';
 
@@ -21,7 +21,8 @@ function wrongOnes({ kit, at }: Situation): Required[] {
   const recorded = (item: Item, setting: string) => item.chosen[setting] ?? item.asFound[setting];
   return required(
     kit,
-    (item, { fact, setting }) => !toldElsewhere.has(fact) && recorded(item, setting.id) !== undefined
+    (item, { fact, setting }) => !toldElsewhere.has(fact) && recorded(item, setting.id) !== undefined,
+    standingMHz(kit)
   ).filter((r) => {
     const now = at(r.item, r.setting.id);
     return now === undefined || !r.positions.includes(now);
@@ -35,7 +36,12 @@ const wrongSwitch: Rule = (s) =>
     const position = s.at(r.item, r.setting.id);
     const value = position === undefined ? undefined : meant?.values.get(position);
     if (!meant || position === undefined || value === undefined) return [];
-    const { severity, consequence, more } = factRules[r.fact].wrong(s.kit, value, { ...meant, item: r.item });
+    const { severity, consequence, more } = factRules[r.fact].wrong(
+      s.kit,
+      value,
+      { ...meant, item: r.item },
+      standingMHz(s.kit)
+    );
     return [
       {
         rule: 'switch',

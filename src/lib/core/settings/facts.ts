@@ -8,7 +8,6 @@ import {
   filledBanks,
   floppies,
   seen,
-  busMHz,
   displaysOf,
   byCpu,
   keyboardOf,
@@ -134,8 +133,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
         : left('clash', { is: 'volts-too-low' })
   },
   'bus-divisor': {
-    want: (kit, of) => {
-      const bus = busMHz(kit);
+    want: (_, of, bus) => {
       if (bus === null) return null;
       const all = [...of.values.values()].map(Number);
       const good = all.filter((d) => bus / d <= ISA.safe);
@@ -146,8 +144,8 @@ export const factRules: Record<Meant['fact'], FactRule> = {
         { is: 'isa-clock', busMHz: bus, divisor: best, isaMHz: bus / best }
       );
     },
-    wrong: (kit, value) => {
-      const isa = (busMHz(kit) ?? 0) / Number(value);
+    wrong: (_kit, value, _of, bus) => {
+      const isa = (bus ?? 0) / Number(value);
       return isa > ISA.most
         ? left('clash', { is: 'isa-clock', mhz: isa, how: 'fails' })
         : isa > ISA.safe
@@ -169,8 +167,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       )
   },
   'vlb-mhz': {
-    want: (kit) => {
-      const bus = busMHz(kit);
+    want: (_kit, _of, bus) => {
       return bus === null
         ? null
         : {
@@ -180,14 +177,13 @@ export const factRules: Record<Meant['fact'], FactRule> = {
             rank: Number
           };
     },
-    wrong: (kit, value) =>
-      Number(value) + 0.5 < (busMHz(kit) ?? 0)
+    wrong: (_kit, value, _of, bus) =>
+      Number(value) + 0.5 < (bus ?? 0)
         ? left('clash', { is: 'local-bus-set-slower' })
         : left('note', { is: 'local-bus-set-faster' })
   },
   'vlb-wait': {
-    want: (kit) => {
-      const bus = busMHz(kit);
+    want: (_kit, _of, bus) => {
       return bus === null
         ? null
         : exactly(bus > LOCAL_BUS.noWait ? 1 : 0, { is: 'local-bus-waits', mhz: bus });
@@ -198,8 +194,8 @@ export const factRules: Record<Meant['fact'], FactRule> = {
         : left('note', { is: 'local-bus-needless-wait' })
   },
   'wait-states': {
-    want: (kit) => {
-      const bus = kit.cpu?.cpu?.coreMHz ?? busMHz(kit);
+    want: (kit, _of, external) => {
+      const bus = kit.cpu?.cpu?.coreMHz ?? external;
       const slowest = Math.max(0, ...[...kit.banks.values()].flat().map((x) => x.placed.part.module.ns));
       if (bus === null || !kit.cpu?.cpu || !slowest) return null;
       const { needed, rests } = waitStates(kit.cpu.cpu.family, bus, slowest);

@@ -1,5 +1,6 @@
 export { meaningsOf, blockOf, isByHand, isHandBlock, settingsOn, type Meant } from './meaning';
 export { factRules } from './facts';
+export { standingMHz } from './look';
 export type { Consequence, Reason, SlotName, Want } from './reasons';
 export {
   byFact,

@@ -12,10 +12,11 @@ export interface Of extends Meant {
   item: string;
 }
 
+/** `bus`: the external clock in MHz that it is to go by; null where nobody knows it. */
 export interface FactRule {
   /** null: the build does not decide it. */
-  want(kit: Kit, of: Of): Want | null;
-  wrong(kit: Kit, value: FactValue, of: Of): Wrong;
+  want(kit: Kit, of: Of, bus: number | null): Want | null;
+  wrong(kit: Kit, value: FactValue, of: Of, bus: number | null): Wrong;
 }
 
 export const exactly = (value: FactValue, ...because: Reason[]): Want => ({
@@ -47,6 +48,12 @@ export function busMHz(kit: Kit): number | null {
   const told = kit.facts.busClock;
   if (position && told && !Array.isArray(told)) return told.values[position[told.setting] ?? ''] ?? set.value;
   return set.value ?? cpu?.cpu?.busMHz ?? null;
+}
+
+/** The external clock at which it runs as it stands, where somebody looked; else the one that it is to have. */
+export function standingMHz(kit: Kit): number | null {
+  const { value, unseen } = clocksOf(kit.board, kit.cpu, kit.at, seen(kit)).bus;
+  return value === null || unseen ? busMHz(kit) : value;
 }
 
 export const nameOf = ({ id, label }: SlotName): SlotName => (label === undefined ? { id } : { id, label });

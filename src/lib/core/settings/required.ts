@@ -13,7 +13,7 @@ import { actionsFor, type Action } from '../moves';
 import { kitOf, type Kit } from '../kit';
 import { positionOf, type Fitted } from '../resources';
 import { factRules } from './facts';
-import type { Of } from './look';
+import { busMHz, type Of } from './look';
 import type { Consequence, Reason, Want } from './reasons';
 import { isByHand, meaningsOf, type Meant } from './meaning';
 import { blockState, foundState } from './record';
@@ -66,13 +66,18 @@ function looseFitted(item: Item, parts: PartSet): Fitted | null {
  * The position of every setting that follows from the build, with the chain of reasons. Settings that choose
  * lines are not among them: those are settled by the solver.
  * @param isAsked leaves out what is not looked for
+ * @param bus external clock in MHz to go by: the one that it is to have, unless asked what is right as it stands
  */
-export function required(kit: Kit, isAsked: (item: Item, meant: Meant) => boolean = () => true): Required[] {
+export function required(
+  kit: Kit,
+  isAsked: (item: Item, meant: Meant) => boolean = () => true,
+  bus: number | null = busMHz(kit)
+): Required[] {
   return withSettings(kit).flatMap(({ item, part, title }) =>
     meaningsOf(part).flatMap((meant): Required[] => {
       if (!isAsked(item, meant)) return [];
       const of: Of = { ...meant, item: item.id };
-      const want = factRules[meant.fact].want(kit, of);
+      const want = factRules[meant.fact].want(kit, of, bus);
       if (!want) return [];
       const { setting, values } = meant;
       const positions = setting.positions
@@ -210,7 +215,12 @@ function leftSo(
       : { severity: 'unseen', consequence: { is: 'not-looked' } };
   const value = meant?.values.get(found);
   if (told && meant && value !== undefined)
-    return factRules[told.fact].wrong(withFound(kit, told, found), value, { ...meant, item: told.item });
+    return factRules[told.fact].wrong(
+      withFound(kit, told, found),
+      value,
+      { ...meant, item: told.item },
+      busMHz(kit)
+    );
   return { severity: 'clash', consequence: { is: 'other-lines' } };
 }
 

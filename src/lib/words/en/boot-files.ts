@@ -1,6 +1,7 @@
 import { dosName, type DriverClass } from '../../core/boot';
 import type { BootFacts, BootFinding, BootRule, Edit, LineMeaning } from '../../core/boot-files';
 import { and, capital, or } from './language';
+import { aFamily } from './things';
 
 type FactsOf = { [R in BootRule]: Extract<BootFacts, { rule: R }>['facts'] };
 
@@ -99,8 +100,8 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
     `${dosName(dos)} takes @ for part of the command and answers “Bad command or file name” (from DOS 3.3 on).`
   ],
   'driver.cpu': ({ file, needs, has }) => [
-    `${file} needs a ${needs}`,
-    `${file} runs on a ${needs} or later. This machine has a ${has}: without a check of its own the driver hangs here, with no message.`
+    `${file} needs ${aFamily(needs)}`,
+    `${file} runs on ${aFamily(needs)} or later. This machine has ${aFamily(has)}: without a check of its own the driver hangs here, with no message.`
   ],
   'driver.twice': ({ what, first }) => [
     `Second ${driverClassWords[what]}`,

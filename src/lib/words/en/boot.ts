@@ -16,6 +16,7 @@ import type { Extra, Layout, NetStack } from '../../core/model';
 import type { Variant } from '../../core/boards';
 import { driverClassWords } from './boot-files';
 import { and, capital } from './language';
+import { aFamily } from './things';
 
 export const useWords: Record<Use, string> = {
   display: 'display memory',
@@ -158,7 +159,7 @@ export const becauseWords = (b: Because): string =>
 const refusedWhy = (why: Refused['why']): string => {
   switch (why.kind) {
     case 'cpu':
-      return `needs a ${why.needs}, and this machine has a ${why.has}. Find a build of it for the older CPU.`;
+      return `needs ${aFamily(why.needs)}, and this machine has ${aFamily(why.has)}. Find a build of it for the older CPU.`;
     case 'dos':
       return `needs ${dosName(why.needs)}, and this machine runs ${dosName(why.has)}.`;
     case 'display':

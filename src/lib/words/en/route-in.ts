@@ -1,5 +1,6 @@
 import type { LinkCaution, Needed, Step } from '../../core/route-in';
 import { floppyName } from '../../core/storage';
+import { aFamily } from './things';
 
 /** What a link needs, as it stands in a list. */
 export function neededWords(needed: Needed): string {
@@ -13,7 +14,7 @@ export function neededWords(needed: Needed): string {
     case 'packet-driver':
       return `its packet driver (${needed.file})${needed.byAnotherWay ? ' on the machine, by another way first' : ''}`;
     case 'packet-driver-for':
-      return `a packet driver that runs on a ${needed.cpu}`;
+      return `a packet driver that runs on ${aFamily(needed.cpu)}`;
     default:
       return things[needed.is];
   }

@@ -131,6 +131,12 @@ const kinds = {
   oscillator: 'oscillator'
 } as const;
 
+/** A family of CPUs or FPUs as people write it: `386SX`, `Pentium`. */
+export const familyName = (id: string): string =>
+  ({ pentium: 'Pentium', pentium2: 'Pentium II' })[id] ?? id.toUpperCase();
+/** The same behind its article: `an 8088`, `a 486DX`. */
+export const aFamily = (id: string): string => `${id.startsWith('8') ? 'an' : 'a'} ${familyName(id)}`;
+
 const families: Record<string, string> = {
   xt: 'XT-class',
   at: 'AT-class',

@@ -2,7 +2,7 @@ import type { Ability, FunctionKind, Picture, Thing, Wish } from '../../../core/
 import type { FactsOf } from '../../../core/rules';
 import { and, counted, kib, or } from '../language';
 import { slowWay } from '../boot-programs';
-import { floppyName, the } from '../things';
+import { aFamily, floppyName, the } from '../things';
 import type { Told, WordsOf } from './told';
 
 const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
@@ -97,7 +97,6 @@ const lacks =
 const systemWhy = 'An operating system has a minimum machine of its own.';
 const driverWhy = 'A driver is a program: it needs a certain CPU and a certain system.';
 const periodWhy = 'The brief gives the machine a date.';
-const family = (id: string): string => id.toUpperCase();
 const windowsName = (version: number): string => (version >= 4 ? '95 or later' : String(version));
 
 export const brief: WordsOf<
@@ -142,8 +141,8 @@ export const brief: WordsOf<
     why: 'What you ask for in the brief is a condition.'
   }),
   'os.cpu': ({ system, family: has, needs }) => ({
-    title: `${system} does not run on a ${family(has)}`,
-    sentence: `It needs a ${family(needs)} or later and stops while starting.`,
+    title: `${system} does not run on ${aFamily(has)}`,
+    sentence: `It needs ${aFamily(needs)} or later and stops while starting.`,
     why: systemWhy
   }),
   'os.memory': ({ system, needsKiB, of, hasKiB }) => ({
@@ -167,11 +166,11 @@ export const brief: WordsOf<
   'os.driver': (f) => ({
     title:
       f.why === 'cpu'
-        ? `The driver of ${f.part.name} does not run on a ${family(f.family)}`
+        ? `The driver of ${f.part.name} does not run on ${aFamily(f.family)}`
         : `The driver of ${f.part.name} needs ${f.why === 'windows' ? 'Windows' : 'a later DOS'}`,
     sentence:
       f.why === 'cpu'
-        ? `It is written for a ${family(f.needs)} or later: it hangs or stops while loading, and ${the(f.part)} cannot be used.`
+        ? `It is written for ${aFamily(f.needs)} or later: it hangs or stops while loading, and ${the(f.part)} cannot be used.`
         : f.why === 'windows'
           ? `There is a driver for Windows ${windowsName(f.needs)} only, so ${the(f.part)} cannot be used under the system of the brief.`
           : `It loads with DOS ${f.needs} or later, and the brief has DOS ${f.dos}.`,
@@ -179,7 +178,7 @@ export const brief: WordsOf<
   }),
   'software.cpu': lacks(
     ({ needs, has }) =>
-      `It is written for a ${family(needs)} or later, and this is a ${family(has)}: it stops at once or hangs.`
+      `It is written for ${aFamily(needs)} or later, and this is ${aFamily(has)}: it stops at once or hangs.`
   ),
   'software.slow': lacks(({ needs, has, severe }) =>
     severe

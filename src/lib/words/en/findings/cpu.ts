@@ -1,6 +1,6 @@
 import type { FactsOf } from '../../../core/rules';
-import { and, counted, mhz, or, times, voltRange, volts } from '../language';
-import { the } from '../things';
+import { and, capital, counted, mhz, or, times, voltRange, volts } from '../language';
+import { aFamily, familyName, the } from '../things';
 import { ifUsual, type WordsOf } from './told';
 
 const sockets: Record<string, string> = {
@@ -18,7 +18,6 @@ const sockets: Record<string, string> = {
   socket370: 'Socket 370'
 };
 const socket = (id: string): string => sockets[id] ?? id;
-const family = (id: string): string => id.toUpperCase();
 
 const rating = (f: FactsOf['cpu.bus']): string =>
   `${mhz(f.bus)} × ${times(f.factor)} = ${mhz(f.core)}, and it is rated ${mhz(f.ratedBus)} × ${times(f.ratedCore / f.ratedBus)} = ${mhz(f.ratedCore)}`;
@@ -65,7 +64,7 @@ export const cpu: WordsOf<
         ? `${the(f.board)} has its CPU soldered in and no socket for another.`
         : f.why === 'socket'
           ? `${f.cpu.name} is made for ${socket(f.needs)}; ${the(f.board)} has ${or(f.takes.map(socket))}.`
-          : `${the(f.board)} supports ${or(f.knows.map(family))}, not ${family(f.family)}.`,
+          : `${the(f.board)} supports ${or(f.knows.map(familyName))}, not ${familyName(f.family)}.`,
     why: 'A CPU needs its socket, and a board that supports its family.'
   }),
   'cpu.voltage': ({ cpu: it, low, high, volts: set, canSet, carried }) => ({
@@ -170,7 +169,7 @@ export const cpu: WordsOf<
       case 'socket':
         return {
           title: `${f.fpu.name} has no socket here`,
-          sentence: `${the(f.board)} ${f.sockets.length ? `takes ${or(f.sockets.map(family))}` : 'has no FPU socket'}.`,
+          sentence: `${the(f.board)} ${f.sockets.length ? `takes ${or(f.sockets.map(familyName))}` : 'has no FPU socket'}.`,
           why
         };
       case 'inside':
@@ -182,7 +181,7 @@ export const cpu: WordsOf<
       case 'pair':
         return {
           title: `${f.fpu.name} does not work with ${f.cpu.name}`,
-          sentence: `A ${family(f.kind)} is not an FPU for a ${family(f.family)}: programs will not find it, or the machine hangs. Take it out.`,
+          sentence: `${capital(aFamily(f.kind))} is not an FPU for ${aFamily(f.family)}: programs will not find it, or the machine hangs. Take it out.`,
           why
         };
       case 'slow':

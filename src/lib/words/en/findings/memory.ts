@@ -1,5 +1,5 @@
 import { and, capital, kib, or, mhz } from '../language';
-import { the } from '../things';
+import { aFamily, the } from '../things';
 import type { WordsOf } from './told';
 
 const forms: Record<string, string> = {
@@ -143,7 +143,7 @@ export const memory: WordsOf<
       by === 'cache'
         ? 'Part of the memory is not cached'
         : by === 'cpu'
-          ? `More memory than a ${family.toUpperCase()} can address`
+          ? `More memory than ${aFamily(family)} can address`
           : 'More memory than the board takes',
     sentence:
       by === 'cache'
