@@ -98,10 +98,16 @@ describe('programs, Windows and plug and play', () => {
     expect(waysOver(kitIn('plover')).find((w) => w.kind === 'bank')).to.include({ bank: '1', modules: 4 });
   });
   it('DOS before 7 loses what lies above a hole', () => {
+    const large = { part: 'pendrum-s72-16m' };
     const modules = (build: Build) => ({
       ...build,
-      items: build.items.map((i) =>
-        i.place === '0' && i.part === 'pendrum-s72-8m' ? { ...i, part: 'pendrum-s72-32m-e' } : i
+      items: build.items.flatMap((i) =>
+        i.part === 'pendrum-s72-8m' && i.place === '0'
+          ? [
+              { ...i, ...large },
+              { ...i, ...large, id: 'more', place: '1' }
+            ]
+          : [i]
       )
     });
     const xms = (os: string, holeMiB?: 15) => {

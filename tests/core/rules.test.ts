@@ -89,6 +89,14 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
     ]),
   'unknown.board': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
   'unknown.bios': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
+  'memory.apart': () =>
+    made({
+      board: 'brackwell-tx',
+      items: [
+        { part: 'pendrum-s72-16m', place: '0', count: 2 },
+        { part: 'pendrum-d168-64', place: '2' }
+      ]
+    }),
   'floppy.start': () =>
     made({ board: 'skerrin-px8', items: [{ part: 'lanteg-io8', slot: '2' }, { part: 'dornfleet-f720' }] }),
   'vlb.load': () =>

@@ -1,6 +1,6 @@
 import { there } from '../model';
 import type { MemoryFacts, ModuleForm, PartWith } from '../model';
-import { fittedKiB, type BankFill } from './memory';
+import { fittedKiB, moduleMisfit, type BankFill } from './memory';
 
 /** A module of memory. */
 export type ModulePart = PartWith<'module'>;
@@ -42,7 +42,7 @@ export const nextBank = (banks: readonly Bank[], isFilled: (bank: Bank) => boole
     (b) => !isFilled(b) && !banks.some((x) => isFilled(x) && keptApart(there(x.forms[0]), there(b.forms[0])))
   ) ?? null;
 
-/** Whether a module goes into a bank of a board: form, size, kind, parity. Speed is a caution, not a bar. */
+/** Whether a module is proposed for a bank: it is counted there, as what the board promises, with the parity it wants. */
 export function moduleFits(
   facts: MemoryFacts,
   bank: MemoryFacts['banks'][number],
@@ -50,9 +50,7 @@ export function moduleFits(
 ): boolean {
   const module = part.module;
   return (
-    !!module &&
-    bank.forms.includes(module.form) &&
-    (facts.sizesKiB.length === 0 || facts.sizesKiB.includes(module.kib)) &&
+    !moduleMisfit(facts, bank, module) &&
     facts.types.includes(module.type) &&
     (facts.parity !== 'required' || module.parity)
   );

@@ -130,7 +130,7 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
         ? [64, 256]
         : [256, 1024, 4096, 8192, 16384];
   const choices = facts.banks.map((bank) =>
-    sizesOf(bank.forms).map((kib): ModulePart => sizePart(there(bank.forms[0]), kib))
+    sizesOf(bank.forms).map((kib): ModulePart => sizePart(facts, there(bank.forms[0]), kib))
   );
   let visits = 0;
   const look = (kib: number, sizes: number[]) => {
@@ -169,8 +169,12 @@ export function fillingsShowing(facts: MemoryFacts, counted: SizeRange): CountRe
 }
 
 /** A module of a size, for walking fillings by size alone. */
-function sizePart(form: NonNullable<Part['module']>['form'], kib: number): ModulePart {
-  const module = { form, kib, ns: 60, parity: true, type: 'dram' as const, sides: 1 as const };
+function sizePart(
+  { types }: MemoryFacts,
+  form: NonNullable<Part['module']>['form'],
+  kib: number
+): ModulePart {
+  const module = { form, kib, ns: 60, parity: true, type: there(types[0]), sides: 1 as const };
   return { id: `${form}-${kib}`, kind: 'memory', module } as ModulePart;
 }
 

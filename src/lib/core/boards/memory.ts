@@ -9,16 +9,34 @@ export interface BankFill {
   count: number;
 }
 
-/** KiB in all: soldered and in banks that are full. Part-full banks do not count. */
-export function fittedKiB(facts: MemoryFacts, fills: readonly BankFill[]): number {
-  return facts.banks.reduce((sum, bank) => sum + bankKiB(bank.id, bank.sockets, fills), facts.onboardKiB);
+type Bank = MemoryFacts['banks'][number];
+
+/**
+ * Why a bank does not count a module; null: it does. EDO works as fast-page memory on most boards from the 486 on, which
+ * is told elsewhere.
+ */
+export function moduleMisfit(
+  { sizesKiB, types }: Pick<MemoryFacts, 'sizesKiB' | 'types'>,
+  bank: Pick<Bank, 'forms'>,
+  module: ModuleFacts
+): 'form' | 'size' | 'type' | null {
+  if (!bank.forms.includes(module.form)) return 'form';
+  if (sizesKiB.length && !sizesKiB.includes(module.kib)) return 'size';
+  return types.includes(module.type) || module.type === 'edo' ? null : 'type';
 }
 
-function bankKiB(id: string, sockets: number, fills: readonly BankFill[]): number {
-  const own = fills.filter((f) => f.bank === id);
+/** KiB in all: soldered and in banks that are full. Part-full banks do not count, nor what a bank does not take. */
+export function fittedKiB(facts: MemoryFacts, fills: readonly BankFill[]): number {
+  return facts.banks.reduce((sum, bank) => sum + bankKiB(facts, bank, fills), facts.onboardKiB);
+}
+
+function bankKiB(facts: MemoryFacts, bank: Bank, fills: readonly BankFill[]): number {
+  const own = fills.filter((f) => f.bank === bank.id);
   const count = own.reduce((n, f) => n + f.count, 0);
   const sizes = new Set(own.map((f) => f.module.kib));
-  return count === sockets && sizes.size === 1 ? there(own[0]).module.kib * sockets : 0;
+  const isCounted =
+    count === bank.sockets && sizes.size === 1 && own.every((f) => !moduleMisfit(facts, bank, f.module));
+  return isCounted ? there(own[0]).module.kib * bank.sockets : 0;
 }
 
 export interface Shown {

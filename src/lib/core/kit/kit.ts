@@ -1,4 +1,4 @@
-import { clocksOf, isaClockOf, readOffered, withCarrier, withOscillator } from '../boards';
+import { clocksOf, isaClockOf, opensTo, readOffered, withCarrier, withOscillator } from '../boards';
 import {
   hasFacts,
   isOfKind,
@@ -55,6 +55,8 @@ export interface Kit {
   board: PartWith<'board'>;
   facts: NonNullable<Part['board']>;
   cpu: PartWith<'cpu'> | null;
+  /** The same, but null where its pins do not go into the board: nothing follows from such a one. */
+  seatedCpu: PartWith<'cpu'> | null;
   fpu: Placed<PartWith<'fpu'>> | null;
   /** What the CPU sits on instead of the board's own socket. `board` and `facts` are as the CPU meets them there. */
   carrier: Placed<PartWith<'adapter'>> | null;
@@ -97,6 +99,8 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     cpu?.cpu.family ?? null
   );
   const facts = board.board;
+  const isLoose = ofKind('cpu').length > 0;
+  const goesIn = !cpu || !isLoose || !facts.cpuSocket || opensTo(facts.cpuSocket, [cpu.cpu.socket]);
   const banks: Kit['banks'] = new Map();
   for (const p of ofKind('memory')) {
     const bank = p.item.place ?? '';
@@ -112,6 +116,7 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     board,
     facts,
     cpu,
+    seatedCpu: goesIn ? cpu : null,
     fpu: ofKind('fpu')[0] ?? null,
     carrier,
     oscillator,

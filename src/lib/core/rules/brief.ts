@@ -111,7 +111,7 @@ function has(what: Had, { kit, m }: Pick<Situation, 'kit' | 'm'>): boolean {
     case 'floppy-3':
       return kit.drives.some((d) => floppySizes[what].includes(d.part.drive.floppyKiB ?? 0));
     case 'fpu':
-      return kit.fpu !== null || (kit.cpu?.cpu?.fpu ?? false);
+      return kit.fpu !== null || (kit.seatedCpu?.cpu.fpu ?? false);
     default:
       return m.fitted.some((f) => brings(f.part, what));
   }

@@ -12,7 +12,6 @@ import {
   isClockedByOscillator,
   isaClockOf,
   offers,
-  opensTo,
   pinsFit,
   ratedFactor,
   readOffered,
@@ -67,12 +66,7 @@ const positionFor = (offered: Offered | undefined, fits: (v: number) => boolean)
   offers(offered).find((o) => o.position !== null && fits(o.value));
 
 /** The CPU, where it is in the board: of one whose pins do not go in nothing is said of clocks and volts. */
-const seated = (s: Situation) => {
-  const { cpu, facts } = s.kit;
-  if (!cpu?.cpu) return null;
-  const goesIn = !cpuItem(s) || !facts.cpuSocket || opensTo(facts.cpuSocket, [cpu.cpu.socket]);
-  return goesIn ? { part: cpu, facts: cpu.cpu } : null;
-};
+const seated = ({ kit: { seatedCpu } }: Situation) => seatedCpu && { part: seatedCpu, facts: seatedCpu.cpu };
 
 /** A CPU needs its socket and a board that knows its family. */
 const socket: Rule = (s) => {

@@ -1,7 +1,16 @@
 import { isLookedAt } from '../resources';
 import { totalKiB, boardKiB, cardSteps } from '../kit';
-import { SDRAM, clocksOf, families, emptyFirst, keptApart, knownFilling, shownMemory } from '../boards';
-import { thingOf } from '../model';
+import {
+  SDRAM,
+  clocksOf,
+  families,
+  emptyFirst,
+  keptApart,
+  knownFilling,
+  moduleMisfit,
+  shownMemory
+} from '../boards';
+import { thingOf, there } from '../model';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
 import { setFix, type Rule, type Situation } from './rule';
@@ -21,6 +30,15 @@ function banks(s: Situation) {
   });
 }
 type Bank = ReturnType<typeof banks>[number];
+
+/** The same without what a bank does not take: that it does not says all there is to say of it. */
+const takenBanks = (s: Situation): Bank[] =>
+  banks(s).map((b) => ({
+    ...b,
+    list: b.list.filter(
+      (x) => s.kit.memory && moduleMisfit(s.kit.memory, b.bank, x.placed.part.module) === null
+    )
+  }));
 
 /** In what the modules of a bank may differ, worst first, and how bad that is. */
 const differences: readonly [
@@ -85,7 +103,8 @@ const bank: Rule = (s) => {
     ];
   }
   const sizes = all.map((b) => b.sizes[0] ?? 0);
-  if (knownFilling(memory, sizes)) return out;
+  const isTaken = takenBanks(s).every((b, i) => b.list.length === there(all[i]).list.length);
+  if (!isTaken || knownFilling(memory, sizes)) return out;
   return [
     ...out,
     {
@@ -102,7 +121,6 @@ const bank: Rule = (s) => {
 const kind: Rule = (s) => {
   const { memory } = s.kit;
   if (!memory) return [];
-  const { sizesKiB, types } = memory;
   return banks(s).flatMap(({ bank: b, list, name }) =>
     list.flatMap(({ placed }): Case[] => {
       const module = placed.part.module;
@@ -111,15 +129,18 @@ const kind: Rule = (s) => {
       const wrong = (why: Extract<Case, { rule: 'memory.kind' }>['facts']): Case[] => [
         { rule: 'memory.kind', about, facts: why }
       ];
-      if (!b.forms.includes(module.form))
-        return wrong({ ...common, why: 'form', takes: [...b.forms], is: module.form });
-      if (sizesKiB.length && !sizesKiB.includes(module.kib))
-        return wrong({ ...common, why: 'size', takes: [...sizesKiB] });
-      if (types.includes(module.type)) return [];
-      // EDO works as fast-page memory on most boards from the 486 on.
-      return module.type === 'edo'
-        ? [{ rule: 'memory.edo', about, facts: { module: common.module } }]
-        : wrong({ ...common, why: 'type', type: module.type });
+      switch (moduleMisfit(memory, b, module)) {
+        case 'form':
+          return wrong({ ...common, why: 'form', takes: [...b.forms], is: module.form });
+        case 'size':
+          return wrong({ ...common, why: 'size', takes: [...memory.sizesKiB] });
+        case 'type':
+          return wrong({ ...common, why: 'type', type: module.type });
+        default:
+          return module.type === 'edo' && !memory.types.includes('edo')
+            ? [{ rule: 'memory.edo', about, facts: { module: common.module } }]
+            : [];
+      }
     })
   );
 };
@@ -132,7 +153,7 @@ const speed: Rule = (s) => {
   // Of a clock that nobody looked at nothing is said: that is told of the setting itself.
   const isFast = busMHz !== null && !unseen && busMHz > SDRAM.fastAboveMHz;
   const atBus = isFast ? { busMHz, ns: SDRAM.fastNs } : null;
-  return banks(s).flatMap(({ list }) =>
+  return takenBanks(s).flatMap(({ list }) =>
     list.flatMap(({ placed }): Case[] => {
       const { ns, type } = placed.part.module;
       const clock = type === 'sdram' && atBus && atBus.ns < board ? atBus : null;
@@ -153,7 +174,7 @@ const speed: Rule = (s) => {
 /** All modules have parity, or the check is off. */
 const parity: Rule = (s) => {
   const without = [
-    ...banks(s)
+    ...takenBanks(s)
       .flatMap((b) => b.list.map((x) => x.placed))
       .filter((p) => !p.part.module.parity),
     // Of a card of which nobody knows it nothing is said.
@@ -176,7 +197,11 @@ const parity: Rule = (s) => {
 /** Modules for 3.3 V and for 5 V are not in together, unless the board itself lists them so. */
 const apart: Rule = (s) => {
   if (!s.kit.memory || s.kit.memory.fillings) return [];
-  const filled = banks(s).flatMap(({ list, name }) => list.map(({ placed }) => ({ placed, name })));
+  const filled = banks(s).flatMap(({ bank: b, list, name }) =>
+    list
+      .filter(({ placed }) => b.forms.includes(placed.part.module.form))
+      .map(({ placed }) => ({ placed, name }))
+  );
   const form = (x: (typeof filled)[number]) => x.placed.part.module.form;
   const low = filled.find((x) => form(x) === 'dimm168');
   const other = low && filled.find((x) => keptApart(form(x), form(low)));
@@ -198,7 +223,7 @@ const apart: Rule = (s) => {
 
 /** A two-sided 72-pin module takes the selects of two banks: on many boards it shuts the next one. */
 const sides: Rule = (s) => {
-  const filled = banks(s).filter((b) => b.list.length);
+  const filled = takenBanks(s).filter((b) => b.list.length);
   if (filled.length < 2) return [];
   return filled.slice(0, -1).flatMap(({ list, name }) =>
     list
@@ -214,7 +239,7 @@ const sides: Rule = (s) => {
 /** A CPU and a chipset reach, and cache, only so much. */
 const reach: Rule = (s) => {
   const total = totalKiB(s.kit);
-  const family = s.kit.cpu?.cpu?.family;
+  const family = s.kit.seatedCpu?.cpu.family;
   const { memory } = s.kit;
   if (!memory || total === 0) return [];
   const limits: [by: FactsOf['memory.reach']['by'], limit: number | undefined][] = [

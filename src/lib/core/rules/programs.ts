@@ -10,7 +10,7 @@ import type { Rule, Situation } from './rule';
 /** Whether enough is entered to judge what a program lacks in an area. */
 const judged = (s: Situation, area: Area): boolean =>
   (area !== 'storage' || s.kit.drives.length > 0) &&
-  (area !== 'audio' && area !== 'ports' ? true : s.kit.drives.length > 0 && s.kit.cpu !== null);
+  (area !== 'audio' && area !== 'ports' ? true : s.kit.drives.length > 0 && s.kit.seatedCpu !== null);
 
 /** A program runs only on what it was written for. */
 const software: Rule = (s) =>
@@ -33,7 +33,7 @@ const software: Rule = (s) =>
 const system: Rule = (s) => {
   const { dos } = systemOf(s.kit.build.brief.os);
   const found = systemIn(s.kit.build.brief.os);
-  const family = s.kit.cpu?.cpu?.family;
+  const family = s.kit.seatedCpu?.cpu.family;
   const { memory, diskMiB } = s.offer;
   const out: Case[] = [];
   const about = ['board'];
@@ -83,7 +83,7 @@ const system: Rule = (s) => {
 
 /** A driver is a program: it has a least CPU and a least system of its own. */
 const driver: Rule = (s) => {
-  const family = s.kit.cpu?.cpu?.family;
+  const family = s.kit.seatedCpu?.cpu.family;
   const { dos, windows } = systemOf(s.kit.build.brief.os);
   return s.kit.build.items.flatMap((item): Case[] => {
     const part = entryOf(s.parts, item.part);

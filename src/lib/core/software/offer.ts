@@ -36,8 +36,8 @@ export interface Offer {
 }
 
 export function offerOf(kit: Kit): Offer {
-  const cpu = kit.cpu?.cpu ?? null;
-  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
+  const cpu = kit.seatedCpu?.cpu ?? null;
+  const { core } = clocksOf(kit.board, kit.seatedCpu, kit.at, () => true);
   const { dos, windows } = systemOf(kit.build.brief.os);
   const cabled = cablesOf(kit).filter((c) => c.controller?.isOn);
   const on = kit.m.fitted.filter((f) => !f.misfit);
@@ -81,7 +81,7 @@ function memoryOf(kit: Kit, dos: number): Offer['memory'] {
   const total = totalKiB(kit);
   if (total === 0) return null;
   const shown = shownMemory(total, kit.memory);
-  const family = kit.cpu?.cpu?.family;
+  const family = kit.seatedCpu?.cpu.family;
   const fromDriver = family && families[family].rank >= 2 ? shown.extended : 0;
   return {
     base: freeBase(shown, dos, kit.facts.class === 'at'),

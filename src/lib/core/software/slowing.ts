@@ -28,7 +28,7 @@ export function slowDownsOf(board: PartWith<'board'>, family: CpuFamily): SlowDo
 
 /** Means that a machine has. */
 export function slowDowns(kit: Kit): SlowDown[] {
-  const family = kit.cpu?.cpu?.family;
+  const family = kit.seatedCpu?.cpu.family;
   return family ? slowDownsOf(kit.board, family) : [];
 }
 
