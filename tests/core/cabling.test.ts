@@ -51,6 +51,21 @@ const drive = (unit: string, plug: number, terminated?: boolean): Partial<ItemIn
   ...(terminated === undefined ? {} : { terminated })
 });
 
+describe('a drive that is said to be on a cable of another kind', () => {
+  const wrong = on('lanteg-io16', 'disk', 'cairnholt-s80', [{}]);
+  it('is no chain: nothing is asked of terminators and IDs there', () => {
+    expect(chainOf(wrong)).to.equal(undefined);
+    for (const rule of ['scsi.id', 'scsi.termination']) expect(severity(wrong, rule), rule).to.equal(null);
+  });
+  it('is told to be on the wrong one, not that all others are full', () => {
+    const beside = { ...wrong, items: [...wrong.items!, { part: 'quillon-scsi', slot: '5' }] };
+    for (const c of [wrong, beside])
+      expect(find(c, 'disk.interface')!.sentence).to.include(
+        'disks of IO-16 (16-bit multi-I/O card) cannot run it'
+      );
+  });
+});
+
 describe('what a twist does, line by line', () => {
   it('floppies: behind the twist the second select is A, before it B, and nothing else answers', () => {
     const answers = (ribbon: Ribbon, behind: boolean) => selects.map((s) => floppyLetter(ribbon, behind, s));

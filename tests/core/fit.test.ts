@@ -125,7 +125,7 @@ describe('CPU', () => {
     expect(severity(at(8.33), 'isa.clock')).to.equal(null);
     expect(severity(at(10), 'isa.clock')).to.equal('caution');
     expect(severity(at(16.5), 'isa.clock')).to.equal('clash');
-    expect(find(at(16.5), 'isa.clock')!.sentence).to.include('÷ 4 gives 8.3 MHz');
+    expect(find(at(16.5), 'isa.clock')!.sentence).to.include('÷ 4 gives 8.33 MHz');
   });
 });
 

@@ -2,7 +2,7 @@
  * The words of whatever the core finds, for screens, files, the API and the command line. The core tells what is the
  * case, as data; here it becomes sentences.
  */
-export { and, capital, counted, or } from './en/language';
+export { and, capital, clockNumber, counted, mhz, or } from './en/language';
 export { busName, kindWord, kindWords, seatName, the, whatWords } from './en/things';
 export { InvalidDocument, flawWords, problemOf, problemsOf, type Problem } from './en/documents';
 export { findings, fixLabel, tell, type ToldFinding } from './en/findings';

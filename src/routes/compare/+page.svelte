@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import type { Column as CoreColumn } from '$lib/core/compare';
   import type { Thing } from '$lib/core/model';
-  import { the, type ToldFinding } from '$lib/words';
+  import { mhz, the, type ToldFinding } from '$lib/words';
   import { sizeText } from '$lib/ui/fit/edit';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/words/en/screens';
@@ -24,7 +24,7 @@
     ['date', (c) => c.date ?? words.none],
     ['board', (c) => c.board],
     ['cpu', (c) => c.cpu ?? words.none],
-    ['core', (c) => (c.coreMHz === null ? words.none : words.mhz(Math.round(c.coreMHz * 10) / 10))],
+    ['core', (c) => (c.coreMHz === null ? words.none : mhz(c.coreMHz))],
     ['speed', (c) => (c.speed === null ? words.none : String(c.speed))],
     ['memory', (c) => (c.totalKiB === null ? words.none : sizeText(c.totalKiB))],
     ['count', (c) => (c.countKiB === null ? words.none : sizeText(c.countKiB))],

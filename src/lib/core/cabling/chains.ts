@@ -1,5 +1,5 @@
 import { entryOf, byId, there } from '../model';
-import { cablesOf, type Cabled, type Controller, type Kit, type PlacedDrive } from '../kit';
+import { cablesOf, carries, type Cabled, type Controller, type Kit, type PlacedDrive } from '../kit';
 import type { DriveInterface, Ribbon, Select } from '../model';
 import { diskNumber, floppyLetter, selectFor } from './lines';
 
@@ -77,7 +77,8 @@ export function chainsOf(kit: Kit): Chain[] {
   const groups = new Map<string, { controller: Controller; family: Family; drives: Cabled[] }>();
   for (const c of cablesOf(kit)) {
     const family = familyOf(c.drive.part.drive.interface);
-    if (!c.controller || !family) continue;
+    // Of a cable to something that does not support the drive, that is all there is to say.
+    if (!c.controller || !family || !carries(c.controller, c.drive.part.drive.interface)) continue;
     const key = `${c.controller.item}/${c.controller.fn.id}/${family}`;
     const group = groups.get(key) ?? { controller: c.controller, family, drives: [] };
     group.drives.push(c);

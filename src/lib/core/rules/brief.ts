@@ -151,8 +151,9 @@ const wishes: Rule = (s) =>
   });
 
 const pending: Record<MissingKind, (s: Situation) => boolean> = {
-  cpu: ({ offer }) => offer.cpu === null,
-  memory: ({ kit, offer }) => kit.memory !== null && offer.memory === null,
+  cpu: ({ kit }) => kit.cpu === null,
+  // Modules in a bank that does not count them are told of there.
+  memory: ({ kit, offer }) => kit.memory !== null && offer.memory === null && kit.banks.size === 0,
   monitor: ({ kit }) => kit.monitors.length === 0 && !kit.facts.closed,
   display: (s) => s.kit.displays.length === 0 && !waitingFor(s, (card) => card.video !== undefined),
   drives: ({ kit }) => kit.drives.length === 0,

@@ -46,7 +46,8 @@ const diskInterface: Rule = (s) =>
         }
       ];
     const about = [drive.item.id, ...(controller && told ? [controller.item] : [])];
-    if (s.kit.controllers.some((c) => c.isOn && carries(c, needs)))
+    const isElsewhere = controller !== null && told;
+    if (!isElsewhere && s.kit.controllers.some((c) => c.isOn && carries(c, needs)))
       return [{ rule: 'disk.interface', about, facts: { drive: it, needs, why: 'full' } }];
     const [twin] = s.kit.controllers.flatMap(({ owner, fn }) => {
       const speaks = fn.speaks?.find((x) => looksLike(x, needs));

@@ -75,6 +75,9 @@ function switchFixes(s: Situation, h: Hooked): OfferedFix[] {
 const waitingDisplay = (s: Situation): Thing | null =>
   waitingFor(s, (card) => card.video !== undefined && card.video.standard !== '3d-only');
 
+/** Whether some picture of the card reaches the monitor. */
+const showsSome = (h: Hooked): boolean => h.checks.some((c) => c.verdict === 'shown');
+
 /** A monitor accepts a signal when plug, kind and both frequencies are in its ranges. */
 const signal: Rule = (s) =>
   hookedMonitors(s.kit).flatMap((h): Case[] => {
@@ -89,7 +92,7 @@ const signal: Rule = (s) =>
               facts: { monitor, card: null, why: 'no-card', waiting: waitingDisplay(s) }
             }
           ];
-    const shows = h.checks.some((c) => c.verdict === 'shown');
+    const shows = showsSome(h);
     const card = cardOf(s, h.display.item);
     const about = [h.monitor.item.id, h.display.item];
     if (!shows && !dangerIn(h))
@@ -130,6 +133,7 @@ const isBuiltIn = ({ monitor, display }: Hooked): boolean => display?.item === m
 const flat: Rule = (s) =>
   hookedMonitors(s.kit)
     .filter((h) => h.monitor.part.monitor.flat && h.display?.facts.standard === 'vga' && !isBuiltIn(h))
+    .filter(showsSome)
     .map((h): Case => ({
       rule: 'video.flat',
       about: [h.monitor.item.id],
@@ -140,6 +144,7 @@ const flat: Rule = (s) =>
 const grey: Rule = (s) =>
   hookedMonitors(s.kit)
     .filter((h) => !h.monitor.part.monitor.colour && h.display?.facts.standard === 'vga')
+    .filter(showsSome)
     .map((h): Case => ({
       rule: 'video.grey',
       about: [h.monitor.item.id],

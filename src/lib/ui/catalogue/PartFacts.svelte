@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { busName } from '$lib/words';
+  import { busName, clockNumber, mhz } from '$lib/words';
   import { hex, type Part } from '$lib/core/model';
   import { indexed, resources } from '$lib/core/catalogue';
   import { ratedFactor } from '$lib/core/boards';
@@ -14,9 +14,8 @@
   const names = words.factNames;
   const can = $derived(indexed(part).can);
   const item = $derived({ id: 'shown', part: part.id, asFound: {}, chosen: {}, locked: [] });
-  const round = (n: number): number => Math.round(n * 10) / 10;
   const offered = (o: NonNullable<Part['board']>['busClock']): string =>
-    (!o ? [] : Array.isArray(o) ? o : Object.values(o.values)).map(round).join(', ');
+    (!o ? [] : Array.isArray(o) ? o : Object.values(o.values)).map(clockNumber).join(', ');
   const range = (low: number, high: number) => (low === high ? String(low) : `${low}–${high}`);
 
   /** What is known, one line each; what is not is left out. */
@@ -32,7 +31,7 @@
       [names.form, board?.form],
       [names.slots, board && board.slots.map((s) => busName[s.bus]).join(', ')],
       [names.socket, board?.cpuSocket && (board.cpuSocket.soldered ?? board.cpuSocket.accepts.join(', '))],
-      [names.clock, board ? offered(board.busClock) : cpu ? `${round(cpu.busMHz)} × ${ratedFactor(cpu)} = ${round(cpu.coreMHz)} MHz` : fpu && `${round(fpu.mhz)} MHz`],
+      [names.clock, board ? offered(board.busClock) : cpu ? `${clockNumber(cpu.busMHz)} × ${ratedFactor(cpu)} = ${mhz(cpu.coreMHz)}` : fpu && mhz(fpu.mhz)],
       [names.volts, cpu ? range(cpu.volts.low, cpu.volts.high) : board && offered(board.coreVolts)],
       [names.memory, board?.memory ? sizeText(board.memory.maxKiB) : module ? `${sizeText(module.kib)}, ${module.ns} ns, ${module.form}${module.chips ? `, ${module.chips}` : ''}` : video && sizeText(video.memoryKiB)],
       [names.modes, video && modesOf(video).map((m) => m.label).join(', ')],

@@ -5,7 +5,7 @@
   import { clocksOf, families } from '$lib/core/boards';
   import { kitOf, knownIsaClock } from '$lib/core/kit';
   import { isBad, registry } from '$lib/core/rules';
-  import { busName } from '$lib/words';
+  import { busName, clockNumber } from '$lib/words';
   import { getBench } from '../context';
   import PartPick from '../parts/PartPick.svelte';
   import type { Item, ShelfView, Slot } from '$lib/core/model';
@@ -32,7 +32,6 @@
     )
   );
   const clocks = $derived(clocksOf(kit.board, kit.cpu, kit.at, () => true));
-  const round = (n: number) => Math.round(n * 10) / 10;
   const ready = $derived(
     shelf.filter(
       (v) =>
@@ -156,9 +155,9 @@
     {#if kit.facts.cpuSocket?.soldered}<span class="quiet text-small">{words.soldered}</span>{/if}
     {#if clocks.bus.value !== null && clocks.factor !== null && clocks.core !== null}
       <span class="clock font-bold text-small font-mono leading-[1.25]"
-        >{words.clock(round(clocks.bus.value), round(clocks.factor), round(clocks.core))}</span
+        >{words.clock(clockNumber(clocks.bus.value), clocks.factor, clockNumber(clocks.core))}</span
       >
-      <span class="quiet text-small">{words.rated(round(kit.cpu?.cpu?.coreMHz ?? 0))}</span>
+      <span class="quiet text-small">{words.rated(clockNumber(kit.cpu?.cpu?.coreMHz ?? 0))}</span>
     {/if}
     {#if kit.cpu?.cpu && (clocks.volts.value !== null || families[kit.cpu.cpu.family].rank >= 3)}
       <span class="quiet text-small"

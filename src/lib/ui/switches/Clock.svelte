@@ -13,6 +13,7 @@
   import { kitOf } from '$lib/core/kit';
   import { positionOf } from '$lib/core/resources';
   import { getBench } from '../context';
+  import { mhz as inWords } from '$lib/words';
   import { text } from '$lib/words/en/screens';
 
   const words = text.switches;
@@ -37,7 +38,7 @@
   const crystal = $derived(
     cpu && bus !== null && families[cpu.family].rank < 3 ? oscillatorFor(cpu.family, bus) : null
   );
-  const mhz = (n: number | null) => (n === null ? words.unknown : `${Math.round(n * 10) / 10} MHz`);
+  const mhz = (n: number | null) => (n === null ? words.unknown : inWords(n));
   /** What is printed on an oscillator has more digits. */
   const printed = (n: number) => `${Math.round(n * 1000) / 1000} MHz`;
   const verdicts: Record<ClockReading['verdict'], string> = {

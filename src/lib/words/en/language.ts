@@ -16,7 +16,9 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 export const sentence = (text: string): string => `${capital(text.trim().replace(/\.$/, ''))}.`;
 
 const tenth = (n: number): number => Math.round(n * 10) / 10;
-export const mhz = (n: number): string => `${tenth(n)} MHz`;
+/** A clock as it is written on boards: 4.77, 33.3. */
+export const clockNumber = (mhz: number): number => (mhz < 10 ? Math.round(mhz * 100) / 100 : tenth(mhz));
+export const mhz = (n: number): string => `${clockNumber(n)} MHz`;
 export const times = (n: number): string => `${Math.round(n * 100) / 100}`;
 export const volts = (n: number): string => `${n} V`;
 export const voltRange = (low: number, high: number): string =>

@@ -61,7 +61,7 @@ export const drives: WordsOf<
         why: interfaceWhy
       };
     const trap = f.trap
-      ? ` ${capital(ownerName(f.trap.controller))} has a plug that looks the same but is ${interfaceName[f.trap.speaks] ?? f.trap.speaks}: not compatible.`
+      ? ` The plug of ${ownerName(f.trap.controller)} looks the same but is ${interfaceName[f.trap.speaks] ?? f.trap.speaks}: not compatible.`
       : '';
     return {
       title: `Nothing runs ${f.drive.name}`,
@@ -69,7 +69,7 @@ export const drives: WordsOf<
         f.waiting
           ? `${the(f.waiting)} supports it, but is in no slot yet. Choose one for it`
           : f.controller
-            ? `${ownerName(f.controller)} does not support it`
+            ? `${ownerName(f.controller)} cannot run it`
             : 'no controller in the machine supports it'
       }.${trap}`,
       why: interfaceWhy

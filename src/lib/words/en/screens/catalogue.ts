@@ -331,7 +331,6 @@ export const compare = {
     findings: 'Findings'
   },
   of: (a: number, b: number) => `${a} of ${b}`,
-  mhz: (n: number) => `${Math.round(n)} MHz`,
   findings: (stops: number, clashes: number, cautions: number) =>
     [
       stops ? counted('stop', 'stops')(stops) : '',
