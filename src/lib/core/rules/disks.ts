@@ -78,6 +78,7 @@ const diskLimit: Rule = (s) =>
     const { drive } = disk;
     const best = choicesFor(disk).find((c) => c.works && c.geometry);
     const geometry = best?.geometry;
+    const type = best?.id === 'type' && (best.usable ?? Infinity) < barrier.sectors ? best : null;
     return [
       {
         rule: 'disk.limit',
@@ -87,7 +88,8 @@ const diskLimit: Rule = (s) =>
         facts: {
           drive: thingOf(drive),
           barrier,
-          usable: Math.min(barrier.sectors, (best?.id === 'type' && best.usable) || Infinity)
+          usable: type?.usable ?? barrier.sectors,
+          type: type?.type ?? null
         },
         fixes:
           best && geometry

@@ -291,7 +291,8 @@ export interface FactsOf {
   'disk.rom': { drive: Thing; bios: string };
   'rom.unscanned': { card: Thing; bios: string };
   /** `usable`: sectors that can be had, which a table of types may leave fewer of than the barrier. */
-  'disk.limit': { drive: Thing; barrier: Barrier; usable: number };
+  /** `type`: the entry of the type table that ends it sooner than the barrier does. */
+  'disk.limit': { drive: Thing; barrier: Barrier; usable: number; type: string | null };
   'disk.type': {
     drive: Thing;
     bios: string;
