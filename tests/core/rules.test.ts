@@ -89,6 +89,7 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
     ]),
   'unknown.board': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
   'unknown.bios': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
+  'memory.supplies': () => made({ board: 'skerrin-px5', items: [{ part: 'pendrum-set-64k', place: '1' }] }),
   'memory.apart': () =>
     made({
       board: 'brackwell-tx',

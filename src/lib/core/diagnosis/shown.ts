@@ -179,6 +179,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
         : { at: 'count', stops: 0.3, says: 'memory' },
   'memory.kind': (f, kit) => (f.facts.why === 'form' ? 'fit' : inBank(kit, f.facts.bank, 0.8)),
   'memory.apart': { at: 'memory', stops: 0.2 },
+  'memory.supplies': { at: 'memory', stops: 0.8 },
   'memory.edo': 'hint',
   'memory.speed': 'hint',
   'memory.parity': { at: 'count', stops: 0.8, says: 'memory' },

@@ -192,6 +192,7 @@ export interface FactsOf {
   'memory.mixed': { bank: string; what: 'size' | 'type' | 'parity' | 'speed'; values: string[] };
   'memory.loose': { bank: string | null };
   /** A module for 3.3 V beside one for 5 V. */
+  'memory.supplies': { module: Thing; bank: string; board: Thing };
   'memory.apart': { low: Thing; bank: string; other: Thing; otherBank: string };
   /** The first bank of a form is empty and another is not; `some`: some boards of this age take any bank first. */
   'memory.first': { bank: string; filled: string[]; some: boolean };
@@ -245,7 +246,7 @@ export interface FactsOf {
   'video.switch': { set: string; card: Thing; is: string; harmless: boolean; assumed: boolean };
   /** `unlooked`: switches that choose what a card is, where nobody looked. */
   'video.two': { kind: 'mono' | 'colour'; cards: Thing[]; unlooked: string[] };
-  'video.second': { cards: Thing[]; driven: boolean };
+  'video.second': { cards: Thing[]; driven: boolean; unlooked: string[] };
   'video.pass': { card: Thing };
 
   // Drives

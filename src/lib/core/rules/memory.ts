@@ -221,6 +221,25 @@ const apart: Rule = (s) => {
     : [];
 };
 
+/** Chips of 64 Kbit and more want +5 V on the pin on which a socket for three-supply memory has +12 V. */
+const FIRST_OF_ONE_SUPPLY = 64;
+const supplies: Rule = (s) => {
+  if (!s.kit.memory?.threeSupply) return [];
+  return banks(s).flatMap(({ bank: b, list, name }) =>
+    list
+      .map(({ placed }) => placed)
+      .filter(({ part: { module, power } }) => {
+        const wantsThree = power?.minus5 ?? module.kib < FIRST_OF_ONE_SUPPLY;
+        return b.forms.includes(module.form) && !wantsThree;
+      })
+      .map((placed): Case => ({
+        rule: 'memory.supplies',
+        about: [placed.item.id],
+        facts: { module: thingOf(placed), bank: name, board: thingOf(s.m.board) }
+      }))
+  );
+};
+
 /** A two-sided 72-pin module takes the selects of two banks: on many boards it shuts the next one. */
 const sides: Rule = (s) => {
   const filled = takenBanks(s).filter((b) => b.list.length);
@@ -313,6 +332,7 @@ export const memoryRules: readonly Rule[] = [
   bank,
   kind,
   apart,
+  supplies,
   speed,
   parity,
   sides,

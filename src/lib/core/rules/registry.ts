@@ -115,6 +115,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'memory.filling': entry(memory, 'clash'),
   'memory.kind': entry(memory, 'clash'),
   'memory.apart': entry(memory, 'stop'),
+  'memory.supplies': entry(memory, 'stop'),
   'memory.edo': entry(memory, 'caution'),
   'memory.speed': entry(memory, 'caution'),
   'memory.parity': entry(memory, ['note', 'clash']),

@@ -1,5 +1,5 @@
 import { thingOf, type OfferedFix, type Thing, there } from '../model';
-import { isLookedAt, isPciDisplay } from '../resources';
+import { isLookedAt, isPciDisplay, offSettings, unlookedAmong } from '../resources';
 import { systemOf } from '../software';
 import { hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
@@ -187,9 +187,18 @@ const boardSwitch: Rule = (s) => {
 /** Windows 98 drives a second PCI or AGP display; no system before it does. */
 const drivesSeveral = (s: Situation): boolean => (systemOf(s.kit.build.brief.os).windows ?? 0) >= 4.1;
 
-/** Switches of some displays that choose what they are, and that nobody looked at, by their labels. */
+/** Settings that choose what some displays are, or switch them off, and that nobody looked at, by their labels. */
 const unlookedIn = (s: Situation, items: readonly string[]): string[] =>
-  s.kit.displays.filter((d) => items.includes(d.item)).flatMap((d) => unlookedSwitch(s.kit, d) ?? []);
+  s.kit.displays
+    .filter((d) => items.includes(d.item))
+    .flatMap((d) => {
+      const shows = s.m.find(d.item)?.part.functions.filter((fn) => fn.kind === 'display') ?? [];
+      const off = unlookedAmong(
+        s.m,
+        shows.flatMap((fn) => offSettings(d.item, fn))
+      );
+      return [unlookedSwitch(s.kit, d) ?? [], off.map(({ setting, of }) => `${setting} of ${of}`)].flat();
+    });
 
 /** Displays of a kind of standard, where there are two or more; `meet`: their ranges do, since not all sit on PCI or AGP. */
 export function displaysAlike(s: Situation): { kind: 'mono' | 'colour'; items: string[]; meet: boolean }[] {
@@ -207,7 +216,11 @@ const two: Rule = (s) =>
     const cards = about.map((item) => cardOf(s, item));
     return meet
       ? { rule: 'video.two', about, facts: { kind, cards, unlooked: unlookedIn(s, about) } }
-      : { rule: 'video.second', about, facts: { cards, driven: drivesSeveral(s) } };
+      : {
+          rule: 'video.second',
+          about,
+          facts: { cards, driven: drivesSeveral(s), unlooked: unlookedIn(s, about) }
+        };
   });
 
 /** A 3D-only card shows nothing by itself. */

@@ -29,8 +29,11 @@ export const left = (severity: Wrong['severity'], consequence: Consequence): Wro
   consequence
 });
 
+/** Banks that hold something which goes into their sockets. */
 export const filledBanks = (kit: Kit): string[] =>
-  (kit.memory?.banks ?? []).filter((b) => (kit.banks.get(b.id)?.length ?? 0) > 0).map((b) => b.label ?? b.id);
+  (kit.memory?.banks ?? [])
+    .filter((b) => kit.banks.get(b.id)?.some((x) => b.forms.includes(x.placed.part.module.form)))
+    .map((b) => b.label ?? b.id);
 
 /** Floppy drives that the board's own BIOS runs; a controller with a ROM of its own takes care of its drives. */
 export const floppies = (kit: Kit) =>

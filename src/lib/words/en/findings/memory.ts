@@ -21,6 +21,7 @@ export const memory: WordsOf<
   | 'memory.first'
   | 'memory.filling'
   | 'memory.apart'
+  | 'memory.supplies'
   | 'memory.kind'
   | 'memory.edo'
   | 'memory.speed'
@@ -68,6 +69,11 @@ export const memory: WordsOf<
     title: `${low.name} and ${other.name} are not for the same voltage`,
     sentence: `A 168-pin module (bank ${bank}) is made for 3.3 V, the modules in bank ${otherBank} work at 5 V, and they share their data lines: it may not survive that. Take one kind out before you switch on, unless the manual of the board lists both together.`,
     why: 'Boards with sockets for both kinds are meant for one or the other.'
+  }),
+  'memory.supplies': ({ module, bank, board }) => ({
+    title: `+12 V on ${module.name} in bank ${bank}`,
+    sentence: `Do not power on: ${the(board)} takes three-supply chips of 16 Kbit. Its sockets have +12 V where later chips take +5 V, and it destroys them at once.`,
+    why: 'Pin 8 is +12 V on a three-supply chip and +5 V on chips of 64 Kbit and more.'
   }),
   'memory.filling': ({ known }) => ({
     title: 'The board does not list this combination',

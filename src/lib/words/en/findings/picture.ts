@@ -79,11 +79,13 @@ export const picture: WordsOf<
     sentence: `${and(cards.map(the))} answer at the same addresses. Keep one of them; a monochrome card beside a colour card is fine.${ifUsual(unlooked)}`,
     why: 'One monochrome and one colour display can be used together; two of the same kind cannot.'
   }),
-  'video.second': ({ cards, driven }) => ({
-    title: driven ? 'Two displays, driven by Windows 98' : 'Two displays, one of them dark',
-    sentence: driven
-      ? `Before Windows starts only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS programs use that one only.`
-      : `Only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS and Windows before 98 use that one only.`,
+  'video.second': ({ cards, driven, unlooked }) => ({
+    title: `${unlooked.length ? 'Perhaps two' : 'Two'} displays, ${driven ? 'driven by Windows 98' : 'one of them dark'}`,
+    sentence: `${
+      driven
+        ? `Before Windows starts only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS programs use that one only.`
+        : `Only one of ${and(cards.map(the))} shows a picture: the one the BIOS finds first. DOS and Windows before 98 use that one only.`
+    }${ifUsual(unlooked)}`,
     why: 'The BIOS switches the VGA ranges on for one PCI or AGP display, so two do not meet; Windows 98 can drive both.'
   }),
   'video.pass': ({ card }) => ({
