@@ -216,7 +216,7 @@ export function consequenceOf(c: Consequence): string {
     case 'battery-cut-off':
       return 'The battery on the board is cut off: date and setup are lost at every power-off.';
     case 'battery-charged-wrongly':
-      return 'The board tries to charge what is not there or must not be charged, and the setup is lost.';
+      return 'The board charges what is not there, and the setup is lost, or a pack that must not be charged: lithium and alkaline ones can burst.';
     case 'keyboard-dead':
       return 'No key does anything, or POST stops with a keyboard error.';
     case 'monitor-damaged':

@@ -31,7 +31,7 @@ export const board: WordsOf<
   }),
   'battery.leak': ({ board: it }) => ({
     title: 'A barrel battery is on the board',
-    sentence: `Remove it from ${the(it)} before anything else. Clean with white vinegar, then water and alcohol; wear gloves and goggles. Use the external battery header.`,
+    sentence: `Remove it from ${the(it)} before anything else. Clean with white vinegar, then water and alcohol; wear gloves and goggles. A pack on the external battery header keeps the setup: of its voltage and polarity, and never a lithium or alkaline one where the board charges it, since that can burst.`,
     why: 'Barrel batteries leak and eat the traces of the board.'
   }),
   'clock.century': ({ board: it, year }) => ({
