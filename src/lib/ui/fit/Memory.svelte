@@ -14,9 +14,11 @@
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const facts = $derived(kit.memory);
-  const fitting = $derived(
-    modules.filter((m) => facts?.banks.some((b) => moduleFits({ ...facts, parity: 'optional' }, b, m)))
-  );
+  /** Whether a module goes into a bank, or into any. */
+  const goesInto = (m: PartOf<'memory'>, bank?: string) =>
+    facts?.banks.some((b) => (bank ?? b.id) === b.id && moduleFits({ ...facts, parity: 'optional' }, b, m)) ??
+    false;
+  const fitting = $derived(modules.filter((m) => goesInto(m)));
   let chosen = $state('');
   const module = $derived(fitting.find((m) => m.id === chosen) ?? fitting[0]);
   const total = $derived(totalKiB(kit));
@@ -44,16 +46,17 @@
     locked: []
   });
 
-  /** Fills an empty bank with the chosen module, empties a full one. */
+  /** Fills an empty bank with the chosen module, or with the first that goes into it; empties a full one. */
   function press(bank: string, sockets: number) {
     const rest = others(session.build.items, bank);
+    const fills = module && goesInto(module, bank) ? module : fitting.find((m) => goesInto(m, bank));
     if (inBank(bank).length)
       session.change({ ...session.build, items: rest }, words.change(words.bank(bank)));
-    else if (module) {
-      session.know(module);
+    else if (fills) {
+      session.know(fills);
       session.change(
-        { ...session.build, items: [...rest, moduleIn(rest, bank, module, sockets)] },
-        words.change(module.name)
+        { ...session.build, items: [...rest, moduleIn(rest, bank, fills, sockets)] },
+        words.change(fills.name)
       );
     }
   }
