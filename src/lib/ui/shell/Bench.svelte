@@ -38,7 +38,8 @@
   const offlineStages = ['switches', 'lines', 'disks', 'memory', 'boot', 'start', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
   const stage = $derived(page.url.pathname.split('/')[3] ?? 'lines');
-  const stops = $derived(session.count('stop') + session.count('clash'));
+  const stops = $derived(session.count('stop'));
+  const clashes = $derived(session.count('clash'));
   const cautions = $derived(session.count('caution'));
   /** Settings that stand elsewhere than they should, or that nobody looked at. */
   const toSet = $derived(
@@ -131,9 +132,12 @@
     >
     <span class="flex-1"></span>
     <span class="sum gap-3.5 flex mr-1.5" aria-live="polite">
-      {#if stops}<b class="bad text-stop">{text.clashes(stops)}</b>
-      {:else if session.checked.status === 'unknown'}<b title={text.notAllCheckedWhy}>{text.notAllChecked}</b>
-      {:else}<b>{text.noClash}</b>{/if}
+      {#if stops}<b class="bad text-stop">{text.stops(stops)}</b>{/if}
+      {#if clashes}<b class="bad text-stop">{text.clashes(clashes)}</b>
+      {:else if !stops && session.checked.status === 'unknown'}<b title={text.notAllCheckedWhy}
+          >{text.notAllChecked}</b
+        >
+      {:else if !stops}<b>{text.noClash}</b>{/if}
       {#if cautions}<span>{text.cautions(cautions)}</span>{/if}
     </span>
     <Button class="act" onclick={() => session.step('undo')} disabled={!session.canUndo && !session.waiting}

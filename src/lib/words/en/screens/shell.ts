@@ -38,6 +38,7 @@ export const shell = {
   noClash: 'No clash',
   notAllChecked: 'No clash in what is known',
   notAllCheckedWhy: 'Something was not checked, or is only assumed: the findings say what.',
+  stops: counted('stop: do not power on', 'stops: do not power on'),
   clashes: counted('clash', 'clashes'),
   cautions: counted('caution', 'cautions'),
   day: 'Day',
