@@ -5,6 +5,7 @@ import {
   factorOn,
   fillings,
   fittedKiB,
+  moduleMisfit,
   freeBase,
   knownFilling,
   moduleFits,
@@ -16,11 +17,34 @@ import {
   speedIndex,
   type BankFill
 } from '../../src/lib/core/boards';
-import { hasFacts, type MemoryFacts, type Part, type PartWith } from '../../src/lib/core/model';
+import {
+  hasFacts,
+  type MemoryFacts,
+  type ModuleForm,
+  type Part,
+  type PartWith
+} from '../../src/lib/core/model';
 import { parts, withFacts } from '../support/demo';
 
 const part = (id: string): Part => parts.get(id)!;
 const all = [...parts.values()];
+
+describe('whether a bank counts a module', () => {
+  const module = (form: ModuleForm, type: 'fpm' | 'edo' | 'sdram', kib = 4096) =>
+    ({ form, kib, ns: 60, parity: false, type, sides: 1 }) as const;
+  const why = (types: ('dram' | 'fpm' | 'edo' | 'sdram')[], form: ModuleForm, m: ReturnType<typeof module>) =>
+    moduleMisfit({ sizesKiB: [4096], types }, { forms: [form] }, m);
+  it('goes by form, size and type, and takes EDO for fast page', () => {
+    expect(why(['fpm'], 'simm72', module('simm72', 'fpm'))).to.equal(null);
+    expect(why(['fpm'], 'simm72', module('simm30', 'fpm'))).to.equal('form');
+    expect(why(['fpm'], 'simm72', module('simm72', 'fpm', 8192))).to.equal('size');
+    expect(why(['fpm'], 'simm72', module('simm72', 'edo'))).to.equal(null);
+    expect(why(['fpm', 'edo'], 'dimm168', module('dimm168', 'sdram'))).to.equal('type');
+  });
+  it('does not refuse SDRAM on a board for 168-pin modules whose types nobody told', () => {
+    expect(why(['dram', 'fpm'], 'dimm168', module('dimm168', 'sdram'))).to.equal(null);
+  });
+});
 
 describe('clocks', () => {
   it('core is bus times factor, and a doubled part has its factor inside', () => {

@@ -174,7 +174,7 @@ function sizePart(
   form: NonNullable<Part['module']>['form'],
   kib: number
 ): ModulePart {
-  const module = { form, kib, ns: 60, parity: true, type: there(types[0]), sides: 1 as const };
+  const module = { form, kib, ns: 60, parity: true, type: types[0] ?? 'dram', sides: 1 as const };
   return { id: `${form}-${kib}`, kind: 'memory', module } as ModulePart;
 }
 

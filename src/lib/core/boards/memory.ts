@@ -13,7 +13,7 @@ type Bank = MemoryFacts['banks'][number];
 
 /**
  * Why a bank does not count a module; null: it does. EDO works as fast-page memory on most boards from the 486 on, which
- * is told elsewhere.
+ * is told elsewhere. Of a board for 168-pin modules of which only the types of older ones are told, nobody told them.
  */
 export function moduleMisfit(
   { sizesKiB, types }: Pick<MemoryFacts, 'sizesKiB' | 'types'>,
@@ -22,7 +22,8 @@ export function moduleMisfit(
 ): 'form' | 'size' | 'type' | null {
   if (!bank.forms.includes(module.form)) return 'form';
   if (sizesKiB.length && !sizesKiB.includes(module.kib)) return 'size';
-  return types.includes(module.type) || module.type === 'edo' ? null : 'type';
+  const isTold = module.form !== 'dimm168' || types.some((t) => t === 'sdram' || t === 'edo');
+  return !isTold || types.includes(module.type) || module.type === 'edo' ? null : 'type';
 }
 
 /** KiB in all: soldered and in banks that are full. Part-full banks do not count, nor what a bank does not take. */

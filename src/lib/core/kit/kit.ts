@@ -55,7 +55,7 @@ export interface Kit {
   board: PartWith<'board'>;
   facts: NonNullable<Part['board']>;
   cpu: PartWith<'cpu'> | null;
-  /** The same, but null where its pins do not go into the board: nothing follows from such a one. */
+  /** The one that runs: where its pins do not go into the board, what is soldered in, or none. */
   seatedCpu: PartWith<'cpu'> | null;
   fpu: Placed<PartWith<'fpu'>> | null;
   /** What the CPU sits on instead of the board's own socket. `board` and `facts` are as the CPU meets them there. */
@@ -91,7 +91,8 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
   };
   const adapters = ofKind('adapter');
   const carrier = adapters.find((p) => p.part.adapter.cpu) ?? null;
-  const cpu = ofKind('cpu')[0]?.part ?? known(m.board.part.board?.cpuSocket?.soldered, 'cpu');
+  const soldered = known(m.board.part.board?.cpuSocket?.soldered, 'cpu');
+  const cpu = ofKind('cpu')[0]?.part ?? soldered;
   const oscillator = ofKind('oscillator')[0] ?? null;
   const board = withOscillator(
     withCarrier(m.board.part, carrier?.part.adapter.cpu),
@@ -116,7 +117,7 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     board,
     facts,
     cpu,
-    seatedCpu: goesIn ? cpu : null,
+    seatedCpu: goesIn ? cpu : soldered,
     fpu: ofKind('fpu')[0] ?? null,
     carrier,
     oscillator,

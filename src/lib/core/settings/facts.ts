@@ -167,27 +167,23 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       )
   },
   'vlb-mhz': {
-    want: (_kit, _of, bus) => {
-      return bus === null
+    want: (_kit, _of, bus) =>
+      bus === null
         ? null
         : {
             value: { mhz: bus > LOCAL_BUS.noWait ? 'above-33' : 'up-to-33' },
             because: [{ is: 'local-bus-clock', mhz: bus }],
             suits: (v) => Number(v) >= bus - 0.5,
             rank: Number
-          };
-    },
+          },
     wrong: (_kit, value, _of, bus) =>
       Number(value) + 0.5 < (bus ?? 0)
         ? left('clash', { is: 'local-bus-set-slower' })
         : left('note', { is: 'local-bus-set-faster' })
   },
   'vlb-wait': {
-    want: (_kit, _of, bus) => {
-      return bus === null
-        ? null
-        : exactly(bus > LOCAL_BUS.noWait ? 1 : 0, { is: 'local-bus-waits', mhz: bus });
-    },
+    want: (_kit, _of, bus) =>
+      bus === null ? null : exactly(bus > LOCAL_BUS.noWait ? 1 : 0, { is: 'local-bus-waits', mhz: bus }),
     wrong: (_, value) =>
       value === 0
         ? left('caution', { is: 'local-bus-no-wait' })
