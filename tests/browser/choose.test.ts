@@ -116,6 +116,7 @@ describe('choosing a machine', () => {
     await press(page, 'Take out M12 green');
     await sees(page, 'DANGER');
     await sees(page, 'Stop: do not power on');
+    await sees(page, '1 stop: do not power on');
     await press(page, 'Undo');
     await press(page, 'Undo');
 

@@ -6,6 +6,7 @@ import {
   fillings,
   fittedKiB,
   moduleMisfit,
+  banksFor,
   freeBase,
   knownFilling,
   moduleFits,
@@ -40,6 +41,13 @@ describe('whether a bank counts a module', () => {
     expect(why(['fpm'], 'simm72', module('simm72', 'fpm', 8192))).to.equal('size');
     expect(why(['fpm'], 'simm72', module('simm72', 'edo'))).to.equal(null);
     expect(why(['fpm', 'edo'], 'dimm168', module('dimm168', 'sdram'))).to.equal('type');
+  });
+  it('names the banks that a module may fill, whatever its parity', () => {
+    const v66 = parts.get('varnoc-v66')!.board!.memory!;
+    const into = (id: string) => banksFor({ ...v66, parity: 'required' }, withFacts(id, 'module'));
+    expect(into('pendrum-s72-8m')).to.deep.equal(['0', '1']);
+    expect(into('pendrum-s30-256')).to.deep.equal(['2']);
+    expect(into('pendrum-d168-64')).to.deep.equal([]);
   });
   it('does not refuse SDRAM on a board for 168-pin modules whose types nobody told', () => {
     expect(why(['dram', 'fpm'], 'dimm168', module('dimm168', 'sdram'))).to.equal(null);

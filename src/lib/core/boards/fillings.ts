@@ -56,6 +56,10 @@ export function moduleFits(
   );
 }
 
+/** The banks that a person may fill with a module. Parity that is missing is told and does not bar it. */
+export const banksFor = (facts: MemoryFacts, part: ModulePart): string[] =>
+  facts.banks.filter((b) => moduleFits({ ...facts, parity: 'optional' }, b, part)).map((b) => b.id);
+
 /** Whether the sizes bank by bank are a filling that the board knows. */
 export function knownFilling(facts: MemoryFacts, sizes: readonly number[]): boolean {
   return (

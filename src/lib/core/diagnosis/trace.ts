@@ -88,6 +88,7 @@ function effectsAt(own: readonly FaultMode[], stage: StageId): readonly StageEff
   }
   return out;
 }
+
 function walk(
   own: readonly FaultMode[],
   order: readonly StageId[],

@@ -50,7 +50,7 @@ const about = (s: Situation, setting?: string | null) => {
 const thing = (part: Part): Thing => ({ name: part.name, what: whatOf(part) });
 /** Whether somebody looked at a setting of the board, or chose its position. */
 const seen = (s: Situation) => (setting: string) => isLookedAt(s.kit.build.board, setting);
-const clocks = (s: Situation) => clocksOf(s.kit.board, s.kit.cpu, s.at, seen(s));
+const clocks = (s: Situation) => clocksOf(s.kit.board, s.kit.seatedCpu, s.at, seen(s));
 /** Settings of the board behind some readings that nobody looked at, by their labels. */
 const unlookedOf = (s: Situation, ...readings: Pick<Reading, 'setting'>[]): string[] =>
   unlookedAmong(

@@ -191,8 +191,9 @@ export interface FactsOf {
   'memory.bank': { bank: string; filled: number; sockets: number; why: 'part' | 'more' };
   'memory.mixed': { bank: string; what: 'size' | 'type' | 'parity' | 'speed'; values: string[] };
   'memory.loose': { bank: string | null };
-  /** A module for 3.3 V beside one for 5 V. */
+  /** Chips of one supply in sockets for three. */
   'memory.supplies': { module: Thing; bank: string; board: Thing };
+  /** A module for 3.3 V beside one for 5 V. */
   'memory.apart': { low: Thing; bank: string; other: Thing; otherBank: string };
   /** The first bank of a form is empty and another is not; `some`: some boards of this age take any bank first. */
   'memory.first': { bank: string; filled: string[]; some: boolean };
@@ -291,8 +292,9 @@ export interface FactsOf {
   'disk.boot': { scsi: Thing; ata: Thing };
   'disk.rom': { drive: Thing; bios: string };
   'rom.unscanned': { card: Thing; bios: string };
-  /** `usable`: sectors that can be had, which a table of types may leave fewer of than the barrier. */
-  /** `type`: the entry of the type table that ends it sooner than the barrier does. */
+  /**
+   * `usable`: sectors that can be had; `type`: the entry of the type table, where that leaves fewer than the barrier.
+   */
   'disk.limit': { drive: Thing; barrier: Barrier; usable: number; type: string | null };
   'disk.type': {
     drive: Thing;

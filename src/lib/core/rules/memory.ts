@@ -221,17 +221,14 @@ const apart: Rule = (s) => {
     : [];
 };
 
-/** Chips of 64 Kbit and more want +5 V on the pin on which a socket for three-supply memory has +12 V. */
+/** KiB of a set from which on chips want +5 V where a socket for three-supply memory has +12 V. */
 const FIRST_OF_ONE_SUPPLY = 64;
 const supplies: Rule = (s) => {
   if (!s.kit.memory?.threeSupply) return [];
   return banks(s).flatMap(({ bank: b, list, name }) =>
     list
       .map(({ placed }) => placed)
-      .filter(({ part: { module, power } }) => {
-        const wantsThree = power?.minus5 ?? module.kib < FIRST_OF_ONE_SUPPLY;
-        return b.forms.includes(module.form) && !wantsThree;
-      })
+      .filter(({ part: { module } }) => b.forms.includes(module.form) && module.kib >= FIRST_OF_ONE_SUPPLY)
       .map((placed): Case => ({
         rule: 'memory.supplies',
         about: [placed.item.id],

@@ -17,12 +17,12 @@ const toldElsewhere = new Set<Required['fact']>([
 ]);
 
 /** Settings that were recorded or chosen and do not say what is in the machine. */
-function wrongOnes({ kit, at }: Situation): Required[] {
+function wrongOnes({ kit, at }: Situation, bus: number | null): Required[] {
   const recorded = (item: Item, setting: string) => item.chosen[setting] ?? item.asFound[setting];
   return required(
     kit,
     (item, { fact, setting }) => !toldElsewhere.has(fact) && recorded(item, setting.id) !== undefined,
-    standingMHz(kit)
+    bus
   ).filter((r) => {
     const now = at(r.item, r.setting.id);
     return now === undefined || !r.positions.includes(now);
@@ -30,8 +30,9 @@ function wrongOnes({ kit, at }: Situation): Required[] {
 }
 
 /** A switch says what is in the machine; set wrong, the board believes the switch. */
-const wrongSwitch: Rule = (s) =>
-  wrongOnes(s).flatMap((r): Case[] => {
+const wrongSwitch: Rule = (s) => {
+  const bus = standingMHz(s.kit);
+  return wrongOnes(s, bus).flatMap((r): Case[] => {
     const meant = meaningsOf(r.part).find((m) => m.setting.id === r.setting.id && m.fact === r.fact);
     const position = s.at(r.item, r.setting.id);
     const value = position === undefined ? undefined : meant?.values.get(position);
@@ -40,7 +41,7 @@ const wrongSwitch: Rule = (s) =>
       s.kit,
       value,
       { ...meant, item: r.item },
-      standingMHz(s.kit)
+      bus
     );
     return [
       {
@@ -62,5 +63,6 @@ const wrongSwitch: Rule = (s) =>
       }
     ];
   });
+};
 
 export const switchRules: readonly Rule[] = [wrongSwitch];

@@ -1,6 +1,6 @@
 <script lang="ts">
   import OneOf from '../kit/OneOf.svelte';
-  import { moduleFits, shownMemory, type Filling } from '$lib/core/boards';
+  import { banksFor, shownMemory, type Filling } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
   import type { Item, Part, PartOf, ShelfView } from '$lib/core/model';
   import { totalKiB } from '$lib/core/kit';
@@ -14,11 +14,8 @@
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const facts = $derived(kit.memory);
-  /** Whether a module goes into a bank, or into any. */
-  const goesInto = (m: PartOf<'memory'>, bank?: string) =>
-    facts?.banks.some((b) => (bank ?? b.id) === b.id && moduleFits({ ...facts, parity: 'optional' }, b, m)) ??
-    false;
-  const fitting = $derived(modules.filter((m) => goesInto(m)));
+  const banksOf = (m: PartOf<'memory'>) => (facts ? banksFor(facts, m) : []);
+  const fitting = $derived(modules.filter((m) => banksOf(m).length > 0));
   let chosen = $state('');
   const module = $derived(fitting.find((m) => m.id === chosen) ?? fitting[0]);
   const total = $derived(totalKiB(kit));
@@ -49,7 +46,7 @@
   /** Fills an empty bank with the chosen module, or with the first that goes into it; empties a full one. */
   function press(bank: string, sockets: number) {
     const rest = others(session.build.items, bank);
-    const fills = module && goesInto(module, bank) ? module : fitting.find((m) => goesInto(m, bank));
+    const fills = [...(module ? [module] : []), ...fitting].find((m) => banksOf(m).includes(bank));
     if (inBank(bank).length)
       session.change({ ...session.build, items: rest }, words.change(words.bank(bank)));
     else if (fills) {

@@ -24,10 +24,10 @@ export const volts = (n: number): string => `${n} V`;
 export const voltRange = (low: number, high: number): string =>
   low === high ? volts(low) : `${low}–${high} V`;
 export const amps = (n: number): string => `${tenth(n)} A`;
-/** Memory as it is sold: 640 KiB, 4 MiB. */
 /** `1 byte`, `4,608 bytes`. */
 export const byteCount = (n: number): string => `${n.toLocaleString('en')} ${n === 1 ? 'byte' : 'bytes'}`;
 /** A number in hexadecimal digits alone: `F8`. */
 export const hexDigits = (n: number, digits: number): string =>
   n.toString(16).toUpperCase().padStart(digits, '0');
+/** Memory as it is sold: 640 KiB, 4 MiB. */
 export const kib = (n: number): string => (n >= 1024 && n % 1024 === 0 ? `${n / 1024} MiB` : `${n} KiB`);
