@@ -248,6 +248,11 @@ describe('disks that we read', function () {
     expect((await stops(changed([446 + 12, longer]))).join())
       .to.match(/and the extended partition overlap/)
       .and.match(/lies over the extended record/);
+    // A total beyond the partition, and by it too small a table as well.
+    const total = put32le(plan.partitions[0].sectors + 32 * 512);
+    expect((await stops(changed([plan.partitions[0].lba * 512 + 32, total]))).join()).to.match(
+      /the file system counts .* and the partition has/
+    );
     expect((await stops(changed([446 + 4, [0xee]]))).join()).to.match(/GUID/);
     const odd = await readDisk(sparse(changed([446 + 4, [0x77]])));
     expect(odd.remarks.some((r) => /unknown type 77/.test(r.text))).to.equal(true);

@@ -254,13 +254,19 @@ function looksWhole(boot: BootBlock, first: Uint8Array, table: readonly Entry[])
 /** What a partition tool leaves of a boot sector: zeros, or the filling byte of a format. */
 const isBlank = (sector: Uint8Array): boolean => sector.every((b) => b === 0 || b === 0xf6);
 
+/** One number may be wrong; with two, or with sectors of no size there is, it is no boot sector that counts. */
+const isCredible = (block: BootBlock): boolean =>
+  block.signature && block.faults.length <= 1 && SECTOR_SIZES.includes(block.bytesPerSector);
+
 function judgeBoot(e: Entry, block: BootBlock, say: Say): void {
   const name = entryWords(e);
   if (!block.signature) say('caution', words.bootUnsigned(name));
   [...block.faults, ...block.unusual].forEach((f) => say('caution', words.bootOf(name, f)));
-  if (block.faults.length) return;
   const counted = sectorsOf512(block);
-  if (counted > e.sectors) say('stop', words.largerThanPartition(name, counted, e.sectors));
+  // A wrong total mostly makes the table look too small, and is told all the same; of rubbish nothing is counted.
+  if (isCredible(block) && counted > e.sectors)
+    say('stop', words.largerThanPartition(name, counted, e.sectors));
+  if (block.faults.length) return;
   // A logical drive counts from its own extended record, mostly one track.
   const hidden = e.lba - e.base;
   if (block.hidden !== hidden && block.hidden !== (hidden & 0xffff) && block.hidden !== e.lba)
