@@ -62,6 +62,7 @@ describe('relate', () => {
     sharesWith: [],
     resident: false,
     oneOnly: false,
+    assigned: false,
     ...extra
   });
   const kinds = fc.record({

@@ -151,7 +151,7 @@ describe('a card that has no slot yet', () => {
       ]
     ];
     for (const [part, rule, more] of rows) {
-      expect(said(part, null, rule, more), `${part}, ${rule}`).to.match(/in no slot yet/);
+      expect(said(part, null, rule, more), `${part}, ${rule}`).to.match(/in no slot that takes it/);
       expect(said(part, '3', rule, more), `${part}, ${rule}, in a slot`).to.equal(null);
       expect(said('oddmere-clock', null, rule, more), `${rule}, another card`).to.match(
         /There is no|no controller|there is none|has none/

@@ -1,4 +1,4 @@
-import { there } from '../model';
+import { groupBy, there } from '../model';
 import type { Part } from '../model';
 
 /** A fact of a part that lies far from what comparable parts of its years have. */
@@ -140,12 +140,6 @@ function standsOut(fact: Fact, one: Valued, group: readonly Valued[]): Improbabl
       neighbours: others.slice(0, NEAREST).map((o) => o.part.id)
     }
   ];
-}
-
-function groupBy(list: readonly Valued[], name: (v: Valued) => string): Map<string, Valued[]> {
-  const groups = new Map<string, Valued[]>();
-  for (const v of list) groups.set(name(v), [...(groups.get(name(v)) ?? []), v]);
-  return groups;
 }
 
 function median(values: readonly number[]): number {

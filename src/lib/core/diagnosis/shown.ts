@@ -138,6 +138,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'slot.taken': 'fit',
   'slot.shared': 'fit',
   'slot.none': 'hint',
+  'board.second': 'hint',
   'slot.length': 'fit',
   'slot.skirt': 'fit',
   'cpu.socket': (f) => (f.facts.why === 'family' ? { at: 'fetch', stops: 0.6 } : 'fit'),
@@ -201,7 +202,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   // The first BIOSes go by the switch alone; later ones look for the card and complain. Set for a card with its own
   // BIOS they start no display at all, and say nothing of it.
   'video.switch': (f, kit) =>
-    f.facts.harmless || f.facts.assumed
+    f.facts.harmless || f.facts.assumed || f.facts.unlooked !== null
       ? 'hint'
       : kit.facts.class === 'xt' && f.facts.set === 'own-bios'
         ? { at: 'display', stops: 0, dark: true }

@@ -1,5 +1,6 @@
 import { entryOf } from '../model';
 import type { DriveInterface } from '../model';
+import { isQuickEnough } from '../storage';
 import type { Controller, Kit, PlacedDrive } from './kit';
 import { moduleFunctions } from './module-bays';
 
@@ -12,7 +13,10 @@ export interface Cabled {
   unit: string | null;
 }
 
-/** Which controller runs each drive: as the cables say, the others on the first one that suits. */
+/**
+ * Which controller runs each drive: as the cables say, the others on the first one that suits; a floppy drive on one
+ * that has its data rate, where there is one.
+ */
 export function cablesOf(kit: Kit): Cabled[] {
   const used = new Map<Controller, number>();
   const take = (c: Controller) => used.set(c, (used.get(c) ?? 0) + 1);
@@ -35,7 +39,11 @@ export function cablesOf(kit: Kit): Cabled[] {
     const open = kit.controllers.filter(
       (c) => c.isOn && (used.get(c) ?? 0) < (c.fn.units ?? 2) && (!isModule || inBay(c))
     );
-    const free = open.find((c) => speaks(c, wanted)) ?? open.find((c) => carries(c, wanted));
+    const suits = open.filter((c) => speaks(c, wanted));
+    const free =
+      suits.find((c) => isQuickEnough(c.fn.floppyKiB, drive.part.drive.floppyKiB ?? 0)) ??
+      suits[0] ??
+      open.find((c) => carries(c, wanted));
     if (free) take(free);
     return { drive, controller: free ?? null, told: false, unit };
   });

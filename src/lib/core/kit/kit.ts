@@ -14,7 +14,7 @@ import {
   type VideoFacts,
   entryOf
 } from '../model';
-import { isOn, machine, ownerOf, standing, type Machine, type Positions } from '../resources';
+import { isIn, isOn, machine, ownerOf, standing, type Machine, type Positions } from '../resources';
 
 /** An item with its part. */
 export interface Placed<P extends Part = Part> {
@@ -92,16 +92,14 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
   const adapters = ofKind('adapter');
   const carrier = adapters.find((p) => p.part.adapter.cpu) ?? null;
   const soldered = known(m.board.part.board?.cpuSocket?.soldered, 'cpu');
-  const cpu = ofKind('cpu')[0]?.part ?? soldered;
+  const loose = ofKind('cpu')[0]?.part ?? null;
+  const cpu = loose ?? soldered;
+  const carried = withCarrier(m.board.part, carrier?.part.adapter.cpu);
+  const socket = carried.board.cpuSocket;
+  const seatedCpu = loose && (!socket || opensTo(socket, [loose.cpu.socket])) ? loose : soldered;
   const oscillator = ofKind('oscillator')[0] ?? null;
-  const board = withOscillator(
-    withCarrier(m.board.part, carrier?.part.adapter.cpu),
-    oscillator?.part.oscillator.mhz,
-    cpu?.cpu.family ?? null
-  );
+  const board = withOscillator(carried, oscillator?.part.oscillator.mhz, seatedCpu?.cpu.family ?? null);
   const facts = board.board;
-  const isLoose = ofKind('cpu').length > 0;
-  const goesIn = !cpu || !isLoose || !facts.cpuSocket || opensTo(facts.cpuSocket, [cpu.cpu.socket]);
   const banks: Kit['banks'] = new Map();
   for (const p of ofKind('memory')) {
     const bank = p.item.place ?? '';
@@ -117,7 +115,7 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     board,
     facts,
     cpu,
-    seatedCpu: goesIn ? cpu : soldered,
+    seatedCpu,
     fpu: ofKind('fpu')[0] ?? null,
     carrier,
     oscillator,
@@ -141,7 +139,7 @@ const builtIn = ({ board: { item, part, title } }: Machine): PlacedMonitor[] =>
   hasFacts(part, 'monitor') ? [{ item, part, title }] : [];
 
 function displaysOf(m: Machine, at: Positions): Display[] {
-  return m.fitted.flatMap((f) => {
+  return m.fitted.filter(isIn).flatMap((f) => {
     if (!f.part.video) return [];
     const fn = f.part.functions.find((x) => x.kind === 'display');
     return [
@@ -151,7 +149,7 @@ function displaysOf(m: Machine, at: Positions): Display[] {
 }
 
 function controllersOf(m: Machine, at: Positions): Controller[] {
-  return m.fitted.flatMap((f) =>
+  return m.fitted.filter(isIn).flatMap((f) =>
     f.part.functions
       .filter((fn) => fn.speaks)
       .map((fn) => ({

@@ -1,6 +1,6 @@
 import { fittedKiB } from '../boards';
 import type { PartFunction } from '../model';
-import { isOn, type Fitted } from '../resources';
+import { isIn, isOn, type Fitted } from '../resources';
 import type { Kit } from './kit';
 
 /** Where memory on cards can go: below the display memory. */
@@ -25,7 +25,13 @@ export const cardMemories = ({ m, at }: Kit): CardMemory[] =>
     .flatMap((card) =>
       card.part.functions.flatMap((fn): CardMemory[] => {
         const isBackfill = fn.kind === 'ems' && fn.startKiB !== undefined;
-        if (!card.slot || !(fn.kind === 'memory' || isBackfill) || !fn.memoryKiB || !isOn(card, fn, at))
+        if (
+          !card.slot ||
+          !isIn(card) ||
+          !(fn.kind === 'memory' || isBackfill) ||
+          !fn.memoryKiB ||
+          !isOn(card, fn, at)
+        )
           return [];
         const setting = fn.startKiB?.setting;
         const position = setting === undefined ? undefined : at(card.item.id, setting);

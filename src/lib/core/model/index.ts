@@ -31,7 +31,7 @@ export * from './items';
 export * from './number-words';
 export { sameJson } from './equal';
 export { mergeFields } from './merge-fields';
-export { entriesOf, keyIn } from './keys';
+export { entriesOf, groupBy, keyIn } from './keys';
 export { byId, entryOf, lastOf, sure, there } from './sure';
 export { freeIdOf, slugOf } from './slug';
 export { buildSchema, fileSchema, isNewer, keptPart } from './tolerant';

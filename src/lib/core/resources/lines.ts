@@ -8,7 +8,7 @@ import {
   type Sharing,
   there
 } from '../model';
-import { isOn, isResident, type Fitted, type Machine, type Positions } from './machine';
+import { isIn, isOn, isResident, type Fitted, type Machine, type Positions } from './machine';
 
 /** A claim with its number: what one function takes in given positions. */
 export interface Line {
@@ -39,6 +39,8 @@ export interface Line {
   resident: boolean;
   /** The VGA ranges of a PCI or AGP display: the BIOS switches them on for one display of a machine only. */
   oneOnly: boolean;
+  /** Ports and ROM of a PCI card that the BIOS places as it starts: never two in one place. */
+  assigned: boolean;
 }
 
 /** Settings, as item and setting, on which the number of a claim rests. */
@@ -111,6 +113,16 @@ function isShadowed({ board }: Machine, fn: PartFunction, use: string, base: num
 export const isPciDisplay = ({ board }: Machine, { item, seat }: Pick<Fitted, 'item' | 'seat'>): boolean =>
   seat === 'pci' || (item.id === board.item.id && board.part.board.slots.some((s) => s.bus === 'pci'));
 
+/** Ports from here on are handed out; below are those that the first PCs gave to kinds of devices for good. */
+const FIRST_ASSIGNED = 0x1000;
+
+/** Whether the BIOS chooses the place of a claim as it starts: of what a PCI card has, all but the fixed ports of its kind. */
+function isAssigned({ seat }: Fitted, fn: PartFunction, claim: Claim, value: number): boolean {
+  if (seat !== 'pci' || claim.from || fn.kind === 'display') return false;
+  if (claim.resource === 'io') return value >= FIRST_ASSIGNED;
+  return claim.resource === 'memory' && claim.use === 'rom';
+}
+
 /** Builds the line of a claim for a number, as the seat lets it work. */
 export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: number, value: number): Line {
   const claim = there(fn.claims[index]);
@@ -138,13 +150,14 @@ export function lineOf(m: Machine, fitted: Fitted, fn: PartFunction, index: numb
     sharing: claim.sharing,
     sharesWith: claim.sharesWith,
     resident: isResident(m, fitted.item.id, fn),
-    oneOnly: fn.kind === 'display' && isPciDisplay(m, fitted)
+    oneOnly: fn.kind === 'display' && isPciDisplay(m, fitted),
+    assigned: isAssigned(fitted, fn, claim, value)
   };
 }
 
 /** All lines taken in these positions by the functions that are on, of every item or of some. */
 export function linesAt(m: Machine, at: Positions, of: readonly Fitted[] = m.fitted): Line[] {
-  return of.flatMap((fitted) =>
+  return of.filter(isIn).flatMap((fitted) =>
     fitted.part.functions.flatMap((fn) =>
       isOn(fitted, fn, at)
         ? fn.claims.flatMap((claim, index) => {

@@ -67,6 +67,8 @@ export function machine(build: Build, parts: PartSet): Machine {
   const cards = build.items.flatMap((item): Fitted[] => {
     const part = partOf(item);
     const slot = item.slot === undefined ? undefined : slots.get(item.slot);
+    // A second system board is no part of the machine.
+    if (part.board) return [];
     if (!part.card) return part.functions.length ? [onBoard(item, part)] : [];
     if (!slot) return [];
     const { seat, misfit: told } = seatOf(part, slot);
@@ -133,6 +135,9 @@ export const offSettings = (item: string, fn: PartFunction): { item: string; set
 /** Whether a function may be on: it is not known to be off. */
 export const isOn = (fitted: Fitted, fn: PartFunction, at: Positions): boolean =>
   powerState(fitted, fn, at) !== 'off';
+
+/** Whether a card goes into its slot at all: one of another bus is as good as in none, and takes no line. */
+export const isIn = ({ seat }: Pick<Fitted, 'seat'>): boolean => seat !== 'none';
 
 /** `item/function` of the functions that are in use the whole session. */
 export function isResident(m: Machine, item: string, fn: PartFunction): boolean {

@@ -50,6 +50,7 @@ const names = (a: Line, b: Line) => a.sharesWith.includes(b.function) || a.share
 
 /** Whether two lines of one resource touch the same number or address. */
 export function meet(a: Line, b: Line): boolean {
+  if (a.assigned && b.assigned) return false;
   switch (a.resource) {
     case 'irq':
     case 'dma':

@@ -3,7 +3,7 @@ import { chainsOf, faultsOf } from '../cabling';
 import { cablesOf, carries, placeDrives, speaks, type Cabled, hasOwnRom } from '../kit';
 import { triedOnBoard, type TriedHere } from '../resources';
 import { systemOf } from '../software';
-import { biosTakes, controllerRate, floppyDos, floppyRate, startsFrom } from '../storage';
+import { biosTakes, controllerRate, floppyDos, floppyRate, isQuickEnough, startsFrom } from '../storage';
 import type { Case } from './finding';
 import { driveOut, noBattery } from './module-bays';
 import { waitingFor, type Rule, type Situation } from './rule';
@@ -108,7 +108,7 @@ const triedInVain: Rule = (s) =>
 const floppyRates: Rule = (s) =>
   floppies(s).flatMap((c): Case[] => {
     const { controller, kib, drive } = c;
-    if (!controller || floppyRate(kib) <= controllerRate(controller.fn.floppyKiB)) return [];
+    if (!controller || isQuickEnough(controller.fn.floppyKiB, kib)) return [];
     return [
       {
         rule: 'floppy.rate',

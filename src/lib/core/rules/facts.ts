@@ -10,12 +10,14 @@ import type { UnmetFacts } from '../software';
 export interface LineClash {
   a: Owner;
   b: Owner;
-  /** As printed: `IRQ 5`, `220h–22Fh`. */
-  lineA: string;
-  lineB: string;
+  /** As printed: `IRQ 5`, `220h–22Fh`; several ranges that rest on the same settings stand together. */
+  lineA: string[];
+  lineB: string[];
   how: 'driven-twice' | 'overlap' | 'alias';
   /** Settings behind the two lines that nobody looked at. */
   assumed: Unlooked[];
+  /** The one that the BIOS places as it starts: where it lies is the usual place, seen by nobody. */
+  placed: 'a' | 'b' | null;
   reason:
     | { kind: 'apart' | 'pci-isa' | 'irq-2-9' | 'edge' }
     /** Both compare the same address lines; `mask` when they leave some out. */
@@ -92,7 +94,8 @@ export interface FactsOf {
   };
 
   // Seats
-  'slot.kind': Slotted & { why: Obstacle };
+  /** `isOut`: it does not go in at all, so it takes no line. */
+  'slot.kind': Slotted & { why: Obstacle; isOut: boolean };
   /** `claim`: what the catalogue says. Tries in this very slot at this clock decide; others are told. */
   'slot.width': Slotted & {
     state: 'works' | 'untried' | 'cannot';
@@ -105,6 +108,7 @@ export interface FactsOf {
   'slot.taken': { a: Thing; b: Thing; slot: string };
   'slot.shared': { a: Thing; b: Thing; slotA: string; slotB: string; why: 'bracket' | 'thick' };
   'slot.none': { card: Thing; free: number };
+  'board.second': { board: Thing };
   'slot.length': Slotted & { cardMm: number; roomMm: number; by: 'board' | 'cage' };
   'slot.skirt': Slotted;
   'part.constraint': { card: Thing; why: string };
@@ -244,7 +248,17 @@ export interface FactsOf {
   'video.grey': { monitor: Thing };
   'video.flat': { monitor: Thing };
   /** `assumed`: nobody looked at the switch. */
-  'video.switch': { set: string; card: Thing; is: string; harmless: boolean; assumed: boolean };
+  /** `assumed`: nobody looked at the board; `unlooked`: the switch that chooses what the card is, where nobody looked. */
+  'video.switch': {
+    set: string;
+    card: Thing;
+    is: string;
+    harmless: boolean;
+    /** The BIOS looks for the card all the same and complains; the first ones go by the switch alone. */
+    complains: boolean;
+    assumed: boolean;
+    unlooked: string | null;
+  };
   /** `unlooked`: switches that choose what a card is, where nobody looked. */
   'video.two': { kind: 'mono' | 'colour'; cards: Thing[]; unlooked: string[] };
   'video.second': { cards: Thing[]; driven: boolean; unlooked: string[] };

@@ -1,6 +1,6 @@
-import { forbidden, thingOf, type OfferedFix, type Part } from '../model';
+import { entryOf, forbidden, thingOf, type OfferedFix, type Part } from '../model';
 import { knownIsaClock } from '../kit';
-import { excludeEachOther, freeSlots, isOn, triedHere, untried, type Fitted } from '../resources';
+import { excludeEachOther, freeSlots, isIn, isOn, triedHere, untried, type Fitted } from '../resources';
 import { isByHand } from '../settings';
 import { isFixed } from '../solver';
 import type { Case } from './finding';
@@ -40,7 +40,7 @@ const slotKind: Rule = (s) =>
         rule: 'slot.kind',
         severity: misfit.why === 'memory-board' ? 'stop' : 'clash',
         ...common,
-        facts: { card: thingOf(f), slot: slotName(f), why: misfit }
+        facts: { card: thingOf(f), slot: slotName(f), why: misfit, isOut: !isIn(f) }
       }
     ];
   });
@@ -130,6 +130,19 @@ const unseated: Rule = (s) =>
     fixes: freeSlotFixes(s, part, item.id)
   }));
 
+/** A machine has one system board; another among its parts is left out. */
+const secondBoard: Rule = (s) =>
+  s.m.build.items.flatMap((item): Case[] => {
+    const part = entryOf(s.parts, item.part);
+    if (!part.board) return [];
+    const facts = { board: thingOf({ part, title: item.label ?? part.name }) };
+    const out: OfferedFix = {
+      label: { kind: 'out', part: part.name },
+      fix: { action: 'take-out', item: item.id }
+    };
+    return [{ rule: 'board.second', about: [item.id], facts, fixes: [out] }];
+  });
+
 /** Some combinations of settings are not made to work. */
 const combination: Rule = ({ m, at }) =>
   m.fitted.flatMap((f) => {
@@ -196,6 +209,7 @@ export const fitRules: readonly Rule[] = [
   slotTaken,
   slotNarrow,
   unseated,
+  secondBoard,
   combination,
   guessed,
   notRecorded

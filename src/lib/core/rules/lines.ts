@@ -1,4 +1,4 @@
-import { hex, hexRange, thingOf, type Fix, type OfferedFix, byId, there } from '../model';
+import { groupBy, hex, hexRange, keyOf, thingOf, type Fix, type OfferedFix, byId, there } from '../model';
 import {
   claimSettings,
   claimValue,
@@ -7,6 +7,7 @@ import {
   lacksInterrupt,
   lineOf,
   lineText,
+  ownerKey,
   ownerOfLine,
   linesAt,
   relate,
@@ -18,7 +19,8 @@ import {
   unreachable,
   type Line,
   type Machine,
-  type Positions
+  type Positions,
+  type Relation
 } from '../resources';
 import { isFixed } from '../solver';
 import type { LineClash } from './facts';
@@ -52,23 +54,26 @@ const clashes: Rule = (s) => {
     a.kind === 'display' &&
     b.kind === 'display' &&
     alike.some(({ items, meet }) => meet && items.includes(a.item) && items.includes(b.item));
-  const all = pairs(lines).flatMap(([a, b]) => {
+  const meetings = pairs(lines).flatMap(([a, b]): Meeting[] => {
     if (isTold(a, b)) return [];
     const relation = relate(a, b, context);
     return relation?.verdict === 'clash' ? [{ a, b, relation }] : [];
   });
-  const listed = all.slice(0, MOST_CLASHES).map(({ a, b, relation }, i): Case => {
-    const [first, second] = inOrder(a, b);
+  const all = [...groupBy(meetings, (meeting) => oneMove(m, meeting)).values()];
+  const listed = all.slice(0, MOST_CLASHES).map((group, i): Case => {
+    const { a, b, relation } = there(group[0]);
+    const [lineA, lineB] = sidesOf(a, b).map((side) => rangeTexts(group.map((meeting) => meeting[side])));
     return {
       rule: clashRule[a.resource],
       about: [subject(a), subject(b)],
       facts: {
         a: ownerOfLine(m, a),
         b: ownerOfLine(m, b),
-        lineA: lineText(first),
-        lineB: lineText(second),
+        lineA: there(lineA),
+        lineB: there(lineB),
         how: howTheyMeet(a, b),
         assumed: unlookedBehind(m, a, b),
+        placed: a.assigned ? 'a' : b.assigned ? 'b' : null,
         reason: relation.kind === 'apart' ? { kind: 'apart' } : whyNever(a, b)
       },
       fixes: [
@@ -90,14 +95,45 @@ const clashes: Rule = (s) => {
     : listed;
 };
 
+interface Meeting {
+  a: Line;
+  b: Line;
+  relation: Relation;
+}
+
+/** Meetings of two functions that go together: ranges that rest on the same settings are moved in one go. */
+function oneMove(m: Machine, { a, b, relation }: Meeting): string {
+  const behind = (line: Line) => {
+    const owner = m.get(line.item);
+    const claim = there(byId(owner.part.functions, line.function).claims[line.index]);
+    return claimSettings(m, owner, claim).map((s) => keyOf(s.item, s.setting));
+  };
+  const isRange = a.resource === 'io' || a.resource === 'memory';
+  const what = isRange ? [howTheyMeet(a, b), ...behind(a), '', ...behind(b)] : [a.value];
+  return [a.resource, ownerKey(a), ownerKey(b), relation.kind, ...what].join(' ');
+}
+
+/** Lines as printed, in order; ranges that follow on one another are one: 378h, 379h and 37Ah are 378h–37Ah. */
+function rangeTexts(lines: readonly Line[]): string[] {
+  const out: Line[] = [];
+  for (const line of lines.toSorted((a, b) => a.value - b.value)) {
+    const last = out.at(-1);
+    const end = last ? last.value + last.length : -1;
+    if (last && line.resource !== 'irq' && line.resource !== 'dma' && line.value <= end)
+      out[out.length - 1] = { ...last, length: Math.max(end, line.value + line.length) - last.value };
+    else if (last?.value !== line.value) out.push(line);
+  }
+  return out.map(lineText);
+}
+
+/** The two sides of a meeting in the order in which they are told: an alias from its higher end. */
+const sidesOf = (a: Line, b: Line): readonly ('a' | 'b')[] =>
+  howTheyMeet(a, b) === 'alias' && a.value < b.value ? ['b', 'a'] : ['a', 'b'];
+
 function howTheyMeet(a: Line, b: Line): LineClash['how'] {
   if (a.resource === 'irq' || a.resource === 'dma') return 'driven-twice';
   return a.value < b.value + b.length && b.value < a.value + a.length ? 'overlap' : 'alias';
 }
-
-/** An alias is told from its higher end. */
-const inOrder = (a: Line, b: Line): [Line, Line] =>
-  howTheyMeet(a, b) === 'alias' && a.value < b.value ? [b, a] : [a, b];
 
 function whyNever(a: Line, b: Line): LineClash['reason'] {
   if (a.resource === 'io') {

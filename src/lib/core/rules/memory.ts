@@ -298,7 +298,8 @@ const dmaReach: Rule = (s) => {
 /** Memory of a card begins where the memory before it ends: a hole ends the count, and two in one place answer both. */
 const cards: Rule = (s) =>
   cardSteps(s.kit).flatMap(({ card, fn, kib, startKiB, endsKiB, fits, isSeen }): Case[] => {
-    if (fits === 'behind' || startKiB === null || !fn.startKiB) return [];
+    // With no memory before it that anybody recorded, nothing is known of where it ends.
+    if (fits === 'behind' || startKiB === null || !fn.startKiB || endsKiB === 0) return [];
     const { setting, values } = fn.startKiB;
     // Of expanded memory, where all is filled already, 640 stands for nothing to fill.
     const right = Object.keys(values).find((id) => values[id] === endsKiB);

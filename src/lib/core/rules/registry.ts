@@ -78,6 +78,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'slot.untried': entry(slots, 'caution'),
   'slot.taken': entry(slots, 'clash'),
   'slot.shared': entry(slots, 'clash'),
+  'board.second': entry(slots, 'caution'),
   'slot.none': entry(slots, 'caution', { hides: 'lines' }),
   'slot.length': entry(slots, 'clash', enclosure),
   'slot.skirt': entry(slots, 'clash'),

@@ -1,6 +1,6 @@
 import type { Kit } from '../kit';
 import { entryOf, thingOf, type Item, type OfferedFix, type Part, type PartSet, type Thing } from '../model';
-import type { Line, Machine, Positions } from '../resources';
+import { isIn, type Line, type Machine, type Positions } from '../resources';
 import type { Offer } from '../software';
 import type { Case } from './finding';
 
@@ -26,17 +26,21 @@ interface Waiting {
   thing: Thing;
 }
 
-/** Cards that sit in no slot: nothing of them counts, and what somebody misses may be one of them. */
-export const waitingCards = ({ m, parts }: Situation): Waiting[] =>
+/** Cards that sit in no slot, or in one they do not go into: what somebody misses may be one of them. */
+const outside = ({ m, parts }: Situation): Waiting[] =>
   m.build.items.flatMap((item) => {
     const part = entryOf(parts, item.part);
-    if (!part.card || m.find(item.id)) return [];
+    const fitted = m.find(item.id);
+    if (!part.card || (fitted && isIn(fitted))) return [];
     return [{ item, part, thing: thingOf({ part, title: item.label ?? part.name }) }];
   });
 
-/** The first card without a slot that would do. */
+/** Cards that sit in no slot: nothing of them counts. */
+export const waitingCards = (s: Situation): Waiting[] => outside(s).filter(({ item }) => !s.m.find(item.id));
+
+/** The first card that is outside and would do. */
 export const waitingFor = (s: Situation, wouldDo: (card: Part) => boolean): Thing | null =>
-  waitingCards(s).find(({ part }) => wouldDo(part))?.thing ?? null;
+  outside(s).find(({ part }) => wouldDo(part))?.thing ?? null;
 
 /** A fix that sets a position, with the words of that position. */
 export function setFix({ m }: Situation, item: string, setting: string, position: string): OfferedFix {

@@ -1,7 +1,7 @@
 import { thingOf, type OfferedFix, type Thing, there } from '../model';
 import { isLookedAt, isPciDisplay, offSettings, unlookedAmong } from '../resources';
 import { systemOf } from '../software';
-import { hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
+import { displayKind, hookedMonitors, unlookedSwitch, withSwitch, type Hooked } from '../video';
 import type { Case } from './finding';
 import { setFix, waitingFor, type Rule, type Situation } from './rule';
 
@@ -159,12 +159,8 @@ const boardSwitch: Rule = (s) => {
   const position = s.at('board', told.setting);
   const set = position === undefined ? undefined : told.values[position];
   if (set === undefined || set === 'any') return [];
-  const kinds = new Set(
-    on.map((d) => {
-      const sent = withSwitch(s.kit, d).standard;
-      return sent === 'mono' ? 'mono' : sent === 'cga' ? 'colour' : 'own-bios';
-    })
-  );
+  const shown = on.map((d) => displayKind(s.kit, d));
+  const kinds = new Set(shown.map((d) => d.kind));
   // An AT-class switch knows colour and monochrome only: a card with its own BIOS counts as colour.
   const offered = new Set(Object.values(told.values));
   const wanted = [...kinds].map((k) => (k === 'own-bios' && !offered.has('own-bios') ? 'colour' : k));
@@ -173,12 +169,21 @@ const boardSwitch: Rule = (s) => {
   const harmless = s.kit.facts.class === 'at' && kinds.has('own-bios');
   const right = Object.entries(told.values).find(([, v]) => v === wanted[0]);
   const assumed = !isLookedAt(s.kit.build.board, told.setting);
+  const { unlooked } = there(shown[0]);
   return [
     {
       rule: 'video.switch',
-      severity: harmless ? 'note' : assumed ? 'caution' : 'clash',
+      severity: harmless ? 'note' : assumed || unlooked !== null ? 'caution' : 'clash',
       about: [{ item: 'board', setting: told.setting }, ...on.map((d) => d.item)],
-      facts: { set, card: cardOf(s, there(on[0]).item), is: there(wanted[0]), harmless, assumed },
+      facts: {
+        set,
+        card: cardOf(s, there(on[0]).item),
+        is: there(wanted[0]),
+        harmless,
+        complains: s.kit.facts.class === 'at',
+        assumed,
+        unlooked
+      },
       fixes: right ? [setFix(s, 'board', told.setting, right[0])] : []
     }
   ];

@@ -80,7 +80,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
     wrong: (kit) =>
       kit.facts.class === 'at' && displaysOf(kit)[0]?.kind === 'own-bios'
         ? left('note', { is: 'display-complains' })
-        : left('clash', { is: 'display-dark' })
+        : left('clash', { is: 'display-dark', complains: kit.facts.class === 'at' })
   },
   floppies: {
     want: (kit) => {

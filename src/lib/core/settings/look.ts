@@ -3,9 +3,9 @@ import { type CpuFacts, byId, sure } from '../model';
 import { clocksOf, ratedFactor, settingsFor } from '../boards';
 import { cablesOf, type Kit, hasOwnRom } from '../kit';
 import type { FactValue } from '../model';
-import { hookedMonitors, withSwitch } from '../video';
+import { displayKind, hookedMonitors, type DisplayKind, type KindOfDisplay } from '../video';
 import type { Meant } from './meaning';
-import type { Consequence, DisplayKind, Reason, SlotName, Want, Wrong } from './reasons';
+import type { Consequence, Reason, SlotName, Want, Wrong } from './reasons';
 
 /** A setting with the item that it is on. */
 export interface Of extends Meant {
@@ -61,8 +61,7 @@ export function standingMHz(kit: Kit): number | null {
 
 export const nameOf = ({ id, label }: SlotName): SlotName => (label === undefined ? { id } : { id, label });
 
-export interface Shown {
-  kind: DisplayKind;
+export interface Shown extends KindOfDisplay {
   title: string;
   /** The slot it sits in; null: it is on the board. */
   where: SlotName | null;
@@ -73,10 +72,9 @@ export function displaysOf(kit: Kit): Shown[] {
   return kit.displays
     .filter((d) => d.isOn && d.facts.standard !== '3d-only')
     .map((d): Shown => {
-      const sent = withSwitch(kit, d).standard;
       const slot = kit.m.find(d.item)?.slot;
       return {
-        kind: sent === 'mono' ? 'mono' : sent === 'cga' ? 'colour' : 'own-bios',
+        ...displayKind(kit, d),
         title: d.title,
         where: slot ? nameOf(slot) : null
       };

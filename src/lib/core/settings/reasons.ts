@@ -1,4 +1,5 @@
 import type { Waits } from '../boards';
+import type { KindOfDisplay } from '../video';
 import type { FactValue, Severity } from '../model';
 
 /** A slot by its label, or by its number. */
@@ -7,8 +8,6 @@ export interface SlotName {
   label?: string;
 }
 
-export type DisplayKind = 'mono' | 'colour' | 'own-bios';
-
 /** Why the build asks for a position: what is the case, as data; sentences are made of it where it is shown. */
 export type Reason =
   | { is: 'fpu-fitted'; title: string }
@@ -16,7 +15,7 @@ export type Reason =
   | { is: 'banks-filled'; banks: string[]; totalKiB: number }
   | { is: 'banks-hold'; totalKiB: number }
   | { is: 'other-block-sets-banks' }
-  | { is: 'display'; title: string; where: SlotName | null; kind: DisplayKind }
+  | ({ is: 'display'; title: string; where: SlotName | null } & KindOfDisplay)
   | { is: 'own-bios-counts-as-colour' }
   | { is: 'either-display-first' }
   | { is: 'floppies'; titles: string[] }
@@ -57,7 +56,7 @@ export type Consequence =
   | { is: 'memory-counts-only'; kib: number }
   | { is: 'memory-ends-early' }
   | { is: 'display-complains' }
-  | { is: 'display-dark' }
+  | { is: 'display-dark'; complains: boolean }
   | { is: 'floppies-no-letter' }
   | { is: 'floppies-waited-for' }
   | { is: 'cpu-slower-outside'; cpu: string | null }

@@ -35,6 +35,9 @@ export function floppyRate(kib: number, driveKiB = kib): number {
 /** Fastest data rate of a controller that is said to take formats up to a capacity. */
 export const controllerRate = (kib: number | undefined): number =>
   kib === undefined ? 1000 : floppyRate(kib);
+/** Whether a controller has the data rate of a drive; both by the largest format they are said to take. */
+export const isQuickEnough = (controllerKiB: number | undefined, kib: number): boolean =>
+  floppyRate(kib) <= controllerRate(controllerKiB);
 
 /** What drives read and write, by their largest format. */
 const drives: Record<number, { reads: readonly number[]; writes: readonly number[] }> = {

@@ -78,6 +78,22 @@ export function hookedMonitors(kit: Kit): Hooked[] {
   });
 }
 
+/** What a display is to the switch of a board that says which one starts. */
+export type DisplayKind = 'mono' | 'colour' | 'own-bios';
+export interface KindOfDisplay {
+  kind: DisplayKind;
+  /** Label of the switch on the card that chooses it, where nobody looked: then it is the usual kind. */
+  unlooked: string | null;
+}
+
+/** An EGA has a BIOS of its own whatever monitor it is set for; of the first two standards the setting decides. */
+export function displayKind(kit: Kit, display: Display): KindOfDisplay {
+  const { standard } = display.facts;
+  if (standard !== 'mono' && standard !== 'cga') return { kind: 'own-bios', unlooked: null };
+  const kind = withSwitch(kit, display).standard === 'mono' ? 'mono' : 'colour';
+  return { kind, unlooked: unlookedSwitch(kit, display) };
+}
+
 /** A card whose monitor switch says one standard sends only that. */
 export function withSwitch(kit: Kit, display: Display): VideoFacts {
   const { monitorSwitch } = display.facts;
@@ -91,14 +107,7 @@ export function withSwitch(kit: Kit, display: Display): VideoFacts {
     'enhanced-200': ['rgbi'],
     'enhanced-350': ['ega', 'rgbi']
   };
-  const standard =
-    set === 'mono'
-      ? 'mono'
-      : display.facts.standard === 'ega' && set === 'enhanced-350'
-        ? 'ega'
-        : display.facts.standard === 'ega'
-          ? 'ega'
-          : 'cga';
+  const standard = set === 'mono' ? 'mono' : display.facts.standard === 'ega' ? 'ega' : 'cga';
   return {
     ...display.facts,
     standard,

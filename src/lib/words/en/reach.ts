@@ -1,8 +1,27 @@
+import type { SlotBus } from '../../core/model';
 import type { Obstacle, Unreachable } from '../../core/resources';
-import { busName } from './things';
 
 const pcTypes = { 1: 'I', 2: 'II', 3: 'III' } as const;
 const lineName = { irq: 'IRQ', dma: 'DMA' } as const;
+
+const aCard: Record<SlotBus, string> = {
+  isa8: 'an 8-bit ISA card',
+  isa16: 'a 16-bit ISA card',
+  vlb: 'a local-bus card',
+  pci: 'a PCI card',
+  agp: 'an AGP card',
+  'memory-board': 'a memory board',
+  'pc-card': 'a PC card'
+};
+const aSlot: Record<SlotBus, string> = {
+  isa8: 'an 8-bit ISA slot',
+  isa16: 'a 16-bit ISA slot',
+  vlb: 'a local-bus slot',
+  pci: 'a PCI slot',
+  agp: 'an AGP slot',
+  'memory-board': 'a slot for a memory board',
+  'pc-card': 'a slot for PC cards'
+};
 
 /** Why a card does not go into a slot, or does not work there; without a full stop. */
 export function obstacleWords(o: Obstacle): string {
@@ -12,7 +31,7 @@ export function obstacleWords(o: Obstacle): string {
     case 'memory-board':
       return 'the slot looks like ISA but takes only the memory board made for this system board';
     case 'bus':
-      return `a ${busName[o.card]} card does not go into a ${busName[o.slot]} slot`;
+      return `${aCard[o.card]} does not go into ${aSlot[o.slot]}`;
     case 'local-bus':
       return 'a local-bus card needs a local-bus slot';
     case 'eight-bit':

@@ -80,7 +80,7 @@ export function reasonOf(r: Reason): string {
     case 'other-block-sets-banks':
       return 'this block sets the total, the other one the banks';
     case 'display':
-      return `${r.title} in ${r.where ? slot(r.where) : 'the board'} is ${displays[r.kind]}`;
+      return `${r.title} in ${r.where ? slot(r.where) : 'the board'} ${r.unlooked ? `is usually ${displays[r.kind]} (nobody looked at ${r.unlooked} on it)` : `is ${displays[r.kind]}`}`;
     case 'own-bios-counts-as-colour':
       return 'this board knows colour and monochrome only, and such a card counts as colour';
     case 'either-display-first':
@@ -174,7 +174,7 @@ export function consequenceOf(c: Consequence): string {
     case 'display-complains':
       return 'The card’s own BIOS takes over; some setups complain even so.';
     case 'display-dark':
-      return 'Dark screen and one long, two short beeps; eight short by another BIOS.';
+      return `${c.complains ? 'A complaint about the display type, or a dark' : 'Dark'} screen and one long, two short beeps; eight short by another BIOS.`;
     case 'floppies-no-letter':
       return 'The last floppy drives get no letter.';
     case 'floppies-waited-for':

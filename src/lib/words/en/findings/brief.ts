@@ -19,7 +19,8 @@ const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
   usb: 'USB'
 };
 
-const inHand = (card: Thing): string => `${the(card)} has it, but is in no slot yet. Choose one for it.`;
+const inHand = (card: Thing): string =>
+  `${the(card)} has it, but is in no slot that takes it. Choose one for it.`;
 
 function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): string {
   switch (wish.kind) {
@@ -149,8 +150,8 @@ export const brief: WordsOf<
     title: `Too little memory for ${system}`,
     sentence:
       of === 'base'
-        ? `It needs ${kib(needsKiB)} below 640 KiB, and there are ${kib(hasKiB)}.`
-        : `It needs ${kib(needsKiB)} above the first MiB, and there are ${kib(hasKiB)}.`,
+        ? `It needs ${kib(needsKiB)} of conventional memory, and there ${hasKiB ? `are ${kib(hasKiB)}` : 'is none'}.`
+        : `It needs ${kib(needsKiB)} above the first MiB, and there ${hasKiB ? `are ${kib(hasKiB)}` : 'is none'}.`,
     why: systemWhy
   }),
   'os.partition': ({ dos, mostMiB, diskMiB }) => ({

@@ -25,13 +25,13 @@ const rating = (f: FactsOf['cpu.bus']): string =>
 function isaAdvice(cure: FactsOf['isa.clock']['cure']): string {
   switch (cure.kind) {
     case 'divide':
-      return `Divide by ${cure.by}: ${mhz(cure.gives)}.`;
+      return `divide by ${cure.by}: ${mhz(cure.gives)}.`;
     case 'setup':
-      return `Look for an ISA divisor in the BIOS setup; ÷ ${cure.by} gives ${mhz(cure.gives)}.`;
+      return `look for an ISA divisor in the BIOS setup; ÷ ${cure.by} gives ${mhz(cure.gives)}.`;
     case 'turbo':
-      return 'Use the slow speed (turbo off) for such a card.';
+      return 'use the slow speed (turbo off) for such a card.';
     case 'slower':
-      return 'Choose a larger divisor in the BIOS setup, if it has one.';
+      return 'choose a larger divisor in the BIOS setup, if it has one.';
   }
 }
 
@@ -235,8 +235,8 @@ export const cpu: WordsOf<
       title: `The ISA bus ${assumed.length ? 'may run' : 'runs'} at ${mhz(isa)}`,
       sentence:
         isa > 12
-          ? `Most cards fail at this clock. ${advice}${ifUsual(assumed)}`
-          : `Some cards fail ${isa > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If one is not found: ${advice}${ifUsual(assumed)}`,
+          ? `Most cards fail at this clock. ${capital(advice)}${ifUsual(assumed)}`
+          : `Some cards fail ${isa > 10 ? 'at this clock: expect trouble' : 'above 8.33 MHz'}. If a card is not found, ${advice}${ifUsual(assumed)}`,
       why: 'ISA cards are made for 8 to 8.33 MHz; 10 is marginal, and above 12 most fail.'
     };
   }

@@ -67,7 +67,7 @@ export const drives: WordsOf<
       title: `Nothing runs ${f.drive.name}`,
       sentence: `Its interface is ${needs}; ${
         f.waiting
-          ? `${the(f.waiting)} supports it, but is in no slot yet. Choose one for it`
+          ? `${the(f.waiting)} supports it, but is in no slot that takes it. Choose one for it`
           : f.controller
             ? `${ownerName(f.controller)} cannot run it`
             : 'no controller in the machine supports it'

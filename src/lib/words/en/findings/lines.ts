@@ -57,11 +57,22 @@ function reasonWords({ reason }: LineClash): string {
   }
 }
 
-const clashTitle: Record<LineClash['how'], (a: string, b: string, isSeen: boolean) => string> = {
+const clashTitle: Record<
+  LineClash['how'],
+  (a: string, b: string, isSeen: boolean, areSeveral: boolean) => string
+> = {
   'driven-twice': (a, _, isSeen) => `${a} ${isSeen ? 'is' : 'may be'} used twice`,
-  overlap: (a, b, isSeen) => `${a} ${isSeen ? 'overlaps' : 'may overlap'} ${b}`,
-  alias: (a, b, isSeen) => `${a} ${isSeen ? 'is' : 'may be'} an alias of ${b}`
+  overlap: (a, b, isSeen, areSeveral) =>
+    `${a} ${isSeen ? (areSeveral ? 'overlap' : 'overlaps') : 'may overlap'} ${b}`,
+  alias: (a, b, isSeen, areSeveral) =>
+    areSeveral
+      ? `${a} ${isSeen ? 'are' : 'may be'} aliases of ${b}`
+      : `${a} ${isSeen ? 'is' : 'may be'} an alias of ${b}`
 };
+const placedWords = ({ placed, a, b, lineA, lineB }: LineClash): string =>
+  placed
+    ? ` The BIOS chooses the place of ${ownerName(placed === 'a' ? a : b)} as it starts, and this is the usual one: keep ${and(placed === 'a' ? lineB : lineA)} for ISA cards in its setup, where it lets you.`
+    : '';
 const unlooked = (assumed: LineClash['assumed']): string =>
   ifUsual(assumed.map(({ setting, of }) => `${setting} of ${of}`));
 const shared = (line: string, assumed: LineClash['assumed']): string =>
@@ -71,8 +82,8 @@ const isAt = ({ owner, line, why, assumed }: FactsOf['slot.reach']): string =>
 const clashOn =
   (both: string) =>
   (f: LineClash): Told => ({
-    title: clashTitle[f.how](f.lineA, f.lineB, !f.assumed.length),
-    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${both}. ${expectation(f.a, f.b)}${unlooked(f.assumed)}`,
+    title: clashTitle[f.how](and(f.lineA), and(f.lineB), !f.assumed.length && !f.placed, f.lineA.length > 1),
+    sentence: `${capital(ownerName(f.a))} and ${ownerName(f.b)} ${f.placed ? 'may ' : ''}${both}. ${expectation(f.a, f.b)}${unlooked(f.assumed)}${placedWords(f)}`,
     why: reasonWords(f)
   });
 

@@ -4,6 +4,8 @@ import { ifUsual, type WordsOf } from './told';
 
 const signalWhy = 'A monitor shows a signal when the plug, the kind of signal and both frequencies suit it.';
 
+const switchWhy = 'A switch says which display to start with; the BIOS beeps when that one is not there.';
+
 export const picture: WordsOf<
   | 'video.danger'
   | 'video.signal'
@@ -31,7 +33,7 @@ export const picture: WordsOf<
     sentence:
       f.why === 'no-card'
         ? f.waiting
-          ? `${the(f.waiting)} is in no slot yet. Choose one for it; then whether they go together is checked.`
+          ? `${the(f.waiting)} is in no slot that takes it. Choose one for it; then whether they go together is checked.`
           : 'There is no video card in the machine.'
         : f.why === 'plug'
           ? `${the(f.card)} and the monitor have different plugs.`
@@ -54,24 +56,33 @@ export const picture: WordsOf<
     sentence: `Everything works on ${the(monitor)}, in shades of grey: some programs are hard to read or to play without colour.`,
     why: 'A monochrome analogue monitor shows colours as grey values.'
   }),
-  'video.switch': ({ set, card, is, harmless, assumed }) => {
+  'video.switch': ({ set, card, is, harmless, complains, assumed, unlooked }) => {
     const kind = (k: string) =>
       k === 'mono' ? 'a monochrome card' : k === 'colour' ? 'a colour card' : 'a card with its own BIOS';
-    const dark = 'expect a dark screen and one long, two short beeps (eight short with another BIOS)';
+    const beeps = 'one long, two short beeps (eight short with another BIOS)';
+    const dark = complains
+      ? `expect a complaint about the display type, or a dark screen and ${beeps}`
+      : `expect a dark screen and ${beeps}`;
+    if (unlooked)
+      return {
+        title: assumed ? 'Display switch not looked at' : `Display switch set for ${kind(set)}`,
+        sentence: `${the(card)} is usually ${kind(is)}, but nobody looked at ${unlooked} on it. Where the two differ, ${dark}.`,
+        why: switchWhy
+      };
     if (assumed)
       return {
         title: 'Display switch not looked at',
         sentence: `It should be set for ${kind(is)}, which ${the(card)} is. ${
           harmless ? 'Its BIOS takes over otherwise, but some setups complain.' : `Set otherwise, ${dark}.`
         }`,
-        why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
+        why: switchWhy
       };
     return {
       title: `Display switch set for ${kind(set)}`,
       sentence: harmless
         ? `The BIOS of ${the(card)} takes over; set the jumper anyway, since some setups complain.`
         : `${sentence(dark)} ${the(card)} is ${kind(is)}.`,
-      why: 'A switch says which display to start with; the BIOS beeps when that one is not there.'
+      why: switchWhy
     };
   },
   'video.two': ({ kind, cards, unlooked }) => ({

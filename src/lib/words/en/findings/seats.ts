@@ -36,6 +36,7 @@ export const seats: WordsOf<
   | 'slot.taken'
   | 'slot.shared'
   | 'slot.none'
+  | 'board.second'
   | 'slot.length'
   | 'slot.skirt'
   | 'part.constraint'
@@ -45,12 +46,12 @@ export const seats: WordsOf<
   | 'evidence.guess'
   | 'evidence.conflict'
 > = {
-  'slot.kind': ({ card, slot, why }) => ({
+  'slot.kind': ({ card, slot, why, isOut }) => ({
     title: `${card.name} does not belong in slot ${slot}`,
     sentence:
       why.why === 'memory-board'
         ? `Do not power on: ${obstacleWords(why)}.`
-        : `${the(card)} will not work there: ${obstacleWords(why)}.`,
+        : `${the(card)} will not work there: ${obstacleWords(why)}.${isOut ? ' Its lines are not checked until it has a slot that takes it.' : ''}`,
     why: sentence(obstacleWords(why))
   }),
   'slot.width': (f) => ({
@@ -95,6 +96,11 @@ export const seats: WordsOf<
       ? `${the(card)} is left out of the check until it has a slot.`
       : `No free slot takes ${the(card)}. It is left out of the check; take another card out, or leave this one out.`,
     why: 'A card that is in no slot uses nothing, so nothing about it is checked.'
+  }),
+  'board.second': ({ board }) => ({
+    title: `${board.name} is a second system board`,
+    sentence: `${the(board)} is left out of the check. Take it out of the build, or make a build of its own with it.`,
+    why: 'A machine has one system board.'
   }),
   'slot.length': ({ card, slot, cardMm, roomMm, by }) => ({
     title: by === 'cage' ? `${card.name} does not fit the case` : `${card.name} is too long for slot ${slot}`,
