@@ -106,6 +106,8 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
       found: { clock: '40' },
       items: ['4', '5', '6'].map((slot) => ({ part: 'brim-vl', slot }))
     }),
+  'board.second': () => made({ board: 'skerrin-px5', items: [{ part: 'ostrel-deskone' }] }),
+  'floppy.image': () => made({ board: 'pellow-c8', items: [{ part: 'feldspar-femu' }] }),
   'video.second': () =>
     made({
       board: 'brackwell-tx',

@@ -51,6 +51,8 @@ export function fixText(m: Machine, fix: Fix, partName: (item: string) => string
       return fix.unit === undefined
         ? words.terminators(partName(fix.item), fix.terminated === true)
         : `${partName(fix.item)}: ${fix.unit}`;
+    case 'image':
+      return words.image(titleOf(m, fix.item), fix.kib);
     case 'ribbon':
       return `${titleOf(m, fix.item)}: ${text.tray.ribbons[fix.ribbon]}`;
     case 'declare':

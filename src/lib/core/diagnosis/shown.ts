@@ -251,6 +251,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'drive.tried': 'hint',
   'floppy.bios': { at: 'floppy', stops: 0, says: 'floppy' },
   'floppy.start': noBoot,
+  'floppy.image': 'hint',
   'floppy.dos': 'use',
   'floppy.cable': noFloppy,
   'unknown.bios': 'hint',

@@ -1,14 +1,14 @@
 import { chainsOf, faultsOf, type Fault } from '../cabling';
-import { cablesOf, type Kit, hasOwnRom } from '../kit';
+import { cablesOf, hasOwnRom, imageOf, type ImageFormat, type Kit } from '../kit';
 import type { Owner } from '../model';
 import { systemOf } from '../software';
-import { biosTakes, controllerRate, floppyDos, floppyName, floppyRate, mediaOf } from '../storage';
+import { controllerRate, floppyDos, floppyName, floppyRate, mediaOf, takenBy } from '../storage';
 
 /** A link between a floppy and a program, as data: whether it holds, and what it is. Rates in kbit/s, sizes in KiB. */
 export type Link = { ok: boolean } & (
   | { what: 'controller'; controller: Owner | null; isOn: boolean }
   | { what: 'rate'; kib: number; needed: number; most: number }
-  | { what: 'bios'; kib: number; knows: number | null; by: 'bios' | 'rom' | 'driver' | 'nothing' }
+  | { what: 'bios'; kib: number; knows: number | null; by: ReturnType<typeof takenBy> }
   | { what: 'dos'; kib: number; needs: number; dos: number | null }
   | { what: 'cable'; fault: Fault | null; plug: number | null; behindTwist: boolean }
 );
@@ -20,6 +20,8 @@ export interface FloppyChain {
   item: string;
   title: string;
   kib: number;
+  /** A floppy emulator: what it is set to; null: a drive. */
+  image: ImageFormat | null;
   /** Letter that follows from its place on the cable. */
   letter: 'A' | 'B' | null;
   links: Link[];
@@ -41,8 +43,10 @@ export function floppyChains(kit: Kit): FloppyChain[] {
   const known = kit.firmware?.firmware?.floppyKiB;
   const all = cablesOf(kit).filter((c) => c.drive.part.drive.interface === 'floppy');
   const cables = chainsOf(kit).filter((c) => c.family === 'floppy');
-  return all.map(({ drive, controller }): FloppyChain => {
-    const kib = drive.part.drive.floppyKiB ?? 1440;
+  return all.map((cabled): FloppyChain => {
+    const { drive, controller } = cabled;
+    const image = imageOf(kit, cabled, dos);
+    const kib = image?.kib ?? drive.part.drive.floppyKiB ?? 1440;
     const most = controllerRate(controller?.fn.floppyKiB);
     const rate = floppyRate(kib);
     const ownRom = controller !== null && hasOwnRom(kit, controller);
@@ -50,15 +54,7 @@ export function floppyChains(kit: Kit): FloppyChain[] {
     const plugged = cable?.drives.find((p) => p.drive.item.id === drive.item.id);
     const letter = (plugged?.answers ?? null) as FloppyChain['letter'];
     const fault = cable && faultsOf(cable).find((f) => f.about.includes(drive.item.id));
-    const knows = known ?? null;
-    const by =
-      knows !== null && knows >= kib
-        ? 'bios'
-        : ownRom
-          ? 'rom'
-          : knows !== null && biosTakes(knows, kib) === 'driver'
-            ? 'driver'
-            : 'nothing';
+    const by = takenBy(known, ownRom, kib);
     const links: Link[] = [
       {
         what: 'controller',
@@ -67,7 +63,7 @@ export function floppyChains(kit: Kit): FloppyChain[] {
         isOn: controller?.isOn ?? false
       },
       { what: 'rate', ok: most >= rate, kib, needed: rate, most },
-      { what: 'bios', ok: knows === null || by === 'bios' || by === 'rom', kib, knows, by },
+      { what: 'bios', ok: by !== 'driver' && by !== 'nothing', kib, knows: known ?? null, by },
       {
         what: 'dos',
         ok: dos === null || dos >= floppyDos(kib),
@@ -83,17 +79,18 @@ export function floppyChains(kit: Kit): FloppyChain[] {
         behindTwist: cable?.ribbon === 'floppy-twist' && plugged?.plug === 2
       }
     ];
-    const { reads, writes } = mediaOf(kib);
+    const { reads, writes } = image ? { reads: [kib], writes: [kib] } : mediaOf(kib);
     const notes: FloppyNote[] = [
       ...(kib === 1200 ? (['narrow-track'] as const) : []),
       ...(ownRom ? (['own-rom'] as const) : []),
-      ...(drive.part.drive.medium === 'emulator' ? (['emulator'] as const) : []),
-      ...(kib >= 1440 ? (['high-density'] as const) : [])
+      ...(image ? (['emulator'] as const) : []),
+      ...(kib >= 1440 && !image ? (['high-density'] as const) : [])
     ];
     return {
       item: drive.item.id,
       title: drive.title,
       kib,
+      image,
       letter,
       links,
       failing: links.find((l) => !l.ok) ?? null,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { biosTranslations } from '../storage';
+import { FloppyKiB } from './medium';
 
 /** What drives are, and what the set-up program of a board knows of them. */
 
@@ -46,9 +47,7 @@ export const DriveFacts = z.strictObject({
     })
     .optional(),
   /** Largest floppy that it writes, in KiB. */
-  floppyKiB: z
-    .union([z.literal(360), z.literal(720), z.literal(1200), z.literal(1440), z.literal(2880)])
-    .optional(),
+  floppyKiB: FloppyKiB.optional(),
   /** `module`: made for a bay of a portable. */
   bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'module', 'none']),
   /**

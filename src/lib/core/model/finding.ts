@@ -1,4 +1,4 @@
-import type { DiskRecord, Ribbon } from './medium';
+import type { DiskRecord, FloppyKiB, Ribbon } from './medium';
 
 /** stop: do not power on · clash: will not work · caution · note. */
 export type Severity = 'stop' | 'clash' | 'caution' | 'note';
@@ -21,6 +21,8 @@ export type Fix =
   | { action: 'take-out'; item: string }
   /** How a drive is jumpered on its cable, or whether a drive or an adapter is terminated. */
   | { action: 'jumper'; item: string; unit?: string; terminated?: boolean }
+  /** Format of the images that a floppy emulator is set to. */
+  | { action: 'image'; item: string; kib: FloppyKiB }
   | { action: 'ribbon'; item: string; function: string; ribbon: Ribbon }
   /** A geometry typed into the setup. */
   | { action: 'declare'; item: string; setup: NonNullable<DiskRecord['setup']> }
@@ -39,6 +41,7 @@ export type FixLabel =
   | { kind: 'slot'; slot: string }
   | { kind: 'jumper'; drive: string; unit: string }
   | { kind: 'terminators'; device: string; fitted: boolean }
+  | { kind: 'image'; kib: FloppyKiB }
   | { kind: 'cable'; twist: 'disk' | 'floppy' }
   | { kind: 'geometry'; cylinders: number }
   | { kind: 'drive-type'; type: string }

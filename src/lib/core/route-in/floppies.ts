@@ -1,7 +1,7 @@
 import { cablesOf, speaks, type Kit, hasOwnRom } from '../kit';
-import type { Part } from '../model';
+import { FloppyKiB, type Part } from '../model';
 import { systemOf } from '../software';
-import { biosTakes, controllerRate, floppyDos, floppyRate, mediaOf } from '../storage';
+import { controllerRate, floppyDos, floppyRate, mediaOf, takenBy } from '../storage';
 import { PRICE, here, missing, need, type Link, type LinkNeed, type Needed } from './need';
 
 /** What it takes until a machine reads a format. */
@@ -23,8 +23,8 @@ const controllersOf = (kit: Kit) =>
 
 /** How well a machine takes a drive of a size on a controller. */
 function takes(kit: Kit, driveKiB: number, hasRom: boolean): 'yes' | 'driver' | 'no' {
-  const known = kit.firmware?.firmware?.floppyKiB;
-  return hasRom || known === undefined ? 'yes' : biosTakes(known, driveKiB);
+  const by = takenBy(kit.firmware?.firmware?.floppyKiB, hasRom, driveKiB);
+  return by === 'driver' ? 'driver' : by === 'nothing' ? 'no' : 'yes';
 }
 
 /**
@@ -94,12 +94,19 @@ function dosNeed(kit: Kit, kib: number): LinkNeed[] {
   return dos !== null && dos < floppyDos(kib) ? [missing({ is: 'dos', version: floppyDos(kib) })] : [];
 }
 
-/** An emulator stands in for a drive: it takes images of the largest format that controller and BIOS know. */
+/** What emulators are set to as they are sold, and the largest they take. */
+const USUAL_IMAGE = 1440;
+
+/** An emulator stands in for a drive: it takes images of the largest format that controller, BIOS and DOS know. */
 export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
   const isThere = kit.drives.some((d) => d.part.drive.medium === 'emulator');
   const emulator = shelf.find((p) => p.drive?.medium === 'emulator');
   const there = controllersOf(kit);
-  const largest = [1440, 1200, 720, 360].find((kib) =>
+  const { dos } = systemOf(kit.build.brief.os);
+  const sizes = [...FloppyKiB.values].filter(
+    (kib) => kib <= USUAL_IMAGE && (dos === null || floppyDos(kib) <= dos)
+  );
+  const largest = sizes.findLast((kib) =>
     there.some((c) => c.rate >= floppyRate(kib) && takes(kit, kib, c.hasRom) === 'yes')
   );
   return {
@@ -107,6 +114,6 @@ export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
       isThere ? here({ is: 'floppy-emulator' }) : need({ is: 'floppy-emulator' }, emulator),
       ...(there.length ? [] : [controllerNeed(kit, shelf, 250, 360)])
     ],
-    cautions: largest !== undefined && largest < 1440 ? [{ is: 'small-images', kib: largest }] : []
+    cautions: largest !== undefined && largest < USUAL_IMAGE ? [{ is: 'small-images', kib: largest }] : []
   };
 }

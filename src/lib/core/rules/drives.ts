@@ -1,9 +1,18 @@
-import { thingOf, type DriveFacts, type DriveInterface } from '../model';
+import { thingOf, type DriveFacts, type DriveInterface, type OfferedFix } from '../model';
 import { chainsOf, faultsOf } from '../cabling';
-import { cablesOf, carries, placeDrives, speaks, type Cabled, hasOwnRom } from '../kit';
+import {
+  cablesOf,
+  carries,
+  hasOwnRom,
+  imageOf,
+  placeDrives,
+  speaks,
+  type Cabled,
+  type ImageFormat
+} from '../kit';
 import { triedOnBoard, type TriedHere } from '../resources';
 import { systemOf } from '../software';
-import { biosTakes, controllerRate, floppyDos, floppyRate, isQuickEnough, startsFrom } from '../storage';
+import { controllerRate, floppyDos, floppyRate, isQuickEnough, startsFrom, takenBy } from '../storage';
 import type { Case } from './finding';
 import { driveOut, noBattery } from './module-bays';
 import { waitingFor, type Rule, type Situation } from './rule';
@@ -83,11 +92,26 @@ const twice: Rule = (s) => {
     : [];
 };
 
-const floppies = (s: Situation): (Cabled & { kib: number })[] =>
+/** `image`: of a floppy emulator what it is set to. */
+type Floppy = Cabled & { kib: number; image: ImageFormat | null };
+const floppies = (s: Situation): Floppy[] =>
   cablesOf(s.kit).flatMap((c) => {
     const { interface: speaks, floppyKiB } = c.drive.part.drive;
-    return speaks === 'floppy' && floppyKiB ? [{ ...c, kib: floppyKiB }] : [];
+    const image = imageOf(s.kit, c, systemOf(s.kit.build.brief.os).dos);
+    return speaks === 'floppy' && floppyKiB ? [{ ...c, kib: image?.kib ?? floppyKiB, image }] : [];
   });
+
+/** What every finding of a floppy drive says, and the fix where it is an emulator that is set to something else. */
+const floppyFacts = ({ drive, kib, image }: Floppy) => {
+  const smaller = image?.works.at(-1) ?? null;
+  return { drive: thingOf(drive), kib, smaller };
+};
+const imageFixes = ({ drive, image }: Floppy): OfferedFix[] => {
+  const kib = image?.works.at(-1);
+  return kib === undefined
+    ? []
+    : [{ label: { kind: 'image', kib }, fix: { action: 'image', item: drive.item.id, kib } }];
+};
 
 /** What was tried with this very drive on this board, where it worked. */
 const worked = (s: Situation, { drive }: Cabled): TriedHere | null => {
@@ -107,16 +131,16 @@ const triedInVain: Rule = (s) =>
 /** The controller must have the data rate of the drive. */
 const floppyRates: Rule = (s) =>
   floppies(s).flatMap((c): Case[] => {
-    const { controller, kib, drive } = c;
+    const { controller, kib } = c;
     if (!controller || isQuickEnough(controller.fn.floppyKiB, kib)) return [];
     return [
       {
         rule: 'floppy.rate',
         severity: worked(s, c) ? 'caution' : 'clash',
-        about: [drive.item.id, controller.item],
+        about: [c.drive.item.id, controller.item],
+        fixes: imageFixes(c),
         facts: {
-          drive: thingOf(drive),
-          kib,
+          ...floppyFacts(c),
           controller: controller.owner,
           rate: controllerRate(controller.fn.floppyKiB),
           needed: floppyRate(kib),
@@ -131,24 +155,26 @@ const floppyBios: Rule = (s) => {
   const bios = s.kit.firmware;
   const knows = bios?.firmware?.floppyKiB;
   if (!bios || !knows) return [];
-  return floppies(s)
-    .filter((c) => c.kib > knows && c.controller && !hasOwnRom(s.kit, c.controller))
-    .map((c): Case => {
-      const driverHelps = biosTakes(knows, c.kib) === 'driver';
-      return {
+  return floppies(s).flatMap((c): Case[] => {
+    const by = takenBy(knows, c.controller !== null && hasOwnRom(s.kit, c.controller), c.kib);
+    if (!c.controller || (by !== 'driver' && by !== 'nothing')) return [];
+    const driverHelps = by === 'driver';
+    return [
+      {
         rule: 'floppy.bios',
         severity: driverHelps || worked(s, c) ? 'caution' : 'clash',
         about: [c.drive.item.id],
+        fixes: imageFixes(c),
         facts: {
-          drive: thingOf(c.drive),
-          kib: c.kib,
+          ...floppyFacts(c),
           bios: bios.name,
           knows,
           driverHelps,
           worked: worked(s, c)
         }
-      };
-    });
+      }
+    ];
+  });
 };
 
 /** A drive that wants a driver line starts nothing, unless its controller has a ROM or it was seen to. */
@@ -157,7 +183,14 @@ const nothingStarts: Rule = (s) => {
   const knows = bios?.firmware?.floppyKiB;
   const floppy = floppies(s).filter((c) => c.controller);
   if (!bios || !knows || !floppy.length) return [];
-  const run = cablesOf(s.kit).flatMap((c) => (c.controller ? [c.drive.part.drive] : []));
+  const { dos } = systemOf(s.kit.build.brief.os);
+  const run = cablesOf(s.kit).flatMap((c): Pick<DriveFacts, 'medium' | 'floppyKiB'>[] => {
+    if (!c.controller) return [];
+    const { medium, floppyKiB } = c.drive.part.drive;
+    // An emulator starts with what it is set to, as a drive of that format does.
+    const image = imageOf(s.kit, c, dos);
+    return image ? [{ medium: 'floppy', floppyKiB: image.kib }] : [{ medium, floppyKiB }];
+  });
   const helped = floppy.some((c) => worked(s, c) || (c.controller && hasOwnRom(s.kit, c.controller)));
   return helped || startsFrom(run, knows)
     ? []
@@ -179,9 +212,19 @@ const floppyDosRule: Rule = (s) => {
     .map((c): Case => ({
       rule: 'floppy.dos',
       about: [c.drive.item.id],
-      facts: { drive: thingOf(c.drive), kib: c.kib, dos, needs: floppyDos(c.kib) }
+      fixes: imageFixes(c),
+      facts: { ...floppyFacts(c), dos, needs: floppyDos(c.kib) }
     }));
 };
+
+/** An emulator of which nobody said what it is set to, where not all that it can be set to works. */
+const floppyImage: Rule = (s) =>
+  floppies(s).flatMap((c): Case[] => {
+    const most = c.drive.part.drive.floppyKiB;
+    if (!c.image || c.image.told || !c.image.works.length || most === undefined || c.kib >= most) return [];
+    const facts = { drive: thingOf(c.drive), kib: c.kib };
+    return [{ rule: 'floppy.image', about: [c.drive.item.id], fixes: imageFixes(c), facts }];
+  });
 
 /** Drives on one cable are told apart by their jumpers, and a bus is terminated at its ends. */
 const cabling: Rule = (s) => chainsOf(s.kit).flatMap((chain): Case[] => faultsOf(chain));
@@ -260,6 +303,7 @@ export const driveRules: readonly Rule[] = [
   diskInterface,
   twice,
   floppyRates,
+  floppyImage,
   triedInVain,
   floppyBios,
   nothingStarts,

@@ -61,6 +61,8 @@ interface ClockFacts {
 interface FloppyFacts {
   drive: Thing;
   kib: number;
+  /** Of a floppy emulator: the largest format that it can be set to here; null: a drive, or none works. */
+  smaller: number | null;
 }
 type Program = { program: string; profile: string; year: number | null };
 /** A program and what it lacks. */
@@ -291,6 +293,8 @@ export interface FactsOf {
     driverHelps: boolean;
     worked: TriedHere | null;
   };
+  /** An emulator of which nobody said what it is set to: the largest format that works here. */
+  'floppy.image': { drive: Thing; kib: number };
   'drive.tried': { drive: Thing; not: number; last: string | null };
   /** Drives that all want a driver line, in a machine with nothing else to start from. */
   'floppy.start': { drives: Thing[]; bios: string; knows: number };

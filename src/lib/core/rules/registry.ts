@@ -173,6 +173,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'drive.tried': entry(at('disks'), 'caution'),
   'floppy.bios': entry(at('disks'), ['clash', 'caution']),
   'floppy.start': entry(at('disks'), 'caution', { notPlanned: true }),
+  'floppy.image': entry(at('disks'), 'note'),
   'floppy.dos': entry(at('disks'), 'clash'),
   'floppy.cable': entry(at('disks'), ['clash', 'caution']),
   'unknown.bios': entry(at('disks'), 'caution', { hides: 'other' }),

@@ -1,7 +1,7 @@
 import type { Ability, CpuFamily, FunctionKind, Picture } from '../model';
 import { pictures as everyPicture } from '../model';
 import { clocksOf, families, freeBase, shownMemory, speedIndex } from '../boards';
-import { cablesOf, expandedKiB, totalKiB, type Kit } from '../kit';
+import { cablesOf, expandedKiB, imageOf, totalKiB, type Kit } from '../kit';
 import { powerState } from '../resources';
 import { mediaOf } from '../storage';
 import { gives, hookedMonitors } from '../video';
@@ -69,7 +69,9 @@ export function offerOf(kit: Kit): Offer {
       : null,
     cdrom: cabled.some(({ drive }) => drive.part.drive.medium === 'optical'),
     floppies: [
-      ...new Set(cabled.flatMap(({ drive }) => mediaOf(drive.part.drive.floppyKiB ?? 0).reads))
+      ...new Set(
+        cabled.flatMap((c) => imageOf(kit, c, dos)?.works ?? mediaOf(c.drive.part.drive.floppyKiB ?? 0).reads)
+      )
     ].filter(Boolean),
     dos,
     windows

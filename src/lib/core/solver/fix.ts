@@ -1,4 +1,5 @@
 import { withJumper, withRibbon, withSetup } from '../cabling';
+import { withImage } from '../kit';
 import {
   seatItem,
   withItem,
@@ -21,6 +22,7 @@ const FIX_COST: Record<Fix['action'], number> = {
   'take-out': 8,
   acknowledge: 1,
   jumper: 1,
+  image: 1,
   ribbon: 1,
   declare: 1
 };
@@ -62,6 +64,8 @@ export function applyFix(build: Build, fix: Fix, parts: PartSet): Build {
       return { ...build, acknowledged: [...new Set([...build.acknowledged, fix.finding])] };
     case 'jumper':
       return withJumper(build, parts, fix.item, fix);
+    case 'image':
+      return withImage(build, fix.item, fix.kib);
     case 'ribbon':
       return withRibbon(build, fix.item, fix.function, fix.ribbon);
     case 'declare':

@@ -77,3 +77,19 @@ export function biosTakes(biosKiB: number, driveKiB: number): 'yes' | 'driver' |
   if (biosKiB >= driveKiB) return 'yes';
   return driveKiB === 720 || (driveKiB === 1440 && biosKiB >= 1200) ? 'driver' : 'no';
 }
+
+/**
+ * What makes a floppy format work: the BIOS as it is, the ROM of the controller, a driver line after the start, or
+ * nothing. `unknown`: nobody has described what the BIOS takes.
+ */
+export function takenBy(
+  biosKiB: number | undefined,
+  hasRom: boolean,
+  kib: number
+): 'unknown' | 'bios' | 'rom' | 'driver' | 'nothing' {
+  const taken = biosKiB === undefined ? null : biosTakes(biosKiB, kib);
+  if (taken === 'yes') return 'bios';
+  if (hasRom) return 'rom';
+  if (taken === null) return 'unknown';
+  return taken === 'driver' ? 'driver' : 'nothing';
+}

@@ -1,6 +1,16 @@
 import { server } from '../../words/server';
 import { z } from 'zod';
-import { Build, DiskRecord, Notebook, Part, PhotoMarks, Ribbon, ShelfItem, Sighting } from '../../core/model';
+import {
+  Build,
+  DiskRecord,
+  FloppyKiB,
+  Notebook,
+  Part,
+  PhotoMarks,
+  Ribbon,
+  ShelfItem,
+  Sighting
+} from '../../core/model';
 import { CHOICES } from '../../core/own';
 import { STATUSES } from '../../core/rules';
 import type { Change, ToldFinding } from '../../words';
@@ -27,6 +37,7 @@ export const Fix = z.union([
     unit: z.string().optional(),
     terminated: z.boolean().optional()
   }),
+  z.object({ action: z.literal('image'), item: z.string(), kib: FloppyKiB }),
   z.object({ action: z.literal('ribbon'), item: z.string(), function: z.string(), ribbon: Ribbon }),
   z.object({ action: z.literal('declare'), item: z.string(), setup: DiskRecord.shape.setup.unwrap() }),
   z.object({ action: z.literal('acknowledge'), finding: z.string() }),

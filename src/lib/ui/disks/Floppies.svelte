@@ -1,7 +1,9 @@
 <script lang="ts">
-  import { floppyChains } from '$lib/core/disks';
-  import { kitOf } from '$lib/core/kit';
+  import { floppyChains, type FloppyChain } from '$lib/core/disks';
+  import { kitOf, withImage } from '$lib/core/kit';
+  import { floppyName } from '$lib/core/storage';
   import { floppyNote, linkName, linkWords } from '$lib/words';
+  import OneOf from '../kit/OneOf.svelte';
   import { getBench } from '../context';
   import { disks as disksText } from '$lib/words/en/screens/disks';
   import Cabling from './Cabling.svelte';
@@ -10,6 +12,12 @@
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const chains = $derived(floppyChains(kit));
+
+  const setImage = (c: FloppyChain, value: string) =>
+    session.change(
+      withImage(session.build, c.item, c.image?.all.find((kib) => String(kib) === value) ?? null),
+      words.imageSet
+    );
 </script>
 
 <p class="lead">{words.floppyLead}</p>
@@ -26,6 +34,23 @@
             {linkWords(l)}
           </li>{/each}
       </ul>
+      {#if c.image}
+        {@const image = c.image}
+        <p class="my-1 flex flex-wrap items-center gap-2">
+          {words.images}
+          <OneOf
+            class="w-60!"
+            aria-label="{words.images}: {c.title}"
+            value={image.told ? String(image.kib) : ''}
+            onchange={(e) => setImage(c, e.currentTarget.value)}
+          >
+            <option value="">{words.imageUnsaid(floppyName(image.kib))}</option>
+            {#each image.all as kib (kib)}<option value={String(kib)}
+                >{words.imageOf(floppyName(kib), image.works.includes(kib))}</option
+              >{/each}
+          </OneOf>
+        </p>
+      {/if}
       <p class="lead">
         {words.select(c.select)}; {words.reads(c.reads.join(', '))}, {words.writes(c.writes.join(', '))}
       </p>

@@ -172,6 +172,7 @@ const itemFields: Record<string, string> = {
   cable: 'cable',
   ribbons: 'cables on it',
   terminated: 'terminators',
+  imageKiB: 'images of the floppy emulator, KiB',
   specimen: 'thing of the shelf',
   disk: 'setup, tries and plan of the medium',
   tried: 'tries in slots',

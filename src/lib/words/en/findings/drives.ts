@@ -1,3 +1,4 @@
+import type { Thing } from '../../../core/model';
 import type { FactsOf } from '../../../core/rules';
 import { and, capital } from '../language';
 import { floppyName, interfaceName, ownerName, the } from '../things';
@@ -23,6 +24,9 @@ const noPower = {
 const interfaceWhy = 'Drive and controller must use the same interface, whatever their plugs look like.';
 
 /** A drive that works against what is known of its kind. */
+/** A way out that only an emulator has. */
+const otherImage = (drive: Thing, smaller: number | null, else_: string): string =>
+  smaller === null ? else_ : `Set ${drive.name} to images of ${floppyName(smaller)}.`;
 const workedWords = (worked: FactsOf['floppy.rate']['worked']): string =>
   worked
     ? ` It was seen to work on this board${worked.last ? ` (${worked.last})` : ''}: what was tried counts, and something here is not as the catalogue has it.`
@@ -41,6 +45,7 @@ export const drives: WordsOf<
   | 'drive.tried'
   | 'floppy.bios'
   | 'floppy.start'
+  | 'floppy.image'
   | 'floppy.dos'
   | 'disk.boot'
   | 'disk.rom'
@@ -130,18 +135,20 @@ export const drives: WordsOf<
     sentence: `It was tried here ${not === 1 ? 'once' : `${not} times`}${last ? `, last on ${last}` : ''}, and did not work as it should. Find out why before you rely on it.`,
     why: 'What was tried with this very drive stands above everything that is known of its kind.'
   }),
-  'floppy.rate': ({ drive, kib, controller, rate, needed, worked }) => ({
+  'floppy.rate': ({ drive, kib, smaller, controller, rate, needed, worked }) => ({
     title: `The controller is too slow for ${floppyName(kib)}`,
-    sentence: `${capital(ownerName(controller))} runs at ${rate} kbit/s at most, and ${floppyName(kib)} needs ${needed}: ${drive.name} will not read its own disks, or only the smaller kind.${workedWords(worked)}`,
+    sentence: `${capital(ownerName(controller))} runs at ${rate} kbit/s at most, and ${floppyName(kib)} needs ${needed}. ${otherImage(drive, smaller, `${drive.name} will not read its own disks, or only the smaller kind.`)}${workedWords(worked)}`,
     why: 'The controller must have the data rate of the drive.'
   }),
-  'floppy.bios': ({ kib, bios, knows, driverHelps, worked }) => ({
+  'floppy.bios': ({ drive, kib, smaller, bios, knows, driverHelps, worked }) => ({
     title: `The BIOS does not support ${floppyName(kib)}`,
-    sentence: `${bios} supports up to ${floppyName(knows)}${
+    sentence: `${bios} supports up to ${floppyName(knows)}. ${otherImage(
+      drive,
+      smaller,
       driverHelps
-        ? '. A driver line (DRIVER.SYS or DRIVPARM) usually makes the drive work, but you cannot boot from it.'
-        : ': use a controller with its own ROM, or another drive.'
-    }${workedWords(worked)}`,
+        ? 'A driver line (DRIVER.SYS or DRIVPARM) usually makes the drive work, but you cannot boot from it.'
+        : 'Use a controller with its own ROM, or another drive.'
+    )}${workedWords(worked)}`,
     why: 'The BIOS must know the type of floppy drive.'
   }),
   'floppy.start': ({ drives: list, bios, knows }) => ({
@@ -149,9 +156,14 @@ export const drives: WordsOf<
     sentence: `${bios} needs a driver line for ${and(list.map(the))}, and that line is read only once something has started. At best it starts from a disk formatted there as ${floppyName(knows)}. Add a drive of up to ${floppyName(knows)}, a hard disk, or a controller with its own ROM.`,
     why: 'A driver line stands in CONFIG.SYS, which DOS reads from the drive that it started from.'
   }),
-  'floppy.dos': ({ kib, dos, needs }) => ({
+  'floppy.image': ({ drive, kib }) => ({
+    title: `${drive.name}: images of ${floppyName(kib)} at most`,
+    sentence: `Controller, BIOS or DOS take no larger ones here. Set it to ${floppyName(kib)} images; where it is set otherwise, record that under Disks, Floppies.`,
+    why: 'An emulator takes one format of images at a time, and works as a drive of that format.'
+  }),
+  'floppy.dos': ({ drive, kib, smaller, dos, needs }) => ({
     title: `DOS ${dos} does not support ${floppyName(kib)}`,
-    sentence: `It came with DOS ${needs}: with DOS ${dos} the drive works as a smaller one or not at all.`,
+    sentence: `It came with DOS ${needs}. ${otherImage(drive, smaller, `With DOS ${dos} the drive works as a smaller one or not at all.`)}`,
     why: 'Each floppy format came with a version of DOS.'
   }),
   'disk.boot': ({ scsi, ata }) => ({

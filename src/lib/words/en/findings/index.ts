@@ -11,6 +11,7 @@ import { memory } from './memory';
 import { picture } from './picture';
 import { power } from './power';
 import { seats } from './seats';
+import { floppyName } from '../things';
 import type { Told, WordsOf } from './told';
 import { unknown } from './unknown';
 
@@ -43,6 +44,8 @@ export function fixLabel(label: FixLabel): string {
       return `Jumper ${label.drive} as ${label.unit}`;
     case 'terminators':
       return `${label.fitted ? 'Fit' : 'Remove'} terminators on ${label.device}`;
+    case 'image':
+      return `Set to images of ${floppyName(label.kib)}`;
     case 'cable':
       return label.twist === 'disk'
         ? 'Use a cable with the twist in lines 25–29'

@@ -195,6 +195,10 @@ export const disks = {
   floppyLead:
     'Drive, controller rate, BIOS type, DOS and cable must all hold; the first link that fails is named.',
   noFloppy: 'No floppy drive is in this build.',
+  images: 'Set to images of',
+  imageUnsaid: (name: string) => `nobody said; ${name} is taken`,
+  imageOf: (name: string, works: boolean) => (works ? name : `${name}, which does not work here`),
+  imageSet: 'Images of the floppy emulator',
   letter: (l: string | null) => (l ? `${l}:` : 'no letter'),
   failing: (what: string) => `Fails at the ${what}`,
   holds: 'Every link holds.',

@@ -1,4 +1,5 @@
 import { counted } from '../count';
+import { floppyName } from '../things';
 
 export const tray = {
   label: 'Tray',
@@ -88,6 +89,7 @@ export const tray = {
     exchange: (item: string, other: string) => `Exchange ${item} for ${other} from the shelf`,
     out: (item: string) => `Take ${item} out`,
     terminators: (title: string, isIn: boolean) => `${title}: terminators ${isIn ? 'in' : 'out'}`,
+    image: (title: string, kib: number) => `${title}: images of ${floppyName(kib)}`,
     declare: (title: string, cylinders: number) =>
       `${title}: type ${counted('cylinder', 'cylinders')(cylinders)}`,
     apart: 'Never used together',
