@@ -184,6 +184,19 @@ describe('disks', () => {
   it('name floppies link by link, ROMs by their bytes, and ways to replace a drive', async () => {
     await bench.open('/builds/plover/disks?view=floppies');
     await sees(page, 'Every link holds.');
+    const emulator = { id: 'emulator', part: 'feldspar-femu' };
+    const { build, head } = await bench.saved('dunlin');
+    const items = [...build.items, emulator];
+    await bench.api('PUT', '/builds/dunlin', { build: { ...build, items }, base: head, note: 'x' });
+    await bench.open('/builds/dunlin/disks?view=floppies');
+    await sees(page, 'nobody said; 360K is taken');
+    await page.select('select[aria-label="Set to images of: Floppy emulator"]', '1440');
+    await sees(page, 'Fails at the data rate');
+    await press(page, 'Set to images of 360K');
+    await until(async () =>
+      (await bench.saved('dunlin')).build.items.some((i) => 'imageKiB' in i && i.imageKiB === 360)
+    );
+    await sees(page, 'Every link holds.');
     const file = join(mkdtempSync(join(tmpdir(), 'yj-rom-')), 'option.bin');
     const rom = new Uint8Array(8192);
     rom.set([0x55, 0xaa, 16, 0xcb, 1]);

@@ -30,6 +30,9 @@ export const unlookedBehind = (m: Machine, ...lines: readonly Line[]): Unlooked[
     return owner && claim ? unlookedAmong(m, claimSettings(m, owner, claim)) : [];
   });
 
-/** Whether every setting that a line rests on was seen or chosen; one that rests on none is what the part is. */
+/**
+ * Whether every setting that a line rests on was seen or chosen; one that rests on none is what the part is. What the
+ * BIOS hands out as it starts is the usual place only.
+ */
 export const isLineSeen = (m: Machine, line: Line): boolean =>
-  claimBehind(m, line) !== undefined && !unlookedBehind(m, line).length;
+  !line.assigned && claimBehind(m, line) !== undefined && !unlookedBehind(m, line).length;

@@ -36,10 +36,10 @@
       </ul>
       {#if c.image}
         {@const image = c.image}
-        <p class="my-1 flex flex-wrap items-center gap-2">
+        <div class="my-1 flex flex-wrap items-center gap-2">
           {words.images}
           <OneOf
-            class="w-60!"
+            class="w-80!"
             aria-label="{words.images}: {c.title}"
             value={image.told ? String(image.kib) : ''}
             onchange={(e) => setImage(c, e.currentTarget.value)}
@@ -49,7 +49,7 @@
                 >{words.imageOf(floppyName(kib), image.works.includes(kib))}</option
               >{/each}
           </OneOf>
-        </p>
+        </div>
       {/if}
       <p class="lead">
         {words.select(c.select)}; {words.reads(c.reads.join(', '))}, {words.writes(c.writes.join(', '))}

@@ -21,10 +21,17 @@
         ports: g.rows.flatMap((r) => r.ports.map((p) => ({ ...p, label: r.label })))
       }))
       .filter((g) => g.ports.length)
+      .map((g) => ({
+        ...g,
+        drawn: g.ports.filter((p) => !isBeyond(p)),
+        told: g.ports.filter(isBeyond).map((p) => text.lines.beyond(lineText(p), p.assigned))
+      }))
   );
   const ticks = $derived(Array.from({ length: (0x400 - low) / 0x40 }, (_, i) => low + i * 0x40));
   const alias = (line: Line) => line.value & 0x3ff;
   const isAlias = (line: Line) => line.value > 0x3ff;
+  /** Ports that no ISA card answers at, not even at an alias: they are told, not drawn. */
+  const isBeyond = (line: Line) => isAlias(line) && (line.decode === 'pci' || alias(line) < low);
   const notes = (line: LoomLine): string[] => [
     ...(line.clash ? [text.lines.clash] : []),
     ...(line.assumed ? [text.lines.assumed] : [])
@@ -104,7 +111,7 @@
     <text x={LEFT - 12} y={y + 12} text-anchor="end" class="label font-normal text-[13px] font-sans fill-ink"
       >{row.title}</text
     >
-    {#each row.ports as port, j (j)}
+    {#each row.drawn as port, j (j)}
       <rect
         x={ports(alias(port))}
         {y}
@@ -129,6 +136,9 @@
           class="font-normal text-[11px] font-mono fill-quiet">{hex(port.value)}</text
         >{/if}
     {/each}
+    {#if row.told.length}<text x={LEFT + 4} y={y + 11} class="font-normal text-[12px] font-sans fill-quiet"
+        >{row.told.join(', ')}</text
+      >{/if}
   {/each}
 
   <text x="0" y={memTop - 6} class="eyebrow-text">{text.lines.memory}</text>

@@ -88,7 +88,7 @@ export const editor = {
   kind: 'What it is',
   summary: 'In a few words',
   from: 'Sold from',
-  to: 'to',
+  to: 'Sold until',
   bus: 'Edge connector',
   length: 'Length in mm',
   slots: 'Slots from the left, as 8 16 16 P (L local bus, A AGP, C PC card)',

@@ -21,6 +21,8 @@ export const lines = {
   noFurther: 'It can go no further that way.',
   scales: 'Ports and memory windows to scale.',
   alias: (address: string) => `, drawn at its ten-line alias ${address}`,
+  beyond: (ports: string, isAssigned: boolean) =>
+    isAssigned ? `${ports}, or what the BIOS gives it` : ports,
   systemBios: 'system BIOS',
   bios: 'BIOS',
   wide: (label: string, bits: number) => `${label} ${bits}-bit`,
