@@ -50,6 +50,19 @@ export function sheetMarkdown(sheet: Sheet): string {
           `- [ ] ${skippedBy ? words.skipped(plain(text), plain(skippedBy)) : plain(text)}`
       )
     ].join('\n') || words.allDone,
+    ...(sheet.drives.length
+      ? [
+          `## ${words.drives}`,
+          sheet.drives
+            .map(({ title, drives }) =>
+              [
+                `- ${plain(title)}`,
+                ...drives.map(({ text, isOpen }) => `  - [${isOpen ? ' ' : 'x'}] ${plain(text)}`)
+              ].join('\n')
+            )
+            .join('\n')
+        ]
+      : []),
     `## ${words.starts}`,
     [
       ...sheet.boot.starts.map((text) => `- ${plain(text)}`),

@@ -8,6 +8,7 @@ import { boardCautions, openingCautions, powerCautions, settingCautions, type Ca
 import { actionWords, cautionWords, sheetWords as words, stateText, tell } from '../words';
 import { withOwnFiles } from './commands';
 import { sheetBoot, type SheetBoot } from './sheet-boot';
+import { sheetDrives, type SheetCable } from './sheet-drives';
 import { sheetPower, type SheetPower } from './sheet-power';
 import {
   differences,
@@ -58,6 +59,8 @@ export interface Sheet {
   /** Before power comes back. */
   powerCautions: readonly Caution[];
   power: SheetPower;
+  /** Drives, cable by cable. */
+  drives: SheetCable[];
   /** Functions and the lines they end up with. */
   lines: { owner: string; function: string; lines: string[] }[];
   /** Settings that nobody looked at and no step sets: they are only assumed to stand at the default. */
@@ -127,6 +130,7 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
     steps,
     powerCautions,
     power: sheetPower(build, parts),
+    drives: sheetDrives(build, parts),
     lines: [...owners.values()],
     unseen: unseenOf(m, steps),
     boot: sheetBoot(build, parts, plan),
@@ -308,6 +312,11 @@ export function sheetText(sheet: Sheet): string {
   if (sheet.unseen.length) {
     heading(words.unseen);
     sheet.unseen.forEach((u) => out.push(...wrap(`- ${u.title}: ${u.settings.join(', ')}`, '  ')));
+  }
+  if (sheet.drives.length) heading(words.drives);
+  for (const { title, drives } of sheet.drives) {
+    out.push(...wrap(`- ${title}`, '  '));
+    drives.forEach(({ text, isOpen }) => out.push(...wrap(`  ${isOpen ? '[ ]' : '[x]'} ${text}`, '      ')));
   }
   heading(words.starts);
   for (const text of sheet.boot.starts) out.push(...wrap(`- ${text}`, '  '));

@@ -12,6 +12,7 @@ export { barWords, reasonWords } from './en/planner';
 export { explainWords, shareWords, struckWords } from './en/solver';
 export { floppyNote, linkName, linkWords } from './en/floppies';
 export { interfaceWords, lowLevelSteps } from './en/interfaces';
+export { dueWords } from './en/cabling';
 export { actionWords, commandWords, setupLineWords } from './en/moves';
 export { obstacleWords, unreachableWords } from './en/reach';
 export { claimAssumptionWords, lineAsWords, questionWords, toldWords } from './en/table';

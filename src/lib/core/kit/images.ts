@@ -19,7 +19,11 @@ export interface ImageFormat {
  * The format that a floppy emulator works with. Null: it is a drive of its own format.
  * @param dos version of the brief; null: no DOS was chosen
  */
-export function imageOf(kit: Kit, { drive, controller }: Cabled, dos: number | null): ImageFormat | null {
+export function imageOf(
+  kit: Kit,
+  { drive, controller }: Pick<Cabled, 'drive' | 'controller'>,
+  dos: number | null
+): ImageFormat | null {
   const { medium, floppyKiB } = drive.part.drive;
   if (medium !== 'emulator' || floppyKiB === undefined) return null;
   const knows = kit.firmware?.firmware?.floppyKiB;

@@ -3,6 +3,7 @@
   import {
     ADAPTER_ID,
     chainsOf,
+    dueOf,
     faultsOf,
     ribbonsOf,
     unitsOf,
@@ -16,7 +17,7 @@
   import { kitOf } from '$lib/core/kit';
   import type { Ribbon } from '$lib/core/model';
   import { findingOf } from '$lib/core/rules';
-  import { tell } from '$lib/words';
+  import { dueWords, tell } from '$lib/words';
   import { getBench } from '../context';
   import { disks as disksText } from '$lib/words/en/screens/disks';
   import CableDrawing from './CableDrawing.svelte';
@@ -48,13 +49,7 @@
           ? words.answers.disk(p.answers)
           : '';
   /** What is still to be done to a drive: what nobody looked at too. */
-  const todo = (c: Chain, p: Plugged) =>
-    [
-      ...(p.unit === p.want.unit ? [] : [words.unitNames[c.family](p.want.unit)]),
-      ...(p.want.terminated === null || p.terminated === p.want.terminated
-        ? []
-        : [`${words.terminators.toLowerCase()} ${p.want.terminated ? words.termIn : words.termOut}`])
-    ].join(', ');
+  const todo = (c: Chain, p: Plugged) => dueWords(c.family, dueOf(p));
 </script>
 
 {#each chains as c (keyOf(c))}

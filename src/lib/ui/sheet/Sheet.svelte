@@ -154,6 +154,24 @@
     </section>
   {/if}
 
+  {#if sheet.drives.length}
+    <section>
+      <h3>{words.drives}</h3>
+      {#each sheet.drives as cable, i (i)}
+        <p class="mt-1.25 font-[650]">{cable.title}</p>
+        <ul>
+          {#each cable.drives as drive, j (j)}<li>
+              <span aria-hidden="true">{drive.isOpen ? '☐' : '✓'}</span>
+              {drive.text}
+            </li>{/each}
+        </ul>
+      {/each}
+      <a class="py-1.25 underline inline-block" href="/builds/{session.build.id}/disks?view=interfaces"
+        >{words.toDrives}</a
+      >
+    </section>
+  {/if}
+
   <section>
     <h3>{words.starts}</h3>
     <Planning {planner} />

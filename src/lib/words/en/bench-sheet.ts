@@ -1,4 +1,13 @@
+import type { ImageFormat } from '../../core/kit';
+import type { Ribbon } from '../../core/model';
+import { capital } from './language';
+import { disks } from './screens/disks';
+import { floppyName } from './things';
+
 /** The bench sheet as it is printed, as plain text and as Markdown. */
+
+const imageWords = ({ kib, told, works }: ImageFormat): string =>
+  `images of ${floppyName(kib)}${told ? (works.includes(kib) ? '' : ', which do not work here') : ' (nobody said what it is set to)'}`;
 
 export const sheetWords = {
   title: (build: string) => `Bench sheet: ${build}`,
@@ -30,6 +39,23 @@ export const sheetWords = {
   missing: (drivers: readonly string[]) =>
     `Not noted as in hand, before a disk is wiped: ${drivers.join('; ')}`,
   inHand: (driver: string) => `In hand before a disk is wiped: ${driver}`,
+  drives: 'Drives and their cables',
+  cable: (controller: string, ribbon: Ribbon, isTold: boolean) =>
+    `${capital(controller)}: ${isTold ? '' : 'taken as '}${disks.ribbons[ribbon]}`,
+  plugged: (
+    drive: string,
+    plug: number | null,
+    how: string,
+    isDue: boolean,
+    image: ImageFormat | null
+  ): string =>
+    [
+      `${drive}: ${plug === null ? disks.outside : disks.plugNo(plug)}`,
+      ...(how ? [isDue ? disks.wants(how) : how] : []),
+      ...(image ? [imageWords(image)] : [])
+    ].join('; '),
+  adapter: (isIn: boolean, isDue: boolean): string =>
+    `Adapter: terminators ${isDue ? disks.wants(isIn ? disks.termIn : disks.termOut) : isIn ? disks.termIn : disks.termOut}`,
   lines: 'Lines',
   linesAfter: 'Lines after this',
   lineColumns: ['Card', 'Function', 'Lines, ports, memory']

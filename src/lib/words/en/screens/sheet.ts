@@ -1,3 +1,5 @@
+import { sheetWords } from '../bench-sheet';
+
 export const sheet = {
   firstPower: 'Before you switch on',
   firstStops: 'Rule each of these out; with one of them, do not switch on:',
@@ -25,6 +27,8 @@ export const sheet = {
   nothingSeen: 'Nothing to move among what was looked at. The rest is below: look at it first.',
   unseen: 'Not looked at, taken to be at the default',
   legend: 'Dashed: as found. Solid frame: where it goes. Dotted: nobody looked.',
+  drives: sheetWords.drives,
+  toDrives: 'Write down what you see under Disks',
   starts: 'Starts',
   files: 'Files, line by line:',
   missing: 'Not noted as in hand, before a disk is wiped:',
