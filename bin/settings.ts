@@ -87,13 +87,12 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     const facts = part.board?.memory;
     if (!facts) throw new Usage(`${refusals.noMemory(part.name)}\n`);
     const { target, count } = told;
-    const size = readSize(target ?? count ?? '');
-    if (
-      (target === undefined) === (count === undefined) ||
-      !size ||
-      (size.least === 0 && size.most > 0 && target !== undefined)
-    )
+    if ((target === undefined) === (count === undefined))
       throw new Usage(`${refusals.memory}\n\n${settingsUsage}`);
+    const size = readSize(target ?? count ?? '');
+    if (!size) throw new Usage(`${refusals.size(target ?? count ?? '')}\n`);
+    // What is to be reached is one number; what was counted may be a range.
+    if (target !== undefined && size.least !== size.most) throw new Usage(`${refusals.oneSize(target)}\n`);
     // JSON has no infinity: null is a count without an upper end.
     if (count !== undefined) {
       const { explanations, common } = fillingsShowing(facts, size);
@@ -106,7 +105,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
     );
     return {
       part: part.id,
-      target: Number(target),
+      target: size.least,
       whole,
       fillings: fillings.map((f) => ({
         kib: f.kib,

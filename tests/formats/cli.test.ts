@@ -316,7 +316,9 @@ describe('the command line', () => {
       [['encode', 'skerrin-px8', 'volts=5'], /no setting of PX8/],
       [['encode', 'skerrin-px8', 'floppies=9'], /cannot say 9/],
       [['memory', 'brim-v16', '--count', '1'], /no board/],
-      [['memory', 'skerrin-px8', '--count', 'much'], /--count KIB/]
+      [['memory', 'skerrin-px8', '--count', 'much'], /"much" is not understood as a size/],
+      [['memory', 'skerrin-px8', '--target', 'about 500'], /takes one size/],
+      [['memory', 'skerrin-px8'], /--count KIB/]
     ] as [string[], RegExp][]) {
       const { status, stderr } = await yj(args);
       expect(status, args.join(' ')).to.equal(2);

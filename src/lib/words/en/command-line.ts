@@ -10,7 +10,8 @@ export const settingsUsage = `  decode PART BLOCK=ROW …       what switches an
   encode PART WHAT=VALUE …      the rows that say it; WHAT is a setting of the part or a fact:
                                 ${facts.join(', ')}
   memory PART --target KIB      the fillings of a board whose memory count is that much
-  memory PART --count KIB       the fillings that show that count, and what they share
+  memory PART --count KIB       the fillings that show that count, and what they share; KIB may be a range or
+                                "about 3700", "more than 3000"
 `;
 
 export const tableUsage = `  table FILE                    what a pasted table of jumpers and switches says, as JSON: blocks, settings, positions
@@ -174,6 +175,9 @@ export const settingRefusals = {
   encode: 'say what to encode, as display=mono',
   noMemory: (part: string) => `${part} is no board with a memory table`,
   memory: 'memory wants --target KIB or --count KIB',
+  size: (told: string) =>
+    `"${told}" is not understood as a size; write 640, "3 MiB", 3000-4000, "about 3700" or "more than 3000"`,
+  oneSize: (told: string) => `--target takes one size, not "${told}"; write 640 or "3 MiB"`,
   part: (id: string) => `there is no part "${id}" in the catalogue`,
   pair: (told: string, example: string) => `"${told}" has no "="; write it as ${example}`
 };
