@@ -64,7 +64,7 @@ describe('memory and boot', () => {
     await sees(page, 'One start serves every program.');
     await sees(page, 'This machine has no clock');
     await bench.open('/builds/whimbrel/boot');
-    await sees(page, 'No CPU is entered');
+    await sees(page, 'No CPU that goes into the board is entered');
   });
 
   it('takes wishes, a listing of the disk and a program of one’s own, by their labels', async () => {

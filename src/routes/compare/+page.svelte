@@ -21,19 +21,19 @@
   const list = (things: readonly Thing[]) => things.map(the).join(', ') || words.none;
   /** One row each: its name and what it says of a machine. */
   const rows: [keyof typeof words.rows, (c: Column) => string][] = [
-    ['date', (c) => c.date ?? words.none],
+    ['date', (c) => c.date ?? words.unknown],
     ['board', (c) => c.board],
-    ['cpu', (c) => c.cpu ?? words.none],
-    ['core', (c) => (c.coreMHz === null ? words.none : mhz(c.coreMHz))],
-    ['speed', (c) => (c.speed === null ? words.none : String(c.speed))],
-    ['memory', (c) => (c.totalKiB === null ? words.none : sizeText(c.totalKiB))],
-    ['count', (c) => (c.countKiB === null ? words.none : sizeText(c.countKiB))],
+    ['cpu', (c) => c.cpu ?? words.unknown],
+    ['core', (c) => (c.coreMHz === null ? words.unknown : words.clock(mhz(c.coreMHz), c.isClockSeen))],
+    ['speed', (c) => (c.speed === null ? words.unknown : words.clock(String(c.speed), c.isClockSeen))],
+    ['memory', (c) => (c.totalKiB === null ? words.unknown : sizeText(c.totalKiB))],
+    ['count', (c) => (c.countKiB === null ? words.unknown : sizeText(c.countKiB))],
     ['display', (c) => list(c.displays)],
     ['monitor', (c) => list(c.monitors)],
     ['audio', (c) => list(c.audio)],
     ['drives', (c) => list(c.drives)],
     ['slots', (c) => words.of(c.slots.used, c.slots.all)],
-    ['youngest', (c) => (c.youngest === null ? words.none : String(c.youngest))],
+    ['youngest', (c) => (c.youngest === null ? words.unknown : String(c.youngest))],
     ['cost', (c) => String(c.cost)],
     ['moves', (c) => String(c.moves)],
     ['findings', (c) => words.findings(c.stops, c.clashes, c.cautions)]
@@ -51,7 +51,7 @@
       <label
         >{words.pick(i + 1)}
         <OneOf class="block min-w-52" value={ids[i] ?? ''} onchange={(e) => choose(i, e.currentTarget.value)}>
-          <option value="">{words.none}</option>
+          <option value="">{words.noMachine}</option>
           {#each data.list as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
         </OneOf></label
       >
@@ -101,8 +101,14 @@
     border-bottom: 2px solid var(--ink);
   }
 
-  th[scope='row'] {
+  table {
+    width: 100%;
+    table-layout: fixed;
+  }
+  thead th:first-child {
     width: 12rem;
+  }
+  th[scope='row'] {
     text-align: left;
     font-weight: 500;
     color: var(--quiet);

@@ -75,7 +75,7 @@ export function expectationOf(kit: Kit): Expectation {
   const drives = cablesOf(kit);
   return {
     dos: systemOf(kit.build.brief.os).dos,
-    cpu: kit.cpu?.cpu?.family ?? null,
+    cpu: kit.seatedCpu?.cpu.family ?? null,
     isAt: kit.m.class === 'at',
     map: memoryMap(kit, totalKiB(kit)),
     sound: ofKind('audio').map(({ f, fn }): SoundCard => {

@@ -109,7 +109,7 @@ export type Provider = 'manager' | 'driver' | 'none';
 
 /** Which way to upper memory the CPU has; null: no CPU is entered. */
 export function providerOf(kit: Kit): Provider | null {
-  const family = kit.cpu?.cpu?.family;
+  const family = kit.seatedCpu?.cpu.family;
   if (!family) return null;
   return families[family].rank >= 2 ? 'manager' : 'driver';
 }

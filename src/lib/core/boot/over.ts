@@ -32,7 +32,7 @@ export interface MemoryNeed {
 export function waysOver(kit: Kit): WayOver[] {
   const memory = kit.memory;
   if (!memory) return [];
-  const family = kit.cpu?.cpu?.family;
+  const family = kit.seatedCpu?.cpu.family;
   const isSlow = family !== undefined && families[family].rank <= 2 && family !== '386dx';
   const { shadowKiB, remap } = memory;
   const out: WayOver[] = [];

@@ -17,8 +17,8 @@ export interface SpeedFit {
 }
 
 export function speedFit(kit: Kit, profile: Profile): SpeedFit | null {
-  const cpu = kit.cpu?.cpu;
-  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
+  const cpu = kit.seatedCpu?.cpu;
+  const { core } = clocksOf(kit.board, kit.seatedCpu, kit.at, () => true);
   const window = profile.wants?.speed;
   if (!cpu || core === null || !window) return null;
   const index = Math.round(speedIndex(cpu, core));

@@ -118,8 +118,8 @@ export function windowsLimits(kit: Kit): WindowsLimit[] {
   const { windows } = systemOf(kit.build.brief.os);
   if (windows === null) return [];
   const kib = totalKiB(kit);
-  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
-  const family = kit.cpu?.cpu?.family;
+  const { core } = clocksOf(kit.board, kit.seatedCpu, kit.at, () => true);
+  const family = kit.seatedCpu?.cpu.family;
   const mib = Math.max(
     0,
     ...kit.drives

@@ -3,7 +3,7 @@ import { clocksOf, shownMemory, speedIndex } from '../boards';
 import { check, type Finding } from '../rules';
 import { kitOf, totalKiB } from '../kit';
 import { middlePrice } from '../planner';
-import { positionOf, foundPosition } from '../resources';
+import { foundPosition, isLookedAt, positionOf } from '../resources';
 
 /** One machine as a column of a comparison; null where nothing is entered. */
 export interface Column {
@@ -13,6 +13,8 @@ export interface Column {
   board: string;
   cpu: string | null;
   coreMHz: number | null;
+  /** Somebody looked at the settings behind the clock; otherwise it is the usual one. */
+  isClockSeen: boolean;
   speed: number | null;
   totalKiB: number | null;
   countKiB: number | null;
@@ -35,7 +37,9 @@ export interface Column {
 export function columnOf(build: Build, parts: PartSet): Column {
   const kit = kitOf(build, parts);
   const findings = check(build, parts);
-  const { core } = clocksOf(kit.board, kit.cpu, kit.at, () => true);
+  const cpu = kit.seatedCpu;
+  const clocks = clocksOf(kit.board, cpu, kit.at, (s) => isLookedAt(build.board, s));
+  const { core } = clocks;
   const total = totalKiB(kit);
   const items = [build.board, ...build.items];
   const own = items.map((i) => entryOf(parts, i.part));
@@ -52,7 +56,8 @@ export function columnOf(build: Build, parts: PartSet): Column {
     board: `${kit.board.maker} ${kit.board.name}`,
     cpu: kit.cpu?.name ?? null,
     coreMHz: core,
-    speed: kit.cpu?.cpu && core !== null ? speedIndex(kit.cpu.cpu, core) : null,
+    isClockSeen: !clocks.bus.unseen && !clocks.code.unseen,
+    speed: cpu && core !== null ? speedIndex(cpu.cpu, core) : null,
     totalKiB: total || null,
     countKiB: total && kit.memory ? shownMemory(total, kit.memory).count : null,
     displays: titled((p) => p.video),

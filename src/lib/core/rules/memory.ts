@@ -149,7 +149,7 @@ const kind: Rule = (s) => {
 const speed: Rule = (s) => {
   const board = s.kit.memory?.ns ?? Infinity;
   const looked = (setting: string) => isLookedAt(s.kit.build.board, setting);
-  const { value: busMHz, unseen } = clocksOf(s.kit.board, s.kit.cpu, s.at, looked).bus;
+  const { value: busMHz, unseen } = clocksOf(s.kit.board, s.kit.seatedCpu, s.at, looked).bus;
   // Of a clock that nobody looked at nothing is said: that is told of the setting itself.
   const isFast = busMHz !== null && !unseen && busMHz > SDRAM.fastAboveMHz;
   const atBus = isFast ? { busMHz, ns: SDRAM.fastNs } : null;

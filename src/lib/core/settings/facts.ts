@@ -104,9 +104,9 @@ export const factRules: Record<Meant['fact'], FactRule> = {
   'bus-mhz': {
     want: byCpu(() => ({ is: 'clock-is-outside' })),
     wrong: (kit, value) => {
-      const rated = kit.cpu?.cpu;
+      const rated = kit.seatedCpu?.cpu;
       if (!rated || !tooFast(Number(value), rated.busMHz))
-        return left('note', { is: 'cpu-slower-outside', cpu: kit.cpu?.name ?? null });
+        return left('note', { is: 'cpu-slower-outside', cpu: kit.seatedCpu?.name ?? null });
       return left(
         'clash',
         sameClock(Number(value), rated.coreMHz)
@@ -117,10 +117,12 @@ export const factRules: Record<Meant['fact'], FactRule> = {
   },
   factor: {
     want: (kit, of) =>
-      kit.cpu?.cpu && hasMultiplierPins(kit.cpu.cpu) ? byCpu(() => ({ is: 'code-is-read' }))(kit, of) : null,
+      kit.seatedCpu?.cpu && hasMultiplierPins(kit.seatedCpu.cpu)
+        ? byCpu(() => ({ is: 'code-is-read' }))(kit, of)
+        : null,
     wrong: (kit) => {
-      const { core } = clocksOf(kit.board, kit.cpu, kit.at, seen(kit));
-      return core !== null && kit.cpu?.cpu && tooFast(core, kit.cpu.cpu.coreMHz)
+      const { core } = clocksOf(kit.board, kit.seatedCpu, kit.at, seen(kit));
+      return core !== null && kit.seatedCpu?.cpu && tooFast(core, kit.seatedCpu.cpu.coreMHz)
         ? left('clash', { is: 'cpu-core-too-fast', mhz: core })
         : left('note', { is: 'cpu-slower-inside' });
     }
@@ -128,7 +130,7 @@ export const factRules: Record<Meant['fact'], FactRule> = {
   volts: {
     want: byCpu(({ volts }) => ({ is: 'cpu-volts', ...volts })),
     wrong: (kit, value) =>
-      Number(value) > (kit.cpu?.cpu?.volts.high ?? 0)
+      Number(value) > (kit.seatedCpu?.cpu.volts.high ?? 0)
         ? left('stop', { is: 'volts-too-high' })
         : left('clash', { is: 'volts-too-low' })
   },
@@ -191,10 +193,10 @@ export const factRules: Record<Meant['fact'], FactRule> = {
   },
   'wait-states': {
     want: (kit, _of, external) => {
-      const bus = kit.cpu?.cpu?.coreMHz ?? external;
+      const bus = kit.seatedCpu?.cpu.coreMHz ?? external;
       const slowest = Math.max(0, ...[...kit.banks.values()].flat().map((x) => x.placed.part.module.ns));
-      if (bus === null || !kit.cpu?.cpu || !slowest) return null;
-      const { needed, rests } = waitStates(kit.cpu.cpu.family, bus, slowest);
+      if (bus === null || !kit.seatedCpu?.cpu || !slowest) return null;
+      const { needed, rests } = waitStates(kit.seatedCpu.cpu.family, bus, slowest);
       if (needed === null) return null;
       return {
         value: needed,

@@ -44,7 +44,7 @@ export const floppies = (kit: Kit) =>
 export const seen = (kit: Kit) => (s: string) => isLookedAt(kit.build.board, s);
 /** The external clock that the machine is to have: that of the CPU, as far as the board gives it. */
 export function busMHz(kit: Kit): number | null {
-  const { cpu } = kit;
+  const cpu = kit.seatedCpu;
   const set = clocksOf(kit.board, cpu, kit.at, seen(kit)).bus;
   if (set.setting === null && set.value !== null) return set.value;
   const position = cpu && settingsFor(kit.board, cpu);
@@ -55,7 +55,7 @@ export function busMHz(kit: Kit): number | null {
 
 /** The external clock at which it runs as it stands, where somebody looked; else the one that it is to have. */
 export function standingMHz(kit: Kit): number | null {
-  const { value, unseen } = clocksOf(kit.board, kit.cpu, kit.at, seen(kit)).bus;
+  const { value, unseen } = clocksOf(kit.board, kit.seatedCpu, kit.at, seen(kit)).bus;
   return value === null || unseen ? busMHz(kit) : value;
 }
 
@@ -86,9 +86,9 @@ export function displaysOf(kit: Kit): Shown[] {
 export const byCpu =
   (why: (cpu: CpuFacts) => Reason) =>
   (kit: Kit, of: Of): Want | null => {
-    if (!kit.cpu) return null;
-    const { name, cpu } = kit.cpu;
-    const position = settingsFor(kit.board, kit.cpu)?.[of.setting.id];
+    if (!kit.seatedCpu) return null;
+    const { name, cpu } = kit.seatedCpu;
+    const position = settingsFor(kit.board, kit.seatedCpu)?.[of.setting.id];
     const value = position === undefined ? undefined : of.values.get(position);
     if (value === undefined) return null;
     const { busMHz, coreMHz } = cpu;

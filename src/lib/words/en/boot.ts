@@ -140,7 +140,7 @@ export const planPending = 'The starts are still being worked out.';
 export const noPlanWords: Record<NoPlan, string> = {
   'no-dos': 'The brief does not say which DOS. Enter it there: what the files may contain depends on it.',
   'no-cpu':
-    'No CPU is entered. Without it nobody knows which memory and which drivers this machine can have.',
+    'No CPU that goes into the board is entered. Without it nobody knows which memory and which drivers this machine can have.',
   'no-memory': 'No memory is entered, so nothing can be placed.',
   'dos-too-new': 'This DOS needs a 386. The CPU of this build is older.'
 };

@@ -310,7 +310,10 @@ export const compare = {
   title: 'Compare',
   lead: 'Two or three machines side by side.',
   pick: (n: number) => `Machine ${n}`,
-  none: 'none',
+  noMachine: 'none',
+  none: 'none entered',
+  unknown: 'not known',
+  clock: (value: string, isSeen: boolean) => (isSeen ? value : `${value} (usual settings, nobody looked)`),
   choose: 'Choose two machines.',
   rows: {
     date: 'Target date',
@@ -327,7 +330,7 @@ export const compare = {
     slots: 'Slots used',
     youngest: 'Youngest part sold from',
     cost: 'Parts cost about',
-    moves: 'Settings to move',
+    moves: 'Moves chosen',
     findings: 'Findings'
   },
   of: (a: number, b: number) => `${a} of ${b}`,

@@ -32,7 +32,7 @@ export const memoryMap = {
   regions: (list: readonly number[]) => (list.length ? list.map((n) => `${n} KiB`).join(' + ') : 'none'),
   notCpu:
     'Only a 386 or later can map memory here. On an older machine upper memory needs RAM on a card or a chipset that can do it, with a driver of its own.',
-  noCpu: 'No CPU is entered, so nobody knows whether it can map memory here.',
+  noCpu: 'No CPU that goes into the board is entered, so nobody knows whether it can map memory here.',
   hidden: (names: string) =>
     `${names} may answer somewhere in here, and nobody knows where. No region is planned before that is known.`,
   doubtful: (names: string) =>
