@@ -168,7 +168,7 @@ export const lines: WordsOf<
   }),
   'acpi.irq9': ({ bios, owner, assumed }) => ({
     title: 'IRQ 9 may belong to power management',
-    sentence: `With ${bios} the board uses IRQ 9 for ACPI once Windows turns it on; ${ownerName(owner)} may not be found then. Use another interrupt, or turn ACPI off in the setup.${unlooked(assumed)}`,
+    sentence: `With ${bios} the board uses IRQ 9 for ACPI once Windows turns it on; ${ownerName(owner)} may lose its interrupt then. Use another interrupt, or turn ACPI off in the setup.${unlooked(assumed)}`,
     why: 'Boards from 1998 on route their power management to IRQ 9.'
   }),
   'unknown.lines': ({ part, function: fn }) => ({
