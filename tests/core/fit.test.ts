@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { Picture } from '../../src/lib/core/model';
 import { check } from '../support/make';
 import { readSoftware } from '../../src/lib/server/catalogue';
 import { parts as known } from '../support/demo';
@@ -318,6 +319,19 @@ describe('the rest of the machine', () => {
     expect(find(desk(256), 'video.memory')!.sentence).to.match(/469 KiB.*256 KiB/);
     expect(severity(desk(512), 'video.memory')).to.equal(null);
     expect(severity(desk(256), 'software.display'), 'said once').to.equal(null);
+  });
+  it('a program that is drawn in colours is not as meant on a monitor without, one made for such monitors is', () => {
+    const on = (monitor: string, display: Picture[], card = 'brim-v16'): Case => ({
+      board: 'varnoc-d33',
+      items: [{ part: card, slot: '3' }, { part: monitor }],
+      brief: { profiles: [{ id: 'game', name: 'Game', wants: { display } }] }
+    });
+    const grey = (c: Case) => severity(c, 'software.grey');
+    expect(grey(on('glimmerby-v12-grey', ['mcga', 'vga']))).to.equal('caution');
+    expect(grey(on('glimmerby-v14', ['mcga', 'vga']))).to.equal(null);
+    expect(grey(on('glimmerby-v12-grey', ['vga', 'text'])), 'runs in text too').to.equal(null);
+    expect(grey(on('glimmerby-m12-dual', ['cga', 'mono-graphics'], 'gantrel-mg'))).to.equal(null);
+    expect(grey(on('glimmerby-m12-green', ['vga'])), 'shows nothing: said so').to.equal(null);
   });
   it('systems: memory and disk below what Windows wants', () => {
     const windows = (...items: ItemIn[]): Case => ({

@@ -48,6 +48,10 @@ const takings: Record<string, (wants: Wants, offer: Offer) => Partial<Offer> | n
   'software.expanded': ({ memory }, { memory: has }) =>
     memory?.expandedKiB ? { memory: { ...has!, expanded: memory.expandedKiB - 1 } } : null,
   'software.display': ({ display }) => (display?.length ? { pictures: new Set() } : null),
+  'software.grey': ({ display }) =>
+    display?.length && !display.includes('text') && !display.includes('mono-graphics')
+      ? { coloured: new Set() }
+      : null,
   'software.audio': ({ audio }) => (audio?.length ? { abilities: new Set() } : null),
   'software.disk': ({ diskMiB }) => (diskMiB ? { diskMiB: diskMiB - 1 } : null),
   'software.cdrom': ({ cdrom }) => (cdrom ? { cdrom: false } : null),

@@ -290,6 +290,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'software.disk': 'use',
   'software.cdrom': 'use',
   'software.floppy': 'use',
+  'software.grey': 'use',
   'software.ports': 'use',
   'software.dos': 'use',
   'software.windows': 'use',

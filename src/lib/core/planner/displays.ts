@@ -55,10 +55,13 @@ export function displays(pool: Pool, brief: Brief, own: PartWith<'video'> | null
       if (!pictures) continue;
       const make = (add: Part[], more: Picture[]) => {
         const parts = [...(own ? [] : [card]), ...add, monitor].map((part) => ({ part, count: 1 }));
+        const all = new Set([...pictures, ...more]);
         options.push({
           card: own ? null : card,
           parts,
-          ...masksOf(brief.profiles, { pictures: new Set([...pictures, ...more]) }, ['display']),
+          ...masksOf(brief.profiles, { pictures: all, coloured: monitor.monitor.colour ? all : new Set() }, [
+            'display'
+          ]),
           weight: parts.reduce((n, p) => n + pool.weigh(p.part), 0)
         });
       };

@@ -378,6 +378,7 @@ export interface FactsOf {
   'software.expanded': Lacks<'software.expanded'>;
   'video.memory': Lacks<'video.memory'>;
   'software.display': Lacks<'software.display'>;
+  'software.grey': Lacks<'software.grey'>;
   'software.audio': Lacks<'software.audio'>;
   'software.disk': Lacks<'software.disk'>;
   'software.cdrom': Lacks<'software.cdrom'>;

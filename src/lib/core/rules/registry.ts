@@ -206,6 +206,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'software.extended': programOf('clash'),
   'software.expanded': programOf('clash'),
   'software.display': programOf('clash'),
+  'software.grey': programOf('caution'),
   'software.audio': programOf(['clash', 'caution']),
   'software.disk': programOf('clash'),
   'software.cdrom': programOf('clash'),

@@ -4,7 +4,7 @@ import { clocksOf, families, freeBase, shownMemory, speedIndex } from '../boards
 import { cablesOf, expandedKiB, imageOf, totalKiB, type Kit } from '../kit';
 import { powerState } from '../resources';
 import { mediaOf } from '../storage';
-import { gives, hookedMonitors } from '../video';
+import { gives, hookedMonitors, type Hooked } from '../video';
 import { slowDowns, type SlowDown } from './slowing';
 import { systemOf } from './systems';
 
@@ -20,6 +20,8 @@ export interface Offer {
   memory: { base: number; extended: number; expanded: number } | null;
   /** Null while there is no monitor. */
   pictures: ReadonlySet<Picture> | null;
+  /** Those of them that some monitor shows in colours. */
+  coloured?: ReadonlySet<Picture>;
   /** Pictures that there would be with more memory on the card; worked out when asked. */
   roomier?: () => ReadonlySet<Picture>;
   /** Memory of the largest display card that is on, in KiB. */
@@ -60,6 +62,7 @@ export function offerOf(kit: Kit): Offer {
     fpu: (cpu?.fpu ?? false) || kit.fpu !== null,
     memory: memoryOf(kit, dos ?? 6),
     pictures: picturesOf(kit),
+    coloured: picturesOf(kit, (h) => h.monitor.part.monitor.colour) ?? new Set(),
     roomier: () => withMoreMemory(kit),
     videoKiB: Math.max(0, ...kit.displays.filter((d) => d.isOn).map((d) => d.facts.memoryKiB)),
     abilities,
@@ -98,8 +101,9 @@ function withMoreMemory(kit: Kit): ReadonlySet<Picture> {
   return picturesOf({ ...kit, displays: roomy }) ?? new Set();
 }
 
-function picturesOf(kit: Kit): Offer['pictures'] {
-  const hooked = hookedMonitors(kit);
+/** What some of the monitors show; null while there is none. */
+function picturesOf(kit: Kit, counts: (h: Hooked) => boolean = () => true): Offer['pictures'] {
+  const hooked = hookedMonitors(kit).filter(counts);
   if (!hooked.length) return null;
   const pictures = new Set<Picture>();
   const only3d = kit.displays.some((d) => d.facts.standard === '3d-only');

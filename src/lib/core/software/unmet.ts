@@ -18,6 +18,7 @@ export type UnmetFacts =
   | { rule: 'software.expanded'; facts: { needsKiB: number; hasKiB: number } }
   | { rule: 'video.memory'; facts: { picture: Picture; needsKiB: number; hasKiB: number } }
   | { rule: 'software.display'; facts: { pictures: Picture[] } }
+  | { rule: 'software.grey'; facts: { pictures: Picture[] } }
   | { rule: 'software.audio'; facts: { knows: Ability[] } }
   | { rule: 'software.disk'; facts: { needsMiB: number; hasMiB: number | null } }
   | { rule: 'software.cdrom'; facts: Record<string, never> }
@@ -43,6 +44,9 @@ export const serving = (named: FunctionKind): readonly FunctionKind[] => standIn
 /** The pictures that a program offers, when none of them can be shown. */
 const lacked = (display: Wants['display'], offer: Offer): readonly Picture[] | null =>
   display?.length && offer.pictures && !display.some((p) => offer.pictures?.has(p)) ? display : null;
+
+/** Whether a picture is drawn in colours: a program that offers one without was made for monitors without. */
+const isInColours = (picture: Picture): boolean => picture !== 'text' && picture !== 'mono-graphics';
 
 /** Without these a program runs all the same. */
 const dispensable: readonly FunctionKind[] = ['game', 'parallel', 'mouse'];
@@ -142,6 +146,15 @@ const tests: readonly [area: Area, find: (wants: Wants, offer: Offer) => Found |
       const missing = lacked(display, offer);
       return missing && !missing.some((p) => pictureKiB(p) && offer.roomier?.().has(p))
         ? hard({ rule: 'software.display', facts: { pictures: [...missing] } })
+        : null;
+    }
+  ],
+  [
+    'display',
+    ({ display }, offer) => {
+      const shown = display?.filter((p) => offer.pictures?.has(p)) ?? [];
+      return offer.coloured && shown.length && shown.every((p) => isInColours(p) && !offer.coloured?.has(p))
+        ? soft({ rule: 'software.grey', facts: { pictures: shown } })
         : null;
     }
   ],

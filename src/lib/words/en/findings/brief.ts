@@ -118,6 +118,7 @@ export const brief: WordsOf<
   | 'software.expanded'
   | 'video.memory'
   | 'software.display'
+  | 'software.grey'
   | 'software.audio'
   | 'software.disk'
   | 'software.cdrom'
@@ -216,6 +217,11 @@ export const brief: WordsOf<
     ({ pictures: list }) =>
       `It shows ${or(list.map(picture))}, and this card and monitor can show none of it.`
   ),
+  'software.grey': ({ program, pictures: list }) => ({
+    title: `${program} in shades of one colour`,
+    sentence: `It is drawn in colours (${or(list.map(picture))}), and the monitor shows none: some things are hard to tell apart.`,
+    why: 'A monochrome monitor shows the colours of a program as shades.'
+  }),
   'software.audio': lacks(
     ({ knows }) => `It supports ${or(knows.map((a) => abilities[a]))}, and there is none.`
   ),
