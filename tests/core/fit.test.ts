@@ -330,6 +330,7 @@ describe('the rest of the machine', () => {
     expect(grey(on('glimmerby-v12-grey', ['mcga', 'vga']))).to.equal('caution');
     expect(grey(on('glimmerby-v14', ['mcga', 'vga']))).to.equal(null);
     expect(grey(on('glimmerby-v12-grey', ['vga', 'text'])), 'runs in text too').to.equal(null);
+    expect(grey(on('glimmerby-v12-grey', ['vga', 'mono-graphics'])), 'not made for colours').to.equal(null);
     expect(grey(on('glimmerby-m12-dual', ['cga', 'mono-graphics'], 'gantrel-mg'))).to.equal(null);
     expect(grey(on('glimmerby-m12-green', ['vga'])), 'shows nothing: said so').to.equal(null);
   });

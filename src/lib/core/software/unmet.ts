@@ -45,7 +45,7 @@ export const serving = (named: FunctionKind): readonly FunctionKind[] => standIn
 const lacked = (display: Wants['display'], offer: Offer): readonly Picture[] | null =>
   display?.length && offer.pictures && !display.some((p) => offer.pictures?.has(p)) ? display : null;
 
-/** Whether a picture is drawn in colours: a program that offers one without was made for monitors without. */
+/** Whether a picture is drawn in colours: a program that offers one without is made for monitors without. */
 const isInColours = (picture: Picture): boolean => picture !== 'text' && picture !== 'mono-graphics';
 
 /** Without these a program runs all the same. */
@@ -152,8 +152,10 @@ const tests: readonly [area: Area, find: (wants: Wants, offer: Offer) => Found |
   [
     'display',
     ({ display }, offer) => {
-      const shown = display?.filter((p) => offer.pictures?.has(p)) ?? [];
-      return offer.coloured && shown.length && shown.every((p) => isInColours(p) && !offer.coloured?.has(p))
+      const { pictures, coloured } = offer;
+      if (!display?.every(isInColours) || !pictures || !coloured) return null;
+      const shown = display.filter((p) => pictures.has(p));
+      return shown.length && !shown.some((p) => coloured.has(p))
         ? soft({ rule: 'software.grey', facts: { pictures: shown } })
         : null;
     }
