@@ -395,6 +395,13 @@ describe('the rest of the machine', () => {
     expect(severity(wish([{ part: 'brim-v16', slot: '2' }]), 'brief.wish')).to.equal('caution');
     expect(severity(wish([{ part: 'harl-n8', slot: '2' }]), 'brief.wish')).to.equal(null);
     expect(find({ board: 'varnoc-d33' }, 'kit.missing')!.severity).to.equal('note');
+    const game = (found: string): Case => ({
+      board: 'varnoc-d33',
+      brief: { wishes: [{ kind: 'have', what: 'game' }] },
+      items: [{ part: 'velmar-16', slot: '2', asFound: { game: found } }]
+    });
+    expect(severity(game('on'), 'brief.wish')).to.equal(null);
+    expect(find(game('off'), 'brief.wish')!.sentence).to.match(/game port of Sixteen .* is switched off/);
   });
   it('plug and play without a BIOS for it waits for a program', () => {
     expect(

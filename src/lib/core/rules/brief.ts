@@ -1,4 +1,14 @@
-import { thingOf, whatOf, type Part, type VideoFacts, type Wish, entryOf } from '../model';
+import {
+  entryOf,
+  thingOf,
+  whatOf,
+  type Owner,
+  type Part,
+  type PartFunction,
+  type VideoFacts,
+  type Wish
+} from '../model';
+import { isIn, isOn, ownerOf } from '../resources';
 import type { MissingKind } from './facts';
 import type { Case } from './finding';
 import { waitingFor, type Rule, type Situation } from './rule';
@@ -51,13 +61,13 @@ const partsIn = ({ kit }: Pick<Situation, 'kit'>): Part[] => [
   ...kit.build.items.map((i) => entryOf(kit.parts, i.part))
 ];
 
-const freeSlotCount = ({ kit, m }: Pick<Situation, 'kit' | 'm'>): number => {
+const freeSlotCount = ({ kit, m }: Pick<Situation, 'kit' | 'm' | 'at'>): number => {
   const slots = kit.facts.slots.filter((x) => x.bus !== 'memory-board').length;
   return Math.max(0, slots - new Set(m.fitted.map((f) => f.slot?.id).filter(Boolean)).size);
 };
 
 /** Whether a wish of the brief is not met. */
-export function wishUnmet(wish: Wish, s: Pick<Situation, 'kit' | 'm'>): boolean {
+export function wishUnmet(wish: Wish, s: Pick<Situation, 'kit' | 'm' | 'at'>): boolean {
   const parts = partsIn(s);
   switch (wish.kind) {
     case 'keep':
@@ -99,11 +109,21 @@ export const floppySizes: Record<'floppy-5' | 'floppy-3', readonly number[]> = {
 
 type Had = Extract<Wish, { kind: 'have' }>['what'];
 
-/** Whether a function of a part is what is wanted; a serial port takes a mouse. */
-const brings = (part: Part, what: Had): boolean =>
-  part.functions.some((fn) => fn.kind === what || (what === 'mouse' && fn.kind === 'serial'));
+/** Whether a function is what is wanted; a serial port takes a mouse. */
+const serves = (fn: PartFunction, what: Had): boolean =>
+  fn.kind === what || (what === 'mouse' && fn.kind === 'serial');
+const brings = (part: Part, what: Had): boolean => part.functions.some((fn) => serves(fn, what));
 
-function has(what: Had, { kit, m }: Pick<Situation, 'kit' | 'm'>): boolean {
+/** A function that would do and is switched off. */
+function offFor(wish: Wish, { m, at }: Situation): Owner | null {
+  if (wish.kind !== 'have') return null;
+  for (const f of m.fitted.filter(isIn))
+    for (const fn of f.part.functions)
+      if (serves(fn, wish.what) && !isOn(f, fn, at)) return ownerOf(m, f.item.id, fn.id);
+  return null;
+}
+
+function has(what: Had, { kit, m, at }: Pick<Situation, 'kit' | 'm' | 'at'>): boolean {
   switch (what) {
     case 'cdrom':
       return kit.drives.some((d) => d.part.drive.medium === 'optical');
@@ -113,7 +133,9 @@ function has(what: Had, { kit, m }: Pick<Situation, 'kit' | 'm'>): boolean {
     case 'fpu':
       return kit.fpu !== null || (kit.seatedCpu?.cpu.fpu ?? false);
     default:
-      return m.fitted.some((f) => brings(f.part, what));
+      return m.fitted.some(
+        (f) => isIn(f) && f.part.functions.some((fn) => serves(fn, what) && isOn(f, fn, at))
+      );
   }
 }
 
@@ -144,7 +166,8 @@ const wishes: Rule = (s) =>
           wish,
           part: 'part' in wish ? (s.kit.parts.get(wish.part)?.name ?? wish.part) : '',
           free: freeSlotCount(s),
-          waiting: waitingFor(s, (card) => meets(card, wish, s))
+          waiting: waitingFor(s, (card) => meets(card, wish, s)),
+          off: offFor(wish, s)
         }
       }
     ];

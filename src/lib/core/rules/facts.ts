@@ -359,7 +359,8 @@ export interface FactsOf {
   'period.early': { part: Thing; from: number; date: string };
   'period.late': { part: Thing; to: number; date: string };
   /** `waiting`: a card that has it, once it has a slot. */
-  'brief.wish': { wish: Wish; part: string; free?: number; waiting: Thing | null };
+  /** `waiting`: a card that would do and is in no slot; `off`: a function that would do and is switched off. */
+  'brief.wish': { wish: Wish; part: string; free?: number; waiting: Thing | null; off: Owner | null };
   'os.cpu': { system: string; family: string; needs: string };
   'os.memory': { system: string; needsKiB: number; of: 'all' | 'base' | 'extended'; hasKiB: number };
   'os.partition': { dos: string; mostMiB: number; diskMiB: number };

@@ -2,7 +2,7 @@ import type { Ability, FunctionKind, Picture, Thing, Wish } from '../../../core/
 import type { FactsOf } from '../../../core/rules';
 import { and, counted, kib, or } from '../language';
 import { slowWay } from '../boot-programs';
-import { aFamily, floppyName, the } from '../things';
+import { aFamily, floppyName, ownerName, the } from '../things';
 import type { Told, WordsOf } from './told';
 
 const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
@@ -22,7 +22,7 @@ const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
 const inHand = (card: Thing): string =>
   `${the(card)} has it, but is in no slot that takes it. Choose one for it.`;
 
-function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): string {
+function wishWords({ wish, part, free = 0, waiting, off }: FactsOf['brief.wish']): string {
   switch (wish.kind) {
     case 'keep':
       return `You want ${part} kept, and it is not in the machine.`;
@@ -45,7 +45,9 @@ function wishWords({ wish, part, free = 0, waiting }: FactsOf['brief.wish']): st
     case 'have':
       return waiting
         ? `You want ${haves[wish.what]}: ${inHand(waiting)}`
-        : `You want ${haves[wish.what]}, and there is none.`;
+        : off
+          ? `You want ${haves[wish.what]}, and ${ownerName(off)} is switched off.`
+          : `You want ${haves[wish.what]}, and there is none.`;
   }
 }
 
