@@ -98,7 +98,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       const { explanations, common } = fillingsShowing(facts, size);
       return { part: part.id, count: size, explanations, common: common.map(commonMemoryWords) };
     }
-    const { fillings, whole } = fillingsFor(
+    const { fillings, whole, under } = fillingsFor(
       facts,
       [...catalogue().values()].filter((p) => hasFacts(p, 'module')),
       { targetKiB: size.least, stock: new Map(), from: 'any', price: middlePrice }
@@ -107,6 +107,7 @@ export const settingCommands: Record<string, (args: readonly string[]) => object
       part: part.id,
       target: size.least,
       whole,
+      ...(under ? { under: { kib: under.kib, counts: under.shown.count } } : {}),
       fillings: fillings.map((f) => ({
         kib: f.kib,
         counts: f.shown.count,

@@ -5,6 +5,7 @@ import {
   ChipsError,
   chipCapacity,
   fillingsFor,
+  modulesOf,
   fillingsShowing,
   readSize,
   readChips,
@@ -179,11 +180,25 @@ describe('the memory planner', () => {
     const any = fillingsFor(facts, modules, { targetKiB: 7680, stock, from: 'any', price: () => 3 }).fillings;
     expect(any.map((f) => [f.kib, f.fromShelf, f.toBuy, f.cost])).to.deep.equal([[8192, 5, 3, 9]]);
   });
+  it('modules of one kind are counted over all banks', () => {
+    const [way] = fillingsFor(board({ banks: [bank('0', 4), bank('1', 4)] }), [module('b', 1024)], {
+      targetKiB: 5000,
+      stock: new Map(),
+      from: 'any',
+      price: () => 1
+    }).fillings;
+    expect(modulesOf(way).map((x) => [x.part.id, x.count])).to.deep.equal([['b', 8]]);
+  });
   it('what the start-up shows decides, not what is fitted', () => {
     const facts = board({ banks: [bank('0', 4)], remap: 'without-shadow', shadowKiB: 384 });
     const four = { stock: new Map(), from: 'any' as const, price: () => 1 };
     expect(fillingsFor(facts, [module('b', 1024)], { ...four, targetKiB: 4096 }).fillings).to.deep.equal([]);
     expect(fillingsFor(facts, [module('b', 1024)], { ...four, targetKiB: 3712 }).fillings).to.have.length(1);
+    const { under } = fillingsFor(facts, [module('b', 1024)], { ...four, targetKiB: 4096 });
+    expect([under?.kib, under?.shown.count], 'what somebody who wants 4 MiB may mean').to.deep.equal([
+      4096, 3712
+    ]);
+    expect(fillingsFor(facts, [module('b', 1024)], { ...four, targetKiB: 3712 }).under).to.equal(null);
   });
   it('backwards: the real filling is always among those that show its count', () => {
     for (const p of parts.values()) {

@@ -13,7 +13,8 @@ export interface Summary {
   board: string;
   date: string | null;
   role: string | null;
-  cards: number;
+  /** Things that are fitted, beside the board. */
+  parts: number;
   stops: number;
   clashes: number;
   cautions: number;
@@ -107,7 +108,7 @@ export function looseSummary(document: string, parts: PartSet): Summary {
     board: parts.get(boardId)?.summary ?? boardId,
     date: textOr(brief.date, null),
     role: textOr(brief.role, null),
-    cards: items.length,
+    parts: items.length,
     stops: 0,
     clashes: 0,
     cautions: 0,
@@ -149,7 +150,11 @@ async function listed(db: Db, key: string): Promise<Listed[]> {
 function readSummary(document: string | null): Summary | null {
   try {
     const data: unknown = JSON.parse(document ?? 'null');
-    return isObject(data) && 'verdict' in data && 'lastStart' in data && Array.isArray(data.items)
+    return isObject(data) &&
+      'verdict' in data &&
+      'lastStart' in data &&
+      'parts' in data &&
+      Array.isArray(data.items)
       ? (data as unknown as Summary)
       : null;
   } catch {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import OneOf from '$lib/ui/kit/OneOf.svelte';
-  import { featureLabel } from '$lib/words';
+  import { featureLabel, featureValue } from '$lib/words';
   import { entriesOf } from '$lib/core/model';
   import { goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
@@ -91,14 +91,14 @@
       return seen ? words.onBoard(featureLabel(feature)) : words.inDocument(featureLabel(feature));
     return words.differs(
       featureLabel(feature),
-      String(seen),
-      known === undefined ? words.notLooked : String(known)
+      featureValue(feature, seen),
+      known === undefined ? words.notLooked : featureValue(feature, known)
     );
   }
   const agreed = (sight: Sight) =>
     words.agrees(
       featureLabel(sight.feature),
-      sight.feature.kind === 'there' ? (sight.seen ? '✓' : '–') : String(sight.seen)
+      sight.feature.kind === 'there' ? (sight.seen ? '✓' : '–') : featureValue(sight.feature, sight.seen)
     );
 
   function describe() {
@@ -193,7 +193,7 @@
         {#each ranking.next.slice(0, 1) as look (look.feature.id)}
           <div class="next">
             <b class="text-head">{featureLabel(look.feature)}</b>
-            <span class="quiet">{words.nextWhy(look.gain.toFixed(1))}</span>
+            <span class="quiet">{words.nextWhy}</span>
             <div class="answers my-1.5 gap-1.5 flex flex-wrap">
               {#each look.answers.slice(0, 6) as a (String(a.value))}
                 <Button class="act" onclick={() => set(look.feature.id, a.value)}
@@ -201,7 +201,7 @@
                     ? words.seen
                     : a.value === false
                       ? words.notSeen
-                      : String(a.value)}</Button
+                      : featureValue(look.feature, a.value)}</Button
                 >
               {/each}
             </div>

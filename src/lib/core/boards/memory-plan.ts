@@ -17,7 +17,7 @@ export interface PlannedFilling extends Filling {
 }
 
 export interface MemoryQuestion {
-  /** KiB that the start-up must count at least; or `fitted` KiB when `counts` is fitted. */
+  /** KiB that the start-up must count at least. */
   targetKiB: number;
   /** Modules on the shelf by part. */
   stock: ReadonlyMap<string, number>;
@@ -30,17 +30,19 @@ const MOST_VISITS = 60_000;
 export const MOST_FILLINGS = 60;
 
 /**
- * All fillings of a board whose start-up count reaches a target, cheapest first, then those with more from the
- * shelf, then the smaller ones. `whole` is false when there were too many to look at every one.
+ * All fillings of a board whose start-up count reaches a target, cheapest first, then the smaller ones, then those
+ * with more from the shelf. `whole` is false when there were too many to look at every one. `under`: the smallest
+ * one that holds as much and counts less, since part of it stays under the ROMs; null: there is none.
  */
 export function fillingsFor(
   facts: MemoryFacts,
   modules: readonly ModulePart[],
   asked: MemoryQuestion
-): { fillings: PlannedFilling[]; whole: boolean } {
+): { fillings: PlannedFilling[]; whole: boolean; under: PlannedFilling | null } {
   const usable = asked.from === 'shelf' ? modules.filter((m) => (asked.stock.get(m.id) ?? 0) > 0) : modules;
   const choices = facts.banks.map((bank) => usable.filter((m) => moduleFits(facts, bank, m)));
   const out: PlannedFilling[] = [];
+  let under: PlannedFilling | null = null;
   const seen = new Set<string>();
   let visits = 0;
   walkFillings(facts, choices, facts.maxKiB, (filling) => {
@@ -52,17 +54,18 @@ export function fillingsFor(
     const planned = weigh(facts, filling, asked);
     if (asked.from === 'shelf' && planned.toBuy > 0) return false;
     if (planned.shown.count >= asked.targetKiB) out.push(planned);
+    else if (planned.kib >= asked.targetKiB && !(under && under.kib <= planned.kib)) under = planned;
     return true;
   });
   out.sort(
     (a, b) =>
       Number(a.isSlow) - Number(b.isSlow) ||
       a.cost - b.cost ||
-      b.fromShelf - a.fromShelf ||
       a.kib - b.kib ||
+      b.fromShelf - a.fromShelf ||
       (idOf(a) < idOf(b) ? -1 : 1)
   );
-  return { fillings: out.slice(0, MOST_FILLINGS), whole: visits <= MOST_VISITS };
+  return { fillings: out.slice(0, MOST_FILLINGS), whole: visits <= MOST_VISITS, under };
 }
 
 const alikeOf = (f: Filling) =>
@@ -73,10 +76,8 @@ const alikeOf = (f: Filling) =>
 const idOf = (f: Filling) => f.banks.map((b) => `${b.bank}:${b.part.id}`).join(' ');
 
 function weigh(facts: MemoryFacts, filling: Filling, asked: MemoryQuestion): PlannedFilling {
-  const wanted = new Map<ModulePart, number>();
-  for (const { part, count } of filling.banks) wanted.set(part, (wanted.get(part) ?? 0) + count);
   let [cost, fromShelf, toBuy] = [0, 0, 0];
-  for (const [part, count] of wanted) {
+  for (const { part, count } of modulesOf(filling)) {
     const have = Math.min(count, asked.stock.get(part.id) ?? 0);
     fromShelf += have;
     toBuy += count - have;
@@ -200,4 +201,11 @@ function commonOf(facts: MemoryFacts, list: readonly Explained[]): CommonMemory[
   const shadow = same((e) => e.shadowKiB);
   if (shadow && same((e) => e.mostShadowKiB) === shadow) out.push({ is: 'withheld', kib: shadow });
   return out;
+}
+
+/** The modules of a filling, each kind once: four of one in bank 0 and four in bank 1 are eight to a person. */
+export function modulesOf({ banks }: Filling): { part: ModulePart; count: number }[] {
+  const counts = new Map<ModulePart, number>();
+  for (const { part, count } of banks) counts.set(part, (counts.get(part) ?? 0) + count);
+  return [...counts].map(([part, count]) => ({ part, count }));
 }

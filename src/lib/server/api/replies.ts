@@ -202,7 +202,7 @@ export const SummaryReply = z.object({
   board: z.string(),
   date: z.string().nullable(),
   role: z.string().nullable(),
-  cards: z.number().int(),
+  parts: z.number().int(),
   stops: z.number().int(),
   clashes: z.number().int(),
   cautions: z.number().int(),

@@ -10,7 +10,7 @@
     role: string | null;
     board: string;
     date: string | null;
-    cards: number;
+    parts: number;
     stops: number;
     clashes: number;
     cautions: number;
@@ -55,7 +55,7 @@
       {words.standsFor}</span
     >
     <span class="text-quiet max-lg:hidden"
-      ><b class="block font-mono text-head text-ink">{row.cards}</b> {words.card(row.cards)}</span
+      ><b class="block font-mono text-head text-ink">{row.parts}</b> {words.part(row.parts)}</span
     >
     <span
       class="state border-l-8 border-l-transparent pl-2.75 font-semibold"

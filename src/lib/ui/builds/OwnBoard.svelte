@@ -13,6 +13,7 @@
   } from '$lib/core/own';
   import type { CpuSocket, SlotBus } from '$lib/core/model';
   import { ownBoard as words } from '$lib/words/en/screens/builds';
+  import { factOption } from '$lib/words/en/screens/facts';
 
   interface Told {
     name: string;
@@ -131,7 +132,7 @@
         id="own-socket"
         items={[
           { value: '', name: words.notKnown },
-          ...sockets.map((s) => ({ value: s, name: words.sockets[s] ?? s }))
+          ...sockets.map((s) => ({ value: s, name: factOption(s) }))
         ]}
         value={told.socket}
         onchange={(e) => (told.socket = e.currentTarget.value as CpuSocket)}

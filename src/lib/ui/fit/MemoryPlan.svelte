@@ -5,6 +5,7 @@
     ChipsError,
     chipCapacity,
     fillingsFor,
+    modulesOf,
     fillingsShowing,
     BUS_BITS,
     nextLegal,
@@ -140,12 +141,23 @@
       {words.badSize(target)}
     </p>
   {:else if found && !found.fillings.length}<p>{words.noWay(sizeText(targetKiB))}</p>{/if}
+  {#if found?.under}
+    {@const { kib, shown } = found.under}
+    <p class="my-1.25 flex flex-wrap items-center gap-2">
+      {words.under(sizeText(kib), sizeText(shown.count))}
+      <Button class="act" onclick={() => (target = `${shown.count} KiB`)}
+        >{words.showUnder(sizeText(shown.count))}</Button
+      >
+    </p>
+  {/if}
   <ul>
     {#each shown as { way, short } (way.banks.map((b) => b.bank + b.part.id).join())}
       <li>
         <b>{words.counts(sizeText(way.shown.count))}</b>
         <span
-          >{way.banks.map((b) => `${b.count} × ${b.part.name}`).join(' + ')}
+          >{modulesOf(way)
+            .map((x) => `${x.count} × ${x.part.name}`)
+            .join(' + ')}
           <small class="block text-quiet text-small"
             >{words.cost(way.fromShelf, way.toBuy, Math.round(way.cost))}{way.isSlow
               ? `, ${words.slow(way.ns, facts.ns)}`

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Input } from 'flowbite-svelte';
   import OneOf from '../kit/OneOf.svelte';
-  import { featureLabel } from '$lib/words';
+  import { featureLabel, featureValue } from '$lib/words';
   import { groups, type Feature, type Seen, type Value } from '$lib/core/identify';
   import { identify as identifyText } from '$lib/words/en/screens/catalogue';
 
@@ -64,7 +64,7 @@
               >{featureLabel(f)}
               <OneOf value={value(f.id) ?? ''} onchange={(e) => set(f.id, e.currentTarget.value || null)}>
                 <option value="">{words.notLooked}</option>
-                {#each valuesOf(f.id) as v (v)}<option value={v}>{v}</option>{/each}
+                {#each valuesOf(f.id) as v (v)}<option value={v}>{featureValue(f, v)}</option>{/each}
               </OneOf></label
             >
           {:else}

@@ -8,6 +8,8 @@ import type {
   Place,
   Shape
 } from '../../core/identify';
+import { factOption } from './screens/facts';
+import { busName } from './things';
 
 /** Plugs by what they are, with what tells them from those that look like them. */
 export const plugLooks: Record<string, readonly [name: string, tell: string]> = {
@@ -187,3 +189,10 @@ const features: Record<string, string> = {
 };
 
 export const featureLabel = ({ id, label }: Feature): string => label ?? features[id] ?? id;
+
+/** What was seen of a feature that is one of some: a socket, the size of a board; what is printed stands as it is. */
+export function featureValue({ id }: Feature, value: unknown): string {
+  if (id === 'etched' || id === 'slot-order') return String(value);
+  if (id === 'bus') return busName[String(value) as keyof typeof busName] ?? String(value);
+  return String(value).split(' or ').map(factOption).join(' or ');
+}

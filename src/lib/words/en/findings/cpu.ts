@@ -1,23 +1,14 @@
 import type { FactsOf } from '../../../core/rules';
 import { and, capital, counted, mhz, or, times, voltRange, volts } from '../language';
 import { aFamily, familyName, the } from '../things';
+import { factOption } from '../screens/facts';
 import { ifUsual, type WordsOf } from './told';
 
-const sockets: Record<string, string> = {
-  dip40: 'the 40-pin DIP socket',
-  pga68: 'the 68-pin PGA socket',
-  plcc68: 'the 68-pin PLCC socket',
-  qfp: 'soldering to the board',
-  pga132: 'the 132-pin PGA socket',
-  pga168: 'the 168-pin PGA socket',
-  socket3: 'Socket 3',
-  socket4: 'Socket 4',
-  socket5: 'Socket 5',
-  socket7: 'Socket 7',
-  slot1: 'Slot 1',
-  socket370: 'Socket 370'
+/** A socket with its article: `the 168-pin PGA socket`, `Socket 7`. */
+const socket = (id: string): string => {
+  if (id === 'qfp') return 'soldering to the board';
+  return /^(socket|slot)\d/.test(id) ? capital(factOption(id)) : `the ${factOption(id)} socket`;
 };
-const socket = (id: string): string => sockets[id] ?? id;
 
 const rating = (f: FactsOf['cpu.bus']): string =>
   `${mhz(f.bus)} × ${times(f.factor)} = ${mhz(f.core)}, and it is rated ${mhz(f.ratedBus)} × ${times(f.ratedCore / f.ratedBus)} = ${mhz(f.ratedCore)}`;

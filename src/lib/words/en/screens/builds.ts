@@ -15,7 +15,7 @@ export const builds = {
   noneFound: (query: string) => `No build matches “${query}”.`,
   more: (n: number) => `Show ${n} more`,
   standsFor: 'target date',
-  card: (n: number) => (n === 1 ? 'card' : 'cards'),
+  part: (n: number) => (n === 1 ? 'part' : 'parts'),
   clash: (n: number) => (n === 1 ? 'clash' : 'clashes'),
   verdicts: {
     clean: 'no clash',
@@ -114,20 +114,6 @@ export const ownBoard = {
   noSlots: 'No slot yet.',
   socket: 'CPU socket',
   notKnown: 'not known',
-  sockets: {
-    dip40: '40-pin DIP',
-    pga68: '68-pin PGA',
-    plcc68: '68-pin PLCC',
-    qfp: 'soldered to the board',
-    pga132: '132-pin PGA',
-    pga168: '168-pin PGA',
-    socket3: 'socket 3',
-    socket4: 'socket 4',
-    socket5: 'socket 5',
-    socket7: 'socket 7',
-    slot1: 'slot 1',
-    socket370: 'socket 370'
-  } as Record<string, string>,
   onBoard: 'On the board itself',
   functions: {
     floppy: 'floppy controller',

@@ -287,7 +287,7 @@ export const identify = {
   datesHint: '9315 9322',
   notBefore: (week: number, year: number) => `Not before week ${week} of ${year}.`,
   next: 'Look at this next',
-  nextWhy: (gain: string) => `tells most of what is left open (${gain} bits)`,
+  nextWhy: 'tells most of what is left open',
   candidates: 'Likeliest',
   chance: (percent: number) => `${percent} %`,
   noneOfThese: 'None of these',

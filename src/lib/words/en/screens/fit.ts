@@ -76,6 +76,8 @@ export const fit = {
     sources: { any: 'any, the shelf first', shelf: 'from the shelf only' },
     badSize: (told: string) => `"${told}" is not understood. Enter a size such as 640 KiB or 4 MiB`,
     noWay: (size: string) => `No layout of this board gives a count of ${size}.`,
+    under: (fitted: string, counted: string) => `${fitted} fitted counts as ${counted} on this board.`,
+    showUnder: (counted: string) => `Layouts that count ${counted}`,
     counts: (size: string) => `counts ${size}`,
     cost: (shelf: number, buy: number, cost: number) =>
       buy === 0
