@@ -29,11 +29,21 @@ export const left = (severity: Wrong['severity'], consequence: Consequence): Wro
   consequence
 });
 
-/** Banks that hold something which goes into their sockets. */
-export const filledBanks = (kit: Kit): string[] =>
-  (kit.memory?.banks ?? [])
+/** What is soldered to a board is its first bank; the sockets count on from it. */
+const SOLDERED = '0';
+
+/**
+ * Banks that hold something: what is soldered, and sockets with what goes into them. Empty where nobody entered what is
+ * in the sockets.
+ */
+export function filledBanks(kit: Kit): string[] {
+  const { banks = [], onboardKiB = 0 } = kit.memory ?? {};
+  const inSockets = banks
     .filter((b) => kit.banks.get(b.id)?.some((x) => b.forms.includes(x.placed.part.module.form)))
     .map((b) => b.label ?? b.id);
+  const isSoldered = onboardKiB > 0 && banks.every((b) => b.id !== SOLDERED);
+  return isSoldered && inSockets.length ? [SOLDERED, ...inSockets] : inSockets;
+}
 
 /** Floppy drives that the board's own BIOS runs; a controller with a ROM of its own takes care of its drives. */
 export const floppies = (kit: Kit) =>
