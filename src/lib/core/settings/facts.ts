@@ -219,12 +219,9 @@ export const factRules: Record<Meant['fact'], FactRule> = {
       const { battery } = kit.facts;
       if (battery === 'barrel' && isOff)
         return exactly('external', { is: 'battery-taken-off' }, { is: 'battery-on-header' });
-      if (battery !== 'barrel' && battery !== 'coin') return null;
-      const fitted = exactly('on-board', { is: 'battery-fitted', kind: battery });
-      // A barrel is to be replaced by a pack: where one was set for, nobody is sent back to the barrel.
-      return battery === 'barrel'
-        ? { ...fitted, suits: (v) => v === 'on-board' || v === 'external' }
-        : fitted;
+      return battery === 'barrel' || battery === 'coin'
+        ? exactly('on-board', { is: 'battery-fitted', kind: battery })
+        : null;
     },
     wrong: (_, value) =>
       left('caution', { is: value === 'external' ? 'battery-cut-off' : 'battery-charged-wrongly' })

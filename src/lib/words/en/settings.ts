@@ -118,7 +118,9 @@ export function reasonOf(r: Reason): string {
     case 'battery-on-header':
       return 'a pack goes on the battery header';
     case 'battery-fitted':
-      return `the ${r.kind} battery is on the board`;
+      return r.kind === 'barrel'
+        ? 'the barrel battery is on the board; once a pack takes its place, mark it as taken off'
+        : `the ${r.kind} battery is on the board`;
     case 'keyboard-speaks':
       return `${r.title} speaks ${r.protocol.toUpperCase()} here`;
     case 'monitor-connected':
@@ -214,7 +216,7 @@ export function consequenceOf(c: Consequence): string {
     case 'memory-needless-wait':
       return 'The machine waits for memory that is fast enough; slower, harmless.';
     case 'battery-cut-off':
-      return 'The battery on the board is cut off: date and setup are lost at every power-off.';
+      return 'The battery on the board is cut off: without a pack on the header date and setup are lost at every power-off.';
     case 'battery-charged-wrongly':
       return 'The board charges what is not there, and the setup is lost, or a pack that must not be charged: lithium and alkaline ones can burst.';
     case 'keyboard-dead':
