@@ -141,7 +141,7 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
 }
 
 /** Points of each side of a plan at weight 1. */
-const POINTS = { missed: 40, rough: 4, years: 2, bought: 1, cost: 0.12, slots: 0.4, cautions: 0.5 } as const;
+const POINTS = { missed: 40, rough: 12, years: 2, bought: 1, cost: 0.12, slots: 0.4, cautions: 0.5 } as const;
 
 export function weighSides(sides: Partial<Record<keyof typeof POINTS, number>>, w: Weights): number {
   const by = {
