@@ -3,7 +3,7 @@
  * case, as data; here it becomes sentences.
  */
 export { and, capital, clockNumber, counted, mhz, or } from './en/language';
-export { busName, kindWord, kindWords, seatName, the, whatWords } from './en/things';
+export { busName, socketName, kindWord, kindWords, seatName, the, whatWords } from './en/things';
 export { InvalidDocument, flawWords, problemOf, problemsOf, type Problem } from './en/documents';
 export { findings, fixLabel, tell, type ToldFinding } from './en/findings';
 export { missingNames } from './en/findings/unknown';

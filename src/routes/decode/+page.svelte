@@ -21,6 +21,7 @@
   import PartPick from '$lib/ui/parts/PartPick.svelte';
   import PlaceBar from '$lib/ui/shell/PlaceBar.svelte';
   import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
   import { decode as decodeText } from '$lib/words/en/screens/notebook';
 
   let { data } = $props();
@@ -123,7 +124,7 @@
               class="mt-1 max-w-88 font-mono"
               aria-label={words.row(block.label ?? block.id)}
               value={rowOf(block)}
-              placeholder={block.kind === 'dip' ? text.switches.rowHint : text.switches.rowHintCaps}
+              placeholder={block.kind === 'dip' ? switchWords.rowHint : switchWords.rowHintCaps}
               onchange={(e) => typed(block, e)}
               maxlength={200}
               spellcheck="false"

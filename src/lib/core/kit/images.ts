@@ -1,4 +1,4 @@
-import { FloppyKiB, withItem, type Build } from '../model';
+import { FLOPPY_KIB, withItem, type Build, type FloppyKiB } from '../model';
 import { floppyDos, isQuickEnough, takenBy } from '../storage';
 import { hasOwnRom, type Cabled } from './cables';
 import type { Kit } from './kit';
@@ -28,7 +28,7 @@ export function imageOf(
   if (medium !== 'emulator' || floppyKiB === undefined) return null;
   const knows = kit.firmware?.firmware?.floppyKiB;
   const hasRom = controller !== null && hasOwnRom(kit, controller);
-  const all = [...FloppyKiB.values].filter((kib) => kib <= floppyKiB);
+  const all = FLOPPY_KIB.filter((kib) => kib <= floppyKiB);
   const works = all.filter(
     (kib) =>
       isQuickEnough(controller?.fn.floppyKiB, kib) &&

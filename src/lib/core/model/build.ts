@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { atMost, finds } from './flaw';
 import { Name, line } from './base';
 import { Address } from './address';
-import { DiskRecord, FloppyKiB, Ribbon, Select } from './medium';
+import { DiskRecord, FloppySize, Ribbon, Select } from './medium';
 import { Id, Part, State } from './part';
 import { Trial } from './shelf';
 import { Budget, Source, Strictness, Wants, Wish } from './wishes';
@@ -59,7 +59,7 @@ export const Item = z.strictObject({
   /** Whether its terminators are in, of a drive or a host adapter. Left out: nobody looked. */
   terminated: z.boolean().optional(),
   /** Format of the images that a floppy emulator is set to, in KiB. Left out: nobody said. */
-  imageKiB: FloppyKiB.optional(),
+  imageKiB: FloppySize.optional(),
   /** The shelf item that this is. */
   specimen: Id.optional(),
   /** A hard disk or card as a medium. */

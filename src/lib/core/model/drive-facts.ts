@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { biosTranslations } from '../storage';
-import { FloppyKiB } from './medium';
+import { FloppySize } from './medium';
 
 /** What drives are, and what the set-up program of a board knows of them. */
 
@@ -47,7 +47,7 @@ export const DriveFacts = z.strictObject({
     })
     .optional(),
   /** Largest floppy that it writes, in KiB. */
-  floppyKiB: FloppyKiB.optional(),
+  floppyKiB: FloppySize.optional(),
   /** `module`: made for a bay of a portable. */
   bay: z.enum(['full-5', 'half-5', 'third-3', 'half-3', 'outside', 'module', 'none']),
   /**

@@ -1,4 +1,5 @@
-import type { DiskRecord, FloppyKiB, Ribbon } from './medium';
+import type { FloppyKiB } from './floppy-sizes';
+import type { DiskRecord, Ribbon } from './medium';
 
 /** stop: do not power on · clash: will not work · caution · note. */
 export type Severity = 'stop' | 'clash' | 'caution' | 'note';

@@ -7,6 +7,7 @@ export * from './meaning';
 export * from './facts';
 export * from './drive-facts';
 export * from './wishes';
+export * from './floppy-sizes';
 export * from './medium';
 export * from './build';
 export * from './shelf';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { sameJson } from './equal';
+import { FLOPPY_KIB } from './floppy-sizes';
 
 const DiskGeometry = z.strictObject({
   cylinders: z.number().int().min(1).max(65_536),
@@ -7,9 +8,7 @@ const DiskGeometry = z.strictObject({
   sectors: z.number().int().min(1).max(255)
 });
 
-/** Formats of floppy drives, and of the images of an emulator, in KiB, the smallest first. */
-export const FloppyKiB = z.literal([360, 720, 1200, 1440, 2880]);
-export type FloppyKiB = z.output<typeof FloppyKiB>;
+export const FloppySize = z.literal(FLOPPY_KIB);
 
 /**
  * A cable of drives: straight; with the twist of floppies (lines 10 to 16) or the one of hard disks (25 to 29);

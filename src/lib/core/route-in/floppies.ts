@@ -1,5 +1,5 @@
 import { cablesOf, speaks, type Kit, hasOwnRom } from '../kit';
-import { FloppyKiB, type Part } from '../model';
+import { FLOPPY_KIB, type Part } from '../model';
 import { systemOf } from '../software';
 import { controllerRate, floppyDos, floppyRate, mediaOf, takenBy } from '../storage';
 import { PRICE, here, missing, need, type Link, type LinkNeed, type Needed } from './need';
@@ -103,9 +103,7 @@ export function emulating(kit: Kit, shelf: readonly Part[]): Reading {
   const emulator = shelf.find((p) => p.drive?.medium === 'emulator');
   const there = controllersOf(kit);
   const { dos } = systemOf(kit.build.brief.os);
-  const sizes = [...FloppyKiB.values].filter(
-    (kib) => kib <= USUAL_IMAGE && (dos === null || floppyDos(kib) <= dos)
-  );
+  const sizes = FLOPPY_KIB.filter((kib) => kib <= USUAL_IMAGE && (dos === null || floppyDos(kib) <= dos));
   const largest = sizes.findLast((kib) =>
     there.some((c) => c.rate >= floppyRate(kib) && takes(kit, kib, c.hasRom) === 'yes')
   );

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import {
   Build,
   DiskRecord,
-  FloppyKiB,
+  FloppySize,
   Notebook,
   Part,
   PhotoMarks,
@@ -37,7 +37,7 @@ export const Fix = z.union([
     unit: z.string().optional(),
     terminated: z.boolean().optional()
   }),
-  z.object({ action: z.literal('image'), item: z.string(), kib: FloppyKiB }),
+  z.object({ action: z.literal('image'), item: z.string(), kib: FloppySize }),
   z.object({ action: z.literal('ribbon'), item: z.string(), function: z.string(), ribbon: Ribbon }),
   z.object({ action: z.literal('declare'), item: z.string(), setup: DiskRecord.shape.setup.unwrap() }),
   z.object({ action: z.literal('acknowledge'), finding: z.string() }),

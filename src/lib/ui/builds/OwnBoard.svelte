@@ -12,8 +12,8 @@
     type OnBoard
   } from '$lib/core/own';
   import type { CpuSocket, SlotBus } from '$lib/core/model';
+  import { socketName } from '$lib/words';
   import { ownBoard as words } from '$lib/words/en/screens/builds';
-  import { factOption } from '$lib/words/en/screens/facts';
 
   interface Told {
     name: string;
@@ -132,7 +132,7 @@
         id="own-socket"
         items={[
           { value: '', name: words.notKnown },
-          ...sockets.map((s) => ({ value: s, name: factOption(s) }))
+          ...sockets.map((s) => ({ value: s, name: socketName[s] ?? s }))
         ]}
         value={told.socket}
         onchange={(e) => (told.socket = e.currentTarget.value as CpuSocket)}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import OneOf from '../kit/OneOf.svelte';
   import { placesOf, type Block, type State } from '$lib/core/model';
-  import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
   import { pinAt, printedMark } from './printed';
 
   interface Props {
@@ -97,7 +97,7 @@
     {#each caps as pair (pair.join())}<rect {...box(pair)} class={look} />{/each}
     {#each pins as n (n)}
       {@const [x, y] = at(n)}
-      <g {...button(text.switches.pin(n, isOn(n)), () => pin(n), isOn(n))}>
+      <g {...button(switchWords.pin(n, isOn(n)), () => pin(n), isOn(n))}>
         <rect
           x={x - 13}
           y={y - 13}
@@ -117,7 +117,7 @@
     {#each Array.from({ length: count }, (_, i) => i + 1) as n (n)}
       {@const up = levers[n] === undefined ? null : (levers[n] === 'on') !== block.flipped}
       {@const x = (n - 1) * CELL}
-      <g {...button(text.switches.lever(n, levers[n]), () => lever(n))}>
+      <g {...button(switchWords.lever(n, levers[n]), () => lever(n))}>
         <rect x={x + 7} y="6" width="20" height="34" class="fill-sheet" />
         {#if up !== null}<rect
             x={x + 7}
@@ -148,7 +148,7 @@
     {#if step === null}<option value="">?</option>{/if}
     {#each Array.from({ length: block.steps }, (_, i) => i) as n (n)}<option value={n}
         >{block.kind === 'slide'
-          ? (block.stepLabels?.[n] ?? text.switches.place(n + 1))
+          ? (block.stepLabels?.[n] ?? switchWords.place(n + 1))
           : n.toString(16).toUpperCase()}</option
       >{/each}
   </OneOf>
@@ -158,7 +158,7 @@
       {@const x = (n - 1) * CELL}
       <g
         {...button(
-          block.kind === 'solder' ? text.switches.bridge(n) : text.switches.pack(n),
+          block.kind === 'solder' ? switchWords.bridge(n) : switchWords.pack(n),
           () => bridge(n),
           bridges.includes(n)
         )}

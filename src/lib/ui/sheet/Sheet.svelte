@@ -6,6 +6,7 @@
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
   import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
   import { sheet as sheetText } from '$lib/words/en/screens/sheet';
   import { timeText } from '../time';
   import { BootPlanner } from '../boot/planner.svelte';
@@ -26,7 +27,7 @@
     const { key, done } = action ?? step;
     const said = action?.text ?? step.title;
     if (done) {
-      session.change(untick(session.build, session.parts, key), text.switches.unticked(said));
+      session.change(untick(session.build, session.parts, key), switchWords.unticked(said));
       return;
     }
     const told = { text: said, at: new Date().toISOString() };
@@ -42,7 +43,7 @@
         : step.kind === 'seat' && step.item
           ? tickSeat(build, { ...told, item: step.item })
           : tickStep(build, key, told);
-    session.change(next, text.switches.ticked(said));
+    session.change(next, switchWords.ticked(said));
   }
 </script>
 
@@ -87,7 +88,7 @@
             class="size-6! border-2! flex-none"
             checked={step.done !== undefined}
             onchange={() => toggle(step)}
-            aria-label={text.switches.doneLabel(step.title)}
+            aria-label={switchWords.doneLabel(step.title)}
           />{/if}
         <div class="body flex-[1_1_20rem] min-w-0">
           {#if step.cautions.length}<Cautions cautions={step.cautions} label={words.before} />{/if}

@@ -14,9 +14,9 @@
   import { positionOf } from '$lib/core/resources';
   import { getBench } from '../context';
   import { mhz as inWords } from '$lib/words';
-  import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
 
-  const words = text.switches;
+  const words = switchWords;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const cpu = $derived(kit.cpu?.cpu);

@@ -16,10 +16,10 @@
     type FactGroup
   } from '$lib/core/settings';
   import { getBench } from '../context';
-  import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
   import { timeText } from '../time';
 
-  const words = text.switches;
+  const words = switchWords;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const asked = $derived(required(kit));

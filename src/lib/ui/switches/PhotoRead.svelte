@@ -4,7 +4,7 @@
   import type { Block, BlockPicture, State } from '$lib/core/model';
   import type { BlockShape, Corners, Point, Raster } from '$lib/core/photo';
   import type { PhotoMessage, PhotoReply } from '$lib/workers/photo';
-  import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
   import { today } from '../time';
   import { Task } from '../task/task.svelte';
   import { pictureOf, placesOf, stateOf, toldIn, type Place } from './photo';
@@ -16,7 +16,7 @@
     record: (state: State, picture: BlockPicture | null) => void;
   }
   let { block, shape, record }: Props = $props();
-  const words = text.switches.photo;
+  const words = switchWords.photo;
   const MOST_SIDE = 1600;
   const STEP = 12;
   let canvas: HTMLCanvasElement | undefined = $state();

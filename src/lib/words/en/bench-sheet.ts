@@ -2,6 +2,7 @@ import type { ImageFormat } from '../../core/kit';
 import type { Ribbon } from '../../core/model';
 import { capital } from './language';
 import { disks } from './screens/disks';
+import { sheet } from './screens/sheet';
 import { floppyName } from './things';
 
 /** The bench sheet as it is printed, as plain text and as Markdown. */
@@ -39,7 +40,7 @@ export const sheetWords = {
   missing: (drivers: readonly string[]) =>
     `Not noted as in hand, before a disk is wiped: ${drivers.join('; ')}`,
   inHand: (driver: string) => `In hand before a disk is wiped: ${driver}`,
-  drives: 'Drives and their cables',
+  drives: sheet.drives,
   cable: (controller: string, ribbon: Ribbon, isTold: boolean) =>
     `${capital(controller)}: ${isTold ? '' : 'taken as '}${disks.ribbons[ribbon]}`,
   plugged: (

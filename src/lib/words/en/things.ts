@@ -22,6 +22,22 @@ export const busName = {
   'pc-card': 'PC card'
 } as const;
 
+/** Sockets of CPUs by their pins or their name. */
+export const socketName: Record<string, string> = {
+  dip40: '40-pin DIP',
+  pga68: '68-pin PGA',
+  plcc68: '68-pin PLCC',
+  qfp: 'soldered',
+  pga132: '132-pin PGA',
+  pga168: '168-pin PGA',
+  socket3: 'socket 3',
+  socket4: 'socket 4',
+  socket5: 'socket 5',
+  socket7: 'socket 7',
+  slot1: 'slot 1',
+  socket370: 'socket 370'
+};
+
 /** The same beside a row of lines, where there is little room. */
 export const seatName: Record<keyof typeof busName, string> = {
   ...busName,

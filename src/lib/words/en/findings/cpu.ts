@@ -1,13 +1,13 @@
 import type { FactsOf } from '../../../core/rules';
 import { and, capital, counted, mhz, or, times, voltRange, volts } from '../language';
-import { aFamily, familyName, the } from '../things';
-import { factOption } from '../screens/facts';
+import { aFamily, familyName, socketName, the } from '../things';
 import { ifUsual, type WordsOf } from './told';
 
 /** A socket with its article: `the 168-pin PGA socket`, `Socket 7`. */
 const socket = (id: string): string => {
   if (id === 'qfp') return 'soldering to the board';
-  return /^(socket|slot)\d/.test(id) ? capital(factOption(id)) : `the ${factOption(id)} socket`;
+  const name = socketName[id] ?? id;
+  return /^(socket|slot)\d/.test(id) ? capital(name) : `the ${name} socket`;
 };
 
 const rating = (f: FactsOf['cpu.bus']): string =>

@@ -1,3 +1,5 @@
+import { socketName } from '../things';
+
 /** What the facts of parts are called where they are written down. */
 
 const labels: Record<string, string> = {
@@ -244,13 +246,7 @@ const options: Record<string, string> = {
   digital16: 'digital, 16-bit',
   'midi-port': 'MIDI port',
   'cd-audio': 'CD audio',
-  dip40: '40-pin DIP',
-  pga68: '68-pin PGA',
-  plcc68: '68-pin PLCC',
-  qfp: 'soldered',
-  pga132: '132-pin PGA',
-  pga168: '168-pin PGA',
-  slot1: 'slot 1',
+  ...socketName,
   '386sx': '386SX',
   '386dx': '386DX',
   '486sx': '486SX',
@@ -259,10 +255,7 @@ const options: Record<string, string> = {
   pentium2: 'Pentium II class'
 };
 export const factOption = (value: unknown): string =>
-  options[String(value)] ??
-  String(value)
-    .replace(/^socket(\d)/, 'socket $1')
-    .replaceAll('-', ' ');
+  options[String(value)] ?? String(value).replaceAll('-', ' ');
 
 export const facts = {
   notKnown: 'not known',

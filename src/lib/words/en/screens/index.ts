@@ -6,8 +6,7 @@ import { log } from './log';
 import { lines } from './lines';
 import { parts } from './parts';
 import { shell } from './shell';
-import { switches } from './switches';
 import { tray } from './tray';
 import { work } from './work';
 
-export const text = { ...shell, log, lines, parts, switches, tray, work } as const;
+export const text = { ...shell, log, lines, parts, tray, work } as const;

@@ -1,5 +1,3 @@
-import { sheetWords } from '../bench-sheet';
-
 export const sheet = {
   firstPower: 'Before you switch on',
   firstStops: 'Rule each of these out; with one of them, do not switch on:',
@@ -27,7 +25,7 @@ export const sheet = {
   nothingSeen: 'Nothing to move among what was looked at. The rest is below: look at it first.',
   unseen: 'Not looked at, taken to be at the default',
   legend: 'Dashed: as found. Solid frame: where it goes. Dotted: nobody looked.',
-  drives: sheetWords.drives,
+  drives: 'Drives and their cables',
   toDrives: 'Write down what you see under Disks',
   starts: 'Starts',
   files: 'Files, line by line:',

@@ -9,7 +9,7 @@
   import Apart from '$lib/ui/sheet/Apart.svelte';
   import Cables from '$lib/ui/sheet/Cables.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
-  import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
   import { sheet as sheetText } from '$lib/words/en/screens/sheet';
 
   const { session } = getBench();
@@ -29,7 +29,7 @@
   <Button class="act main" onclick={() => print()}>{words.print}</Button>
   {#if session.build.done}<Button
       class="act"
-      onclick={() => session.change(clearTicks(session.build), text.switches.cleared)}>{words.clear}</Button
+      onclick={() => session.change(clearTicks(session.build), switchWords.cleared)}>{words.clear}</Button
     >{/if}
   <span>{words.saveAs}</span>
   {#each exportKinds as kind (kind)}

@@ -4,9 +4,9 @@
   import Blocks from '$lib/ui/switches/Blocks.svelte';
   import Clock from '$lib/ui/switches/Clock.svelte';
   import Moves from '$lib/ui/switches/Moves.svelte';
-  import { text } from '$lib/words/en/screens';
+  import { switches as switchWords } from '$lib/words/en/screens/switches';
 
-  const words = text.switches;
+  const words = switchWords;
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'blocks');
 </script>
