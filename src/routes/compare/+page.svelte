@@ -103,10 +103,11 @@
 
   table {
     width: 100%;
+    min-width: 42rem;
     table-layout: fixed;
   }
   thead th:first-child {
-    width: 12rem;
+    width: min(12rem, 32vw);
   }
   th[scope='row'] {
     text-align: left;
