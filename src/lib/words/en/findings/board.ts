@@ -31,7 +31,7 @@ export const board: WordsOf<
   }),
   'battery.leak': ({ board: it }) => ({
     title: 'A barrel battery is on the board',
-    sentence: `Take it off ${the(it)} before the next start; only if it looks clean and reads 2.5 V or more, first photograph the setup pages at one start. Clean with white vinegar, then water and alcohol; wear gloves and goggles. A pack on the external battery header, where the board has one, keeps clock and setup: of its voltage and polarity, and never a lithium or alkaline one where the board charges it, since that can burst.`,
+    sentence: `Take it off ${the(it)} before the next start; if it looks clean and reads 2.5 V or more, photograph the setup pages first. Clean with white vinegar, then water and alcohol, with gloves and goggles. A pack on the battery header, where there is one, keeps clock and setup: mind its voltage and polarity, and never a lithium or alkaline one where the board charges it, since that can burst.`,
     why: 'Barrel batteries leak and eat the traces of the board.'
   }),
   'clock.century': ({ board: it, year }) => ({
