@@ -192,6 +192,13 @@ describe('disks', () => {
     await sees(page, 'nobody said; 360K is taken');
     await page.select('select[aria-label="Set to images of: Floppy emulator"]', '1440');
     await sees(page, 'Fails at the data rate');
+    // Undo works from the list as well.
+    await page.focus('select[aria-label="Set to images of: Floppy emulator"]');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await sees(page, 'nobody said; 360K is taken');
+    await page.select('select[aria-label="Set to images of: Floppy emulator"]', '1440');
     await press(page, 'Set to images of 360K');
     await until(async () =>
       (await bench.saved('dunlin')).build.items.some((i) => 'imageKiB' in i && i.imageKiB === 360)

@@ -102,8 +102,12 @@
   };
   function keys(event: KeyboardEvent) {
     const target = event.target as HTMLElement;
-    if (target.closest('input, select, textarea, [contenteditable]') || event.altKey) return;
-    if (session.collision) return;
+    // A list and a box to tick have letters of their own, and no undo; a field for text has both.
+    const own =
+      event.ctrlKey || event.metaKey
+        ? 'input:not([type="checkbox"], [type="radio"]), textarea, [contenteditable]'
+        : 'input, select, textarea, [contenteditable]';
+    if (target.closest(own) || event.altKey || session.collision) return;
     const key = event.key.toLowerCase();
     if (event.ctrlKey || event.metaKey) {
       if (key === 'z') void session.step(event.shiftKey ? 'redo' : 'undo');
