@@ -8,9 +8,10 @@ import {
   placeDrives,
   speaks,
   type Cabled,
+  type Controller,
   type ImageFormat
 } from '../kit';
-import { triedOnBoard, type TriedHere } from '../resources';
+import { meet, triedOnBoard, unlookedBehind, type TriedHere } from '../resources';
 import { systemOf } from '../software';
 import { controllerRate, floppyDos, floppyRate, isQuickEnough, startsFrom, takenBy } from '../storage';
 import type { Case } from './finding';
@@ -78,15 +79,26 @@ const diskInterface: Rule = (s) =>
     ];
   });
 
-/** Two controllers at one address hide each other. */
+/** Two controllers at one address hide each other; one that was given other ports is beside the point. */
 const twice: Rule = (s) => {
   const on = s.kit.controllers.filter((c) => c.isOn && c.fn.kind === 'floppy');
-  return on.length > 1 && on.some((c) => c.onBoard)
+  const own = on.find((c) => c.onBoard);
+  if (!own) return [];
+  const portsOf = (c: Controller) =>
+    s.lines.filter((l) => l.item === c.item && l.function === c.fn.id && l.resource === 'io');
+  const meets = (c: Controller) => portsOf(c).some((a) => portsOf(own).some((b) => meet(a, b)));
+  // Of which nobody looked at the switch, or no port is known, it may be any.
+  const unlooked = (c: Controller) => (meets(c) ? [] : unlookedBehind(s.m, ...portsOf(c)));
+  const rivals = on.filter((c) => c !== own && (meets(c) || !portsOf(c).length || unlooked(c).length));
+  return rivals.length
     ? [
         {
           rule: 'disk.controller-twice',
-          about: on.map((c) => ({ item: c.item, function: c.fn.id })),
-          facts: { controllers: on.map((c) => c.owner) }
+          about: [own, ...rivals].map((c) => ({ item: c.item, function: c.fn.id })),
+          facts: {
+            controllers: [own, ...rivals].map((c) => c.owner),
+            unlooked: rivals.flatMap(unlooked).map(({ setting, of }) => `${setting} of ${of}`)
+          }
         }
       ]
     : [];

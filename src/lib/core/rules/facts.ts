@@ -279,7 +279,8 @@ export interface FactsOf {
       }
   );
   'disk.coding': { drive: Thing; controller: Owner; drives: 'mfm' | 'rll' };
-  'disk.controller-twice': { controllers: Owner[] };
+  /** `unlooked`: switches that may bring a second one to the address, where nobody looked. */
+  'disk.controller-twice': { controllers: Owner[]; unlooked: string[] };
   'disk.power':
     | { drive: Thing; why: 'slot' | 'cable' | 'no-lead'; controller: Owner }
     | { drive: Thing; why: 'adapter'; supply: Thing };

@@ -91,9 +91,9 @@ export const drives: WordsOf<
         : `${capital(ownerName(controller))} writes 26 sectors a track on a drive made for 17. It often formats; data may fade after weeks. Only drives sold for RLL are sure.`,
     why: 'MFM and RLL use the same cables and write differently; each needs a low-level format of its own.'
   }),
-  'disk.controller-twice': ({ controllers }) => ({
-    title: 'Two floppy controllers are on',
-    sentence: `${capital(and(controllers.map(ownerName)))}: switch one of them off, unless you gave the second one its own addresses.`,
+  'disk.controller-twice': ({ controllers, unlooked }) => ({
+    title: `${unlooked.length ? 'Perhaps ' : ''}${controllers.length} floppy controllers at one address`,
+    sentence: `${capital(and(controllers.map(ownerName)))}: switch all but one of them off, or give a second one addresses of its own.${unlooked.length ? ` Nobody looked at ${and([...new Set(unlooked)])}.` : ''}`,
     why: 'Two controllers at one address hide each other.'
   }),
   'disk.power': (f) =>
