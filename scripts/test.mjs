@@ -93,10 +93,10 @@ const hasDiskTools = () =>
 
 /**
  * What the tests use of the system's packages, installed where it is missing and may be; in one go, since looking for
- * packages takes as long as installing them.
+ * packages takes as long as installing them. It goes on beside everything that needs none of them.
  * @returns whether there is a browser; without one the browser tests count as one failure
  */
-function ensureSystemPackages() {
+async function ensureSystemPackages() {
   const missing = (browser) => [
     ...(hasDiskTools() ? [] : ['fdisk', 'dosfstools', 'mtools']),
     ...(hasHeadless() ? [] : [browser])
@@ -104,9 +104,9 @@ function ensureSystemPackages() {
   const names = missing(headlessPackage);
   if (names.length && process.getuid?.() === 0) {
     console.log(`Installing from the system packages: ${names.join(', ')} …`);
-    install(names);
+    await install(names);
     // Where there is no such package, none of them was installed.
-    if (!chromiumPath()) install(missing('chromium'));
+    if (!chromiumPath()) await install(missing('chromium'));
   }
   if (!hasDiskTools())
     console.log('sfdisk, fsck.fat or mtools are missing: the tests that compare with them will fail.');
@@ -121,23 +121,36 @@ function ensureSystemPackages() {
  * The demo machines, read in and checked once: every server of the tests starts from a copy.
  * @returns their folder; empty where the server did not start, which its tests will tell
  */
-function demoData() {
+async function demoData() {
   const code =
     "const { startServer } = await import('./tests/support/server.ts');" +
     'const server = await startServer(); await server.stop(); console.log(server.folder);';
   const args = ['--import', 'tsx', '--input-type=module', '-e', code];
-  return spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8' }).stdout.trim();
+  const { out } = await ran(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'ignore'] });
+  return out.trim();
 }
 
-function install(packages) {
+/** Runs a program beside everything else. @returns what it wrote, where that is asked for */
+function ran(command, args, options) {
+  return new Promise((done) => {
+    const child = spawn(command, args, options);
+    let out = '';
+    child.stdout?.setEncoding('utf8').on('data', (text) => (out += text));
+    child.on('error', () => done({ out }));
+    child.on('close', () => done({ out }));
+  });
+}
+
+async function install(packages) {
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  spawnSync('apt-get', ['update', '-qq'], { stdio: 'ignore', env });
-  spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], {
+  await ran('apt-get', ['update', '-qq'], { stdio: 'ignore', env });
+  await ran('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env
   });
 }
 
+const system = ensureSystemPackages();
 await installPackages();
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 /** A step of a program that is written in JavaScript. */
@@ -182,9 +195,9 @@ await Promise.all([
   ]),
   buildApplication().then(buildPseudo)
 ]);
-const browser = ensureSystemPackages();
+const browser = await system;
 if (!browser) failed++;
-process.env.YJ_DEMO_DATA = demoData();
+process.env.YJ_DEMO_DATA = await demoData();
 const walks = inFolder('browser', 'look', 'screens');
 const choosing = inFolder('browser', 'choose', 'disks', 'files', 'deleted');
 await mocha([
