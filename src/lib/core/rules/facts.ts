@@ -249,7 +249,6 @@ export interface FactsOf {
   'video.modes': { monitor: Thing; card: Thing; modes: string[]; fixed: boolean };
   'video.grey': { monitor: Thing };
   'video.flat': { monitor: Thing };
-  /** `assumed`: nobody looked at the switch. */
   /** `assumed`: nobody looked at the board; `unlooked`: the switch that chooses what the card is, where nobody looked. */
   'video.switch': {
     set: string;
@@ -359,7 +358,6 @@ export interface FactsOf {
   // Brief
   'period.early': { part: Thing; from: number; date: string };
   'period.late': { part: Thing; to: number; date: string };
-  /** `waiting`: a card that has it, once it has a slot. */
   /** `waiting`: a card that would do and is in no slot; `off`: a function that would do and is switched off. */
   'brief.wish': { wish: Wish; part: string; free?: number; waiting: Thing | null; off: Owner | null };
   'os.cpu': { system: string; family: string; needs: string };

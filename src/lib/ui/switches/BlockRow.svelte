@@ -19,7 +19,7 @@
   import { positionOf } from '$lib/core/resources';
   import { getBench } from '../context';
   import BlockInput from '../parts/BlockInput.svelte';
-  import { switches as switchWords } from '$lib/words/en/screens/switches';
+  import { switches as words } from '$lib/words/en/screens/switches';
   import { dayText } from '../time';
   import PhotoRead from './PhotoRead.svelte';
   import { shapeOf } from './photo';
@@ -32,7 +32,6 @@
     asked: readonly Required[];
   }
   let { item, part, block, asked }: Props = $props();
-  const words = switchWords;
   const { session } = getBench();
   const name = $derived(block.label ?? block.id);
   const shape = $derived(shapeOf(block));

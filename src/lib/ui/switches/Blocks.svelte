@@ -2,11 +2,10 @@
   import { kitOf } from '$lib/core/kit';
   import { handBlocks, required, unrecorded, withSettings } from '$lib/core/settings';
   import { getBench } from '../context';
-  import { switches as switchWords } from '$lib/words/en/screens/switches';
+  import { switches as words } from '$lib/words/en/screens/switches';
   import { fit as fitText } from '$lib/words/en/screens/fit';
   import BlockRow from './BlockRow.svelte';
 
-  const words = switchWords;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const asked = $derived(required(kit));

@@ -14,9 +14,8 @@
   import { positionOf } from '$lib/core/resources';
   import { getBench } from '../context';
   import { mhz as inWords } from '$lib/words';
-  import { switches as switchWords } from '$lib/words/en/screens/switches';
+  import { switches as words } from '$lib/words/en/screens/switches';
 
-  const words = switchWords;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const cpu = $derived(kit.cpu?.cpu);

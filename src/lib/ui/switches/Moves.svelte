@@ -16,10 +16,9 @@
     type FactGroup
   } from '$lib/core/settings';
   import { getBench } from '../context';
-  import { switches as switchWords } from '$lib/words/en/screens/switches';
+  import { switches as words } from '$lib/words/en/screens/switches';
   import { timeText } from '../time';
 
-  const words = switchWords;
   const { session } = getBench();
   const kit = $derived(kitOf(session.build, session.parts, session.machine));
   const asked = $derived(required(kit));

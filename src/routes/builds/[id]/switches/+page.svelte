@@ -4,9 +4,8 @@
   import Blocks from '$lib/ui/switches/Blocks.svelte';
   import Clock from '$lib/ui/switches/Clock.svelte';
   import Moves from '$lib/ui/switches/Moves.svelte';
-  import { switches as switchWords } from '$lib/words/en/screens/switches';
+  import { switches as words } from '$lib/words/en/screens/switches';
 
-  const words = switchWords;
   const views = Object.keys(words.views) as (keyof typeof words.views)[];
   const view = $derived(views.find((v) => v === page.url.searchParams.get('view')) ?? 'blocks');
 </script>
