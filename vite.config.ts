@@ -11,8 +11,9 @@ import { otherWords } from './scripts/pseudo-words.ts';
 const onlyDefine =
   /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|words)\//;
 
-/** The fields of the library: most stages have some, but not the first page that is looked at. */
-const fields = /flowbite-svelte\/dist\/forms\/|ui\/kit\//;
+/** Fields, tables and dialogs, and what they are bound with: most stages have some, but not the first page looked at. */
+const fields =
+  /flowbite-svelte\/dist\/(forms|table|utils\/(CloseButton|theme))|dom\/elements\/(bindings\/(input|select)|customizable)|ui\/kit\//;
 
 /** The schema library can describe itself as JSON Schema; in the browser nobody asks it to, so what does it is left out. */
 const undescribed: Plugin = {
@@ -25,8 +26,24 @@ const undescribed: Plugin = {
   }
 };
 
+const colours =
+  'red|orange|amber|yellow|lime|green|emerald|teal|cyan|sky|blue|indigo|violet|purple|fuchsia|pink|rose|gray|secondary';
+const ofAColour = new RegExp(`^ *(${colours}): (\\{[^{}]*\\}|"[^"]*"),?\\n`, 'gm');
+
+/**
+ * The looks of the library stand several in a module, each made by a call, and each in twenty colours: what nothing uses
+ * is left out. Ours has the first colour only.
+ */
+const leanLooks: Plugin = {
+  name: 'looks-that-are-used',
+  transform: {
+    filter: { id: /flowbite-svelte\/dist\/.*theme\.js$/ },
+    handler: (code) => code.replaceAll('= tv(', '= /* @__PURE__ */ tv(').replace(ofAColour, '')
+  }
+};
+
 export default defineConfig({
-  plugins: [...otherWords(), undescribed, tailwindcss(), sveltekit()],
+  plugins: [...otherWords(), undescribed, leanLooks, tailwindcss(), sveltekit()],
   // The library merges classes that contradict each other; ours never do, and the merger is as large as a framework.
   resolve: { alias: [{ find: /^tailwind-variants$/, replacement: 'tailwind-variants/lite' }] },
   worker: { format: 'es' },
@@ -34,7 +51,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     reportCompressedSize: false,
     rolldownOptions: {
-      // Of the component library only what is used is compiled: 13 components of 186.
+      // Of the component library only what is used is compiled.
       experimental: { lazyBarrel: true },
       treeshake: { moduleSideEffects: (id: string) => !onlyDefine.test(id) },
       // What most pages use comes in one file, and not in thirty small ones, each with its own way through the

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { ThemeProvider } from 'flowbite-svelte';
+  import { theme } from '$lib/ui/kit/theme';
   import '../app.css';
   let { children } = $props();
 </script>
 
-<!-- Without a theme every button would look for one in vain, which takes longer than the button. -->
-<ThemeProvider theme={{}}>{@render children()}</ThemeProvider>
+<ThemeProvider {theme}>{@render children()}</ThemeProvider>

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import sharp from 'sharp';
 import type { Page } from 'puppeteer-core';
-import { press, sees, until, upload, useBench } from '../support/browser';
+import { press, sees, unfold, until, upload, useBench } from '../support/browser';
 
 describe('choosing a machine', () => {
   const bench = useBench();
@@ -492,7 +492,7 @@ describe('choosing a machine', () => {
 
   it('a card that was tried in its slot counts as it was seen, in the build and on the shelf', async () => {
     await bench.open('/builds/dunlin/fit');
-    await page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
+    await unfold(page, 'From the shelf');
     await press(page, 'Fit V16');
     await press(page, 'It does not work here: V16 in this slot');
     const width = async () =>

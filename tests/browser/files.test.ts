@@ -89,7 +89,7 @@ describe('files in a browser', () => {
     await upload(page, '#open-file', path);
     await sees(page, '0 builds added');
     await press(page, 'To the bin: Turnstone');
-    await page.waitForSelector('details');
+    await page.waitForSelector('.fold');
     await unfold(page);
     await press(page, 'Delete for good: Turnstone');
     await press(page, 'Delete for good: Turnstone');

@@ -114,9 +114,9 @@ describe('the record in a browser', () => {
       await press(page, 'To the bin: Plover, copy');
       await sees(page, 'Plover, copy is in the bin');
       // Both lists have been looked at again, else what follows happens to the rows of before.
-      await page.waitForSelector('details');
+      await page.waitForSelector('.fold');
       await press(page, 'Undo');
-      await page.waitForFunction(() => !document.querySelector('details'));
+      await page.waitForFunction(() => !document.querySelector('.fold'));
       await press(page, 'To the bin: Plover, copy');
       await unfold(page);
       await press(page, 'Delete for good: Plover, copy');
@@ -124,12 +124,12 @@ describe('the record in a browser', () => {
       expect(await violations(page)).to.deep.equal([]);
       await press(page, 'Keep it');
       await press(page, 'Put back Plover, copy');
-      await page.waitForFunction(() => !document.querySelector('details'));
+      await page.waitForFunction(() => !document.querySelector('.fold'));
       await press(page, 'To the bin: Plover, copy');
       await unfold(page);
       await press(page, 'Delete for good: Plover, copy');
       await press(page, 'Delete for good: Plover, copy');
-      await page.waitForFunction(() => !document.querySelector('details'));
+      await page.waitForFunction(() => !document.querySelector('.fold'));
       expect(await bench.api<object>('GET', '/builds/plover-copy')).to.include({ status: 404 });
     });
   });

@@ -119,9 +119,11 @@ export async function press(page: Page, words: string): Promise<void> {
 export async function unfold(page: Page, words = ''): Promise<void> {
   await page.waitForFunction(
     (w) => {
-      const found = [...document.querySelectorAll('summary')].find((x) => x.textContent?.includes(w));
-      if (found && !found.closest('details')!.open) found.click();
-      return found?.closest('details')!.open ?? false;
+      const found = [...document.querySelectorAll<HTMLElement>('.fold > * > button')].find((x) =>
+        x.textContent?.includes(w)
+      );
+      if (found?.ariaExpanded === 'false') found.click();
+      return found?.ariaExpanded === 'true';
     },
     { timeout: PATIENCE },
     words

@@ -45,16 +45,8 @@ export {
   waitsWords,
   wantedWords
 } from './en/settings';
-export {
-  barrierWords,
-  costWords,
-  guardWords,
-  layerWords,
-  overrunWords,
-  partitionTypeName,
-  waysWords,
-  witnessWords
-} from './en/storage';
+export { costWords, layerWords, partitionTypeName, witnessWords } from './en/disk-views';
+export { barrierWords, guardWords, overrunWords, waysWords } from './en/storage';
 export { sundryWords } from './en/sundries';
 export { assemblyWords, lastLookWords } from './en/teardown';
 export * from './en/trials';

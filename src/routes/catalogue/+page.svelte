@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Pressed from '$lib/ui/kit/Pressed.svelte';
+  import FileField from '$lib/ui/kit/FileField.svelte';
   import { goto } from '$app/navigation';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { drawers, type Facets } from '$lib/core/catalogue';
@@ -95,9 +97,7 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
       <p class="text-quiet">{words.lead}</p>
     </div>
     <Button class="act" href="/identify">{words.identify}</Button>
-    <label class="act file"
-      >{words.takeIn}<input type="file" class="sr-only" accept=".json,.yaml,.yml" onchange={takeIn} /></label
-    >
+    <FileField words={words.takeIn} accept=".json,.yaml,.yml" onchange={takeIn} />
     {#if own.length}
       <span class="whitespace-nowrap">{shared.saveOwn}:
         {#each ['json', 'yaml', 'csv'] as as (as)}
@@ -117,16 +117,16 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
     <nav class="max-lg:gap-0.75 max-lg:flex max-lg:flex-wrap" aria-label={words.drawersLabel}>
       {#each drawerNames as d (d)}
         {#if facets.drawer[d] || drawer === d}
-          <button class="py-1 px-2 border-l-6 border-l-transparent flex justify-between w-full text-ink cursor-pointer text-left max-lg:gap-1.5 max-lg:border max-lg:border-rule max-lg:w-auto" class:on={drawer === d} aria-pressed={drawer === d} onclick={() => pick('drawer', d)}
-            >{words.drawers[d]} <span class="font-mono text-small text-quiet">{facets.drawer[d] ?? 0}</span></button
+          <Pressed class={['py-1! px-2! border-l-6 border-l-transparent flex! justify-between! w-full max-lg:gap-1.5 max-lg:border max-lg:border-rule max-lg:w-auto', { on: drawer === d }]} aria-pressed={drawer === d} onclick={() => pick('drawer', d)}
+            >{words.drawers[d]} <span class="font-mono text-small text-quiet">{facets.drawer[d] ?? 0}</span></Pressed
           >
         {/if}
       {/each}
       <h2 class="mt-4 mb-1.25 text-small text-quiet max-lg:hidden">{words.busLabel}</h2>
       {#each Object.entries(words.bus) as [id, name] (id)}
         {#if facets.bus[id] || bus === id}
-          <button class="py-1 px-2 border-l-6 border-l-transparent flex justify-between w-full text-ink cursor-pointer text-left max-lg:gap-1.5 max-lg:border max-lg:border-rule max-lg:w-auto" class:on={bus === id} aria-pressed={bus === id} onclick={() => pick('bus', id)}
-            >{name} <span class="font-mono text-small text-quiet">{facets.bus[id] ?? 0}</span></button
+          <Pressed class={['py-1! px-2! border-l-6 border-l-transparent flex! justify-between! w-full max-lg:gap-1.5 max-lg:border max-lg:border-rule max-lg:w-auto', { on: bus === id }]} aria-pressed={bus === id} onclick={() => pick('bus', id)}
+            >{name} <span class="font-mono text-small text-quiet">{facets.bus[id] ?? 0}</span></Pressed
           >
         {/if}
       {/each}
@@ -136,11 +136,11 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
       <ul class="border-t-2 border-t-ink mt-0.75 mb-3.25">
         {#each rows as part (part.id)}
           <li class="border-b border-b-rule">
-            <button class="p-1.5 flex flex-wrap gap-y-0 gap-x-2.5 w-full text-quiet text-left cursor-pointer" class:on={chosen?.id === part.id} onclick={() => (chosen = part)}>
+            <Pressed class={['p-1.5! flex! flex-wrap gap-y-0 gap-x-2.5 justify-start! w-full text-quiet!', { on: chosen?.id === part.id }]} onclick={() => (chosen = part)}>
               <b class="text-ink">{part.maker} {part.name}</b>{#if own.includes(part.id)}<em class="px-1.25 border border-ink not-italic text-tiny text-ink">{words.own}</em>{/if}
               <span>{part.summary ?? ''}</span>
               <span class="font-mono text-small text-quiet ml-auto">{words.sold(part.sold?.from, part.sold?.to)}</span>
-            </button>
+            </Pressed>
           </li>
         {:else}
           <li class="none py-2.5 border-b border-b-rule">
@@ -182,7 +182,7 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 
 
 
-  nav button.on {
+  nav :global(button.on) {
     border-left-color: var(--yellow);
     background: var(--sheet);
     font-weight: 700;
@@ -191,7 +191,7 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 
 
 
-  li button.on {
+  li :global(button.on) {
     background: var(--sheet);
     box-shadow: inset 5px 0 0 var(--ink);
     padding-left: 0.8rem;
@@ -207,7 +207,7 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 
 
 
-    nav button.on {
+    nav :global(button.on) {
       border-color: var(--ink);
       border-left: 6px solid var(--yellow);
     }

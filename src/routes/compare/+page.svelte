@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Table } from 'flowbite-svelte';
   import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { goto } from '$app/navigation';
   import type { Column as CoreColumn } from '$lib/core/compare';
@@ -60,37 +61,35 @@
   {#each data.left as l (l.name)}<p class="bad" role="status">{text.notRead(l.name, l.why)}</p>{/each}
   {#if data.columns.length < 2}<p>{words.choose}</p>{/if}
   {#if data.columns.length}
-    <div class="scroll">
-      <table>
-        <thead>
-          <tr>
-            <th></th>
-            {#each data.columns as c (c.id)}<th><a class="text-ink" href="/builds/{c.id}/fit">{c.name}</a></th
+    <Table class="min-w-168 table-fixed">
+      <thead>
+        <tr>
+          <th></th>
+          {#each data.columns as c (c.id)}<th><a class="text-ink" href="/builds/{c.id}/fit">{c.name}</a></th
+            >{/each}
+        </tr>
+      </thead>
+      <tbody>
+        {#each rows as [key, of] (key)}
+          <tr class:differs={differs(of)}>
+            <th scope="row">{words.rows[key]}</th>
+            {#each data.columns as c (c.id)}<td class:bad={key === 'findings' && c.stops + c.clashes > 0}
+                >{of(c)}</td
               >{/each}
           </tr>
-        </thead>
-        <tbody>
-          {#each rows as [key, of] (key)}
-            <tr class:differs={differs(of)}>
-              <th scope="row">{words.rows[key]}</th>
-              {#each data.columns as c (c.id)}<td class:bad={key === 'findings' && c.stops + c.clashes > 0}
-                  >{of(c)}</td
-                >{/each}
-            </tr>
+        {/each}
+        <tr>
+          <th></th>
+          {#each data.columns as c (c.id)}
+            <td>
+              <ul class="pl-4.5 text-stop">
+                {#each c.worst as f (f.id)}<li>{f.title}</li>{/each}
+              </ul>
+            </td>
           {/each}
-          <tr>
-            <th></th>
-            {#each data.columns as c (c.id)}
-              <td>
-                <ul class="pl-4.5 text-stop">
-                  {#each c.worst as f (f.id)}<li>{f.title}</li>{/each}
-                </ul>
-              </td>
-            {/each}
-          </tr>
-        </tbody>
-      </table>
-    </div>
+        </tr>
+      </tbody>
+    </Table>
   {/if}
 </main>
 
@@ -101,11 +100,6 @@
     border-bottom: 2px solid var(--ink);
   }
 
-  table {
-    width: 100%;
-    min-width: 42rem;
-    table-layout: fixed;
-  }
   thead th:first-child {
     width: min(12rem, 32vw);
   }

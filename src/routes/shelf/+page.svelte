@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '$lib/ui/kit/Fold.svelte';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { onMount } from 'svelte';
   import { Listing } from '$lib/ui/listing.svelte';
@@ -120,8 +121,7 @@
       >{buildsText.more(use.total - use.rows.length)}</Button
     >{/if}
   {#if bin.rows.length}
-    <details>
-      <summary>{words.bin(bin.total)}</summary>
+    <Fold title={words.bin(bin.total)}>
       {#each bin.rows as v (v.item.id)}
         <p class="my-0.75 gap-3.25 flex items-center">
           {v.title}
@@ -130,7 +130,7 @@
           >
         </p>
       {/each}
-    </details>
+    </Fold>
   {/if}
 </main>
 

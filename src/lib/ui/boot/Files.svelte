@@ -1,6 +1,6 @@
 <script lang="ts">
   import OneOf from '../kit/OneOf.svelte';
-  import { Button, Checkbox, Label } from 'flowbite-svelte';
+  import { Button, Checkbox, Label, Table } from 'flowbite-svelte';
   import { fileText, type BootFiles } from '$lib/core/boot';
   import { lineWhyWords } from '$lib/words';
   import { saveAs } from '../save-as';
@@ -30,7 +30,7 @@
           >{words.save(f.name)}</Button
         >
       </div>
-      <table>
+      <Table>
         <caption class="sr-only">{words.file(f.name)}</caption>
         <thead class="sr-only"
           ><tr><th scope="col">{words.line}</th><th scope="col">{words.reason}</th></tr></thead
@@ -48,7 +48,7 @@
             >
           {/each}
         </tbody>
-      </table>
+      </Table>
     </section>
   {/each}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { withBoot } from '$lib/core/boot';
@@ -37,8 +38,7 @@
     session.change(withBoot(session.build, { own: own.filter((_, k) => k !== i) }), words.removed);
 </script>
 
-<details>
-  <summary class="py-1.5 font-[650] cursor-pointer">{words.title}</summary>
+<Fold title={words.title}>
   {#if own.length}
     <ul>
       {#each own as d, i (`${i}${d.file}`)}
@@ -71,4 +71,4 @@
   <Checkbox bind:checked={high}>{words.high}</Checkbox>
   <p class="my-2"><Button class="act" onclick={add}>{words.add}</Button></p>
   {#if isBad}<p class="bad my-2 mx-0" role="alert">{words.bad}</p>{/if}
-</details>
+</Fold>

@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { Button, Label, Textarea } from 'flowbite-svelte';
+  import FileField from '../kit/FileField.svelte';
+  import Fold from '../kit/Fold.svelte';
+  import { Button, Label, Textarea, Table } from 'flowbite-svelte';
   import { expectationOf, withBoot } from '$lib/core/boot';
   import { applyEdit, checkFiles, explainFiles, type BootFinding, type FileName } from '$lib/core/boot-files';
   import { kitOf } from '$lib/core/kit';
@@ -68,10 +70,7 @@
     <div>
       <div class="head flex justify-between items-end mb-1.25">
         <Label for="own-{file}">{file}</Label>
-        <label class="open py-0.5 px-2 border border-ink cursor-pointer"
-          >{words.openFile}
-          <input type="file" class="sr-only" onchange={(e) => open(file, e.currentTarget)} /></label
-        >
+        <FileField words={words.openFile} onchange={(e) => open(file, e.currentTarget)} />
       </div>
       <Textarea
         id="own-{file}"
@@ -86,8 +85,7 @@
     </div>
   {/each}
 </div>
-<details>
-  <summary class="py-1.5 text-large font-[650] cursor-pointer">{words.listing}</summary>
+<Fold title={words.listing} headClass="text-large">
   <p class="quiet">{words.listingHint}</p>
   <Textarea
     id="own-listing"
@@ -106,7 +104,7 @@
   />
   {#if machine.listing}<p>{words.listingSays(machine.listing.files.size, machine.listing.odd)}</p>
   {:else if kept.listing}<p class="ask">{words.listingNone}</p>{/if}
-</details>
+</Fold>
 <div aria-live="polite">
   {#if isEmpty}<p class="quiet">{words.nothingYet}</p>
   {:else}
@@ -145,10 +143,9 @@
   {/if}
 </div>
 {#if !isEmpty}
-  <details>
-    <summary class="py-1.5 text-large font-[650] cursor-pointer">{words.lineByLine}</summary>
+  <Fold title={words.lineByLine} headClass="text-large">
     {#each Object.keys(fields) as FileName[] as file (file)}
-      <table class="w-full mb-3.25 border-collapse">
+      <Table class="mb-3.25">
         <caption class="text-left font-mono font-[650]">{file}</caption>
         <thead
           ><tr
@@ -174,9 +171,9 @@
             </tr>
           {/each}
         </tbody>
-      </table>
+      </Table>
     {/each}
-  </details>
+  </Fold>
 {/if}
 
 <style>

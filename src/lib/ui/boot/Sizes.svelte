@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Label, Textarea } from 'flowbite-svelte';
+  import { Button, Label, Textarea, Table } from 'flowbite-svelte';
   import { readMem, withBoot, withSizes } from '$lib/core/boot';
   import { getBench } from '../context';
   import { boot as words } from '$lib/words/en/screens/boot';
@@ -25,7 +25,7 @@
   {#if typed.trim()}
     {#if read.largest !== null}<p>{words.sizesLargest(read.largest)}</p>{/if}
     {#if read.programs.length}
-      <table class="my-2 border-collapse">
+      <Table class="my-2">
         <thead
           ><tr
             ><th class="border-b-[1.5px] border-b-ink text-left" scope="col">{words.program}</th><th
@@ -43,7 +43,7 @@
             >
           {/each}
         </tbody>
-      </table>
+      </Table>
       <Button
         class="act main"
         onclick={() => session.change(withSizes(session.build, read.programs), words.sizesKept)}
@@ -58,12 +58,12 @@
 </div>
 {#if kept.length}
   <h2 class="mt-4 mb-1.25">{words.sizesKnown}</h2>
-  <table class="my-2 border-collapse">
+  <Table class="my-2">
     <tbody>
       {#each kept as [name, { stay }] (name)}<tr><td><code>{name}</code></td><td>{words.bytes(stay)}</td></tr
         >{/each}
     </tbody>
-  </table>
+  </Table>
   <Button
     class="act"
     onclick={() => session.change(withBoot(session.build, { sizes: undefined }), words.sizesForgot)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { Checkbox, Label } from 'flowbite-svelte';
   import { expectationOf, withBoot } from '$lib/core/boot';
@@ -32,10 +33,7 @@
     change({ extras: isOn ? [...extras, id] : extras.filter((x) => x !== id) });
 </script>
 
-<details>
-  <summary class="py-1.5 font-[650] cursor-pointer"
-    >{words.title}: {chosen.length ? chosen.join(', ') : words.none}</summary
-  >
+<Fold title="{words.title}: {chosen.length ? chosen.join(', ') : words.none}">
   <div class="pair py-1.25 grid grid-cols-[repeat(auto-fit,minmax(13rem,1fr))] gap-y-2 gap-x-4">
     <div>
       <Label for="boot-layout">{words.layout}</Label>
@@ -93,4 +91,4 @@
       >
     {/each}
   </div>
-</details>
+</Fold>

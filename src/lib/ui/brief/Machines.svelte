@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Button, Radio, Range } from 'flowbite-svelte';
   import { onMount } from 'svelte';
   import type { Brief, Part } from '$lib/core/model';
@@ -76,8 +77,7 @@
     <Radio name="keep" value="nothing" bind:group={keep}>{words.keepNothing}</Radio>
   {/if}
 </div>
-<details class="my-2">
-  <summary class="cursor-pointer font-[650]">{words.weights}</summary>
+<Fold class="my-2" title={words.weights}>
   {#each Object.entries(words.weight) as [id, name] (id)}
     <label class="my-0.75 gap-2 inline-grid grid-cols-[auto_8rem_1.5rem] items-center mr-4.75"
       >{name}
@@ -92,7 +92,7 @@
       <output class="font-mono">{planning.weights[id as keyof Weights]}</output></label
     >
   {/each}
-</details>
+</Fold>
 
 <div aria-live="polite">
   {#if planning.state !== 'idle'}

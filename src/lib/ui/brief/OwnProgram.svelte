@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { CpuFamily, type Profile } from '$lib/core/model';
@@ -37,8 +38,7 @@
   }
 </script>
 
-<details>
-  <summary class="py-1.5 font-[650] cursor-pointer">{words.title}</summary>
+<Fold title={words.title}>
   <p class="quiet">{words.lead}</p>
   <form
     class="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] gap-y-2 gap-x-4 items-end"
@@ -83,4 +83,4 @@
     </div>
     <Button type="submit" class="act">{words.add}</Button>
   </form>
-</details>
+</Fold>

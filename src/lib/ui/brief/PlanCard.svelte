@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Button } from 'flowbite-svelte';
   import { thingOf, whatOf, type Part } from '$lib/core/model';
   import { sides, type Plan, type Role } from '$lib/core/planner';
@@ -74,20 +75,18 @@
       {/if}
     {/each}
   </dl>
-  <details class="mt-2">
-    <summary>{words.sundries(plan.sundries.length)}</summary>
+  <Fold class="mt-2" title={words.sundries(plan.sundries.length)}>
     <ul class="mt-0.75 pl-4.5 text-small list-[square]">
       {#each plan.sundries.map(sundryWords) as line, i (i)}<li>{line}</li>{/each}
     </ul>
     <p class="why text-quiet text-small">{words.sundriesNote}</p>
-  </details>
+  </Fold>
   {#if given.length}
-    <details class="mt-2" open={index === 0}>
-      <summary>{words.gaveUp}</summary>
+    <Fold class="mt-2" open={index === 0} title={words.gaveUp}>
       <ul class="mt-0.75 pl-4.5 text-small list-[square]">
         {#each given as g (g.profile)}<li><b>{nameOf(g.profile)}</b> {tell(g.finding).sentence}</li>{/each}
       </ul>
-    </details>
+    </Fold>
   {/if}
   <p class="my-1.5 text-quiet text-small">{words.moves(plan.moves)}</p>
   <Button class={main ? 'act main' : 'act'} onclick={take}>{takeLabel}</Button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Button } from 'flowbite-svelte';
   import { builds as buildsText } from '$lib/words/en/screens/builds';
 
@@ -13,8 +14,7 @@
   let asked = $state('');
 </script>
 
-<details class="mt-8">
-  <summary class="py-2 text-large font-[650] cursor-pointer">{words.bin(builds.length)}</summary>
+<Fold class="mt-8" title={words.bin(builds.length)} headClass="text-large">
   <ul class="border-t border-t-rule">
     {#each builds as { id, name, board } (id)}
       <li class="py-2 px-1.5 gap-2 border-b border-b-rule flex flex-wrap items-center">
@@ -41,4 +41,4 @@
       </li>
     {/each}
   </ul>
-</details>
+</Fold>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { Button } from 'flowbite-svelte';
+  import FileField from '../kit/FileField.svelte';
   import { ask, problemLines, type Saved } from '../record/send';
   import { text } from '$lib/words/en/screens';
   import { builds as buildsText } from '$lib/words/en/screens/builds';
@@ -11,7 +11,6 @@
   }
   let { told }: Props = $props();
   const words = buildsText;
-  let picker: HTMLInputElement;
   let busy = $state(false);
 
   /** Where a file goes, and the most that is sent there, in MiB, which the server says again. */
@@ -61,13 +60,11 @@
   }
 </script>
 
-<Button class="act" disabled={busy} onclick={() => picker.click()}>{words.openFile}</Button>
-<input
-  bind:this={picker}
+<FileField
   id="open-file"
-  type="file"
+  words={words.openFile}
   accept=".json,.zip,application/json,application/zip"
+  disabled={busy}
   onchange={chosen}
-  hidden
   aria-label={words.openLabel}
 />

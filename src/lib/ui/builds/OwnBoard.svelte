@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Pressed from '../kit/Pressed.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { byId } from '../../core/model';
   import { Button, Checkbox, Input, Label, Textarea } from 'flowbite-svelte';
@@ -113,13 +114,12 @@
     >
       {#each told.slots as bus, i (i)}
         <li>
-          <button
-            type="button"
+          <Pressed
             class="slot {bus}"
             aria-label={words.removeSlot(i + 1, words.buses[bus] ?? bus)}
             onclick={() => (told.slots = told.slots.filter((_, k) => k !== i))}
             ><b>{i + 1}</b>
-            {words.buses[bus] ?? bus} <span aria-hidden="true">×</span></button
+            {words.buses[bus] ?? bus} <span aria-hidden="true">×</span></Pressed
           >
         </li>
       {:else}<li class="none text-quiet">{words.noSlots}</li>{/each}
@@ -159,18 +159,18 @@
     margin-bottom: 0.4rem;
   }
 
-  .slot {
+  .own :global(.slot) {
     min-height: 44px;
     padding: 0.3rem 0.6rem;
     border: 1.5px solid var(--ink);
     background: var(--sheet);
     cursor: pointer;
   }
-  .slot.isa8 {
+  .own :global(.slot.isa8) {
     border-bottom-width: 6px;
   }
-  .slot.isa16,
-  .slot.vlb {
+  .own :global(.slot.isa16),
+  .own :global(.slot.vlb) {
     border-bottom-width: 10px;
   }
 </style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { interfaceWords, lowLevelSteps } from '$lib/words';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Table } from 'flowbite-svelte';
   import { interfaceNotes, interleaves, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
   import type { Part, ShelfView } from '$lib/core/model';
@@ -70,7 +70,7 @@
   </ul>
   {#if isOld}
     <h2>{words.interleave}</h2>
-    <table>
+    <Table>
       <tbody>
         {#each steps as s (s.step)}<tr class:off={s.verdict !== 'fits'}>
             <th class="py-0.5 pr-4.75 text-left" scope="row">{s.step}:1</th>
@@ -78,7 +78,7 @@
             <td class="py-0.5 pr-4.75 text-left">{words.verdicts[s.verdict]}</td>
           </tr>{/each}
       </tbody>
-    </table>
+    </Table>
     <h2>{words.lowLevel}</h2>
     <p class="danger py-1 border-b border-b-rule">{words.lowLevelDanger}</p>
     <DataGate item={disk.drive.item.id} title={disk.drive.title} asks />

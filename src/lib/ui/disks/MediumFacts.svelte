@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Button } from 'flowbite-svelte';
   import type { DiskRecord } from '$lib/core/model';
   import { disks as disksText } from '$lib/words/en/screens/disks';
@@ -31,8 +32,7 @@
     <Button class="link" onclick={forgetReal}>{words.forgetReal}</Button>
   {:else}<span class="quiet">{words.asModel}</span>{/if}
 </p>
-<details>
-  <summary class="cursor-pointer">{words.realOther}</summary>
+<Fold title={words.realOther}>
   <NumberForm
     most={{ cylinders: 65_536, heads: 16, sectors: 255, total: 2 ** 48 }}
     optional={['total']}
@@ -40,7 +40,7 @@
     button={words.saveReal}
     save={(real) => save((old) => ({ ...old, real }), words.realDone(title))}
   />
-</details>
+</Fold>
 <p class="my-1">
   {words.made}
   {#if made}<b>{made.heads} {words.madeHeads}, {made.sectors} {words.madeSectors}</b>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { overrunWords, geometryFlawWords } from '$lib/words';
   import { sure } from '$lib/core/model';
-  import { Checkbox, Input, Button } from 'flowbite-svelte';
+  import { Checkbox, Input, Button, Table } from 'flowbite-svelte';
   import { wipeGate } from '$lib/core/boot';
   import { geometryOf, type KitDisk } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
@@ -271,7 +271,7 @@
     <Button class="act" onclick={() => save(null)}>{words.even}</Button>
     <label>{words.files} <Input bind:value={files} inputmode="numeric" maxlength={7} /></label>
   </p>
-  <table class="border-collapse">
+  <Table>
     <tbody>
       {#each plan.partitions as p, i (p.lba)}
         <tr>
@@ -286,7 +286,7 @@
         </tr>
       {/each}
     </tbody>
-  </table>
+  </Table>
   {#if tool.shown !== tool.mib}<p>
       {words.tool(tool.shown.toLocaleString('en'), tool.mib.toLocaleString('en'))}
     </p>{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import FileField from '../kit/FileField.svelte';
   import { entryWords, witnessWords } from '$lib/words';
-  import { Textarea, Button } from 'flowbite-svelte';
+  import { Textarea, Button, Table } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import { SECTOR, type Geometry } from '$lib/core/storage';
   import {
@@ -55,16 +56,9 @@
 </script>
 
 <p class="lead">{words.readLead}</p>
-<p class="my-1.5">
-  <label class="act file inline-block"
-    >{words.openImage}<input
-      type="file"
-      class="sr-only"
-      accept=".img,.ima,.bin,.raw,.dsk,*/*"
-      onchange={open}
-    /></label
-  >
-</p>
+<div class="my-1.5">
+  <FileField words={words.openImage} accept=".img,.ima,.bin,.raw,.dsk,*/*" onchange={open} />
+</div>
 <label class="block"
   >{words.paste}
   <Textarea
@@ -108,27 +102,25 @@
   {#if image.whole}<p>{words.whole}</p>{/if}
   {#if image.entries.length}
     <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.entries}</h2>
-    <div class="scroll">
-      <table class="border-collapse">
-        <thead
-          ><tr
-            >{#each words.entryCols as col (col)}<th>{col}</th>{/each}</tr
-          ></thead
-        >
-        <tbody>
-          {#each image.entries.filter((e) => e.kind !== 'link') as e, i (i)}
-            <tr>
-              <td>{entryWords(e)}{e.active ? `, ${words.active}` : ''}</td>
-              <td>{e.typeName}</td>
-              <td class="font-mono">{chs(e.start)}</td>
-              <td class="font-mono">{chs(e.end)}</td>
-              <td class="font-mono">{e.lba.toLocaleString('en')}</td>
-              <td>{bytesText(e.sectors * SECTOR)}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    </div>
+    <Table>
+      <thead
+        ><tr
+          >{#each words.entryCols as col (col)}<th>{col}</th>{/each}</tr
+        ></thead
+      >
+      <tbody>
+        {#each image.entries.filter((e) => e.kind !== 'link') as e, i (i)}
+          <tr>
+            <td>{entryWords(e)}{e.active ? `, ${words.active}` : ''}</td>
+            <td>{e.typeName}</td>
+            <td class="font-mono">{chs(e.start)}</td>
+            <td class="font-mono">{chs(e.end)}</td>
+            <td class="font-mono">{e.lba.toLocaleString('en')}</td>
+            <td>{bytesText(e.sectors * SECTOR)}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </Table>
   {/if}
   {#if image.boots.length}
     <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.boots}</h2>

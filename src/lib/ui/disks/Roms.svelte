@@ -1,4 +1,6 @@
 <script lang="ts">
+  import FileField from '../kit/FileField.svelte';
+  import Fold from '../kit/Fold.svelte';
   import { Button } from 'flowbite-svelte';
   import { freeWindows } from '$lib/core/disks';
   import { kitOf } from '$lib/core/kit';
@@ -77,14 +79,10 @@
 </script>
 
 <p class="lead">{words.romLead}</p>
-<p class="row">
-  <label class="act file inline-block"
-    >{words.openRom}<input type="file" class="sr-only" onchange={(e) => open(e, 'one')} /></label
-  >
-  {#if one}<label class="act file inline-block"
-      >{words.openSecond}<input type="file" class="sr-only" onchange={(e) => open(e, 'two')} /></label
-    >{/if}
-</p>
+<div class="row">
+  <FileField words={words.openRom} onchange={(e) => open(e, 'one')} />
+  {#if one}<FileField words={words.openSecond} onchange={(e) => open(e, 'two')} />{/if}
+</div>
 {#if problem}<p class="bad" role="alert">{problem}</p>{/if}
 <div class="grid grid-cols-[repeat(auto-fit,minmax(20rem,1fr))] gap-y-0 gap-x-8">
   {#each [one, two].filter((d) => d !== null) as dump (dump)}
@@ -106,12 +104,11 @@
         <dt>{words.sha}</dt>
         <dd class="font-normal text-small font-mono leading-[1.25] wrap-anywhere">{r.sha256}</dd>
       </dl>
-      {#if r.strings.length}<details>
-          <summary>{words.strings}</summary>
+      {#if r.strings.length}<Fold title={words.strings}>
           <p class="font-normal text-small font-mono leading-[1.25] wrap-anywhere">
             {r.strings.slice(0, 60).join(' · ')}
           </p>
-        </details>{/if}
+        </Fold>{/if}
     </section>
   {/each}
 </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { barrierWords, capital, costWords, waysWords } from '$lib/words';
-  import { Button, Radio } from 'flowbite-svelte';
+  import { Button, Radio, Table } from 'flowbite-svelte';
   import { choicesFor, sameShape, standing, typedOf, type KitDisk } from '$lib/core/disks';
   import {
     hangs,
@@ -156,7 +156,7 @@
   </section>
   <section>
     <h2 class="border-b-2 border-b-ink mt-4 mb-1.25">{words.addresses}</h2>
-    <table>
+    <Table>
       <thead
         ><tr
           ><td></td><th>{words.cols.c}</th><th>{words.cols.h}</th><th>{words.cols.s}</th><th
@@ -177,7 +177,7 @@
           </tr>
         {/each}
       </tbody>
-    </table>
+    </Table>
     {#if !isLook}
       {#if !facts.isRom}<Tries {disk} {size} {facts} />{/if}
       <Medium {disk} />

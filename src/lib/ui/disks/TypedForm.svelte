@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Button } from 'flowbite-svelte';
   import type { KitDisk } from '$lib/core/disks';
   import type { DiskRecord } from '$lib/core/model';
@@ -23,12 +24,11 @@
     <Button class="link" onclick={() => save(({ setup: _, ...old }) => old)}>{words.typedForget}</Button>
   </p>
 {/if}
-<details>
-  <summary class="cursor-pointer">{words.typedOther}</summary>
+<Fold title={words.typedOther}>
   <NumberForm
     most={{ cylinders: 65_536, heads: 255, sectors: 63 }}
     label={words.typedField}
     button={words.typedSave}
     save={(numbers) => save((old) => ({ ...old, setup: { ...numbers, type: 'user' } }))}
   />
-</details>
+</Fold>

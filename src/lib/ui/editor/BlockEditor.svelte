@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Checkbox, Input, Button } from 'flowbite-svelte';
   import type { Block, Part, Setting, State } from '$lib/core/model';
   import { editor as editorText } from '$lib/words/en/screens/catalogue';
@@ -217,15 +218,18 @@
               onclick={() => removePosition(s, p.id)}
               aria-label={words.removePosition(p.label)}>×</Button
             >
-            <details class="text-small text-quiet" open={(p.evidence ?? []).length > 0}>
-              <summary class="cursor-pointer">{words.evidenceOf(p.label)}</summary>
+            <Fold
+              class="text-small text-quiet"
+              open={(p.evidence ?? []).length > 0}
+              title={words.evidenceOf(p.label)}
+            >
               <Sources
                 id="{s.id}-{p.id}"
                 list={p.evidence ?? []}
                 change={(evidence) =>
                   setSetting({ ...s, positions: s.positions.map((x) => (x === p ? { ...p, evidence } : x)) })}
               />
-            </details>
+            </Fold>
           </li>
         {/each}
       </ul>

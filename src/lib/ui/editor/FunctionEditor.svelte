@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { byId } from '../../core/model';
   import { Input, Button } from 'flowbite-svelte';
@@ -188,8 +189,7 @@
       >
     </div>
   {/each}
-  <details>
-    <summary>{rowText.more}</summary>
+  <Fold title={rowText.more}>
     <FactFields
       fields={own}
       id="{fn.id}-more"
@@ -197,10 +197,12 @@
       value={fn}
       change={(value) => set(value as PartFunction)}
     />
-  </details>
+  </Fold>
   {#each fn.claims as claim, i (i)}
-    <details open={(claim.evidence ?? []).length > 0}>
-      <summary>{words.evidenceOf(`${words.resources[claim.resource]} ${i + 1}`)}</summary>
+    <Fold
+      open={(claim.evidence ?? []).length > 0}
+      title={words.evidenceOf(`${words.resources[claim.resource]} ${i + 1}`)}
+    >
       <FactFields
         fields={fields.claims[claim.resource]}
         id="{fn.id}-{i}-more"
@@ -227,7 +229,7 @@
         list={claim.evidence ?? []}
         change={(evidence) => setClaim(i, { ...claim, evidence })}
       />
-    </details>
+    </Fold>
   {/each}
   <div class="py-0.5 flex flex-wrap gap-y-1.5 gap-x-3.25 items-center">
     <span>{words.addClaim}</span>

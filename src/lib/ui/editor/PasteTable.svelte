@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Label, Textarea } from 'flowbite-svelte';
+  import { Button, Label, Textarea, Table } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
   import { TABLE_LIMITS, readTable, withTable } from '$lib/core/table';
   import { claimAssumptionWords, lineAsWords, questionWords, toldWords } from '$lib/words';
@@ -56,7 +56,7 @@
     spellcheck="false"
   />
   {#if typed.trim()}
-    <table class="my-2.5 w-full border-collapse">
+    <Table class="my-2.5">
       <caption class="sr-only">{words.reading}</caption>
       <thead
         ><tr
@@ -79,7 +79,7 @@
           </tr>
         {/each}
       </tbody>
-    </table>
+    </Table>
     {#if open.length}
       <h3>{words.open}</h3>
       <ul class="mt-0.75 mb-2.5 pl-4.5 list-disc">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Pressed from '../kit/Pressed.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { banksFor, shownMemory, type Filling } from '$lib/core/boards';
   import { kitOf } from '$lib/core/kit';
@@ -103,8 +104,8 @@
     {#each facts.banks as bank (bank.id)}
       {@const list = inBank(bank.id)}
       {@const count = list.reduce((n, x) => n + x.count, 0)}
-      <button
-        class="p-2 gap-1.25 border-[1.5px] border-ink flex flex-col min-w-34 max-w-64 bg-sheet text-ink text-left cursor-pointer"
+      <Pressed
+        class="p-2! gap-1.25 border-[1.5px] border-ink flex! flex-col items-start! min-w-34 max-w-64 bg-sheet!"
         onclick={() => press(bank.id, bank.sockets)}
         aria-label={words.bankLabel(bank.label ?? bank.id, holds(bank.id))}
       >
@@ -122,7 +123,7 @@
           {/each}
         </svg>
         <span class="quiet">{holds(bank.id)}</span>
-      </button>
+      </Pressed>
     {/each}
   </div>
   <MemoryPlan {facts} {modules} {shelf} {filled} {fill} />

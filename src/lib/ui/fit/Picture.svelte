@@ -7,7 +7,7 @@
   import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
   import { fit as fitText } from '$lib/words/en/screens/fit';
   import { addPart, takeOut } from './edit';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Table } from 'flowbite-svelte';
 
   const words = fitText;
   const { session } = getBench();
@@ -45,7 +45,7 @@
     {#if h.checks.length}
       {@const open = h.display && unlookedSwitch(kit, h.display)}
       {#if open}<p class="ask mb-2.5">{words.usualSwitch(open)}</p>{/if}
-      <table>
+      <Table>
         <thead>
           <tr
             ><th class="border-b-2 border-b-ink text-left text-small text-quiet">{words.mode}</th><th
@@ -75,7 +75,7 @@
             </tr>
           {/each}
         </tbody>
-      </table>
+      </Table>
     {/if}
   </section>
 {:else}<p>{words.noMonitor}</p>{/each}

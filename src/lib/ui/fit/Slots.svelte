@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Pressed from '../kit/Pressed.svelte';
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { entryOf } from '../../core/model';
   import { Button } from 'flowbite-svelte';
@@ -106,11 +108,9 @@
     ondragstart={() => (dragged = item.id)}
     ondragend={() => (dragged = '')}
   >
-    <button
-      class="py-0.75 px-1.25 flex-[1_1_6rem] min-w-0 text-ink text-left cursor-pointer"
-      onclick={() => (session.selected = item.id)}
+    <Pressed class="py-0.75! px-1.25! flex-[1_1_6rem] min-w-0" onclick={() => (session.selected = item.id)}
       ><b>{item.label ?? part.name}</b>
-      <span class="quiet text-small">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span></button
+      <span class="quiet text-small">{part.card?.lengthMm ? words.mm(part.card.lengthMm) : ''}</span></Pressed
     >
     <label class="sr-only" for="seat-{item.id}">{words.toSlot(item.label ?? part.name)}</label>
     <OneOf
@@ -267,8 +267,7 @@
   <PartPick id="pick-card" label={words.searchAdd} pick={(p) => addPart(session, p)} />
 </div>
 {#if ready.length}
-  <details>
-    <summary>{words.fromShelf}</summary>
+  <Fold title={words.fromShelf}>
     {#each ready as thing (thing.item.id)}
       <div
         class="item py-0.75 gap-1.25 border-b border-b-rule flex flex-wrap items-center cursor-grab justify-between"
@@ -286,7 +285,7 @@
         >
       </div>
     {/each}
-  </details>
+  </Fold>
 {/if}
 
 <style>
@@ -304,7 +303,7 @@
     stroke-width: 3;
   }
 
-  .item.on button {
+  .item.on > :global(button:first-child) {
     box-shadow: inset 5px 0 0 var(--ink);
     padding-left: 0.7rem;
   }

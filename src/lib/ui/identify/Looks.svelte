@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { Input } from 'flowbite-svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { featureLabel, featureValue } from '$lib/words';
@@ -27,13 +28,13 @@
 {#each groups as group (group)}
   {@const own = features.filter((f) => f.group === group && shown(f))}
   {#if own.length}
-    <details
+    <Fold
       open={group === 'slots' ||
         group === 'sockets' ||
         own.some((f) => value(f.id) !== undefined) ||
         query !== ''}
+      title={words.groups[group]}
     >
-      <summary class="mt-2.5 cursor-pointer font-bold">{words.groups[group]}</summary>
       <div class="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-y-0.75 gap-x-4">
         {#each own as f (f.id)}
           {#if f.kind === 'count'}
@@ -83,6 +84,6 @@
           {/if}
         {/each}
       </div>
-    </details>
+    </Fold>
   {/if}
 {/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import OneOf from '../kit/OneOf.svelte';
-  import { Input, Label } from 'flowbite-svelte';
+  import { Input, Label, Table } from 'flowbite-svelte';
   import {
     LABEL_RAILS,
     PLACES,
@@ -207,7 +207,7 @@
       <Input id="supply-label" bind:value={label} maxlength={400} placeholder={words.supplyHint} />
       {#if supply}
         <div aria-live="polite">
-          <table>
+          <Table>
             <tbody>
               {#each LABEL_RAILS.filter((r) => supply.amps[r] !== undefined) as r (r)}
                 <tr
@@ -217,7 +217,7 @@
                 >
               {/each}
             </tbody>
-          </table>
+          </Table>
           <p>
             {words.sum(supply.sum)}
             {#if supply.isShared && supply.watts !== null}{words.shared(supply.watts)}{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Table } from 'flowbite-svelte';
   import { VARIANTS, counted, variantsOf } from '$lib/core/boards';
   import { cardSteps, boardKiB, type Kit } from '$lib/core/kit';
   import type { MemoryFacts } from '$lib/core/model';
@@ -37,32 +38,28 @@
 {/if}
 {#if totalKiB >= 1024}
   <h2 class="mt-4 mb-1.25">{words.variants.title}</h2>
-  <div class="scroll">
-    <table>
-      <thead>
-        <tr>
-          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.what}</th>
-          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.count}</th>
-          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col"
-            >{words.variants.extended}</th
+  <Table>
+    <thead>
+      <tr>
+        <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.what}</th>
+        <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.count}</th>
+        <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.extended}</th>
+        <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.xms}</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each rows as r (r.variant)}
+        <tr class:assumed={r.isAssumed}>
+          <td class="py-1 border-b border-b-rule pr-2.75 align-top"
+            >{capital(variantWords[r.variant])}{r.isAssumed ? ` (${words.variants.assumed})` : ''}</td
           >
-          <th class="border-b-[1.5px] border-b-ink pr-2.75 text-left" scope="col">{words.variants.xms}</th>
+          <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.count}</code></td>
+          <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.extended}</code></td>
+          <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.xms}</code></td>
         </tr>
-      </thead>
-      <tbody>
-        {#each rows as r (r.variant)}
-          <tr class:assumed={r.isAssumed}>
-            <td class="py-1 border-b border-b-rule pr-2.75 align-top"
-              >{capital(variantWords[r.variant])}{r.isAssumed ? ` (${words.variants.assumed})` : ''}</td
-            >
-            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.count}</code></td>
-            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.extended}</code></td>
-            <td class="py-1 border-b border-b-rule pr-2.75 align-top"><code>{r.xms}</code></td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
-  </div>
+      {/each}
+    </tbody>
+  </Table>
   <p class="quiet">{words.variants.note}</p>
 {/if}
 

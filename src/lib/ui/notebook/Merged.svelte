@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button, Table } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
   import type { Notebook, Part } from '$lib/core/model';
   import { mergeFragments, partFrom, type Cell } from '$lib/core/puzzle';
@@ -30,7 +30,7 @@
 
 {#if !tables.length}<p class="quiet">{words.noRows}</p>{/if}
 {#each tables as table (table.subject)}
-  <table class="w-full mb-3.25 border-collapse">
+  <Table class="mb-3.25">
     <caption class="border-b-[1.5px] border-b-ink text-left font-[650]">{name(table.subject)}</caption>
     <tbody>
       {#each table.cells as cell (row(cell))}
@@ -57,7 +57,7 @@
         </tr>
       {/each}
     </tbody>
-  </table>
+  </Table>
 {/each}
 {#if tables.length}
   <p class="out gap-2.5 flex flex-wrap items-center">

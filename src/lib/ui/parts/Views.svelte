@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { Button } from 'flowbite-svelte';
+
   interface Props {
     /** Names of the views by their key, in order. */
     names: Readonly<Record<string, string>>;
@@ -10,29 +12,29 @@
   let { names, label, view, open = {} }: Props = $props();
 </script>
 
-<!-- The views of one stage, as tabs that are links. -->
+<!-- The views of one stage. Each has an address (back, reload, a window of its own), so they are links and no tabs. -->
 <nav
   aria-label={label}
   class="no-print mx-0 border-b-2 border-b-ink flex flex-wrap gap-y-0.75 gap-x-1.25 mt-1.25 mb-3.25"
 >
   {#each Object.entries(names) as [key, name] (key)}
-    <a
-      class="py-1.5 px-2.75 text-ink font-semibold no-underline"
+    <Button
+      class="pressed view py-1.5! px-2.75!"
       href="?view={key}"
       aria-current={key === view ? 'true' : undefined}
       data-sveltekit-noscroll
-      >{name}{#if open[key]}<span class="n ml-1.5 font-[750] text-stop">{open[key]}</span>{/if}</a
+      >{name}{#if open[key]}<span class={['ml-1.5 font-[750]', key !== view && 'text-stop']}>{open[key]}</span
+        >{/if}</Button
     >
   {/each}
 </nav>
 
 <style>
-  a[aria-current] {
+  nav :global(.view) {
+    font-weight: 600;
+  }
+  nav :global(.view[aria-current]) {
     background: var(--ink);
     color: var(--sheet);
-  }
-
-  a[aria-current] .n {
-    color: inherit;
   }
 </style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Checkbox } from 'flowbite-svelte';
+  import { Checkbox, Table } from 'flowbite-svelte';
   import { entryOf } from '../../core/model';
   import { sheetOf, type Step, type StepAction } from '$lib/formats';
   import { planned, tickSeat, tickSetting, tickStep, untick } from '$lib/core/settings';
@@ -192,7 +192,7 @@
 
   <section>
     <h3>{words.after}</h3>
-    <table class="w-full border-collapse text-small">
+    <Table class="text-small">
       <thead
         ><tr
           ><th class="border-b-[1.5px] border-b-ink text-left">{words.head.card}</th><th
@@ -209,7 +209,7 @@
             ></tr
           >{/each}</tbody
       >
-    </table>
+    </Table>
   </section>
 </article>
 

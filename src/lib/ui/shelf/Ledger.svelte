@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button, Table } from 'flowbite-svelte';
   import type { DiskRecord } from '$lib/core/model';
   import MediumFacts from '../disks/MediumFacts.svelte';
   import { disks as disksText } from '$lib/words/en/screens/disks';
@@ -21,7 +21,7 @@
 <h2 class="mt-4 mb-1.25">{words.ledger}</h2>
 <MediumFacts {record} {title} where={shelfText.title} {save} />
 {#if tries.length}
-  <table>
+  <Table>
     <thead
       ><tr>
         {#each words.ledgerCols as col (col)}<th>{col}</th>{/each}<td></td>
@@ -44,7 +44,7 @@
         </tr>
       {/each}
     </tbody>
-  </table>
+  </Table>
 {:else}<p class="quiet">{words.ledgerEmpty}</p>{/if}
 
 <style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileField from '../kit/FileField.svelte';
   import { Button } from 'flowbite-svelte';
   import { ask, problemLines } from '../record/send';
   import { text } from '$lib/words/en/screens';
@@ -39,9 +40,7 @@
   }
 </script>
 
-<label class="act file"
-  >{words.takeTable}<input type="file" class="sr-only" accept=".csv,text/csv" onchange={read} /></label
->
+<FileField words={words.takeTable} accept=".csv,text/csv" onchange={read} />
 {#if rows}
   <section class="py-2.75 px-4 border-l-8 border-l-ink basis-full bg-sheet" aria-label={words.takeTable}>
     <h2>{words.tableTitle(good, bad.length)}</h2>

@@ -13,7 +13,7 @@
   import { Session } from '../record/session.svelte';
   import { text } from '$lib/words/en/screens';
   import Tray from '../tray/Tray.svelte';
-  import Notices from './Notices.svelte';
+  import type Notices from './Notices.svelte';
   import Rail from './Rail.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
   import TopBar from './TopBar.svelte';
@@ -33,7 +33,9 @@
   const keysPanel = () => import('./Keys.svelte');
   /** Somebody wanted to go where the server is needed while it is away. */
   let staying = $state(false);
-  let notices: Notices;
+  /** Comes as soon as the page has been drawn: nothing can stand between it and the record before. */
+  const noticesBar = import.meta.env.SSR ? null : import('./Notices.svelte');
+  let notices: Notices | undefined = $state();
   /** These also work while the server is away. */
   const offlineStages = ['switches', 'lines', 'disks', 'memory', 'boot', 'start', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
@@ -159,7 +161,11 @@
       ><kbd class="m-0 opacity-100">?</kbd></Button
     >
   </TopBar>
-  <Notices bind:this={notices} {session} {staying} hideStaying={() => (staying = false)} />
+  {#await noticesBar then bar}
+    {#if bar}
+      <bar.default bind:this={notices} {session} {staying} hideStaying={() => (staying = false)} />
+    {/if}
+  {/await}
   <div class="body flex-1 grid grid-cols-[12.2rem_minmax(0,1fr)_21.2rem]" class:wide={isWide}>
     <Rail id={session.build.id} {stage} states={rail} />
     <main class="py-4 px-4.5 min-w-0 max-lg:py-3.25 max-lg:px-2.5 max-lg:overflow-x-auto">
@@ -175,7 +181,7 @@
   {#key session.collision}
     {@const collision = session.collision}
     {#await import('./Merge.svelte') then { default: Merge }}
-      <Merge {session} {collision} keepCopy={() => notices.keep()} />
+      <Merge {session} {collision} keepCopy={() => notices?.keep()} />
     {/await}
   {/key}
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { Button, Toast } from 'flowbite-svelte';
   import { text } from '$lib/words/en/screens';
 
   interface Props {
@@ -10,7 +10,7 @@
   let { name, bringBack }: Props = $props();
 </script>
 
-<p role="status">
+<Toast role="status" dismissable={false} transition={() => ({ duration: 0 })}>
   {text.deleted(name)}
   <Button class="act" onclick={bringBack}>{text.bringBack}</Button>
-</p>
+</Toast>

@@ -1,6 +1,5 @@
 <script lang="ts">
-  import { Button, Radio } from 'flowbite-svelte';
-  import { onMount } from 'svelte';
+  import { Button, Modal, Radio } from 'flowbite-svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { checkBuild } from '$lib/core/model';
   import { merge, type MergeLine, type Side } from '$lib/core/revision';
@@ -8,15 +7,11 @@
   import type { Session } from '../record/session.svelte';
   import type { Collision } from '../record/trouble';
   import { text } from '$lib/words/en/screens';
+  import { dialogs } from '$lib/words/en/screens/dialogs';
 
   let { session, collision, keepCopy }: { session: Session; collision: Collision; keepCopy: () => void } =
     $props();
-  const words = text.merge;
-  let box: HTMLDialogElement;
-  onMount(() => {
-    box.showModal();
-    box.querySelector('h2')?.focus();
-  });
+  const words = dialogs.merge;
 
   const merged = $derived(merge(collision.base, collision.mine, collision.theirs.build));
   // What one side alone changed stands; what both changed has to be chosen.
@@ -29,13 +24,16 @@
   const all = (side: Side) => merged.lines.forEach((line) => choice.set(line.id, side));
 </script>
 
-<dialog
-  class="m-auto py-4.75 px-5.5 border-3 border-ink w-[min(62rem,96vw)] max-h-[94vh] bg-sheet text-ink overflow-y-auto max-md:p-3.5"
-  bind:this={box}
+<!-- It stays until both are put together or a copy is kept. -->
+<Modal
+  class="py-4.75 px-5.5 w-[min(62rem,96vw)] max-h-[94vh] max-md:p-3.5"
+  size="none"
+  permanent
+  transitionParams={{ duration: 0 }}
+  open
   aria-labelledby="merge-title"
-  oncancel={(event) => event.preventDefault()}
 >
-  <h2 id="merge-title" tabindex="-1">{words.title}</h2>
+  <h2 id="merge-title" tabindex="-1" data-autofocus>{words.title}</h2>
   <p class="lead mx-0 mt-0.75 mb-3.25 max-w-200">{words.lead}</p>
   <div class="all gap-2 flex flex-wrap">
     <Button class="act" onclick={() => all('mine')}>{words.allMine}</Button>
@@ -89,7 +87,7 @@
     <Button class="act" onclick={keepCopy}>{text.keepCopy}</Button>
     <Button class="act" onclick={() => session.settle(collision.theirs.build)}>{words.drop}</Button>
   </div>
-</dialog>
+</Modal>
 
 <style>
   h2 {

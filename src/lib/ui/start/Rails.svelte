@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
   import { afterMishap, hungOn, huntShort, pinsFor, plugSays, railAdvice } from '$lib/core/rails';
@@ -172,8 +173,7 @@
   </section>
 {/if}
 {#if plug === 'at'}
-  <details open={mishap !== null}>
-    <summary>{words.mishap}</summary>
+  <Fold open={mishap !== null} title={words.mishap}>
     {#if mishap && session.build.mishap}
       <p class={mishap === 'ohms' ? 'bad' : 'ask'}>{mishapWords[mishap]}</p>
       <Label for="rail-cased">{words.cased}</Label>
@@ -200,7 +200,7 @@
         >{words.mishapYes}</Button
       >
     {/if}
-  </details>
+  </Fold>
 {/if}
 
 <style>

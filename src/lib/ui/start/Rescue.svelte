@@ -1,7 +1,8 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import OneOf from '../kit/OneOf.svelte';
   import { onDestroy } from 'svelte';
-  import { Button, Checkbox, Input, Label } from 'flowbite-svelte';
+  import { Button, Checkbox, Input, Label, Table } from 'flowbite-svelte';
   import {
     PASSES,
     READ_ORDER,
@@ -204,7 +205,7 @@
       {:else}
         {@const { f360, f1440 } = floppyCounts(bytes)}
         <p>{words.channelsFor(sizeWords(sectors))}</p>
-        <table>
+        <Table>
           <tbody>
             {#each channelTimes(bytes) as c (c.id)}
               <tr
@@ -214,25 +215,22 @@
               >
             {/each}
           </tbody>
-        </table>
+        </Table>
         <p>{words.floppies(f360, f1440)}</p>
       {/if}
       <p>{words.own}</p>
-      <details>
-        <summary class="py-0.75 min-h-8 font-[650]">{words.order}</summary>
+      <Fold title={words.order}>
         <ol class="list-decimal">
           {#each READ_ORDER as o (o)}<li>{readOrderWords[o]}</li>{/each}
         </ol>
-      </details>
-      <details>
-        <summary class="py-0.75 min-h-8 font-[650]">{words.passes}</summary>
+      </Fold>
+      <Fold title={words.passes}>
         <ol class="list-decimal">
           {#each PASSES as p (p)}<li>{passWords[p]}</li>{/each}
         </ol>
         <p>{words.stop}</p>
-      </details>
-      <details>
-        <summary class="py-0.75 min-h-8 font-[650]">{words.status}</summary>
+      </Fold>
+      <Fold title={words.status}>
         <Label for="rescue-status" class="sr-only">{words.status}</Label>
         <Input
           id="rescue-status"
@@ -244,11 +242,10 @@
         {#if typed.trim()}<p role="status">
             {status ? readStatusWords[status.means] : words.noStatus(typed)}
           </p>{/if}
-      </details>
-      <details>
-        <summary class="py-0.75 min-h-8 font-[650]">{words.moving}</summary>
+      </Fold>
+      <Fold title={words.moving}>
         <p>{words.park}</p>
-      </details>
+      </Fold>
     </div>
   </div>
 {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import Fold from '../kit/Fold.svelte';
+  import { Button, Table } from 'flowbite-svelte';
   import {
     itemOfComponent,
     testOf,
@@ -100,19 +101,18 @@
     {/each}
   </ol>
   {#if found.tests.some((t) => t.isRefused)}
-    <details>
-      <summary>{words.refused}</summary>
+    <Fold title={words.refused}>
       <p class="quiet">
         {found.tests
           .filter((t) => t.isRefused)
           .map((t) => `${testWords(t.test.id, titleOf).what}${t.guard ? ` (${words.guards[t.guard]})` : ''}`)
           .join(' · ')}
       </p>
-    </details>
+    </Fold>
   {/if}
 
   <h2 class="mt-4 mb-1.25 first:mt-0">{words.parts}</h2>
-  <table>
+  <Table>
     <tbody>
       {#each told as c (c.component)}
         <tr class={c.verdict}>
@@ -142,7 +142,7 @@
         </tr>
       {/each}
     </tbody>
-  </table>
+  </Table>
   {#if away}<p class="bad" role="alert">{words.badAway}</p>{/if}
   {#if untested.length}
     <p class="untested my-2 border-l-8 border-l-ink border-double pl-2.5">

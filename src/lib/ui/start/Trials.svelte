@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Input, Label } from 'flowbite-svelte';
+  import { Button, Input, Label, Table } from 'flowbite-svelte';
   import { readTrial, readTrialTable, trialsOf } from '$lib/core/diagnosis';
   import type { TrialRow } from '$lib/core/model';
   import {
@@ -62,40 +62,37 @@
   <div class="two gap-8 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-lg:gap-2.5 max-lg:grid-cols-1">
     <section>
       <h2 class="mt-4 mb-1.25">{words.table}</h2>
-      <div class="scroll">
-        <table>
-          <thead
-            ><tr
-              ><th scope="col">{words.n}</th><th scope="col">{words.things}</th><th scope="col"
-                >{words.conditions}</th
-              ><th scope="col">{words.result}</th><th scope="col"
-                ><span class="sr-only">{words.drop}</span></th
-              ></tr
-            ></thead
-          >
-          <tbody>
-            {#each rows as r, i (`${r.at}${i}`)}
-              <tr>
-                <td><time datetime={r.at} title={timeText(r.at)}>{i + 1}</time></td>
-                <td>{said(r)}</td>
-                <td>{Object.values(r.factors).join(', ')}</td>
-                <td class:fail={r.good === 0}>{words.outcome(r.good, r.bad)}</td>
-                <td
-                  ><Button
-                    class="act"
-                    aria-label={words.dropOf(i + 1)}
-                    onclick={() =>
-                      put(
-                        rows.filter((_, k) => k !== i),
-                        words.dropped
-                      )}>×</Button
-                  ></td
-                >
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
+      <Table>
+        <thead
+          ><tr
+            ><th scope="col">{words.n}</th><th scope="col">{words.things}</th><th scope="col"
+              >{words.conditions}</th
+            ><th scope="col">{words.result}</th><th scope="col"><span class="sr-only">{words.drop}</span></th
+            ></tr
+          ></thead
+        >
+        <tbody>
+          {#each rows as r, i (`${r.at}${i}`)}
+            <tr>
+              <td><time datetime={r.at} title={timeText(r.at)}>{i + 1}</time></td>
+              <td>{said(r)}</td>
+              <td>{Object.values(r.factors).join(', ')}</td>
+              <td class:fail={r.good === 0}>{words.outcome(r.good, r.bad)}</td>
+              <td
+                ><Button
+                  class="act"
+                  aria-label={words.dropOf(i + 1)}
+                  onclick={() =>
+                    put(
+                      rows.filter((_, k) => k !== i),
+                      words.dropped
+                    )}>×</Button
+                ></td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </Table>
     </section>
     {#if found}
       <section>

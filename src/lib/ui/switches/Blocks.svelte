@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Pressed from '../kit/Pressed.svelte';
   import { kitOf } from '$lib/core/kit';
   import { handBlocks, required, unrecorded, withSettings } from '$lib/core/settings';
   import { getBench } from '../context';
@@ -49,7 +50,7 @@
 {#each cards as { item, part, title, where, blocks } (item.id)}
   <article class="mb-5.5" aria-label={title}>
     <h2 class="gap-2.5 border-b-2 border-b-ink flex items-baseline pb-0.75 text-head">
-      <button onclick={() => (session.selected = item.id)}>{title}</button>
+      <Pressed onclick={() => (session.selected = item.id)}>{title}</Pressed>
       <span class="text-small font-normal text-quiet">{part.maker}{where ? `, ${where}` : ''}</span>
     </h2>
     {#each blocks as block (block.id)}
@@ -57,14 +58,3 @@
     {/each}
   </article>
 {/each}
-
-<style>
-  h2 button {
-    padding: 0;
-    border: 0;
-    background: none;
-    color: inherit;
-    font: inherit;
-    cursor: pointer;
-  }
-</style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Table } from 'flowbite-svelte';
   import { byId } from '../../core/model';
   import {
     clockRows,
@@ -101,7 +102,7 @@
   {#if rows.length}
     <h2 class="mt-4">{words.table}</h2>
     {#if isUnknown}<p class="border-l-6 border-l-ink border-double pl-2.75">{words.unitUnknown}</p>{/if}
-    <table>
+    <Table>
       <thead
         ><tr
           ><th>{words.printed}</th><th>{words.asBus}</th>{#if isUnknown}<th>{words.asCore}</th>{/if}</tr
@@ -121,7 +122,7 @@
           </tr>
         {/each}
       </tbody>
-    </table>
+    </Table>
   {/if}
 {/if}
 <p class="quiet mt-4">

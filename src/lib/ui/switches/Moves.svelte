@@ -1,7 +1,7 @@
 <script lang="ts">
   import { consequenceOf, factGroupWords, reasonsOf, wantedWords, actionWords } from '$lib/words';
   import { byId } from '../../core/model';
-  import { Checkbox, Button } from 'flowbite-svelte';
+  import { Checkbox, Button, Table } from 'flowbite-svelte';
   import { kitOf } from '$lib/core/kit';
   import { sameJson } from '$lib/core/model';
   import {
@@ -114,7 +114,7 @@
 {#if groups.length}
   <section class="mt-4.75" aria-label={words.facts}>
     <h2 class="border-b-2 border-b-ink">{words.facts}</h2>
-    <table>
+    <Table>
       <tbody>
         {#each groups as g (g.key)}
           <tr>
@@ -145,7 +145,7 @@
           </tr>
         {/each}
       </tbody>
-    </table>
+    </Table>
   </section>
 {/if}
 

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Pressed from '../kit/Pressed.svelte';
+  import FileField from '../kit/FileField.svelte';
   import { onDestroy } from 'svelte';
   import { Button } from 'flowbite-svelte';
   import type { Block, BlockPicture, State } from '$lib/core/model';
@@ -145,27 +147,23 @@
 </script>
 
 <div class="my-1.5">
-  <label class="pick py-0.75 px-2.5 border border-ink inline-block cursor-pointer"
-    >{words.pick}<input
-      type="file"
-      accept="image/*"
-      capture="environment"
-      class="sr-only"
-      onchange={(e) => load(e.currentTarget)}
-    /></label
-  >
+  <FileField
+    words={words.pick}
+    accept="image/*"
+    capture="environment"
+    onchange={(e) => load(e.currentTarget)}
+  />
   {#if trouble}<p class="bad" role="alert">{trouble}</p>{/if}
   {#if isOpen}
     <p aria-live="polite">{corners.length < 4 ? words.corner[corners.length] : words.done}</p>
-    <button
-      type="button"
-      class="picture my-1.5 border-[1.5px] border-ink block w-full max-w-176 cursor-crosshair touch-manipulation"
+    <Pressed
+      class="picture my-1.5 border-[1.5px] border-ink w-full max-w-176 cursor-crosshair! touch-manipulation"
       aria-label={words.canvas}
       onclick={tap}
       onkeydown={keys}
     >
       <canvas class="block w-full" bind:this={canvas}></canvas>
-    </button>
+    </Pressed>
     <Button class="act" onclick={again}>{words.again}</Button>
     {#if places.length}
       <div class="places my-2 gap-1.5 flex flex-wrap">
@@ -180,15 +178,3 @@
     {/if}
   {/if}
 </div>
-
-<style>
-  .pick:focus-within {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
-  }
-
-  .picture:focus-visible {
-    outline: 3px solid var(--ink);
-    outline-offset: 2px;
-  }
-</style>

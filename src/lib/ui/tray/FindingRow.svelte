@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
+  import Fold from '../kit/Fold.svelte';
   import { placeOf } from '$lib/core/rules';
   import type { ToldFinding } from '$lib/words';
   import { getBench } from '../context';
@@ -17,33 +18,35 @@
   );
 </script>
 
-<details class="finding {finding.severity}" bind:open={isOpen}>
-  <summary class="cursor-pointer list-inside"
-    ><span class="word text-small font-[650] text-quiet">{text.tray.severity[finding.severity]}</span>
-    <span class="title text-large font-[750] [font-stretch:90%]">{finding.title}</span></summary
-  >
-  {#if isOpen}
-    <p class="mt-0.5 mb-1.25 leading-[1.35]">{finding.sentence}</p>
-    <p class="quiet mx-0 mt-0.5 mb-1.25 leading-[1.35] text-small">{finding.why}</p>
-    {#if finding.severity === 'clash' && placeOf(finding).stage === 'lines' && finding.fixes.length === 0}
-      <p class="mt-0.5 mb-1.25 leading-[1.35]">{text.tray.noSingleMove}</p>
+<div class="finding {finding.severity}">
+  <Fold bind:open={isOpen}>
+    {#snippet head()}<span class="word text-small font-[650] text-quiet"
+        >{text.tray.severity[finding.severity]}</span
+      >
+      <span class="title text-large font-[750] [font-stretch:90%]">{finding.title}</span>{/snippet}
+    {#if isOpen}
+      <p class="mt-0.5 mb-1.25 leading-[1.35]">{finding.sentence}</p>
+      <p class="quiet mx-0 mt-0.5 mb-1.25 leading-[1.35] text-small">{finding.why}</p>
+      {#if finding.severity === 'clash' && placeOf(finding).stage === 'lines' && finding.fixes.length === 0}
+        <p class="mt-0.5 mb-1.25 leading-[1.35]">{text.tray.noSingleMove}</p>
+      {/if}
+      <div class="fixes gap-1.5 flex flex-wrap">
+        {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
+          <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
+        {/each}
+        {#each items as item (item)}
+          <Button class="act plain" onclick={() => (session.selected = item)}
+            >{text.tray.show(session.machine.find(item)?.title ?? item)}</Button
+          >
+        {/each}
+      </div>
     {/if}
-    <div class="fixes gap-1.5 flex flex-wrap">
-      {#each finding.fixes.slice(0, 4) as { label, fix }, i (i)}
-        <Button class="act" onclick={() => session.fix(fix, label)}>{label}</Button>
-      {/each}
-      {#each items as item (item)}
-        <Button class="act plain" onclick={() => (session.selected = item)}
-          >{text.tray.show(session.machine.find(item)?.title ?? item)}</Button
-        >
-      {/each}
-    </div>
-  {/if}
-</details>
+  </Fold>
+</div>
 
 <style>
   .finding {
-    margin-bottom: 0.7rem;
+    margin-bottom: 0.4rem;
     padding-left: 0.7rem;
     border-left: 4px double var(--ink);
   }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { placeOf } from '$lib/core/rules';
@@ -61,10 +62,9 @@
     {/if}
     {#await selectedPanel() then { default: Selected }}<Selected />{/await}
     {#if notes.length && planner.state !== 'plan'}
-      <details class="mt-4" bind:open={showsNotes}>
-        <summary>{text.tray.notes(notes.length)}</summary>
+      <Fold class="mt-4" bind:open={showsNotes} title={text.tray.notes(notes.length)}>
         {#each showsNotes ? notes : [] as finding (finding.id)}<FindingRow {finding} />{/each}
-      </details>
+      </Fold>
     {/if}
   </div>
 </aside>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '$lib/ui/kit/Fold.svelte';
   import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { goto } from '$app/navigation';
@@ -304,15 +305,13 @@
       {#each part.functions as fn (fn.id)}<FunctionEditor {part} {fn} fields={data.functionFields} {change} />{/each}
       <Button class="act" onclick={addFunction}>{words.addFunction}</Button>
       {#if part.settings.length}
-        <details open={part.constraints.length > 0}>
-          <summary class="py-1.5 font-[650] cursor-pointer">{notTogetherText.title}</summary>
+        <Fold open={part.constraints.length > 0} title={notTogetherText.title}>
           <NotTogether {part} {change} />
-        </details>
+        </Fold>
       {/if}
       {/if}
       {#each groups.filter(isLater) as group (group.key)}
-        <details open={!group.required && part[group.key as keyof Part] !== undefined}>
-          <summary class="py-1.5 font-[650] cursor-pointer">{factLabel('', group.key)}</summary>
+        <Fold open={!group.required && part[group.key as keyof Part] !== undefined} title={factLabel('', group.key)}>
           <FactField
             field={{ ...group, key: '' }}
             id="fact-{group.key}"
@@ -320,7 +319,7 @@
             value={part[group.key as keyof Part]}
             change={(value) => setFacts(group.key, value)}
           />
-        </details>
+        </Fold>
       {/each}
       <h2>{words.evidence}</h2>
       <Sources id="part" list={part.evidence} change={(evidence) => change({ ...part, evidence })} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileField from '$lib/ui/kit/FileField.svelte';
   import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { keyIn } from '$lib/core/model';
   import { Textarea, Button, Input, Label } from 'flowbite-svelte';
@@ -284,14 +285,12 @@
           name={record.photo.name}
           bringBack={() => bringBack(record)}
         />{/if}
-      <label class="act file my-1.5 mx-0 inline-block"
-        >{words.addPhoto}<input
-          type="file"
-          class="sr-only"
-          accept="image/jpeg,image/png,image/webp"
-          onchange={addPhoto}
-        /></label
-      >
+      <FileField
+        class="my-1.5"
+        words={words.addPhoto}
+        accept="image/jpeg,image/png,image/webp"
+        onchange={addPhoto}
+      />
       <p class="lead">{words.photoNote}</p>
       <Button class="act" onclick={toBin}>{words.toBin}</Button>
     </section>

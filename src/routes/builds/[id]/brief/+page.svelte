@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '$lib/ui/kit/Fold.svelte';
   import { Checkbox } from 'flowbite-svelte';
   import type { Brief } from '$lib/core/model';
   import { adopt, type Plan } from '$lib/core/planner';
@@ -46,15 +47,14 @@
 <p class="mx-0 mt-0 mb-2.75 text-quiet">{briefText.lead}</p>
 <BriefForm brief={session.build.brief} profiles={data.profiles} {partName} {change} />
 
-<details class="mt-3.25">
-  <summary>{briefText.mustBeOn}</summary>
+<Fold class="mt-3.25" title={briefText.mustBeOn}>
   {#each functions as { item, title, fn } (`${item}/${fn.id}`)}
     <label class="fn my-0.5 inline-block mr-4.75"
       ><Checkbox checked={on(item, fn.id)} onchange={() => toggle(item, fn.id)} />
       {fn.label} <span class="text-quiet">{title}</span></label
     >
   {:else}<p>{briefText.noFunctions}</p>{/each}
-</details>
+</Fold>
 
 <h2 class="mt-4 text-head">{planText.title}</h2>
 <p class="mx-0 mt-0 mb-2.75 text-quiet">{planText.lead}</p>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox } from 'flowbite-svelte';
+  import { Button, Checkbox, Table } from 'flowbite-svelte';
   import { shownMemory } from '$lib/core/boards';
   import {
     conditionalRuns,
@@ -163,8 +163,8 @@
     {#if kit.memory && total}<Variants {kit} facts={kit.memory} totalKiB={total} />{/if}
     <Counted totalKiB={total} />
   </section>
-  <section class="scroll">
-    <table>
+  <section>
+    <Table>
       <caption class="pb-0.75 text-left text-large font-[650]">{words.table.caption}</caption>
       <thead
         ><tr
@@ -195,7 +195,7 @@
           </tr>
         {/each}
       </tbody>
-    </table>
+    </Table>
     {#if needs.length}
       <h2 class="mt-4 mb-1.25">{words.needs.title}</h2>
       <ul class="needs mb-3.25">

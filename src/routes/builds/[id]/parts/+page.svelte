@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Pressed from '$lib/ui/kit/Pressed.svelte';
   import OneOf from '$lib/ui/kit/OneOf.svelte';
   import { entryOf, byId } from '$lib/core/model';
   import { Button, Input, Label } from 'flowbite-svelte';
@@ -39,13 +40,12 @@
 {#snippet row(id: string, slotId: string)}
   {@const item = byId(session.build.items, id)}
   {@const part = entryOf(session.parts, item.part)}
-  <button
-    class="card py-1.25 px-1.5 flex-[1_1_14rem] min-w-0 text-ink text-left cursor-pointer"
-    class:on={session.selected === id}
+  <Pressed
+    class={['card py-1.25! px-1.5! flex-[1_1_14rem] min-w-0', { on: session.selected === id }]}
     onclick={() => (session.selected = id)}
   >
     <b>{item.label ?? part.name}</b> <span class="text-quiet">{part.summary}</span>
-  </button>
+  </Pressed>
   <label class="sr-only" for="slot-{id}">{text.parts.slotOf(part.name)}</label>
   <OneOf
     class="w-46!"
@@ -91,14 +91,13 @@
   {#each others as item (item.id)}
     {@const part = entryOf(session.parts, item.part)}
     <div class="py-0.75 gap-2 flex flex-wrap items-center">
-      <button
-        class="card py-1.25 px-1.5 flex-[1_1_14rem] min-w-0 text-ink text-left cursor-pointer"
-        class:on={session.selected === item.id}
+      <Pressed
+        class={['card py-1.25! px-1.5! flex-[1_1_14rem] min-w-0', { on: session.selected === item.id }]}
         onclick={() => (session.selected = item.id)}
       >
         <b>{item.count ? `${item.count} × ` : ''}{item.label ?? part.name}</b>
         <span class="text-quiet">{part.summary ?? part.maker}</span>
-      </button>
+      </Pressed>
       <Button
         class="act"
         onclick={() => takeOut(session, item.id)}
@@ -159,12 +158,12 @@
     color: var(--ink);
   }
 
-  .card.on {
+  :global(.card.on) {
     background: var(--sheet);
     box-shadow: inset 5px 0 0 var(--ink);
     padding-left: 0.8rem;
   }
-  .card b {
+  :global(.card) b {
     font-size: 1.05rem;
   }
 
