@@ -6,9 +6,10 @@ import type { ThemeConfig } from 'flowbite-svelte';
  */
 export const theme: ThemeConfig = {
   accordionItem: { button: 'fold-head', content: 'fold-body' },
-  table: { table: 'table-plain' },
+  table: { div: 'overflow-x-auto', table: 'table-plain' },
   modal: { base: 'dialog', body: 'dialog-body' },
-  progressbar: { base: 'bar', inside: 'bar-done' },
-  toast: { base: 'told', content: 'told-words' },
+  progressbar: { base: 'progress', inside: 'progress-done' },
+  spinner: 'size-6 animate-spin fill-yellow text-rule',
+  toast: { base: 'toast', content: 'toast-words' },
   fileupload: { base: 'file-input', wrapper: 'contents' }
 };

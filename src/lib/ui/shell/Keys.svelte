@@ -7,7 +7,7 @@
 </script>
 
 <Modal
-  class="py-4.75 px-5.5 w-auto"
+  class="py-4.75 px-5.5 w-fit!"
   size="none"
   dismissable={false}
   transitionParams={{ duration: 0 }}

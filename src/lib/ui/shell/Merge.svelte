@@ -26,7 +26,7 @@
 
 <!-- It stays until both are put together or a copy is kept. -->
 <Modal
-  class="py-4.75 px-5.5 w-[min(62rem,96vw)] max-h-[94vh] max-md:p-3.5"
+  class="py-4.75 px-5.5 w-[min(62rem,96vw)]! max-h-[94vh] max-md:p-3.5"
   size="none"
   permanent
   transitionParams={{ duration: 0 }}
