@@ -9,15 +9,28 @@ export const hasPlug = (
   { supply: { form } }: PartOf<'supply'>
 ): boolean => !plug || plug === 'either' || (form === 'atx') === (plug === 'atx');
 
+interface Taken {
+  key: string;
+  drives: readonly PartOf<'drive'>['drive'][];
+}
+
 /** What is around a board, as far as it is known before the machine is put together: what is in the pool at all. */
 export class Enclosures {
   /** By form and spacing of the slots of a board. */
   private readonly bayed = new Map<string, readonly boolean[]>();
+  /** What bays each choice of drives takes: most choices take the same. */
+  private readonly taken: readonly Taken[];
 
   constructor(
     private readonly pool: Pool,
-    private readonly storage: readonly Option<PartOf<'drive'>>[]
-  ) {}
+    storage: readonly Option<PartOf<'drive'>>[]
+  ) {
+    this.taken = storage.map(({ parts }) => {
+      const drives = parts.flatMap(({ part, count }) => Array.from({ length: count }, () => part.drive));
+      const key = drives.map((d) => d.bay).sort();
+      return { key: key.join(' '), drives };
+    });
+  }
 
   /** Whether a case, a supply and a keyboard for a board are to be had at all. */
   hasTrim({ board }: PartOf<'board'>): boolean {
@@ -45,11 +58,16 @@ export class Enclosures {
     if (known) return known;
     const all = this.pool.of('case');
     const cases = all.filter(({ chassis }) => !boardInCase(board, chassis));
-    const out = this.storage.map(({ parts }) => {
-      const drives = parts.flatMap(({ part, count }) => Array.from({ length: count }, () => part.drive));
-      const holds = ({ chassis }: PartOf<'case'>) =>
-        placeIn(chassis, drives, (d) => d.bay, drives.length).every(({ bay }) => bay !== null);
-      return all.length === 0 || cases.some(holds);
+    const holds = ({ drives }: Taken) =>
+      all.length === 0 ||
+      cases.some(({ chassis }) =>
+        placeIn(chassis, drives, (d) => d.bay, drives.length).every(({ bay }) => bay !== null)
+      );
+    const held = new Map<string, boolean>();
+    const out = this.taken.map((taken) => {
+      const known = held.get(taken.key) ?? holds(taken);
+      held.set(taken.key, known);
+      return known;
     });
     this.bayed.set(key, out);
     return out;

@@ -108,6 +108,8 @@ class Run {
   /** Points of the score for a program that is missed, and for one that runs roughly. */
   private readonly points: { missed: number; rough: number };
   private readonly servedOn = new Map<string, Served>();
+  /** By what has bays. */
+  private readonly drivesFor = new Map<readonly boolean[], Map<string, Option<PartOf<'drive'>>[]>>();
   private readonly around: Enclosures;
   private steps: Budget;
   private mostLeaves: number;
@@ -278,27 +280,42 @@ class Run {
     if (known) return known;
     const asked = [...new Set([...this.asks.values()].flat())];
     const could = this.services.servable(base.board, asked);
-    const bays = this.around.bayedOn(base.board);
-    const takes = this.pool.get(base.board.board.firmware ?? '')?.firmware?.floppyKiB;
+    const out: Served = new Map(
+      this.audio.map((audio) => [
+        audio,
+        this.drivesOn(base.board, family, could(audio.parts.map((p) => p.part)))
+      ])
+    );
+    this.servedOn.set(key, out);
+    return out;
+  }
+
+  /** Choices of drives that find bays, run on a CPU and start with the BIOS of a board, and ask only what is met. */
+  private drivesOn(
+    board: PartOf<'board'>,
+    family: CpuFamily | undefined,
+    met: ReadonlySet<NeedId>
+  ): Option<PartOf<'drive'>>[] {
+    const bays = this.around.bayedOn(board);
+    const takes = this.pool.get(board.board.firmware ?? '')?.firmware?.floppyKiB;
+    // Boards with the same answers share a list, and most cards make no difference to drives.
+    const key = `${family} ${takes} ${[...met].join()}`;
+    const lists = this.drivesFor.get(bays) ?? new Map<string, Option<PartOf<'drive'>>[]>();
+    this.drivesFor.set(bays, lists);
     const starts = ({ parts }: Option<PartOf<'drive'>>) =>
       takes === undefined ||
       startsFrom(
         parts.map((p) => p.part.drive),
         takes
       );
-    const drives = this.storage.filter((o, i) => bays[i] && driversRun(o, family) && starts(o));
-    const out: Served = new Map();
-    // Most cards make no difference to drives.
-    const lists = new Map<string, typeof drives>();
-    for (const audio of this.audio) {
-      const met = could(audio.parts.map((p) => p.part));
-      const same = [...met].join();
-      const list = lists.get(same) ?? drives.filter((o) => entryOf(this.asks, o).every((n) => met.has(n)));
-      lists.set(same, list);
-      out.set(audio, list);
-    }
-    this.servedOn.set(key, out);
-    return out;
+    const list =
+      lists.get(key) ??
+      this.storage.filter(
+        (o, i) =>
+          bays[i] && driversRun(o, family) && starts(o) && entryOf(this.asks, o).every((n) => met.has(n))
+      );
+    lists.set(key, list);
+    return list;
   }
 
   private familyOf({ board, cpu }: Base): CpuFamily | undefined {

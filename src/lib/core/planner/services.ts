@@ -228,11 +228,14 @@ export class Services {
     };
     walk(first, []);
     // A card that was taken for one need may bring what another was taken for: then a set without that one is there.
-    const isSpare = (ids: readonly string[]): boolean =>
-      ids.some((id) => {
-        const rest = ids.filter((other) => other !== id);
-        return found.has(rest.join(' ')) || isSpare(rest);
-      });
+    const holding = new Map<string, boolean>();
+    const isSpare = (ids: readonly string[]): boolean => ids.some((id) => holds(ids.filter((x) => x !== id)));
+    const holds = (ids: readonly string[]): boolean => {
+      const key = ids.join(' ');
+      const known = holding.get(key) ?? (found.has(key) || isSpare(ids));
+      holding.set(key, known);
+      return known;
+    };
     return [...found]
       .filter(([key]) => !isSpare(key ? key.split(' ') : []))
       .map(([, option]) => option)
