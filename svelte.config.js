@@ -1,5 +1,6 @@
 import adapter from '@sveltejs/adapter-node';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+import { plainAdapter } from './scripts/plain-adapter.mjs';
 
 const words = process.env.YJ_WORDS;
 
@@ -9,7 +10,7 @@ export default {
   kit: {
     // Beside the application the tests build it in a made-up language.
     ...(words ? { outDir: `.svelte-kit/${words}` } : {}),
-    adapter: adapter(words ? { out: `build/${words}`, precompress: false } : { out: 'build' }),
+    adapter: words ? plainAdapter(`build/${words}`) : adapter({ out: 'build' }),
     typescript: {
       // The command line, the scripts and the figures are checked with the rest.
       config: (config) => ({

@@ -6,6 +6,10 @@ import type { WordsOf } from './told';
 const device = (d: Thing | Owner): string => (isOwner(d) ? ownerName(d) : the(d));
 const short = (d: Thing | Owner): string => (isOwner(d) ? ownerShort(d) : d.name);
 
+/** The form of a verb behind a list of devices. */
+const behind = (list: readonly unknown[], one: string, many: string): string =>
+  list.length === 1 ? one : many;
+
 const ataWhy =
   'An ATA cable has one master (or a single drive) and one slave, or two drives on a cable-select cable.';
 const st506Why =
@@ -139,16 +143,16 @@ export const cables: WordsOf<
           : 'A differential device on this bus',
       sentence:
         why === 'apart'
-          ? `Do not power on: ${and(differential.map(device))} drives the cable with signal pairs, ${names} with single lines. Either can be destroyed. Take one off the cable.`
-          : `${and(differential.map(device))} is differential. Look at ${names} before you connect them: on a single-ended bus either can be destroyed. A label with DIFF or HVD, or a symbol of two triangles one behind the other, says differential.`,
+          ? `Do not power on: ${and(differential.map(device))} ${behind(differential, 'drives', 'drive')} the cable with signal pairs, ${names} with single lines. Either can be destroyed. Take one kind off the cable.`
+          : `${and(differential.map(device))} ${behind(differential, 'is', 'are')} differential. Look at ${names} before you connect them: on a single-ended bus either can be destroyed. A label with DIFF or HVD, or a symbol of two triangles one behind the other, says differential.`,
       why: 'Differential SCSI drives two lines for each signal; a single-ended device ties one of them to ground.'
     };
   },
   'scsi.width': ({ wide, narrow, adapterIsWide }) => ({
     title: 'Wide and narrow SCSI on one bus',
     sentence: adapterIsWide
-      ? `${and(narrow.map(device))} has 8 data lines, ${and(wide.map(device))} has 16. Connect the narrow one behind the wide ones, through an adapter that terminates the upper lines.`
-      : `${and(wide.map(device))} has 16 data lines, the adapter has 8: it works at 8 with an adapter from 68 to 50 pins that terminates the upper lines.`,
+      ? `${and(narrow.map(device))} ${behind(narrow, 'has', 'have')} 8 data lines, ${and(wide.map(device))} ${behind(wide, 'has', 'have')} 16. Connect the narrow ${behind(narrow, 'one', 'ones')} behind the wide ${behind(wide, 'one', 'ones')}, through an adapter that terminates the upper lines.`
+      : `${and(wide.map(device))} ${behind(wide, 'has', 'have')} 16 data lines, the adapter has 8: ${behind(wide, 'it works', 'they work')} at 8 with an adapter from 68 to 50 pins that terminates the upper lines.`,
     why: 'The upper eight data lines must end in a terminator where the 50-pin cable begins.'
   }),
   'scsi.power': ({ fitted }) => ({

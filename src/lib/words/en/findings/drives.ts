@@ -23,10 +23,10 @@ const noPower = {
 
 const interfaceWhy = 'Drive and controller must use the same interface, whatever their plugs look like.';
 
-/** A drive that works against what is known of its kind. */
 /** A way out that only an emulator has. */
 const otherImage = (drive: Thing, smaller: number | null, else_: string): string =>
   smaller === null ? else_ : `Set ${drive.name} to images of ${floppyName(smaller)}.`;
+/** A drive that works against what is known of its kind. */
 const workedWords = (worked: FactsOf['floppy.rate']['worked']): string =>
   worked
     ? ` It was seen to work on this board${worked.last ? ` (${worked.last})` : ''}: what was tried counts, and something here is not as the catalogue has it.`
