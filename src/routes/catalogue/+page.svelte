@@ -193,8 +193,7 @@ import { catalogue as catalogueText } from '$lib/words/en/screens/catalogue';
 
   li :global(button.on) {
     background: var(--sheet);
-    box-shadow: inset 5px 0 0 var(--ink);
-    padding-left: 0.8rem;
+    border-left: 5px solid var(--ink);
   }
 
 

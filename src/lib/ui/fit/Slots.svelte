@@ -304,7 +304,6 @@
   }
 
   .item.on > :global(button:first-child) {
-    box-shadow: inset 5px 0 0 var(--ink);
-    padding-left: 0.7rem;
+    border-left: 5px solid var(--ink);
   }
 </style>

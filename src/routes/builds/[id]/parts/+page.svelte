@@ -160,8 +160,7 @@
 
   :global(.card.on) {
     background: var(--sheet);
-    box-shadow: inset 5px 0 0 var(--ink);
-    padding-left: 0.8rem;
+    border-left: 5px solid var(--ink);
   }
   :global(.card) b {
     font-size: 1.05rem;
