@@ -1,5 +1,15 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -57,13 +67,46 @@ async function step(words, commands, mayFail = false, env = {}) {
   return status === 0;
 }
 
+/**
+ * The lock file carries no download addresses, and to find one npm reads everything that a registry knows of a package,
+ * for each of them. Where a registry keeps what it hands out is the same everywhere: told so, npm takes half the time.
+ * It is told in a folder beside, since the lock file itself stays as it is.
+ * @returns whether the packages are there now; false where this registry keeps them elsewhere
+ */
+async function installAddressed(words, npm) {
+  const aside = mkdtempSync(join(root, '.install-'));
+  try {
+    const { stdout, status } = spawnSync('npm', ['config', 'get', 'registry'], {
+      cwd: root,
+      encoding: 'utf8'
+    });
+    if (status !== 0) return false;
+    const registry = stdout.trim().replace(/\/*$/, '/');
+    const lock = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
+    for (const [place, entry] of Object.entries(lock.packages)) {
+      if (!place || entry.link) continue;
+      const name = entry.name ?? place.split('node_modules/').pop();
+      entry.resolved = `${registry}${name}/-/${name.split('/').pop()}-${entry.version}.tgz`;
+    }
+    writeFileSync(join(aside, 'package-lock.json'), JSON.stringify(lock));
+    for (const name of ['package.json', '.npmrc']) copyFileSync(join(root, name), join(aside, name));
+    if (!(await step(words, [['npm', [...npm, '--prefix', aside]]], true))) return false;
+    rmSync(join(root, 'node_modules'), { recursive: true, force: true });
+    renameSync(join(aside, 'node_modules'), join(root, 'node_modules'));
+    return true;
+  } finally {
+    rmSync(aside, { recursive: true, force: true });
+  }
+}
+
 /** Installs the packages of the lock file when they are missing or older than it. */
 export async function installPackages() {
   const mark = join(root, 'node_modules', '.package-lock.json');
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
   const quiet = ['--no-audit', '--no-fund', '--loglevel=error'];
   // `npm ci` also wants the packages of other platforms to be there; a registry may lack some.
-  if (await step('Installing packages', [['npm', ['ci', ...quiet]]], true)) return;
+  if (await installAddressed('Installing packages', ['ci', ...quiet])) return;
+  if (await step('Installing packages by name', [['npm', ['ci', ...quiet]]], true)) return;
   await step('Installing packages another way', [['npm', ['install', '--no-save', ...quiet]]]);
 }
 

@@ -156,8 +156,6 @@ const bin = (name) => join(root, 'node_modules', '.bin', name);
 /** A step of a program that is written in JavaScript. */
 const node = (name, command, ...args) => [name, process.execPath, [...patient, bin(command), ...args]];
 await steps([node('Types of the framework', 'svelte-kit', 'sync')]);
-const translating = ['build', '--config', 'vite.tests.config.ts', '--logLevel', 'error'];
-await steps([node('The tests in plain JavaScript', 'vite', ...translating)]);
 const translated = '.svelte-kit/tests';
 const files = (...folders) => folders.map((folder) => `${translated}/${folder}/**/*.test.js`);
 /** Groups of files that take about as long as one another; a file that is in none goes with the last of its kind. */
@@ -173,13 +171,15 @@ const planning = inFolder(
   'start'
 );
 const without = (list) => list.flatMap((file) => ['--ignore', file]);
-// They ask nothing of the application as it is built.
-const core = mocha([['Core', [...files('core', 'ui', 'truth'), ...without(planning)]]]);
-/** What oxfmt formats, and what it leaves to prettier. */
-const code = '**/*.{ts,js,mjs}';
-const texts = '**/*.{svelte,css,html,md,json,yaml,yml}';
+/** They ask nothing of the application as it is built, and run as soon as they are translated. */
+async function core() {
+  const translating = ['build', '--config', 'vite.tests.config.ts', '--logLevel', 'error'];
+  await steps([node('The tests in plain JavaScript', 'vite', ...translating)]);
+  return { done: mocha([['Core', [...files('core', 'ui', 'truth'), ...without(planning)]]]) };
+}
 // Beside each other: none of them reads what another writes.
-await Promise.all([
+const [{ done }] = await Promise.all([
+  core(),
   steps([
     node('Types of all files', 'svelte-check', '--tsgo', '--threshold', 'warning', '--output', 'human'),
     [
@@ -190,8 +190,7 @@ await Promise.all([
     // Together no more than 60 marks of what cannot be missing.
     ['Lint', bin('oxlint'), ['--max-warnings', '47']],
     node('Lint of components and scripts', 'eslint', '--max-warnings', '13', '.'),
-    ['Formatting', bin('oxfmt'), ['--check', code]],
-    node('Formatting of components and texts', 'prettier', '--check', '--log-level', 'warn', texts)
+    ['Formatting', bin('oxfmt'), ['--threads=1', '--check']]
   ]),
   buildApplication().then(buildPseudo)
 ]);
@@ -214,7 +213,7 @@ await mocha([
   ['Server and its data', files('server')],
   ['Command line and formats', files('formats')]
 ]);
-await core;
+await done;
 if (process.env.YJ_DEMO_DATA) rmSync(process.env.YJ_DEMO_DATA, { recursive: true });
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;

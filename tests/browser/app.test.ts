@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { caps, press, sees, until, useBench, violations } from '../support/browser';
 
 describe('the application in a browser', () => {
-  const bench = useBench({ worker: true });
+  const bench = useBench();
   let page: Page;
   beforeEach(() => {
     page = bench.page;
@@ -13,6 +13,7 @@ describe('the application in a browser', () => {
   const capOf = (label: string) => async () => (await caps(page)).some((c) => c.includes(label));
 
   it('opens the demo, sees the clashes, resolves, takes the plan, undoes, and keeps it over a reload', async () => {
+    await bench.throughWorker();
     await open('/');
     await press(page, 'Plover');
     await sees(page, 'IRQ 5 is used twice');

@@ -144,7 +144,7 @@ describe('disks', () => {
       ['heads', '16'],
       ['sectors a track', '63']
     ])
-      // prettier-ignore
+      // oxfmt-ignore
       await page.type(`input[aria-label="Typed ${field}"]`, value);
     await page.keyboard.press('Enter');
     // 9,000 × 16 heads shift to 562 × 256: whole cylinders of that are what partitions can reach.

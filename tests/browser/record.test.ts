@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { press, sees, unfold, until, useBench, violations } from '../support/browser';
 
 describe('the record in a browser', () => {
-  const bench = useBench({ worker: true });
+  const bench = useBench();
   let page: Page;
   beforeEach(() => {
     page = bench.page;
@@ -230,6 +230,7 @@ describe('the record in a browser', () => {
   });
 
   describe('a server that went away', () => {
+    beforeEach(() => bench.throughWorker());
     it('is said; changes are kept, and sent one by one when it is back', async () => {
       await bench.open('/builds/dunlin/lines');
       const before = await bench.api<{ revisions: unknown[] }>('GET', '/builds/dunlin/revisions');
@@ -295,6 +296,7 @@ describe('the record in a browser', () => {
   });
 
   describe('a thing of the shelf', () => {
+    beforeEach(() => bench.throughWorker());
     const thing = () =>
       bench.api<{ item: { place?: string; cost?: number }; version: number }>('GET', '/shelf/v66-desk');
     const type = async (place: string) => {

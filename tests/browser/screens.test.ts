@@ -26,8 +26,17 @@ const data = [
 const NOTATION =
   /^(?:(?:on|off|arrow|[a-z]{2,4}\d{1,3}|jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)\s*)+$/i;
 
+/** What was asked before: bars and buttons are on every screen, and the data are some megabytes. */
+const told = new Map<string, boolean>();
+
 /** Whether plain words are at most two pieces of the data. */
 function isData(words: string): boolean {
+  let answer = told.get(words);
+  if (answer === undefined) told.set(words, (answer = isInPieces(words)));
+  return answer;
+}
+
+function isInPieces(words: string): boolean {
   const all = words.toLowerCase().split(' ');
   let pieces = 0;
   for (let from = 0; from < all.length; pieces++) {

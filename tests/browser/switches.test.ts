@@ -18,7 +18,7 @@ interface Build {
 }
 
 describe('switches and the bench', () => {
-  const bench = useBench({ worker: true });
+  const bench = useBench();
   let page: Page;
   beforeEach(() => {
     page = bench.page;
@@ -199,6 +199,7 @@ describe('switches and the bench', () => {
   });
 
   it('goes on with the server gone: the page opens again, ticks are kept and sent when it is back', async () => {
+    await bench.throughWorker();
     await bench.open('/builds/dunlin/bench');
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     await page.waitForFunction(

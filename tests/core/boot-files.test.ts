@@ -161,7 +161,7 @@ describe('reading start files', () => {
         expect(joinLines(readConfig(text))).to.equal(text);
         expect(joinLines(readBatch(text))).to.equal(text);
       }),
-      { numRuns: 500 }
+      { numRuns: torture(2000, 200) }
     );
   });
   it('mutated pairs: no crash, nothing lost, no endless walk', () => {

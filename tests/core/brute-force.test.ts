@@ -5,7 +5,7 @@ import { Brute } from '../support/brute';
 import { randomMachine } from '../support/machines';
 import { torture } from '../support/torture';
 
-const MACHINES = Number(process.env.YJ_MACHINES ?? torture(2000, 40));
+const MACHINES = Number(process.env.YJ_MACHINES ?? torture(2000, 24));
 
 describe('resolve against brute force', () => {
   it(`agrees on ${MACHINES} random small machines`, function () {

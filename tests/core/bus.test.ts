@@ -117,7 +117,7 @@ function toldPairs(build: Build, parts: ReturnType<typeof partSet>): string[] {
 describe('cards on a bus, played port by port', () => {
   it('clash exactly where two of them drive a line or answer at a place', () => {
     let clashes = 0;
-    for (let seed = 1; seed <= torture(4000, 250); seed++) {
+    for (let seed = 1; seed <= torture(4000, 150); seed++) {
       const r = new Seeded(seed);
       const cards = Array.from({ length: 2 + r.int(3) }, () => drawn(r));
       const { build, parts } = machineOf(cards.map((c) => c.claims));
@@ -136,7 +136,7 @@ describe('cards on a bus, played port by port', () => {
 
   it('what the solver sets can be switched on: nothing drives a line twice or answers twice', () => {
     let solved = 0;
-    for (let seed = 1; seed <= torture(1500, 120); seed++) {
+    for (let seed = 1; seed <= torture(1500, 80); seed++) {
       const r = new Seeded(seed);
       const sets = Array.from({ length: 2 + r.int(4) }, (_, i) => {
         const irqs = r.some([3, 5, 7, 9, 10, 11], 2 + r.int(3));

@@ -120,7 +120,7 @@ describe('ST-506', () => {
   it('with the twist both are the second select, and the end of the cable is disk 1', () => {
     const both = mfm([drive('second', 2, true), drive('second', 1, false)]);
     expect(severity(both, 'st506.select')).to.equal(null);
-    expect(chainOf(both).drives.map((p) => [p.plug, p.answers])).to.deep.equal([[1, '2'], [2, '1']]); // prettier-ignore
+    expect(chainOf(both).drives.map((p) => [p.plug, p.answers])).to.deep.equal([[1, '2'], [2, '1']]); // oxfmt-ignore
     expect(severity(mfm([drive('first', 2), drive('second', 1)]), 'st506.select'), 'both disk 2').to.equal(
       'clash'
     );
@@ -202,8 +202,8 @@ describe('moving a drive to another plug', () => {
   it('what hangs there gets the plug that it leaves', () => {
     const { build, parts } = machine(mfm([drive('second', 2), drive('second', 1)]));
     const plugs = (b: Build) => chainsOf(kitOf(b, parts))[0].drives.map((p) => [p.drive.item.id, p.plug]);
-    expect(plugs(build)).to.deep.equal([['i2', 1], ['i1', 2]]); // prettier-ignore
-    expect(plugs(withJumper(build, parts, 'i2', { plug: 2 }))).to.deep.equal([['i1', 1], ['i2', 2]]); // prettier-ignore
+    expect(plugs(build)).to.deep.equal([['i2', 1], ['i1', 2]]); // oxfmt-ignore
+    expect(plugs(withJumper(build, parts, 'i2', { plug: 2 }))).to.deep.equal([['i1', 1], ['i2', 2]]); // oxfmt-ignore
     const back = withJumper(withJumper(build, parts, 'i2', { plug: 2 }), parts, 'i1', { plug: 2 });
     expect(plugs(back)).to.deep.equal(plugs(build));
   });

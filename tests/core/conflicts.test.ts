@@ -20,7 +20,7 @@ const compiledOf = (build: Build, parts: Parameters<typeof machine>[1]) =>
 describe('conflicts of one machine and its changed copies', () => {
   it('what is known to fail does, by trying every position', () => {
     let known = 0;
-    for (let seed = 1; seed <= torture(80, 40); seed++) {
+    for (let seed = 1; seed <= torture(80, 20); seed++) {
       const { build, parts } = randomMachine(seed, {
         cards: 3 + (seed % 3),
         combinations: 300,
@@ -52,7 +52,7 @@ describe('conflicts of one machine and its changed copies', () => {
         }
       }
     }
-    expect(known).to.be.greaterThan(torture(20, 8));
+    expect(known).to.be.greaterThan(torture(20, 4));
   });
 
   it('conflicts that are apart have no item in common, and each stands alone', () => {

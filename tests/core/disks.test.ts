@@ -241,7 +241,7 @@ describe('interleave, and a dead drive', () => {
     const offered = [...parts.values()].filter(
       (p) => p.drive || (p.card && p.functions.some((f) => f.speaks))
     );
-    const stock = new Map([['feldspar-ata8', 1], ['feldspar-cf512', 1]]); // prettier-ignore
+    const stock = new Map([['feldspar-ata8', 1], ['feldspar-cf512', 1]]); // oxfmt-ignore
     const { routes, linesOpen } = replacementRoutes(build, parts, 'hard-disk', offered, stock);
     expect(linesOpen).to.equal(false);
     expect(replacementRoutes(demo('turnstone'), parts, 'hard-disk', offered, stock).linesOpen).to.equal(true);

@@ -45,7 +45,7 @@ describe('columns for rows', () => {
         const flat = Float64Array.from(cost.flat());
         expect(leastAssignment(flat, cost.length, columns)).to.equal(byTrying(cost, columns));
       }),
-      { numRuns: torture(400, 150) }
+      { numRuns: torture(400, 80) }
     );
   });
 });
@@ -92,7 +92,7 @@ function goesTogether(domains: readonly Domain[], taken: readonly Node[] = []): 
 describe('the search for any answer', () => {
   it('finds one where there is one, and what it finds goes together', () => {
     let [found, none] = [0, 0];
-    for (let seed = 1; seed <= torture(160, 60); seed++) {
+    for (let seed = 1; seed <= torture(160, 40); seed++) {
       const [build, parts] = benchMachine(seed, 5 + (seed % 4), seed % 3 ? 'adversarial' : 'coupled');
       const compiled = compile(machine(build, parts), { allowOff: false });
       const reduced = reduce(compiled, { feasibility: true });
@@ -182,7 +182,7 @@ describe('what programs ask of lines', () => {
           expect(got.objective.hardNeeds + got.objective.wishes > 0).to.equal(found);
         }
       ),
-      { numRuns: torture(300, 120) }
+      { numRuns: torture(300, 70) }
     );
   });
   it('a card that is locked into what it does not allow is blamed alone, and can be unlocked', () => {

@@ -168,7 +168,7 @@ describe('the memory planner', () => {
   it('the shelf is used to its last module and no further', () => {
     const facts = board({ banks: [bank('0', 4), bank('1', 4)] });
     const modules = [module('a', 256), module('b', 1024)];
-    const stock = new Map([['a', 8], ['b', 5]]); // prettier-ignore
+    const stock = new Map([['a', 8], ['b', 5]]); // oxfmt-ignore
     const { fillings } = fillingsFor(facts, modules, {
       targetKiB: 640,
       stock,
@@ -349,7 +349,7 @@ describe('loose chips', () => {
     expect(chipCapacity([])).to.deep.equal([]);
   });
   it('72 bits are read both ways', () => {
-    expect(read('72 × 64K×1')).to.have.deep.members([[512, true], [576, false]]); // prettier-ignore
+    expect(read('72 × 64K×1')).to.have.deep.members([[512, true], [576, false]]); // oxfmt-ignore
   });
   it('no text crashes it', () => {
     for (const bad of ['', 'some chips', '8 × 256', '8 × 256K×3', '0 × 64K×1'])

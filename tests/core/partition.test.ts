@@ -111,7 +111,7 @@ describe('a partition plan', () => {
       [50, 0],
       [NaN, 1]
     ])
-      // prettier-ignore
+      // oxfmt-ignore
       expect(() => formatMinutesLeft(percent, minutes)).to.throw(GeometryError);
   });
 });

@@ -192,7 +192,7 @@ describe('properties of resolve', () => {
             )
           ).to.deep.equal([]);
       }),
-      { numRuns: torture(60, 25) }
+      { numRuns: torture(60, 16) }
     );
   });
   it('permuting the cards changes nothing in the objective', () => {
@@ -206,7 +206,7 @@ describe('properties of resolve', () => {
         if (one.status === 'solved' && two.status === 'solved')
           expect(two.objective).to.deep.equal(one.objective);
       }),
-      { numRuns: torture(60, 25) }
+      { numRuns: torture(60, 16) }
     );
   });
   it('a solved machine resolved again has nothing to move', () => {
@@ -223,7 +223,7 @@ describe('properties of resolve', () => {
         if (again.status !== 'solved') throw new Error(again.status);
         expect(again.objective.moves).to.equal(0);
       }),
-      { numRuns: torture(60, 25) }
+      { numRuns: torture(60, 16) }
     );
   });
 });

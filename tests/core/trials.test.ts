@@ -81,7 +81,7 @@ describe('a trial as it is typed', () => {
 describe('swap trials', () => {
   it('have the least sets that a search over all sets finds, on 1,000 random tables', () => {
     let two = 0;
-    for (let seed = 1; seed <= torture(20_000, 1000); seed++) {
+    for (let seed = 1; seed <= torture(20_000, 500); seed++) {
       const trials = randomTrials(seed);
       const good = new Set(trials.flatMap((t) => (t.worked ? t.parts : [])));
       const left = trials.filter((t) => !t.worked).map((t) => t.parts.filter((p) => !good.has(p)));
@@ -104,7 +104,7 @@ describe('swap trials', () => {
 
   it('are weighed as one by one over all explanations of up to two, on 1,000 random tables', () => {
     const { hard, intermittent, pair, noise, failsOften } = TRIAL_ESTIMATES;
-    for (let seed = 1; seed <= torture(5000, 1000); seed++) {
+    for (let seed = 1; seed <= torture(5000, 500); seed++) {
       const trials = randomTrials(seed);
       const parts = [...new Set(trials.flatMap((t) => t.parts))].sort();
       const all = [

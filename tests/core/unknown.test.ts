@@ -146,7 +146,7 @@ describe('where findings are open', () => {
     for (const [rule, stage] of previously) expect(placeOf({ rule }).stage, rule).to.equal(stage);
   });
   it('stages add up to what is open, and the views of Fit to its stage, on edited machines', () => {
-    for (let seed = 0; seed < torture(2000, 400); seed++) {
+    for (let seed = 0; seed < torture(2000, 200); seed++) {
       const r = new Seeded(seed);
       const build = edited(demo(demos[seed % demos.length]), parts, r, 1 + r.int(12));
       const findings = check(build, parts);

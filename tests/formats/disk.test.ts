@@ -51,7 +51,7 @@ function startFloppy1440(): Uint8Array {
   const b = new Uint8Array(512);
   b.set([0xeb, 0x3c, 0x90]);
   const put = (at: number, n: number) => ((b[at] = n & 255), (b[at + 1] = n >> 8));
-  [[11, 512], [14, 1], [17, 224], [19, 2880], [22, 9], [24, 18], [26, 2]].forEach(([at, n]) => put(at, n)); // prettier-ignore
+  [[11, 512], [14, 1], [17, 224], [19, 2880], [22, 9], [24, 18], [26, 2]].forEach(([at, n]) => put(at, n)); // oxfmt-ignore
   b[13] = 1;
   b[16] = 2;
   b[21] = 0xf0;
@@ -291,7 +291,7 @@ describe('disks that we read', function () {
     const formats: [kib: number, media: number, clusters: number][] = [
       [160, 0xfe, 313], [180, 0xfc, 351], [320, 0xff, 315], [360, 0xfd, 354],
       [720, 0xf9, 713], [1200, 0xf9, 2371], [1440, 0xf0, 2847], [2880, 0xf0, 2863]
-    ]; // prettier-ignore
+    ]; // oxfmt-ignore
     for (const [kib, media, clusters] of formats)
       for (const fill of [0, 0xf6, 0x31]) {
         const b = new Uint8Array(kib * 1024);
@@ -342,7 +342,7 @@ describe('disks that we read', function () {
       plan.partitions[1].lba
     ].map((s) => s * 512);
     let wrong = 0;
-    for (let n = 0; n < torture(5000, 1500); n++) {
+    for (let n = 0; n < torture(5000, 600); n++) {
       const edits = Array.from({ length: 1 + r.int(4) }, (): [number, number[]] => {
         const within = r.chance(0.6) ? 446 + r.int(66) : r.int(512);
         return [places[r.int(places.length)] + within, [r.int(256)]];

@@ -5,6 +5,7 @@ import { readPart } from '../../src/lib/formats';
 import { parts } from '../support/demo';
 import { Seeded } from '../support/random';
 import { InvalidDocument } from '../../src/lib/words';
+import { torture } from '../support/torture';
 
 const all = [...parts.values()];
 
@@ -21,7 +22,8 @@ function problems(text: string): string[] {
 
 describe('part files', () => {
   it('every part comes back as it went, from YAML and from JSON', () => {
-    for (const part of all) {
+    // YAML takes long to write and read: of parts that are alike in kind, every third tells.
+    for (const part of all.filter((_, n) => n % torture(1, 3) === 0)) {
       expect(readPart(stringify(part), 'p'), part.id).to.deep.equal(part);
       expect(readPart(JSON.stringify(part), 'p'), part.id).to.deep.equal(part);
     }
@@ -53,11 +55,11 @@ describe('part files', () => {
     expect(problems(rows.join('\n')).join()).to.match(/alias/i);
   });
 
-  it('survive 500 mutations with nothing but a clear error', () => {
+  it('survive mutations with nothing but a clear error', () => {
     const r = new Seeded(23);
     const texts = r.some(all, 15).map((p) => stringify(p));
     let refused = 0;
-    for (let n = 0; n < 500; n++) {
+    for (let n = 0; n < torture(4000, 200); n++) {
       const text = r.pick(texts);
       const at = r.int(text.length);
       const change = r.pick(['', ':', '- ', '\n', '"', '#', '{', 'ß', '9', '\u0000']);
@@ -65,6 +67,6 @@ describe('part files', () => {
       if (found.length) refused++;
       for (const message of found) expect(message).to.match(/^part\.yaml.*\S$/s);
     }
-    expect(refused).to.be.greaterThan(50);
+    expect(refused).to.be.greaterThan(20);
   });
 });

@@ -67,7 +67,7 @@ describe('a ROM', () => {
       const b = new Uint8Array(blocks * 512);
       b.set([0x55, 0xaa, blocks]);
       b[0x18] = 0x1c;
-      b.set([...'PCIR'].map((c) => c.charCodeAt(0)), 0x1c); // prettier-ignore
+      b.set([...'PCIR'].map((c) => c.charCodeAt(0)), 0x1c); // oxfmt-ignore
       b.set([0x34, 0x12, 0x78, 0x56], 0x20);
       b.set([0x00, 0x00, 0x03], 0x1c + 13);
       b.set([blocks, 0, 0, 0, code, isLast ? 0x80 : 0], 0x1c + 16);

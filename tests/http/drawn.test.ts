@@ -86,7 +86,7 @@ describe('requests drawn at random', () => {
     for (const [name, operation] of operations.filter((o) => !isLong(o))) {
       const statuses = new Set<number>();
       seen.set(name, statuses);
-      for (let n = 1; n <= torture(120, 6); n++) {
+      for (let n = 1; n <= torture(120, 4); n++) {
         const { path, init } = drawn(operation, new Seeded(n * 65_537 + name.length * 101));
         const reply = await fetch(server.it.url + path, init);
         const text = await reply.text();

@@ -76,7 +76,7 @@ describe('pages of machines that nobody had', () => {
   const server = useServer();
 
   it('open in every view, and hold what a page has to', async () => {
-    for (let seed = 1; seed <= torture(300, 6); seed++) {
+    for (let seed = 1; seed <= torture(300, 4); seed++) {
       const { build, parts } = lived(seed);
       const file = writeBuildFile(build, parts);
       const taken = await fetch(`${server.it.url}/api/v1/import`, { method: 'POST', body: file });

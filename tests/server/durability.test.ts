@@ -77,7 +77,7 @@ describe('durability', function () {
     const started = Date.now();
     // A machine with no core to spare may need longer until a save meets a lock.
     const isEnough = () =>
-      Date.now() - started > torture(60_000, 4000) && busy > 0 && acknowledged.length > 10;
+      Date.now() - started > torture(60_000, 2500) && busy > 0 && acknowledged.length > 10;
     while (!isEnough() && Date.now() - started < 240_000) {
       const round = await killedSaver(folder, 2000, { clients: 4, patience: 60 });
       acknowledged.push(...round.acknowledged);

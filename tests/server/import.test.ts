@@ -108,7 +108,7 @@ describe('a file that comes in', function () {
     expect(await stored()).to.deep.equal([0, 0, 0]);
   });
 
-  const MUTATIONS = torture(6000, 300);
+  const MUTATIONS = torture(6000, 150);
   it(`is taken whole or not at all, in ${MUTATIONS} mutations: no crash, no hang, nothing stored of a refused one`, async () => {
     const r = new Seeded(20_261_123);
     let taken = 0;
@@ -134,7 +134,7 @@ describe('a file that comes in', function () {
       }
     }
     expect(await stored()).to.deep.equal(before);
-    expect(taken, 'some mutations leave a whole file').to.be.greaterThan(10);
+    expect(taken, 'some mutations leave a whole file').to.be.greaterThan(MUTATIONS / 40);
     expect(({} as Record<string, unknown>).x, 'no prototype was touched').to.equal(undefined);
     // Every list still works with what came in.
     expect((await shop.store.list()).length).to.equal(taken);

@@ -271,7 +271,7 @@ describe('a store in trouble', function () {
   });
 
   it('archives of random histories come back with every state, mark and binned build', async () => {
-    const rounds = torture(60, 6);
+    const rounds = torture(60, 4);
     for (let seed = 0; seed < rounds; seed++) {
       const from = new Shop();
       from.folder = emptyFolder();

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromiumArgs, chromiumPath } from '../../scripts/chromium.mjs';
 import { expect } from 'chai';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type CDPSession, type Page } from 'puppeteer-core';
 import { startServer, type Running } from './server';
 
 interface Chromium {
@@ -41,14 +41,14 @@ async function startChromium(): Promise<Chromium> {
 let shared: Promise<Chromium> | null = null;
 if (typeof after === 'function') after(async () => (await shared)?.close());
 
+/** A picture on its own: the page that nothing goes on in, of the same process as any other of the address. */
+const QUIET = '/mark.svg';
+
 /** What the pages of an address kept in the browser is forgotten: the next suite starts as a newcomer. */
 async function forget({ browser }: Chromium, origin: string): Promise<void> {
   const page = await browser.newPage();
-  const session = await page.createCDPSession();
-  await session.send('Network.enable');
-  // A picture on its own: the browser looks for an icon to it, which the server would note as not there.
-  await session.send('Network.setBlockedURLs', { urls: ['*/favicon.ico'] });
-  await page.goto(`${origin}/mark.svg`);
+  const session = await withoutIcon(page);
+  await page.goto(origin + QUIET);
   await page.evaluate(async () => {
     const kept = (await caches.keys()).filter((name) => name.startsWith('yj-pages'));
     for (const name of kept) await caches.delete(name);
@@ -60,28 +60,29 @@ async function forget({ browser }: Chromium, origin: string): Promise<void> {
   await page.close();
 }
 
+/** The browser looks for an icon to a picture on its own, which the server would note as not there. */
+async function withoutIcon(page: Page): Promise<CDPSession> {
+  const session = await page.createCDPSession();
+  await session.send('Network.enable');
+  await session.send('Network.setBlockedURLs', { urls: ['*/favicon.ico'] });
+  return session;
+}
+
 /** How long a page may take to show something, in ms: far above what it needs, for machines with other work. */
 const PATIENCE = 120_000;
 
 /** How often a page is asked for what is waited for, in ms. */
 const POLLING = 120;
 
-/**
- * A page of 1280 × 800 that keeps what its console complains about.
- * @param worker whether it loads as for everybody: through the service worker, and with the stages that have to open
- * without the server fetched beforehand, which together take about a quarter of what opening a page costs
- */
+/** The session of a page for what is set beside it. */
+const sessions = new WeakMap<Page, CDPSession>();
+
+/** A page that keeps what its console complains about. */
 async function openPage(browser: Browser, complaints: string[], worker: boolean): Promise<Page> {
   const page = await browser.newPage();
-  if (!worker) {
-    await page.setBypassServiceWorker(true);
-    const session = await page.createCDPSession();
-    await session.send('Emulation.setDataSaverOverride', { dataSaverEnabled: true });
-  }
-  await page.setViewport({ width: 1280, height: 800 });
+  sessions.set(page, await withoutIcon(page));
   page.setDefaultTimeout(PATIENCE);
-  // Motion is drawn frame by frame, without a graphics card; one test looks at it.
-  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+  await asNew(page, worker);
   // Without this a page is looked through, and laid out for it, at every frame.
   const wait = page.waitForFunction.bind(page);
   page.waitForFunction = (what, options, ...rest) => wait(what, { polling: POLLING, ...options }, ...rest);
@@ -96,6 +97,29 @@ async function openPage(browser: Browser, complaints: string[], worker: boolean)
   });
   page.on('pageerror', (error) => complaints.push(String(error)));
   return page;
+}
+
+/**
+ * A page as every test finds it: of 1280 × 800, on a screen, with a network, at rest.
+ * @param worker whether it loads as for everybody
+ */
+async function asNew(page: Page, worker: boolean): Promise<void> {
+  await page.setViewport({ width: 1280, height: 800 });
+  await page.emulateMediaType('screen');
+  // Motion is drawn frame by frame, without a graphics card; one test looks at it.
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+  await page.setOfflineMode(false);
+  await loads(page, worker);
+}
+
+/**
+ * How a page loads: as for everybody, through the service worker and with the stages that have to open without the server
+ * fetched beforehand, or without both, which together take a third of what opening a page costs.
+ */
+async function loads(page: Page, worker: boolean): Promise<void> {
+  await page.setBypassServiceWorker(!worker);
+  const override = worker ? {} : { dataSaverEnabled: true };
+  await sessions.get(page)!.send('Emulation.setDataSaverOverride', override);
 }
 
 /** Presses the button or link whose text or label holds these words, as soon as there is one. */
@@ -153,7 +177,7 @@ export class Bench {
   page!: Page;
   complaints: string[] = [];
   private chromium!: Chromium;
-  private pages: Page[] = [];
+  private others: Page[] = [];
 
   /**
    * @param own whether with a browser of its own, which knows nothing of the application
@@ -172,24 +196,35 @@ export class Bench {
     this.server = server;
     this.chromium = await (this.own ? startChromium() : (shared ??= startChromium()));
   }
+  /** Starts a test, in the page of the one before: a new one takes a process of its own, and twice what opening a path takes. */
   async begin(): Promise<void> {
-    this.pages = [];
-    this.complaints = [];
-    this.page = await this.window();
+    this.complaints.splice(0);
+    if (this.page && !this.page.isClosed()) await asNew(this.page, this.worker);
+    else this.page = await this.openPage();
   }
   /** Another window of the same browser. */
   async window(): Promise<Page> {
-    const page = await openPage(this.chromium.browser, this.complaints, this.worker);
-    this.pages.push(page);
+    const page = await this.openPage();
+    this.others.push(page);
     return page;
+  }
+  private openPage(): Promise<Page> {
+    return openPage(this.chromium.browser, this.complaints, this.worker);
+  }
+  /** The page loads as for everybody until the test ends: what goes on without the server needs it. */
+  throughWorker(): Promise<void> {
+    return loads(this.page, true);
   }
   /** Ends a test; the console must not have complained, unless the test expects it to. */
   async end(didPass: boolean): Promise<void> {
-    for (const page of this.pages) await page.close();
+    for (const page of this.others.splice(0)) await page.close();
+    // Whatever it had open ends; a page whose server is gone is not gone on with.
+    await this.page.goto(this.server.url + QUIET).catch(() => this.page.close());
     if (didPass) expect(this.complaints.join('\n'), 'console').to.equal('');
   }
   async stop(): Promise<void> {
     try {
+      await this.page?.close();
       if (this.own) await this.chromium?.close();
       else if (this.server) await forget(this.chromium, this.server.url);
     } finally {
@@ -227,15 +262,9 @@ export class Bench {
   }
 }
 
-/**
- * A bench for the tests of a suite.
- * @param worker whether its pages load as they do for everybody; what goes on without the server needs it
- */
-export function useBench({
-  worker = false,
-  ...options
-}: Parameters<typeof startServer>[0] & { worker?: boolean } = {}): Bench {
-  const bench = new Bench(false, worker);
+/** A bench for the tests of a suite; its pages load past the service worker. */
+export function useBench(options: Parameters<typeof startServer>[0] = {}): Bench {
+  const bench = new Bench(false, false);
   before(() => bench.start(options));
   beforeEach(() => bench.begin());
   afterEach(function () {

@@ -44,7 +44,7 @@ describe('the form of a part’s facts', () => {
     const family = factFields('cpu')[0]?.fields.find((f) => f.key === 'family');
     expect(family?.type === 'choice' && family.options).to.deep.equal([
       '8088', '8086', '286', '386sx', '386dx', '486sx', '486dx', '586', 'pentium', 'pentium2'
-    ]); // prettier-ignore
+    ]); // oxfmt-ignore
   });
   it('takes a fact back to unknown, and a group with nothing in it away', () => {
     const cpu = withFact({ family: '286' }, 'coreMHz', 12);

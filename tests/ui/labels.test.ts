@@ -82,7 +82,7 @@ describe('saving what is mostly nothing', () => {
       });
     expect(canSaveSparse()).to.equal(true);
     expect(await saveSparse('a.img', image)).to.equal(true);
-    expect(done).to.deep.equal([['truncate', 1_000_000], [0, [1, 2]], [512, [3]], ['close', 'a.img']]); // prettier-ignore
+    expect(done).to.deep.equal([['truncate', 1_000_000], [0, [1, 2]], [512, [3]], ['close', 'a.img']]); // oxfmt-ignore
   });
   it('choosing no place is no trouble, anything else is told', async () => {
     const failing = (name: string) => () => Promise.reject(Object.assign(new Error('no'), { name }));

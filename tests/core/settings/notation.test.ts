@@ -50,7 +50,7 @@ describe('a typed row', () => {
   });
   it('reads caps, steps and bridges', () => {
     expect(readRow('JP4 2-3', header(1, 3))).to.deep.equal({ caps: [[2, 3]] });
-    expect(readRow('1–2 5-6', header(2, 4))).to.deep.equal({ caps: [[1, 2], [5, 6]] }); // prettier-ignore
+    expect(readRow('1–2 5-6', header(2, 4))).to.deep.equal({ caps: [[1, 2], [5, 6]] }); // oxfmt-ignore
     expect(readRow('none', header(2, 2))).to.deep.equal({ caps: [] });
     expect(readRow('A', { id: 'r', kind: 'rotary', steps: 16 })).to.deep.equal({ step: 10 });
     expect(readRow('10', { id: 'r', kind: 'rotary', steps: 16 })).to.deep.equal({ step: 10 });

@@ -93,7 +93,7 @@ const dosBatch = (row: Row): Driver => driver({ ofDos: true, where: 'autoexec', 
  * Generic drivers and resident programs with what is typical of their kind, from the domain's table. One row is one
  * kind of build of a driver; what a machine really shows (MEM) stands above it.
  */
-// prettier-ignore
+// oxfmt-ignore
 export const drivers: readonly Driver[] = [
   driver({ id: 'overlay', class: 'overlay', file: 'large-disk overlay', where: 'boot-record', load: [2, 8], stay: [2, 8], high: 'no' }),
   dosConfig({ id: 'himem', class: 'xms', file: 'HIMEM.SYS', cpu: '286', dos: 3, load: [15, 35], stay: [1, 3], high: 'no' }),

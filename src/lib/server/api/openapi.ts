@@ -1,25 +1,21 @@
 import { api } from '../../words/server';
 import { z } from 'zod';
+import { sure } from '../../core/model';
 import type { Endpoint, RawBody } from './endpoint';
 import { endpoints, named } from './endpoints';
 
 type Json = Record<string, unknown>;
 
 const PREFIX = '/api/v1';
+const SCHEMAS = '#/components/schemas/';
 const isRaw = (body: Endpoint['body']): body is RawBody => body !== null && 'media' in body;
 
 /** The description of the API (OpenAPI 3.1), made from the schemas that check it. */
 export function openApi(): Json {
-  const registry = z.registry<{ id: string }>();
-  for (const [id, schema] of Object.entries(named)) registry.add(schema, { id });
+  const described = { input: describe('input'), output: describe('output') };
   const schemaOf = (schema: z.ZodType, io: 'input' | 'output'): Json => {
     const known = Object.entries(named).find(([, s]) => s === schema);
-    if (known) return { $ref: `#/components/schemas/${known[0]}` };
-    const local = z.registry<{ id: string }>();
-    for (const [id, s] of Object.entries(named)) local.add(s, { id });
-    local.add(schema, { id: 'it' });
-    const { it } = convert(local, io);
-    return it;
+    return known ? { $ref: SCHEMAS + known[0] } : (described[io].get(schema) ?? {});
   };
   const paths: Record<string, Json> = {};
   for (const [id, endpoint] of Object.entries(endpoints) as [keyof typeof endpoints, Endpoint][]) {
@@ -31,7 +27,9 @@ export function openApi(): Json {
     info: { title: 'Yellow Jumper', version: '1', description: api.errors },
     servers: [{ url: '/' }],
     paths,
-    components: { schemas: convert(registry, 'input') }
+    components: {
+      schemas: Object.fromEntries(Object.entries(named).map(([id, s]) => [id, described.input.get(s)]))
+    }
   };
 }
 
@@ -82,16 +80,35 @@ function operation(
   };
 }
 
-function convert(
-  registry: z.core.$ZodRegistry<{ id: string }>,
-  io: 'input' | 'output'
-): Record<string, Json> {
+/**
+ * Every schema of the API, those with a name and those of one operation only, in one go: a schema by itself would take all
+ * named ones along.
+ */
+function describe(io: 'input' | 'output'): Map<z.ZodType, Json> {
+  const all = new Map<z.ZodType, string>();
+  for (const { params, query, body, reply } of Object.values(endpoints) as Endpoint[])
+    for (const schema of [params, query, body, reply])
+      if (schema && !('media' in schema) && !all.has(schema)) all.set(schema, `of-one-${all.size}`);
+  for (const [id, schema] of Object.entries(named)) all.set(schema, id);
+  const registry = z.registry<{ id: string }>();
+  for (const [schema, id] of all) registry.add(schema, { id });
   const { schemas } = z.toJSONSchema(registry, {
     io,
     unrepresentable: 'any',
-    uri: (id) => `#/components/schemas/${id}`
+    uri: (id) => SCHEMAS + id
   });
-  return Object.fromEntries(
-    Object.entries(schemas).map(([id, { $schema: _s, $id: _i, ...schema }]) => [id, schema as Json])
-  );
+  const own = (id: string): Json => {
+    const { $schema: _s, $id: _i, ...rest } = sure(schemas[id], 'described schema') as Json;
+    return rest;
+  };
+  // What has no name of its own stands where it is used, also within another.
+  const written = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(written);
+    if (value === null || typeof value !== 'object') return value;
+    const { $ref, ...rest } = value as Json;
+    const isLoose = typeof $ref === 'string' && $ref.startsWith(`${SCHEMAS}of-one-`);
+    const whole = isLoose ? { ...own($ref.slice(SCHEMAS.length)), ...rest } : (value as Json);
+    return Object.fromEntries(Object.entries(whole).map(([key, v]) => [key, written(v)]));
+  };
+  return new Map([...all].map(([schema, id]) => [schema, written(own(id)) as Json]));
 }
