@@ -192,6 +192,8 @@ describe('the planner', () => {
       { kind: 'emulator-outside' }
     ];
     for (const [n, wish] of wishes.entries()) {
+      // A search takes half a second: every second wish tells, and the other half in the long version.
+      if (n % torture(1, 2)) continue;
       const request = { brief: { ...games, wishes: [wish] }, parts: all, shelf: things };
       const { best, exact } = search(request);
       const told = 'what' in wish ? wish.what : wish.kind;

@@ -6,6 +6,7 @@ import { check, type RuleId } from '../../src/lib/core/rules';
 import { resolve } from '../../src/lib/core/solver';
 import { find, type Case } from '../support/cases';
 import { parts } from '../support/demo';
+import { torture } from '../support/torture';
 
 /** Findings that say of a card that it does not go into its slot, or does not work there. */
 const SEAT_RULES: readonly RuleId[] = ['slot.kind', 'slot.width', 'slot.length', 'slot.skirt'];
@@ -35,7 +36,7 @@ describe('whether a card goes into a slot', () => {
   it('has one answer, for every card and every kind of slot of the catalogue', () => {
     const kinds = slots();
     expect(kinds.length * cards.length).to.be.greaterThan(1500);
-    for (const { board, slot } of kinds)
+    for (const { board, slot } of kinds.filter((_, n) => n % torture(1, 3) === 0))
       for (const card of cards) {
         const name = `${card.id} in slot ${slot.id} of ${board.id}`;
         const why = obstacle(card, slot);
