@@ -4,7 +4,6 @@ import { Profile } from '../../src/lib/core/model';
 import { machine } from '../../src/lib/core/resources';
 import { check as checkRules } from '../../src/lib/core/rules';
 import { compile, resolve } from '../../src/lib/core/solver';
-import { leastAssignment } from '../../src/lib/core/solver/assignment';
 import { binsOf } from '../../src/lib/core/solver/bins';
 import { findAnswer } from '../../src/lib/core/solver/dive';
 import { compatible, reduce, type Domain, type Node } from '../../src/lib/core/solver/reduce';
@@ -12,43 +11,6 @@ import { Budget } from '../../src/lib/core/kernel';
 import { benchMachine } from '../support/bench-machines';
 import { board, card as plainCard, jumpered, machineOf } from '../support/make';
 import { torture } from '../support/torture';
-
-/** The least sum over every way to give each row a column of its own. */
-function byTrying(cost: readonly (readonly number[])[], columns: number, used = new Set<number>()): number {
-  if (used.size === cost.length) return 0;
-  let least = Infinity;
-  for (let c = 0; c < columns; c++) {
-    if (used.has(c)) continue;
-    least = Math.min(least, cost[used.size]![c]! + byTrying(cost, columns, new Set([...used, c])));
-  }
-  return least;
-}
-
-describe('columns for rows', () => {
-  it('cost what trying them all finds, with gaps and large numbers', () => {
-    const cell = fc.oneof(
-      fc.integer({ min: 0, max: 9 }),
-      fc.constant(Infinity),
-      fc.integer({ min: 0, max: 2 ** 44 })
-    );
-    const table = fc
-      .tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 2 }))
-      .chain(([rows, more]) =>
-        fc.array(fc.array(cell, { minLength: rows + more, maxLength: rows + more }), {
-          minLength: rows,
-          maxLength: rows
-        })
-      );
-    fc.assert(
-      fc.property(table, (cost) => {
-        const columns = cost[0]!.length;
-        const flat = Float64Array.from(cost.flat());
-        expect(leastAssignment(flat, cost.length, columns)).to.equal(byTrying(cost, columns));
-      }),
-      { numRuns: torture(400, 80) }
-    );
-  });
-});
 
 describe('bins of lines', () => {
   it('hold what no two variables can have at once, and nearly every line lies in one', () => {

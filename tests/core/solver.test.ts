@@ -156,7 +156,7 @@ describe('resolve', () => {
   });
 
   it('stops at its limit with a bound', () => {
-    const [build, parts] = benchMachine(51, 20, 'plain');
+    const [build, parts] = benchMachine(144, 20, 'plain');
     const full = resolve(build, parts, { alternatives: 0 });
     const cut = resolve(build, parts, { alternatives: 0, maxNodes: 5 });
     expect(full.status).to.not.equal('stopped');

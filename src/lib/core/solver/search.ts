@@ -19,11 +19,8 @@ export interface State {
   tolerated: Int16Array;
 }
 
-/**
- * A better bound for what is left, exact work only as far as `limit` asks for it.
- * @param isRough only what is quick: for putting options in order
- */
-export type ExtraBound = (depth: number, state: State, limit: number, isRough?: boolean) => number;
+/** A better bound for what is left from a depth on. */
+export type ExtraBound = (depth: number, state: State) => number;
 
 interface Entry {
   bound: number;
@@ -113,13 +110,13 @@ export class BranchAndBound {
     if (ahead.exact || ahead.bound >= limit) return this.keep(table, key, ahead.bound, ahead.exact);
     let bound = ahead.bound;
     if (this.extraBound) {
-      bound = Math.max(bound, this.extraBound(depth, state, limit));
+      bound = Math.max(bound, this.extraBound(depth, state));
       if (bound === Infinity) return this.keep(table, key, Infinity, true);
       if (bound >= limit) return this.keep(table, key, bound, false);
     }
     let found = Infinity;
     const room = () => Math.min(limit, found);
-    const passed = branch(this.branches(depth, state, limit), room, ({ node, cost }) => {
+    const passed = branch(this.branches(depth, state), room, ({ node, cost }) => {
       found = Math.min(found, cost + this.best(depth + 1, this.after(node, state), room() - cost));
       return found === bound;
     });
@@ -139,19 +136,15 @@ export class BranchAndBound {
   }
 
   /** The options with what each can hope for, the most hopeful first. */
-  private branches(depth: number, state: State, limit: number): (Branch & { node: Node; cost: number })[] {
+  private branches(depth: number, state: State): (Branch & { node: Node; cost: number })[] {
     const options = this.options(depth, state);
     if (!this.extraBound) return options.map((o) => ({ ...o, hope: o.cost, behind: o.cost }));
     return options
       .map((o) => {
-        const hope = o.cost + this.hopeAfter(depth + 1, this.after(o.node, state), limit - o.cost);
+        const hope = o.cost + this.extraBound!(depth + 1, this.after(o.node, state));
         return { ...o, hope, behind: hope };
       })
       .sort((a, b) => a.hope - b.hope || a.cost - b.cost || a.node.source - b.node.source);
-  }
-
-  private hopeAfter(depth: number, state: State, limit: number): number {
-    return depth === this.domains.length ? 0 : this.extraBound!(depth, state, limit, true);
   }
 
   /** Nodes that are still possible, cheapest first; equal ones in the order of the part. */
