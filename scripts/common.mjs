@@ -84,7 +84,7 @@ async function installAddressed(words, npm) {
     const registry = stdout.trim().replace(/\/*$/, '/');
     const lock = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
     for (const [place, entry] of Object.entries(lock.packages)) {
-      if (!place || entry.link) continue;
+      if (!place || entry.link || entry.inBundle) continue;
       const name = entry.name ?? place.split('node_modules/').pop();
       entry.resolved = `${registry}${name}/-/${name.split('/').pop()}-${entry.version}.tgz`;
     }
