@@ -14,7 +14,7 @@ import { machine } from '../../src/lib/core/resources';
 import { isByHand } from '../../src/lib/core/settings';
 import { resolve } from '../../src/lib/core/solver';
 import { nothingToMove, sheetOf, sheetText } from '../../src/lib/formats';
-import { demo, parts } from '../support/demo';
+import { demo, parts, unseen } from '../support/demo';
 import { find } from '../support/cases';
 import { edited } from '../support/edits';
 import { board, card, check, jumpered, machineOf } from '../support/make';
@@ -123,6 +123,66 @@ describe('what nobody knows', () => {
     const { [one.id]: _, ...asFound } = seen.board.asFound;
     const blind = { ...seen, board: { ...seen.board, asFound } };
     expect(checked(blind, parts).status).to.equal('unknown');
+  });
+  it('neither do places that a program or the start-up has set count as seen because they are usual', () => {
+    const { status, findings, hiding } = checked(unseen(demo('curlew'), 'audio'), parts);
+    expect(status).to.equal('unknown');
+    expect(hiding.map((f) => f.id)).to.deep.equal(['setting.unread.pnp audio/audio audio/game']);
+    expect(findings.filter((f) => f.severity !== 'note')).to.deep.equal([]);
+    const board = checked(unseen(demo('curlew'), 'board'), parts).hiding.map((f) => f.id);
+    // The network card and the USB of the board have their interrupts from two inputs; the others decide nothing.
+    expect(board).to.include('setting.unread.start board/int-3 board/int-4');
+    expect(board).to.include(
+      'setting.unread.setup board/serial-a board/serial-b board/parallel board/second-disk'
+    );
+  });
+  it('a lock is no look; and what a card was told by its own program stays in it until somebody reads it', () => {
+    const jumperless = { board: 'varnoc-d33', items: [{ id: 'net', part: 'harl-n16', slot: '3' }] };
+    expect(find(jumperless, 'setting.unread')?.sentence).to.match(/setup program/);
+    const locked = { ...jumperless, items: [{ ...jumperless.items[0]!, locked: ['io', 'irq'] }] };
+    expect(find(locked, 'setting.unread')?.title).to.match(/2 settings not read/);
+    const read = { ...jumperless, items: [{ ...jumperless.items[0]!, asFound: { io: '300', irq: '3' } }] };
+    expect(find(read, 'setting.unread')).to.equal(undefined);
+  });
+  it('nothing is told as settled on paper either', () => {
+    const sheet = sheetOf(unseen(demo('curlew'), 'audio'), parts);
+    expect(sheet.unseen).to.deep.equal([
+      { title: 'Digit PnP lite', settings: ['Audio combination', 'Game port'] }
+    ]);
+    expect(nothingToMove(sheet)).to.not.equal(nothingToMove(sheetOf(demo('curlew'), parts)));
+  });
+  it('a line for a start-up file with numbers that nobody read begins with the look', () => {
+    const blaster = (build: Build) =>
+      moveList(build, parts).commands.flatMap(({ what }) =>
+        what.is === 'line' && what.text.startsWith('SET BLASTER') ? [what] : []
+      );
+    expect(blaster(demo('curlew')).map((c) => c.assumed)).to.deep.equal([[]]);
+    const blind = unseen(demo('curlew'), 'audio');
+    expect(blaster(blind).flatMap((c) => c.assumed.map((a) => a.setting))).to.include('Audio combination');
+    expect(sheetText(sheetOf(blind, parts))).to.match(/Look first at Audio combination/);
+    expect(sheetText(sheetOf(demo('curlew'), parts))).to.not.match(/Look first/);
+  });
+  it('keeps interrupts for cards that plug and play cannot see, and for no others where the BIOS sees it', () => {
+    const reserved = (build: Build) =>
+      moveList(build, parts).commands.flatMap(({ what }) => (what.is === 'reserve' ? [what] : []));
+    const seen = demo('curlew');
+    expect(reserved(seen), 'a reserved one the BIOS could not give to the card').to.deep.equal([]);
+    const legacy = { id: 'net', part: 'harl-n16', slot: '5', asFound: { io: '300', irq: '10' } };
+    const withCard = (found: Record<string, string>) =>
+      Build.parse({ ...seen, items: [...seen.items, { ...legacy, asFound: found }] });
+    expect(reserved(withCard(legacy.asFound))).to.deep.equal([{ is: 'reserve', irqs: [10], assumed: [] }]);
+    expect(reserved(withCard({}))[0]?.assumed.map((a) => a.setting)).to.deep.equal(['IRQ']);
+    const old = { ...seen, board: { ...seen.board, part: 'tessaly-p60' } };
+    expect(parts.get(parts.get('tessaly-p60')!.board!.firmware!)!.firmware!.pnp).to.equal(false);
+    expect(reserved(old).map((c) => c.irqs)).to.deep.equal([[5]]);
+  });
+  it('an interrupt input that a plan moves is told, since the BIOS may place it elsewhere', () => {
+    const seen = demo('curlew');
+    const moved = { ...seen, board: { ...seen.board, chosen: { 'int-3': 'irq10' } } };
+    expect(moveList(moved, parts).commands.filter((c) => c.what.is === 'input')).to.deep.equal([
+      { where: 'SETUP', what: { is: 'input', label: 'PCI input 3', to: 'IRQ 10' } }
+    ]);
+    expect(sheetText(sheetOf(moved, parts))).to.match(/PCI input 3: IRQ 10/);
   });
 });
 

@@ -28,3 +28,9 @@ export function withFacts<K extends keyof Part>(id: string, key: K): PartWith<K>
 export function demo(id: string): Build {
   return Build.parse(machines.find((m) => (m as { id: string }).id === id));
 }
+
+/** A machine of which nobody looked at the settings of one item. */
+export function unseen(build: Build, id: string): Build {
+  const blind = (item: Build['board']) => (item.id === id ? { ...item, asFound: {} } : item);
+  return { ...build, board: blind(build.board), items: build.items.map(blind) };
+}

@@ -16,18 +16,17 @@ const isThere = (file: string | undefined, line: string): boolean =>
  * that stands in them already.
  */
 export function withOwnFiles(list: MoveList['commands'], build: Build, parts: PartSet): Typed {
-  const commands = list.map(({ where, what }) => ({ where, text: commandWords(what) }));
+  const told = ({ where, what }: MoveList['commands'][number]) => ({ where, text: commandWords(what) });
   const { config = '', autoexec = '' } = build.boot ?? {};
-  if (!config.trim() && !autoexec.trim()) return commands;
+  if (!config.trim() && !autoexec.trim()) return list.map(told);
   const edits = checkFiles(config, autoexec, expectationOf(kitOf(build, parts))).flatMap((f): Edit[] =>
     f.edit ? [f.edit] : []
   );
   const isMended = (where: string, text: string) =>
     edits.some((e) => e.file === where && e.text?.trim().toUpperCase() === text.trim().toUpperCase());
-  return [
-    ...commands.filter(
-      ({ where, text }) => where !== 'AUTOEXEC.BAT' || (!isThere(autoexec, text) && !isMended(where, text))
-    ),
-    ...edits.map((e) => ({ where: e.file, text: editWords(e) }))
-  ];
+  const isOpen = ({ where, what }: MoveList['commands'][number]) =>
+    where !== 'AUTOEXEC.BAT' ||
+    what.is !== 'line' ||
+    (!isThere(autoexec, what.text) && !isMended(where, what.text));
+  return [...list.filter(isOpen).map(told), ...edits.map((e) => ({ where: e.file, text: editWords(e) }))];
 }

@@ -3,7 +3,15 @@ import type { BootPlan, NoPlan } from '../core/boot';
 import { check } from '../core/rules';
 import type { Build, PartSet, Severity, Tick } from '../core/model';
 import { moveList, type CardJob } from '../core/moves';
-import { lineText, linesAt, machine, positionOf, standing, type Machine } from '../core/resources';
+import {
+  isLineSeen,
+  lineText,
+  linesAt,
+  machine,
+  positionOf,
+  standing,
+  type Machine
+} from '../core/resources';
 import { boardCautions, openingCautions, powerCautions, settingCautions, type Caution } from '../core/safety';
 import { actionWords, cautionWords, sheetWords as words, stateText, tell } from '../words';
 import { withOwnFiles } from './commands';
@@ -12,8 +20,8 @@ import { sheetDrives, type SheetCable } from './sheet-drives';
 import { sheetPower, type SheetPower } from './sheet-power';
 import {
   differences,
-  isByHand,
   meaningsOf,
+  notLookedAt,
   planned,
   seatKey,
   settingKey,
@@ -61,7 +69,7 @@ export interface Sheet {
   power: SheetPower;
   /** Drives, cable by cable. */
   drives: SheetCable[];
-  /** Functions and the lines they end up with. */
+  /** Functions and the lines they end up with; where nobody looked that is said. */
   lines: { owner: string; function: string; lines: string[] }[];
   /** Settings that nobody looked at and no step sets: they are only assumed to stand at the default. */
   unseen: { title: string; settings: string[] }[];
@@ -121,7 +129,7 @@ export function sheetOf(given: Build, parts: PartSet, plan?: BootPlan | NoPlan |
       function: byId(fitted.part.functions, line.function).label,
       lines: []
     };
-    row.lines.push(lineText(line));
+    row.lines.push(isLineSeen(m, line) ? lineText(line) : words.assumedLine(lineText(line)));
     owners.set(key, row);
   }
   return {
@@ -172,16 +180,15 @@ function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Mac
   return out;
 }
 
-/** By item: what is set by hand, was never looked at, and is set in no step either. */
+/** By item: what was never looked at and is set in no step either. */
 function unseenOf(m: Machine, steps: readonly Step[]): Sheet['unseen'] {
   const set = new Set(steps.flatMap((s) => s.actions.map((a) => settingKey(s.item ?? '', a.setting ?? ''))));
-  return m.fitted.flatMap(({ item, part, title }) => {
-    const settings = part.settings
-      .filter(
-        (s) => isByHand(part, s) && item.asFound[s.id] === undefined && !set.has(settingKey(item.id, s.id))
-      )
+  return m.fitted.flatMap((fitted) => {
+    const settings = [...notLookedAt(m, fitted).values()]
+      .flat()
+      .filter((s) => !set.has(settingKey(fitted.item.id, s.id)))
       .map((s) => s.label);
-    return settings.length ? [{ title, settings }] : [];
+    return settings.length ? [{ title: fitted.title, settings }] : [];
   });
 }
 

@@ -2,7 +2,7 @@ import { actionWords, moveCardWords } from '../words';
 import Papa from 'papaparse';
 import { hex, type Build, type PartSet } from '../core/model';
 import { moveList } from '../core/moves';
-import { linesAt, machine, standing } from '../core/resources';
+import { isLineSeen, linesAt, machine, standing } from '../core/resources';
 import { planned } from '../core/settings';
 import { withOwnFiles } from './commands';
 
@@ -10,7 +10,7 @@ import { withOwnFiles } from './commands';
 export const csv = (fields: string[], data: (string | number)[][]): string =>
   Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' }) + '\r\n';
 
-/** Every claim of the machine as it stands, one row each: IRQ, DMA, ports and memory. */
+/** Every claim of the machine as it stands, one row each: IRQ, DMA, ports and memory; `assumed` where nobody looked. */
 export function claimsCsv(build: Build, parts: PartSet): string {
   const m = machine(build, parts);
   const rows = linesAt(m, standing(m)).map((line) => {
@@ -27,10 +27,14 @@ export function claimsCsv(build: Build, parts: PartSet): string {
       ranged ? hex(line.value + line.length - 1, digits) : '',
       ranged ? line.length : '',
       line.resource === 'dma' || line.resource === 'memory' ? line.width : '',
-      line.sharing
+      line.sharing,
+      isLineSeen(m, line) ? '' : 'yes'
     ];
   });
-  return csv(['slot', 'item', 'function', 'resource', 'from', 'to', 'length', 'bits', 'sharing'], rows);
+  return csv(
+    ['slot', 'item', 'function', 'resource', 'from', 'to', 'length', 'bits', 'sharing', 'assumed'],
+    rows
+  );
 }
 
 /** What has to be done at the machine, in order, one row each. */

@@ -1,5 +1,6 @@
 import type { Fix } from '../core/model';
 import type { Machine } from '../core/resources';
+import { isHandBlock } from '../core/settings';
 import type { Move } from '../core/solver';
 import { text } from '../words/en/screens';
 
@@ -17,7 +18,8 @@ export function moveText(m: Machine, move: Move): { card: string; block: string;
     known?.positions.find((p) => p.id === id)?.label ?? id ?? text.tray.unknownPosition;
   return {
     card: titleOf(m, move.item),
-    block: block?.label ?? known?.label ?? move.setting,
+    // What a program or the start-up sets has no pins to look for: there the setting is its name.
+    block: (block && isHandBlock(block) ? block.label : undefined) ?? known?.label ?? move.setting,
     from: move.from === null ? text.tray.notLooked : label(move.from),
     to: label(move.to)
   };

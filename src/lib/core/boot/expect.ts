@@ -1,6 +1,6 @@
 import { cablesOf, totalKiB, type Kit } from '../kit';
 import type { CpuFamily } from '../model';
-import { isLineSeen, isOn, linesAt, type Line } from '../resources';
+import { isEntered, isLineSeen, isOn, linesAt, type Line } from '../resources';
 import { systemOf } from '../software';
 import { readListing, type Listing } from './listing';
 import { memoryMap, type MemoryMap } from './map';
@@ -61,7 +61,7 @@ const foundOf = (kit: Kit, line: Line): Found => ({ value: line.printed, isSeen:
 /** What a build has, as CONFIG.SYS and AUTOEXEC.BAT must know it. */
 export function expectationOf(kit: Kit): Expectation {
   const lines = linesAt(kit.m, kit.at);
-  const on = kit.m.fitted.filter((f) => !f.misfit && f.item.id !== 'system' && f.item.id !== 'pnp');
+  const on = kit.m.fitted.filter((f) => !f.misfit && isEntered(f));
   const ofKind = (kind: string) =>
     on.flatMap((f) =>
       f.part.functions.filter((fn) => fn.kind === kind && isOn(f, fn, kit.at)).map((fn) => ({ f, fn }))

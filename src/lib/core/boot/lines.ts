@@ -152,16 +152,13 @@ export const configBlock = (w: Writer, start: PlannedStart): WrittenLine[] => [
 ];
 
 /** SET lines that follow from cards, as far as somebody looked at the cards. */
-function soundLines({ kit, ex }: Writer): WrittenLine[] {
+function soundLines({ kit }: Writer): WrittenLine[] {
   return kit.m.fitted.flatMap((f) => {
-    const sound = ex.sound.find((c) => c.item === f.item.id);
-    const isSeen =
-      !sound || [sound.port, sound.irq, sound.dma, sound.dma16].every((x) => x === null || x.isSeen);
     const one = { ...kit.m, fitted: [f] };
     return startupLines(one, kit.at)
       .filter((l) => l.where === 'AUTOEXEC.BAT')
-      .map(({ text }): WrittenLine =>
-        isSeen && !text.includes('?')
+      .map(({ text, assumed }): WrittenLine =>
+        !assumed.length && !text.includes('?')
           ? { text, why: { kind: 'sound', card: f.title } }
           : { text: `REM ${text}`, why: { kind: 'look', card: f.title } }
       );

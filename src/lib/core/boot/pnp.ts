@@ -1,5 +1,5 @@
 import type { Kit } from '../kit';
-import { isLineSeen, isPnp, linesAt, type Line } from '../resources';
+import { isLegacy, isLineSeen, isPnp, linesAt, type Line } from '../resources';
 
 /** Lines that a configuration manager or a BIOS cannot see: those of cards set by hand. */
 export interface Reserved {
@@ -17,10 +17,7 @@ const OWN_PORTS: readonly number[] = [0x279, 0xa79];
  */
 export function reservedList(kit: Kit): Reserved | null {
   if (!kit.m.fitted.some((f) => isPnp(f.part))) return null;
-  const byHand = kit.m.fitted.filter(
-    (f) => f.slot && f.seat !== 'pci' && !isPnp(f.part) && f.part.card !== undefined
-  );
-  const lines = linesAt(kit.m, kit.at, byHand);
+  const lines = linesAt(kit.m, kit.at, kit.m.fitted.filter(isLegacy));
   const title = (l: Line) => kit.m.find(l.item)?.title ?? l.item;
   const of = (resource: Line['resource']) =>
     lines

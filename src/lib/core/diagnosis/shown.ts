@@ -258,6 +258,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
 
   'part.constraint': lostPart,
   'setting.unseen': 'hint',
+  'setting.unread': 'hint',
   'setting.unknown': 'hint',
   'evidence.guess': 'hint',
   'evidence.conflict': 'hint',

@@ -2,7 +2,7 @@ import { byId } from '../model';
 import type { Kit } from '../kit';
 import type { Build, Item, PartSet } from '../model';
 import { checked, type Finding } from '../rules';
-import { isByHand, withSettings } from '../settings';
+import { notLookedAt, withSettings } from '../settings';
 import type { Effect } from './effect';
 import type { Era } from './families';
 import type { FaultMode } from './modes';
@@ -33,7 +33,8 @@ const weight = ({ stops, says, dark }: Effect): number => stops + (says ? 0.1 : 
 
 /**
  * Settings that nobody looked at, by what a start would show if they stood elsewhere than assumed. What shows only
- * when drivers are loaded is left out. Each position is tried on the checks of the whole build.
+ * when drivers are loaded is left out, and so is what the start hands out anew each time. Each position is tried on the
+ * checks of the whole build.
  * @param build as it stands; @param known its findings as they are
  */
 export function unseenModes(
@@ -45,10 +46,10 @@ export function unseenModes(
 ): FaultMode[] {
   const there = new Set(known.map((f) => f.id));
   const open = withSettings(kit)
-    .flatMap(({ item, part }) =>
-      part.settings
-        .filter((s) => s.known && isByHand(part, s) && item.asFound[s.id] === undefined)
-        .map((setting) => ({ item: item.id, setting }))
+    .flatMap(({ item, fitted }) =>
+      [...notLookedAt(kit.m, fitted)]
+        .filter(([where]) => where !== 'pnp' && where !== 'start')
+        .flatMap(([, settings]) => settings.map((setting) => ({ item: item.id, setting })))
     )
     .slice(0, MOST_SETTINGS);
   const each = CHANGED / Math.max(1, open.length);

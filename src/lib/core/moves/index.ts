@@ -1,17 +1,26 @@
 import { there } from '../model';
 import { setupLines, type SetupLine } from '../disks';
-import { kitOf } from '../kit';
+import { kitOf, type Kit } from '../kit';
 import type { Block, Build, PartSet, Position, Setting, State } from '../model';
 import {
   claimValue,
+  isEntered,
+  isLegacy,
   isOn,
+  isPnp,
   lineOf,
+  linesAt,
   machine,
+  offSettings,
   positionOf,
   standing,
+  unlookedAmong,
+  unlookedBehind,
   type Fitted,
+  type Line,
   type Machine,
-  type Positions
+  type Positions,
+  type Unlooked
 } from '../resources';
 import { capMoves, leverMoves } from '../solver';
 
@@ -47,11 +56,16 @@ export interface Action {
   act: Act;
 }
 
-/** What is done at the keyboard: a line as it is typed, or what to enter in a setup or a configuration program. */
+/**
+ * What is done at the keyboard: a line as it is typed, or what to enter in a setup or a configuration program. `assumed`:
+ * settings behind its numbers that nobody looked at, which is to be done first.
+ */
 export type Command =
-  | { is: 'line'; text: string }
+  | { is: 'line'; text: string; assumed: Unlooked[] }
   | { is: 'configure'; label: string; to: string }
-  | { is: 'reserve'; irqs: number[] }
+  /** An input of PCI interrupts: the BIOS hands them out, and not every setup offers the choice. */
+  | { is: 'input'; label: string; to: string }
+  | { is: 'reserve'; irqs: number[]; assumed: Unlooked[] }
   | { is: 'setup'; line: SetupLine };
 
 /** Everything to do to one card or the board, so that each comes out once. */
@@ -155,8 +169,7 @@ export function moveList(build: Build, parts: PartSet): MoveList {
   const at = standing(m);
   const jobs: CardJob[] = [];
   const commands: MoveList['commands'] = [];
-  for (const fitted of m.fitted) {
-    if (fitted.item.id === 'pnp' || fitted.item.id === 'system') continue;
+  for (const fitted of m.fitted.filter(isEntered)) {
     const actions: Action[] = [];
     for (const setting of fitted.part.settings) {
       const position = (id: string | undefined) => setting.positions.find((p) => p.id === id);
@@ -170,10 +183,12 @@ export function moveList(build: Build, parts: PartSet): MoveList {
         if (from !== to && to.state && 'value' in to.state)
           commands.push({
             where: fitted.title,
-            what: { is: 'line', text: `${block.program} ${to.state.value}` }
+            what: { is: 'line', text: `${block.program} ${to.state.value}`, assumed: [] }
           });
-      } else if (block?.kind === 'startup') continue;
-      else if (block?.kind === 'pnp') {
+      } else if (block?.kind === 'startup') {
+        if (from !== to)
+          commands.push({ where: 'SETUP', what: { is: 'input', label: setting.label, to: to.label } });
+      } else if (block?.kind === 'pnp') {
         if (from !== to)
           commands.push({
             where: fitted.title,
@@ -194,16 +209,17 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       });
   }
   jobs.sort((a, b) => Number(a.item === 'board') - Number(b.item === 'board'));
+  const kit = kitOf(build, parts, m);
   return {
     jobs,
     commands: [
       ...commands,
-      ...setupNotes(m, at),
-      ...setupLines(kitOf(build, parts, m)).map((line) => ({
-        where: 'SETUP',
-        what: { is: 'setup', line } as const
-      })),
-      ...startupLines(m, at).map(({ where, text }) => ({ where, what: { is: 'line', text } as const }))
+      ...reserved(kit),
+      ...setupLines(kit).map((line) => ({ where: 'SETUP', what: { is: 'setup', line } as const })),
+      ...startupLines(m, at).map(({ where, text, assumed }) => ({
+        where,
+        what: { is: 'line', text, assumed } as const
+      }))
     ]
   };
 }
@@ -213,47 +229,53 @@ function slotName(m: Machine, id: string): string {
   return slot?.label ?? `slot ${id}`;
 }
 
-/** Lines of ISA cards that a PCI machine's setup has to keep from PCI. */
-function setupNotes(m: Machine, at: Positions): MoveList['commands'] {
+/**
+ * Interrupts that a PCI machine's setup has to keep for ISA cards that it cannot see. To one that it configures itself it
+ * could not give a reserved one any more; a BIOS that knows no plug and play sees none.
+ */
+function reserved({ m, at, firmware }: Kit): MoveList['commands'] {
   if (!m.board.part.board.slots.some((s) => s.bus === 'pci')) return [];
-  const lines = m.fitted
-    .filter((f) => f.seat === 'isa8' || f.seat === 'isa16')
-    .flatMap((f) =>
-      f.part.functions
-        .filter((fn) => isOn(f, fn, at))
-        .flatMap((fn) =>
-          fn.claims.flatMap((c) => (c.resource === 'irq' ? (claimValue(m, f, c, at) ?? []) : []))
-        )
-    );
-  const irqs = [...new Set(lines)].sort((a, b) => a - b);
-  return irqs.length ? [{ where: 'SETUP', what: { is: 'reserve', irqs } }] : [];
+  const seesPnp = firmware?.firmware?.pnp !== false;
+  const cards = m.fitted.filter((f) => isLegacy(f) || (!seesPnp && f.slot && isPnp(f.part)));
+  const lines = linesAt(m, at, cards).filter((l) => l.resource === 'irq');
+  const irqs = [...new Set(lines.map((l) => l.value))].sort((a, b) => a - b);
+  return irqs.length
+    ? [{ where: 'SETUP', what: { is: 'reserve', irqs, assumed: unlookedBehind(m, ...lines) } }]
+    : [];
+}
+
+/** A line for a start-up file; `assumed`: settings behind it that nobody looked at. */
+export interface StartupLine {
+  where: string;
+  text: string;
+  assumed: Unlooked[];
 }
 
 /** Lines for the start-up files, with the numbers that the cards are set to. */
-export function startupLines(m: Machine, at: Positions): { where: string; text: string }[] {
+export function startupLines(m: Machine, at: Positions): StartupLine[] {
   return m.fitted.flatMap((fitted) =>
-    fitted.part.startup
-      .filter((line) => {
-        const fn = fitted.part.functions.find((f) => f.id === line.when);
-        return !fn || isOn(fitted, fn, at);
-      })
-      .map((line) => ({
-        where: line.file,
-        text: line.text.replace(/\{([^.}]+)\.([^}]+)\}/g, (_, fn, claim) =>
-          numberIn(m, fitted, at, fn, claim)
-        )
-      }))
+    fitted.part.startup.flatMap((line): StartupLine[] => {
+      const when = fitted.part.functions.find((f) => f.id === line.when);
+      if (when && !isOn(fitted, when, at)) return [];
+      const assumed = when ? unlookedAmong(m, offSettings(fitted.item.id, when)) : [];
+      const text = line.text.replace(/\{([^.}]+)\.([^}]+)\}/g, (_, fn, claim) => {
+        const is = lineOfClaim(m, fitted, at, fn, claim);
+        if (!is) return '?';
+        assumed.push(...unlookedBehind(m, is));
+        return numberText(is);
+      });
+      return [{ where: line.file, text, assumed }];
+    })
   );
 }
 
-function numberIn(m: Machine, fitted: Fitted, at: Positions, fnId: string, claimId: string): string {
+function lineOfClaim(m: Machine, fitted: Fitted, at: Positions, fnId: string, claimId: string): Line | null {
   const fn = fitted.part.functions.find((f) => f.id === fnId);
   const index = fn?.claims.findIndex((c) => (c.id ?? c.resource) === claimId) ?? -1;
-  if (!fn || index < 0) return '?';
+  if (!fn || index < 0) return null;
   const value = claimValue(m, fitted, there(fn.claims[index]), at);
-  if (value === null) return '?';
-  const line = lineOf(m, fitted, fn, index, value);
-  return line.resource === 'io' || line.resource === 'memory'
-    ? value.toString(16).toUpperCase()
-    : String(line.printed);
+  return value === null ? null : lineOf(m, fitted, fn, index, value);
 }
+
+const numberText = ({ resource, value, printed }: Line): string =>
+  resource === 'io' || resource === 'memory' ? value.toString(16).toUpperCase() : String(printed);

@@ -5,7 +5,7 @@ export * from './lines';
 export * from './relation';
 export { isLineSeen, unlookedAmong, unlookedBehind, type Unlooked } from './seen';
 export { standing } from './standing';
-export { systemPart, pnpPart, isPnp } from './system';
+export { systemPart, pnpPart, isLegacy, isPnp } from './system';
 export { unreachable, type Unreachable } from './reach';
 export { isHome } from './homes';
 export { sharingContext } from './context';

@@ -94,6 +94,10 @@ function emptyItem(id: string, part: string): Item {
   return { id, part, asFound: {}, chosen: {}, locked: [] };
 }
 
+/** Whether a person entered it; the standard parts of its class come with every machine. */
+export const isEntered = ({ item }: Pick<Fitted, 'item'>): boolean =>
+  item.id !== SYSTEM_ITEM && item.id !== PNP_ITEM;
+
 /** Whether somebody looked at a setting, or chose its position; otherwise where it stands is an assumption. */
 export const isLookedAt = ({ asFound, chosen }: Pick<Item, 'asFound' | 'chosen'>, setting: string): boolean =>
   chosen[setting] !== undefined || asFound[setting] !== undefined;

@@ -1,5 +1,6 @@
+import { keyOf, type Claim, type PartFunction } from '../model';
 import { claimSettings, type Line } from './lines';
-import { isLookedAt, type Machine } from './machine';
+import { isLookedAt, offSettings, type Fitted, type Machine } from './machine';
 
 /** A setting that nobody looked at, by its label and the name of its part. */
 export interface Unlooked {
@@ -7,8 +8,19 @@ export interface Unlooked {
   of: string;
 }
 
-const claimBehind = (m: Machine, line: Line) =>
-  m.find(line.item)?.part.functions.find((f) => f.id === line.function)?.claims[line.index];
+/** The claim of a line with its function; undefined where no claim has made it. */
+function claimBehind(m: Machine, line: Line): { owner: Fitted; fn: PartFunction; claim: Claim } | undefined {
+  const owner = m.find(line.item);
+  const fn = owner?.part.functions.find((f) => f.id === line.function);
+  const claim = fn?.claims[line.index];
+  return owner && fn && claim ? { owner, fn, claim } : undefined;
+}
+
+/** Settings on which a claim rests: those that give its number, and those that switch its function off. */
+function settingsBehind(m: Machine, owner: Fitted, fn: PartFunction, claim: Claim) {
+  const all = [...claimSettings(m, owner, claim), ...offSettings(owner.item.id, fn)];
+  return [...new Map(all.map((s) => [keyOf(s.item, s.setting), s])).values()];
+}
 
 /** Of some settings those that were neither seen nor chosen. */
 export const unlookedAmong = (
@@ -25,9 +37,8 @@ export const unlookedAmong = (
 /** Settings that some lines rest on and that were neither seen nor chosen. */
 export const unlookedBehind = (m: Machine, ...lines: readonly Line[]): Unlooked[] =>
   lines.flatMap((line) => {
-    const owner = m.find(line.item);
-    const claim = claimBehind(m, line);
-    return owner && claim ? unlookedAmong(m, claimSettings(m, owner, claim)) : [];
+    const made = claimBehind(m, line);
+    return made ? unlookedAmong(m, settingsBehind(m, made.owner, made.fn, made.claim)) : [];
   });
 
 /**

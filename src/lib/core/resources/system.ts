@@ -1,3 +1,4 @@
+import type { Fitted } from './machine';
 import { PNP_ITEM, SYSTEM_ITEM, hex, type Claim, type Part, type PartFunction } from '../model';
 
 type Facts = NonNullable<Part['board']>;
@@ -127,6 +128,10 @@ export function systemPart(facts: Facts): Part {
 export function isPnp(part: Part): boolean {
   return part.card !== undefined && part.blocks.some((block) => block.kind === 'pnp');
 }
+
+/** Whether a card stands where plug and play cannot see it: one that is set by hand or by a program of its own. */
+export const isLegacy = ({ part, slot, seat }: Fitted): boolean =>
+  slot !== undefined && seat !== 'pci' && part.card !== undefined && !isPnp(part);
 
 /**
  * The ports of ISA plug-and-play: write-only 279h and A79h, and one readable port between 203h and

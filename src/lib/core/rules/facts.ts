@@ -3,7 +3,7 @@ import type { Rail } from '../rails';
 import type { Obstacle, TriedHere, Unlooked, Unreachable } from '../resources';
 import type { Barrier, Verdict } from '../storage';
 import type { Fault } from '../cabling';
-import type { Consequence, Meant, Reason, Want } from '../settings';
+import type { Consequence, Meant, Reason, SeenAt, Want } from '../settings';
 import type { UnmetFacts } from '../software';
 
 /** Two functions on one line, and how they meet. */
@@ -118,6 +118,8 @@ export interface FactsOf {
 
   // Evidence and what nobody looked at
   'setting.unseen': { part: Thing; settings: string[] };
+  /** `where` it is to be read how they stand. */
+  'setting.unread': { part: Thing; settings: string[]; where: Exclude<SeenAt, 'hand'> };
   'setting.unknown': { part: Thing; setting: string; decides: string[] };
   'evidence.guess': { part: Thing; setting: string };
   'evidence.conflict': {

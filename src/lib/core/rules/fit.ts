@@ -1,8 +1,7 @@
 import { entryOf, forbidden, thingOf, type OfferedFix, type Part } from '../model';
 import { knownIsaClock } from '../kit';
 import { excludeEachOther, freeSlots, isIn, isOn, triedHere, untried, type Fitted } from '../resources';
-import { isByHand } from '../settings';
-import { isFixed } from '../solver';
+import { notLookedAt } from '../settings';
 import type { Case } from './finding';
 import { slotFix, waitingCards, type Rule, type Situation } from './rule';
 
@@ -172,23 +171,17 @@ const combination: Rule = ({ m, at }) =>
 const hasDiskRom = ({ functions }: Part): boolean =>
   functions.some((f) => f.speaks) && functions.some((f) => f.claims.some((c) => c.resource === 'memory'));
 
-/** A position that nobody looked at is taken to be the default. */
+/** A position that nobody looked at is taken to be the default, on the part and in programs alike. */
 const notRecorded: Rule = ({ m }) =>
-  m.fitted.flatMap((f): Case[] => {
-    const unseen = f.part.settings.filter(
-      (s) =>
-        isByHand(f.part, s) && s.known && !(s.id in f.item.asFound || s.id in f.item.chosen) && !isFixed(f, s)
-    );
-    return unseen.length
-      ? [
-          {
-            rule: 'setting.unseen',
-            about: unseen.map((s) => ({ item: f.item.id, setting: s.id })),
-            facts: { part: thingOf(f), settings: unseen.map((s) => s.label) }
-          }
-        ]
-      : [];
-  });
+  m.fitted.flatMap((f) =>
+    [...notLookedAt(m, f)].map(([where, settings]): Case => {
+      const facts = { part: thingOf(f), settings: settings.map((s) => s.label) };
+      const about = settings.map((s) => ({ item: f.item.id, setting: s.id }));
+      return where === 'hand'
+        ? { rule: 'setting.unseen', about, facts }
+        : { rule: 'setting.unread', key: where, about, facts: { ...facts, where } };
+    })
+  );
 
 /** A setting whose meaning is a guess may do something else. */
 const guessed: Rule = ({ m, at }) =>

@@ -180,6 +180,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
 
   'part.constraint': entry(at('switches'), 'clash'),
   'setting.unseen': entry(at('switches'), 'note', { hides: 'lines' }),
+  'setting.unread': entry(at('lines'), 'note', { hides: 'lines' }),
   'setting.unknown': entry(at('switches'), 'caution', { hides: 'lines' }),
   'evidence.guess': entry(at('switches'), 'caution', { hides: 'lines' }),
   'evidence.conflict': entry(at('switches'), 'caution'),

@@ -2,6 +2,7 @@ import {
   foundPosition,
   claimSettings,
   claimValue,
+  isEntered,
   isOn,
   lineOf,
   relate,
@@ -97,30 +98,28 @@ export function loom(m: Machine): LoomGroup[] {
       }
     })
   );
-  return m.fitted
-    .filter((f) => f.item.id !== 'system' && f.item.id !== 'pnp')
-    .map((fitted) => ({
-      item: fitted.item.id,
-      title: fitted.title,
-      ...(fitted.slot ? { slot: fitted.slot.label ?? fitted.slot.id } : {}),
-      seat: fitted.slot?.bus ?? null,
-      rows: fitted.part.functions.map((fn) => {
-        const own = lines.filter((l) => l.item === fitted.item.id && l.function === fn.id);
-        const drawn = (resource: Line['resource']) =>
-          own
-            .filter((l) => l.resource === resource)
-            .map((l): LoomLine => ({ ...l, clash: clashing.has(l), assumed: !isLineSeen(m, l) }));
-        return {
-          item: fitted.item.id,
-          function: fn.id,
-          label: fn.label,
-          on: isOn(fitted, fn, at),
-          marks: fn.claims.flatMap((_, i) => marksOf(m, fitted, fn, i, at, own, clashing)),
-          ports: drawn('io'),
-          windows: drawn('memory')
-        };
-      })
-    }));
+  return m.fitted.filter(isEntered).map((fitted) => ({
+    item: fitted.item.id,
+    title: fitted.title,
+    ...(fitted.slot ? { slot: fitted.slot.label ?? fitted.slot.id } : {}),
+    seat: fitted.slot?.bus ?? null,
+    rows: fitted.part.functions.map((fn) => {
+      const own = lines.filter((l) => l.item === fitted.item.id && l.function === fn.id);
+      const drawn = (resource: Line['resource']) =>
+        own
+          .filter((l) => l.resource === resource)
+          .map((l): LoomLine => ({ ...l, clash: clashing.has(l), assumed: !isLineSeen(m, l) }));
+      return {
+        item: fitted.item.id,
+        function: fn.id,
+        label: fn.label,
+        on: isOn(fitted, fn, at),
+        marks: fn.claims.flatMap((_, i) => marksOf(m, fitted, fn, i, at, own, clashing)),
+        ports: drawn('io'),
+        windows: drawn('memory')
+      };
+    })
+  }));
 }
 
 function marksOf(

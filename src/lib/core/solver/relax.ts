@@ -1,5 +1,15 @@
 import type { Build, Fix, PartSet, Slot } from '../model';
-import { isOn, isTaken, machine, obstacle, seatOf, standing, type Fitted, type Machine } from '../resources';
+import {
+  isEntered,
+  isOn,
+  isTaken,
+  machine,
+  obstacle,
+  seatOf,
+  standing,
+  type Fitted,
+  type Machine
+} from '../resources';
 import { Conflicts, type CoreFunction } from './conflicts';
 import { applyFix, fixCost } from './fix';
 import type { Limits } from './solve';
@@ -22,7 +32,7 @@ function candidates(m: Machine, coreFunctions: readonly CoreFunction[], parts: P
   }
   for (const id of items) {
     const fitted = m.find(id);
-    if (!fitted || id === 'system' || id === 'pnp') continue;
+    if (!fitted || !isEntered(fitted)) continue;
     fixes.push(...slotMoves(m, fitted));
     for (const setting of fitted.item.locked) fixes.push({ action: 'unlock', item: id, setting });
     if (!fitted.part.card) continue;

@@ -44,7 +44,7 @@
   <ul class="my-1.25">
     {#each sets as l (l.text)}<li><code class="font-mono text-large">{l.text}</code></li>{/each}
   </ul>
-  {#if ex.sound.some((c) => [c.port, c.irq, c.dma].some((x) => x && !x.isSeen))}<p class="ask">
+  {#if sets.some((l) => l.assumed.length)}<p class="ask">
       {words.setsUnseen}
     </p>{/if}
 {:else}<p>{words.setsNone}</p>{/if}

@@ -22,7 +22,9 @@
   /** The first stage at which it will surely stand: behind it nothing can be said. */
   const end = $derived(told.stages.findIndex((s) => s.stops >= 0.5));
   const unseen = $derived(
-    session.checked.findings.flatMap((f) => (f.rule === 'setting.unseen' ? f.facts.settings : [])).length
+    session.checked.findings.flatMap((f) =>
+      f.rule === 'setting.unseen' || f.rule === 'setting.unread' ? f.facts.settings : []
+    ).length
   );
 
   function outcome(s: Rehearsed, effect: Rehearsed['because'][number]['effect']): string {

@@ -6,7 +6,7 @@
   import Working from '../task/Working.svelte';
   import type { Relaxation } from '$lib/core/solver';
   import { keyOf } from '$lib/core/model';
-  import { isByHand } from '$lib/core/settings';
+  import { notLookedAt } from '$lib/core/settings';
   import { applyFix, lineSettings } from '$lib/core/solver';
   import { tell, shareWords } from '$lib/words';
 
@@ -21,17 +21,12 @@
     const fitted = session.machine.find(item);
     return `${fitted?.title ?? item}: ${fitted?.part.functions.find((f) => f.id === fn)?.label ?? fn}`;
   };
-  /** Settings by hand that decide lines and that nobody looked at. */
+  /** Settings that decide lines and that nobody looked at, wherever they are set. */
   const unseen = $derived.by(() => {
     const decided = lineSettings(session.machine);
-    return session.machine.fitted.reduce(
-      (n, { item, part }) =>
-        n +
-        part.settings.filter(
-          (s) => isByHand(part, s) && decided.has(keyOf(item.id, s.id)) && item.asFound[s.id] === undefined
-        ).length,
-      0
-    );
+    return session.machine.fitted
+      .flatMap((f) => [...notLookedAt(session.machine, f).values()].flat().map((s) => keyOf(f.item.id, s.id)))
+      .filter((key) => decided.has(key)).length;
   });
   const hidden = $derived(session.checked.hiding.filter((f) => f.severity === 'caution'));
   const shares = $derived(solution?.shares.filter((s) => s.tolerated) ?? []);

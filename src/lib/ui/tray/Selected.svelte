@@ -5,6 +5,7 @@
   import { moveList } from '$lib/core/moves';
   import type { Item, Part, Setting } from '$lib/core/model';
   import { positionOf } from '$lib/core/resources';
+  import { recordPosition } from '$lib/core/settings';
   import { kindWord, actionWords } from '$lib/words';
   import { getBench } from '../context';
   import CardDrawing from '../parts/CardDrawing.svelte';
@@ -18,22 +19,18 @@
   const job = $derived(plan.jobs.find((j) => j.item === item.id));
   const seat = $derived(session.machine.find(item.id)?.slot);
 
-  const fixedBlock = (s: Setting) =>
-    ['startup', 'pnp'].includes(part.blocks.find((b) => b.id === s.block)?.kind ?? '');
   const firmware = (s: Setting) => part.blocks.find((b) => b.id === s.block)?.kind === 'firmware';
   const options = (s: Setting) => s.positions.map((p) => ({ value: p.id, name: p.label }));
 
-  function set(which: 'asFound' | 'chosen', setting: string, event: Event) {
-    const value = (event.currentTarget as HTMLSelectElement).value;
+  function setFound(setting: string, position: string) {
+    session.item(item.id, (i) => recordPosition(i, part, setting, position || null), text.log.did.asFound);
+  }
+  function choose(setting: string, position: string) {
+    const { [setting]: _, ...others } = item.chosen;
     session.item(
       item.id,
-      (i) => {
-        const next = { ...i[which] };
-        if (value) next[setting] = value;
-        else delete next[setting];
-        return { ...i, [which]: next };
-      },
-      which === 'asFound' ? text.log.did.asFound : text.log.did.cap
+      (i) => ({ ...i, chosen: position ? { ...others, [setting]: position } : others }),
+      text.log.did.cap
     );
   }
   const lock = (setting: string) =>
@@ -99,8 +96,7 @@
         <OneOf
           aria-label={text.tray.asFoundOf(setting.label)}
           value={item.asFound[setting.id] ?? ''}
-          onchange={(e) => set('asFound', setting.id, e)}
-          disabled={fixedBlock(setting)}
+          onchange={(e) => setFound(setting.id, e.currentTarget.value)}
         >
           <option value="">{text.tray.notLooked}</option>
           {#each options(setting) as o (o.value)}<option value={o.value}>{o.name}</option>{/each}
@@ -109,7 +105,7 @@
           class="chosen"
           aria-label={text.tray.chosenOf(setting.label)}
           value={item.chosen[setting.id] ?? ''}
-          onchange={(e) => set('chosen', setting.id, e)}
+          onchange={(e) => choose(setting.id, e.currentTarget.value)}
           disabled={!setting.known || firmware(setting) || locked}
         >
           <option value="">{text.tray.likeFound}</option>

@@ -34,6 +34,7 @@ export const sheetWords = {
   allDone: 'Stops ruled out and checks done, as noted.',
   skipped: (check: string, by: string) => `${check} (skipped by ${by}, open)`,
   open: 'Still open',
+  assumedLine: (line: string) => `${line} (assumed)`,
   unseen: 'Not looked at, taken to be at the default',
   starts: 'Starts',
   files: (names: readonly string[]) => `Files, line by line under Boot: ${names.join(', ')}`,

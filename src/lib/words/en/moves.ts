@@ -1,6 +1,8 @@
 import type { SetupLine } from '../../core/disks';
 import type { Action, Command, Printed } from '../../core/moves';
+import type { Unlooked } from '../../core/resources';
 import { floppyName, type Geometry } from '../../core/storage';
+import { and } from './language';
 
 type Pair = readonly [number, number];
 const pair = (pins: Pair) => `${Math.min(...pins)}-${Math.max(...pins)}`;
@@ -89,15 +91,25 @@ export function setupLineWords(line: SetupLine): string {
   }
 }
 
+/** What rests on settings that nobody looked at begins with the look. */
+function lookFirst(text: string, assumed: readonly Unlooked[]): string {
+  const settings = [...new Set(assumed.map(({ setting, of }) => `${setting} of ${of}`))];
+  return settings.length
+    ? `Look first at ${and(settings)}. At the usual ${settings.length > 1 ? 'positions' : 'position'}: ${text}`
+    : text;
+}
+
 /** What is done at the keyboard. */
 export function commandWords(command: Command): string {
   switch (command.is) {
     case 'line':
-      return command.text;
+      return lookFirst(command.text, command.assumed);
     case 'configure':
       return `Configuration program: ${command.label} ${command.to}`;
+    case 'input':
+      return `${command.label}: ${command.to}, where this setup offers the choice; else see what the list at the start shows`;
     case 'reserve':
-      return `Reserve for ISA: IRQ ${command.irqs.join(', ')}`;
+      return lookFirst(`Reserve for ISA: IRQ ${command.irqs.join(', ')}`, command.assumed);
     case 'setup':
       return setupLineWords(command.line);
   }

@@ -1,6 +1,6 @@
 import type { TriedHere } from '../../../core/resources';
 import type { FactsOf } from '../../../core/rules';
-import { counted, sentence } from '../language';
+import { capital, counted, sentence } from '../language';
 import { obstacleWords } from '../reach';
 import { the } from '../things';
 import type { WordsOf } from './told';
@@ -29,6 +29,17 @@ function widthWords({ card, state, claim, same, other }: FactsOf['slot.width']):
     : `Nobody has tried ${the(card)} in an 8-bit slot. It may not be found at all.`;
 }
 
+/** Where it is read how settings stand that are not set by hand. */
+const readAt: Record<FactsOf['setting.unread']['where'], string> = {
+  setup: 'the setup of the board says how they stand',
+  program: "the card's own setup program says how they stand",
+  pnp: 'the configuration program, or the list that the BIOS shows at the start, says how they stand',
+  start: 'the list of PCI devices that the BIOS shows at the start says how they stand',
+  rom: 'the label of the ROM says what it was built for',
+  bay: 'look into the bay',
+  open: 'nobody has noted where it is seen: look at the part and in its papers'
+};
+
 export const seats: WordsOf<
   | 'slot.kind'
   | 'slot.width'
@@ -42,6 +53,7 @@ export const seats: WordsOf<
   | 'part.constraint'
   | 'disk.firmware-base'
   | 'setting.unseen'
+  | 'setting.unread'
   | 'setting.unknown'
   | 'evidence.guess'
   | 'evidence.conflict'
@@ -129,6 +141,11 @@ export const seats: WordsOf<
     title: `${part.name}: ${settings(names.length)} not looked at`,
     sentence: `Assumed to be at the default: ${names.join(', ')}. Look before you rely on it.`,
     why: 'A position that nobody looked at is assumed to be the default.'
+  }),
+  'setting.unread': ({ part, settings: names, where }) => ({
+    title: `${part.name}: ${settings(names.length)} not read`,
+    sentence: `Taken to stand as usual: ${names.join(', ')}. ${capital(readAt[where])}; record it as found before you rely on it.`,
+    why: 'What a program or the start-up has set cannot be seen on the card. Until somebody has read it, where it stands is an assumption.'
   }),
   'setting.unknown': ({ part, setting, decides }) => ({
     title: `${setting} of ${part.name} is unknown`,

@@ -47,7 +47,7 @@ export const tray = {
   nothingMoves: 'Nothing has to move',
   nothingMovesSeen: 'Nothing to move among what was looked at',
   planUnseen: (n: number) =>
-    `${counted('setting', 'settings')(n)} nobody looked at: the bench sheet says how to set them.`,
+    `${counted('setting', 'settings')(n)} nobody looked at: the bench sheet lists them.`,
   planUnknown: 'Not covered, since nobody knows it:',
   moves: (n: number) => `${counted('setting', 'settings')(n)} to move`,
   proved: 'Proved: no answer needs less.',
