@@ -145,7 +145,7 @@ export const seats: WordsOf<
   'setting.unread': ({ part, settings: names, where }) => ({
     title: `${part.name}: ${settings(names.length)} not read`,
     sentence: `Taken to stand as usual: ${names.join(', ')}. ${capital(readAt[where])}; record it as found before you rely on it.`,
-    why: 'What a program or the start-up has set cannot be seen on the card. Until somebody has read it, where it stands is an assumption.'
+    why: 'What a program or the BIOS has set cannot be seen on the card. Until somebody has read it, where it stands is an assumption.'
   }),
   'setting.unknown': ({ part, setting, decides }) => ({
     title: `${setting} of ${part.name} is unknown`,
