@@ -11,9 +11,12 @@ import { otherWords } from './scripts/pseudo-words.ts';
 const onlyDefine =
   /node_modules\/(flowbite-svelte|tailwind-variants|zod|date-fns)\/|src\/lib\/(core|formats|words)\//;
 
-/** Fields, tables and dialogs, and what they are bound with: most stages have some, but not the first page looked at. */
-const fields =
-  /flowbite-svelte\/dist\/(forms|table|utils\/(CloseButton|theme))|dom\/elements\/(bindings\/(input|select)|customizable)|ui\/kit\//;
+/**
+ * What most stages have, but not the first page looked at: fields, tables and dialogs, what they are bound with, and the
+ * checks of what is read in.
+ */
+const notFirst =
+  /flowbite-svelte\/dist\/(forms|table|utils\/(CloseButton|theme))|dom\/elements\/(bindings\/(input|select)|customizable)|ui\/kit\/|model\/check-(part|build)/;
 
 /** The schema library can describe itself as JSON Schema; in the browser nobody asks it to, so what does it is left out. */
 const undescribed: Plugin = {
@@ -55,10 +58,14 @@ export default defineConfig({
       experimental: { lazyBarrel: true },
       treeshake: { moduleSideEffects: (id: string) => !onlyDefine.test(id) },
       // What most pages use comes in one file, and not in thirty small ones, each with its own way through the
-      // service worker. With a smaller number the first page loads what it does not use.
+      // service worker; of the computation also what fewer use. With smaller numbers the first page loads what it does
+      // not use.
       output: {
         codeSplitting: {
-          groups: [{ name: 'common', minShareCount: 14, test: (id: string) => !fields.test(id) }]
+          groups: [
+            { name: 'common', minShareCount: 14, priority: 2, test: (id: string) => !notFirst.test(id) },
+            { name: 'computation', minShareCount: 10, priority: 1, test: /src\/lib\/core\// }
+          ]
         }
       }
     }

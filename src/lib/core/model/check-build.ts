@@ -1,5 +1,6 @@
 import type { Build, BuildFile, FunctionRef, Item, PartSet } from './build';
 import { checkPart, repeated } from './check-part';
+import { partSet } from './keys';
 import type { Flaw, FlawAt } from './flaw';
 import type { ShelfItem } from './shelf';
 import type { Part } from './part';
@@ -96,8 +97,4 @@ export function checkFile(file: BuildFile): FlawAt[] {
     ...file.parts.flatMap((part, i) => checkPart(part).map((p) => ({ ...p, path: `parts[${i}].${p.path}` }))),
     ...checkBuild(file.build, partSet(file.parts)).map((p) => ({ ...p, path: `build.${p.path}` }))
   ];
-}
-
-export function partSet(parts: Iterable<BuildFile['parts'][number]>): PartSet {
-  return new Map([...parts].map((part) => [part.id, part]));
 }

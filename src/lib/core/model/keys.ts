@@ -1,3 +1,5 @@
+import type { PartSet } from './build';
+import type { Part } from './part';
 /** The entries of a table with the type of its keys, which TypeScript forgets. */
 export const entriesOf = <K extends string, V>(of: Record<K, V>): [K, V][] => Object.entries(of) as [K, V][];
 
@@ -15,3 +17,6 @@ export function groupBy<T>(list: readonly T[], name: (one: T) => string): Map<st
   }
   return groups;
 }
+
+/** Parts by their id. */
+export const partSet = (parts: Iterable<Part>): PartSet => new Map([...parts].map((part) => [part.id, part]));
