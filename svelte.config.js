@@ -1,4 +1,3 @@
-import adapter from '@sveltejs/adapter-node';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 import { plainAdapter } from './scripts/plain-adapter.mjs';
 
@@ -10,7 +9,9 @@ export default {
   kit: {
     // Beside the application the tests build it in a made-up language.
     ...(words ? { outDir: `.svelte-kit/${words}` } : {}),
-    adapter: words ? plainAdapter(`build/${words}`) : adapter({ out: 'build' }),
+    adapter: plainAdapter(
+      words ? { out: `build/${words}`, precompress: false } : { out: 'build', precompress: true }
+    ),
     typescript: {
       // The command line, the scripts and the figures are checked with the rest.
       config: (config) => ({

@@ -1,8 +1,15 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { compiledCatalogue, readCatalogue } from '../src/lib/server/catalogue';
+import {
+  compiledCatalogue,
+  compiledSoftware,
+  readCatalogue,
+  readSoftware
+} from '../src/lib/server/catalogue';
 
 /** Reads and checks the catalogue once, so that neither server nor command line does it at each start. */
-const parts = readCatalogue(new URL('../catalogue', import.meta.url).pathname);
+const folder = new URL('../catalogue', import.meta.url).pathname;
 mkdirSync(dirname(compiledCatalogue()), { recursive: true });
-writeFileSync(compiledCatalogue(), JSON.stringify(parts));
+writeFileSync(compiledSoftware(), JSON.stringify(readSoftware(folder)));
+// Last: by its age the build is known to be whole.
+writeFileSync(compiledCatalogue(), JSON.stringify(readCatalogue(folder)));

@@ -7,14 +7,25 @@ import type { Part, Profile } from '../core/model';
 export const projectFolder = (): string => process.env.YJ_ROOT ?? process.cwd();
 
 const catalogueFolder = (): string => join(projectFolder(), 'catalogue');
-/** The parts as they were read and checked when the program was built. */
-export const compiledCatalogue = (): string => join(projectFolder(), 'build', 'heavy', 'catalogue.json');
+const built = (name: string): string => join(projectFolder(), 'build', 'heavy', name);
+/** The parts, and the programs, as they were read and checked when the application was built. */
+export const compiledCatalogue = (): string => built('catalogue.json');
+export const compiledSoftware = (): string => built('software.json');
 const SOFTWARE = 'software.yaml';
 
 const partFiles = (folder: string): string[] =>
   readdirSync(folder)
     .filter((name) => name.endsWith('.yaml') && name !== SOFTWARE)
     .sort();
+
+/** What was made of some files of the catalogue; null where it is not there, or one of them is newer. */
+function ifFresh<T>(compiled: string, names: readonly string[]): T | null {
+  if (!existsSync(compiled)) return null;
+  const made = statSync(compiled).mtimeMs;
+  return names.every((name) => statSync(join(catalogueFolder(), name)).mtimeMs <= made)
+    ? (JSON.parse(readFileSync(compiled, 'utf8')) as T)
+    : null;
+}
 
 /**
  * Reads the parts that ship with the application: those of a folder from its files, else as they were compiled when
@@ -23,13 +34,10 @@ const partFiles = (folder: string): string[] =>
 export function readCatalogue(folder?: string): Part[] {
   const from = folder ?? catalogueFolder();
   const names = partFiles(from);
-  const compiled = compiledCatalogue();
-  if (folder === undefined && existsSync(compiled)) {
-    const made = statSync(compiled).mtimeMs;
-    if (names.every((name) => statSync(join(from, name)).mtimeMs <= made))
-      return JSON.parse(readFileSync(compiled, 'utf8')) as Part[];
-  }
-  return readCatalogueFiles(names.map((name) => ({ name, text: readFileSync(join(from, name), 'utf8') })));
+  return (
+    (folder === undefined ? ifFresh<Part[]>(compiledCatalogue(), names) : null) ??
+    readCatalogueFiles(names.map((name) => ({ name, text: readFileSync(join(from, name), 'utf8') })))
+  );
 }
 
 /** Functions that many parts have; the files of every folder may refer to them. */
@@ -42,7 +50,11 @@ export function readPlainParts(folder = catalogueFolder()): Part[] {
   return readCatalogueFiles(names.map((name) => ({ name, text: readFileSync(join(folder, name), 'utf8') })));
 }
 
-/** Reads the software profiles that ship with the application. */
-export function readSoftware(folder = catalogueFolder()): Profile[] {
-  return readProfiles(readFileSync(join(folder, SOFTWARE), 'utf8'), SOFTWARE);
+/** Reads the programs that ship with the application, from a folder or as they were compiled, like the parts. */
+export function readSoftware(folder?: string): Profile[] {
+  const from = folder ?? catalogueFolder();
+  return (
+    (folder === undefined ? ifFresh<Profile[]>(compiledSoftware(), [SOFTWARE]) : null) ??
+    readProfiles(readFileSync(join(from, SOFTWARE), 'utf8'), SOFTWARE)
+  );
 }

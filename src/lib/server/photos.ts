@@ -1,5 +1,4 @@
 import { server } from '../words/server';
-import sharp from 'sharp';
 import { InvalidDocument } from '../words';
 
 /** Largest photograph that is taken in, in bytes and in pixels, and the longer side that is kept. */
@@ -22,6 +21,8 @@ export interface Picture {
 export async function readPhoto(bytes: Uint8Array): Promise<Picture> {
   const wrong = (message: string) => new InvalidDocument([{ path: '', message }], server.what.photograph);
   try {
+    // Brought in with the first photograph: most starts of the server see none.
+    const { default: sharp } = await import('sharp');
     const image = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' });
     const { format } = await image.metadata();
     if (!format || !KINDS.includes(format)) throw wrong(server.noPicture);
