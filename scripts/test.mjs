@@ -193,7 +193,7 @@ const [{ done }] = await Promise.all([
     // Together no more than 60 marks of what cannot be missing.
     ['Lint', bin('oxlint'), ['--max-warnings', '47']],
     node('Lint of components and scripts', 'eslint', '--max-warnings', '13', '.'),
-    ['Formatting', bin('oxfmt'), ['--threads=1', '--check']]
+    node('Formatting', 'oxfmt', '--threads=1', '--check')
   ]),
   buildApplication().then(buildPseudo)
 ]);

@@ -3,8 +3,11 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { patient } from '../../scripts/common.mjs';
 
 const root = new URL('../..', import.meta.url).pathname;
+/** A server of a test lives for seconds: what it does is hardly worth optimizing. */
+const calm = patient.filter((flag) => flag !== '--single-threaded');
 
 export interface Running {
   url: string;
@@ -38,7 +41,7 @@ export async function startServer({
   const port = await portFor(env);
   let child: ChildProcess;
   const start = async () => {
-    child = spawn('node', ['scripts/demo.mjs', ...args], {
+    child = spawn('node', [...calm, 'scripts/demo.mjs', ...args], {
       cwd: root,
       env: { ...process.env, PORT: String(port), YJ_DATA: folder, ...env },
       stdio: ['ignore', 'ignore', 'inherit']
