@@ -1,7 +1,7 @@
 import { defineConfig } from 'vite';
 import { otherWords } from './scripts/pseudo-words.ts';
 
-/** What runs beside the built application: the worker of the server, and the command line. */
+/** What runs beside the built application: the worker of the server, the command line, and what reads the catalogue. */
 export default defineConfig({
   publicDir: false,
   plugins: otherWords(),
@@ -12,7 +12,11 @@ export default defineConfig({
     outDir: ['build', process.env.YJ_WORDS, 'heavy'].filter(Boolean).join('/'),
     emptyOutDir: true,
     rollupOptions: {
-      input: { worker: 'src/lib/server/heavy/worker.ts', yj: 'bin/yj.ts' },
+      input: {
+        worker: 'src/lib/server/heavy/worker.ts',
+        yj: 'bin/yj.ts',
+        compile: 'scripts/compile.ts'
+      },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' }
     }
   }

@@ -144,7 +144,7 @@ export async function buildApplication() {
   await step('Building the application', [
     vite(),
     vite(...heavy),
-    ['node', ['--import', 'tsx', 'scripts/compile.ts']]
+    ['node', [join(root, 'build', 'heavy', 'compile.js')]]
   ]);
 }
 

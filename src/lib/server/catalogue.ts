@@ -6,7 +6,7 @@ import type { Part, Profile } from '../core/model';
 /** Folder of the project, in which catalogue/ and demo/ lie. */
 export const projectFolder = (): string => process.env.YJ_ROOT ?? process.cwd();
 
-const catalogueFolder = (): string => join(projectFolder(), 'catalogue');
+export const catalogueFolder = (): string => join(projectFolder(), 'catalogue');
 const built = (name: string): string => join(projectFolder(), 'build', 'heavy', name);
 /** The parts, and the programs, as they were read and checked when the application was built. */
 export const compiledCatalogue = (): string => built('catalogue.json');
