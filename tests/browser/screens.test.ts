@@ -139,16 +139,15 @@ describe('every screen, in a language with longer words', () => {
         texts.filter((t) => /\b(undefined|NaN)\b|\[object/.test(t))
       );
       say('cut off', await cutOff(page));
-      // By lamp only the colours differ: every third screen tells. A made-up word for "Lock" is not part of the one for
-      // "Lock IRQ 9": whether names hold what is written is asked in English.
+      // Colours are the same few on all screens, and looking behind each text is half of the work: every second screen
+      // tells of them by day, every third by lamp, where nothing else differs. A made-up word for "Lock" is not part of
+      // the one for "Lock IRQ 9": whether names hold what is written is asked in English.
+      const without = ['label-content-name-mismatch', ...(i % 2 ? ['color-contrast'] : [])];
       for (const dark of i % 3 === 0 ? [false, true] : [false]) {
         await page.$eval('html', (e, on) => e.classList.toggle('dark', on), dark);
         say(
           dark ? 'by lamp' : 'by day',
-          await violations(
-            page,
-            dark ? { only: ['color-contrast'] } : { without: ['label-content-name-mismatch'] }
-          )
+          await violations(page, dark ? { only: ['color-contrast'] } : { without })
         );
       }
     }
