@@ -63,7 +63,7 @@ describe('a simulated machine with hidden faults', () => {
   it('ends with a machine that runs, whichever way it is played', () => {
     const r = new Seeded(17);
     const random = () => r.next();
-    for (let n = 0; n < torture(40, 3); n++) {
+    for (let n = 0; n < torture(40, 2); n++) {
       const begun = beginCourse(modes, dealt(modes, 'two', random), era, 'A', random);
       const advised = playAdvised(begun, random);
       expect(runs(advised.course) || advised.course.tests >= 40, `course ${n}`).to.equal(true);

@@ -7,7 +7,7 @@ import { changesOf } from '../../src/lib/words/en/revision';
 import { lived } from '../support/lived';
 import { torture } from '../support/torture';
 
-const seeds = Array.from({ length: torture(600, 14) }, (_, i) => i + 1);
+const seeds = Array.from({ length: torture(600, 10) }, (_, i) => i + 1);
 
 /** Texts of an answer, however deep. */
 function* textsIn(value: unknown): Generator<string> {

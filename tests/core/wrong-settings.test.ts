@@ -270,7 +270,7 @@ describe('wrong settings and seats, one at a time', () => {
   for (const machine of ['dunlin', 'turnstone', 'plover', 'sanderling', 'curlew'])
     it(`${machine}: the diagnosis of exactly that start names the setting first`, () => {
       const telling = rows.filter(([m, , , s]) => m === machine && !s.quiet);
-      for (const [, edit, name, shown] of telling.filter((_, n) => n % torture(1, 3) === 0)) {
+      for (const [, edit, name, shown] of telling.filter((_, n) => n % torture(1, 4) === 0)) {
         const b = edited(machine, edit);
         const mode = oneOf(machine, edit)
           .filter((m) => m.effect.at === shown.at)

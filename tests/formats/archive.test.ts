@@ -202,7 +202,7 @@ describe('the workshop archive', () => {
   });
   it('survives mutations with nothing but a clear error', async () => {
     const r = new Seeded(77);
-    for (let i = 0; i < torture(600, 100); i++) {
+    for (let i = 0; i < torture(600, 60); i++) {
       const bytes = archive.slice();
       for (let n = r.int(6); n >= 0; n--) bytes[r.int(bytes.length)] = r.int(256);
       const cut = r.chance(0.2) ? bytes.subarray(0, r.int(bytes.length)) : bytes;

@@ -43,7 +43,7 @@ describe('build files', () => {
     );
     expect(problemsOf(text.replace('"name": "Plover"', '"nam": "Plover"')).join()).to.match(/build/);
   });
-  const MUTATIONS = torture(2000, 150);
+  const MUTATIONS = torture(2000, 100);
   it(`survive ${MUTATIONS} mutations without anything but a clear error`, () => {
     const r = new Seeded(42);
     for (let i = 0; i < MUTATIONS; i++) {

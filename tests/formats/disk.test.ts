@@ -342,7 +342,7 @@ describe('disks that we read', function () {
       plan.partitions[1].lba
     ].map((s) => s * 512);
     let wrong = 0;
-    for (let n = 0; n < torture(5000, 600); n++) {
+    for (let n = 0; n < torture(5000, 400); n++) {
       const edits = Array.from({ length: 1 + r.int(4) }, (): [number, number[]] => {
         const within = r.chance(0.6) ? 446 + r.int(66) : r.int(512);
         return [places[r.int(places.length)] + within, [r.int(256)]];

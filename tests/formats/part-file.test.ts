@@ -23,7 +23,7 @@ function problems(text: string): string[] {
 describe('part files', () => {
   it('every part comes back as it went, from YAML and from JSON', () => {
     // YAML takes long to write and read: of parts that are alike in kind, every third tells.
-    for (const part of all.filter((_, n) => n % torture(1, 3) === 0)) {
+    for (const part of all.filter((_, n) => n % torture(1, 5) === 0)) {
       expect(readPart(stringify(part), 'p'), part.id).to.deep.equal(part);
       expect(readPart(JSON.stringify(part), 'p'), part.id).to.deep.equal(part);
     }
