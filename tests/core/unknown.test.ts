@@ -11,7 +11,7 @@ import {
 import { Build } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
 import { machine } from '../../src/lib/core/resources';
-import { isByHand } from '../../src/lib/core/settings';
+import { isByHand, notLookedAt, notSeen } from '../../src/lib/core/settings';
 import { resolve } from '../../src/lib/core/solver';
 import { nothingToMove, sheetOf, sheetText } from '../../src/lib/formats';
 import { demo, parts, unseen } from '../support/demo';
@@ -175,6 +175,18 @@ describe('what nobody knows', () => {
     const old = { ...seen, board: { ...seen.board, part: 'tessaly-p60' } };
     expect(parts.get(parts.get('tessaly-p60')!.board!.firmware!)!.firmware!.pnp).to.equal(false);
     expect(reserved(old).map((c) => c.irqs)).to.deep.equal([[5]]);
+  });
+  it('a plan is no look: chosen at the default, it is set on the sheet or listed there as not seen', () => {
+    const { build, parts: own } = machineOf(board('at', ['isa16']), [jumpered('sound', { irq: [5] })], {
+      items: [{ chosen: { irq: '5' } }]
+    });
+    const sheet = sheetOf(build, own);
+    const isSet = sheet.steps.some((s) => s.actions.some((a) => a.setting === 'irq'));
+    const isListed = sheet.unseen.some((u) => u.settings.length > 0);
+    expect(isSet || isListed).to.equal(true);
+    const [card] = machine(build, own).fitted.filter((f) => f.item.id === 'a');
+    expect(notLookedAt(machine(build, own), card!).size).to.equal(0);
+    expect([...notSeen(machine(build, own), card!).keys()]).to.deep.equal(['hand']);
   });
   it('an interrupt input that a plan moves is told, since the BIOS may place it elsewhere', () => {
     const seen = demo('curlew');

@@ -21,7 +21,7 @@ import { sheetPower, type SheetPower } from './sheet-power';
 import {
   differences,
   meaningsOf,
-  notLookedAt,
+  notSeen,
   planned,
   seatKey,
   settingKey,
@@ -184,9 +184,11 @@ function withLooks(jobs: readonly CardJob[], open: readonly Difference[], m: Mac
 function unseenOf(m: Machine, steps: readonly Step[]): Sheet['unseen'] {
   const set = new Set(steps.flatMap((s) => s.actions.map((a) => settingKey(s.item ?? '', a.setting ?? ''))));
   return m.fitted.flatMap((fitted) => {
-    const settings = [...notLookedAt(m, fitted).values()]
-      .flat()
-      .filter((s) => !set.has(settingKey(fitted.item.id, s.id)))
+    const { id, chosen } = fitted.item;
+    // What is chosen and set at the keyboard has its line among the commands.
+    const settings = [...notSeen(m, fitted)]
+      .flatMap(([where, all]) => all.filter((s) => where === 'hand' || chosen[s.id] === undefined))
+      .filter((s) => !set.has(settingKey(id, s.id)))
       .map((s) => s.label);
     return settings.length ? [{ title: fitted.title, settings }] : [];
   });

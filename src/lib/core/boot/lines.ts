@@ -1,6 +1,6 @@
 import { there } from '../model';
 import { startupLines } from '../moves';
-import { isOn, positionOf } from '../resources';
+import { isLookedAt, isOn, positionOf } from '../resources';
 import { usualEnvironment } from './dos';
 import type { Driver } from './drivers';
 import type { Expectation } from './expect';
@@ -137,7 +137,7 @@ const eachStart = (w: Writer): WrittenLine[] =>
         const position = s.positions.find((p) => p.id === positionOf(f.item, s));
         return position?.state && 'value' in position.state ? position.state.value : '?';
       });
-      const isSeen = settings.every((s) => (f.item.chosen[s.id] ?? f.item.asFound[s.id]) !== undefined);
+      const isSeen = settings.every((s) => isLookedAt(f.item, s.id));
       const text = `${placeOf(w, w.folders.others, block.program)} ${words.join(' ')}`;
       return isSeen && !words.includes('?')
         ? [{ text, why: { kind: 'each-start', card: f.title } }]

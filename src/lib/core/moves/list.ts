@@ -65,22 +65,17 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       const isAssumed = from === undefined && fitted.item.chosen[setting.id] === undefined;
       if (!to || !setting.known || isAssumed) continue;
       const block = fitted.part.blocks.find((b) => b.id === setting.block);
-      if (block?.kind === 'software') {
-        if (from !== to && to.state && 'value' in to.state)
-          commands.push({
-            where: fitted.title,
-            what: { is: 'line', text: `${block.program} ${to.state.value}`, assumed: [] }
-          });
-      } else if (block?.kind === 'startup') {
-        if (from !== to)
-          commands.push({ where: 'SETUP', what: { is: 'input', label: setting.label, to: to.label } });
-      } else if (block?.kind === 'pnp') {
-        if (from !== to)
-          commands.push({
-            where: fitted.title,
-            what: { is: 'configure', label: setting.label, to: to.label }
-          });
-      } else if (from !== to) actions.push(...actionsFor(fitted, setting, from, to));
+      if (from === to) continue;
+      const told = { label: setting.label, to: to.label };
+      if (block?.kind === 'startup') commands.push({ where: 'SETUP', what: { is: 'input', ...told } });
+      else if (block?.kind === 'software' && to.state && 'value' in to.state)
+        commands.push({
+          where: fitted.title,
+          what: { is: 'line', text: `${block.program} ${to.state.value}`, assumed: [] }
+        });
+      else if (block?.kind === 'software' || block?.kind === 'pnp')
+        commands.push({ where: fitted.title, what: { is: 'configure', ...told } });
+      else actions.push(...actionsFor(fitted, setting, from, to));
     }
     const found = fitted.item.slotAsFound;
     const moved = found !== undefined && found !== fitted.item.slot;

@@ -69,3 +69,7 @@ export function notLookedAt(m: Machine, fitted: Fitted): Map<SeenAt, Setting[]> 
   }
   return out;
 }
+
+/** The same where a plan is no look: settings of which nobody wrote down how they stand, chosen or not. */
+export const notSeen = (m: Machine, fitted: Fitted): Map<SeenAt, Setting[]> =>
+  notLookedAt(m, { ...fitted, item: { ...fitted.item, chosen: {} } });

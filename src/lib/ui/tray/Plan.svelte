@@ -6,7 +6,7 @@
   import Working from '../task/Working.svelte';
   import type { Relaxation } from '$lib/core/solver';
   import { keyOf } from '$lib/core/model';
-  import { notLookedAt } from '$lib/core/settings';
+  import { notSeen } from '$lib/core/settings';
   import { applyFix, lineSettings } from '$lib/core/solver';
   import { tell, shareWords } from '$lib/words';
 
@@ -25,7 +25,7 @@
   const unseen = $derived.by(() => {
     const decided = lineSettings(session.machine);
     return session.machine.fitted
-      .flatMap((f) => [...notLookedAt(session.machine, f).values()].flat().map((s) => keyOf(f.item.id, s.id)))
+      .flatMap((f) => [...notSeen(session.machine, f).values()].flat().map((s) => keyOf(f.item.id, s.id)))
       .filter((key) => decided.has(key)).length;
   });
   const hidden = $derived(session.checked.hiding.filter((f) => f.severity === 'caution'));

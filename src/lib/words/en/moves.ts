@@ -2,6 +2,7 @@ import type { SetupLine } from '../../core/disks';
 import type { Action, Command, Printed } from '../../core/moves';
 import type { Unlooked } from '../../core/resources';
 import { floppyName, type Geometry } from '../../core/storage';
+import { unlookedNames } from './findings/told';
 import { and } from './language';
 
 type Pair = readonly [number, number];
@@ -93,7 +94,7 @@ export function setupLineWords(line: SetupLine): string {
 
 /** What rests on settings that nobody looked at begins with the look. */
 function lookFirst(text: string, assumed: readonly Unlooked[]): string {
-  const settings = [...new Set(assumed.map(({ setting, of }) => `${setting} of ${of}`))];
+  const settings = unlookedNames(assumed);
   return settings.length
     ? `Look first at ${and(settings)}. At the usual ${settings.length > 1 ? 'positions' : 'position'}: ${text}`
     : text;

@@ -3,7 +3,7 @@ import type { FactsOf, LineClash } from '../../../core/rules';
 import { and, capital, sentence } from '../language';
 import { unreachableWords } from '../reach';
 import { ownerName, ownerShort, the } from '../things';
-import { ifUsual, type Told, type WordsOf } from './told';
+import { ifUsual, unlookedNames, type Told, type WordsOf } from './told';
 
 /** What a person sees or hears when a function loses its line. */
 const symptom: Partial<Record<FunctionKind, string>> = {
@@ -73,8 +73,7 @@ const placedWords = ({ placed, a, b, lineA, lineB }: LineClash): string =>
   placed
     ? ` The BIOS chooses the place of ${ownerName(placed === 'a' ? a : b)} as it starts, and this is the usual one: keep ${and(placed === 'a' ? lineB : lineA)} for ISA cards in its setup, where it lets you.`
     : '';
-const unlooked = (assumed: LineClash['assumed']): string =>
-  ifUsual(assumed.map(({ setting, of }) => `${setting} of ${of}`));
+const unlooked = (assumed: LineClash['assumed']): string => ifUsual(unlookedNames(assumed));
 const shared = (line: string, assumed: LineClash['assumed']): string =>
   `${line} ${assumed.length ? 'may be' : 'is'} shared`;
 const isAt = ({ owner, line, why, assumed }: FactsOf['slot.reach']): string =>

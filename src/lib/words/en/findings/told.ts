@@ -1,3 +1,4 @@
+import type { Unlooked } from '../../../core/resources';
 import type { FactsOf, RuleId } from '../../../core/rules';
 import { and } from '../language';
 
@@ -10,6 +11,11 @@ export interface Told {
   /** The fact behind it. */
   why: string;
 }
+
+/** Settings that nobody looked at, each once. */
+export const unlookedNames = (assumed: readonly Unlooked[]): string[] => [
+  ...new Set(assumed.map(({ setting, of }) => `${setting} of ${of}`))
+];
 
 /** What hangs on settings that nobody looked at says so, behind its sentence. */
 export function ifUsual(assumed: readonly string[]): string {
