@@ -90,6 +90,14 @@ describe('relate', () => {
       cost: 0
     });
   });
+  it('lets no PCI function share with an ISA one of its own part', () => {
+    const context = { apart: () => false, neverTogether: () => true };
+    const usb = line({ sharing: 'level', function: 'usb' });
+    for (const sharing of ['never', 'idle', 'unused'] as const)
+      expect(relate(usb, line({ sharing, function: 'port' }), context)?.verdict, sharing).to.equal('clash');
+    expect(relate(usb, line({ sharing: 'level', function: 'sound' }), context)?.verdict).to.equal('share');
+    expect(relate(line({}), line({ function: 'midi' }), context)?.verdict).to.equal('share');
+  });
   it('lets two PCI displays have one range, since the BIOS switches one of them on', () => {
     const context = { apart: () => false, neverTogether: () => false };
     const range = (item: string, oneOnly: boolean) => line({ item, resource: 'io', value: 0x3c0, oneOnly });

@@ -107,6 +107,11 @@ describe('interrupt lines', () => {
     const pci = (id: string) => card(id, [pin], { bus: 'pci' });
     const two = machineOf(pciBoard, [pci('p'), pci('q')]);
     expect(checkKnown(two.build, two.parts)).to.deep.equal([]);
+    for (const found of ['irq10', 'irq11']) {
+      const build = { ...two.build, board: { ...two.build.board, asFound: { 'int-1': found } } };
+      const same = resolve(build, two.parts);
+      expect(same.status === 'solved' && same.moves, 'what nothing is in the way of stays').to.deep.equal([]);
+    }
     const mixed = machineOf(pciBoard, [pci('p'), pci('q'), card('old', [irq(10)])]);
     expect(checkKnown(mixed.build, mixed.parts).map((f) => f.rule)).to.deep.equal(['line.irq', 'line.irq']);
     const solved = resolve(mixed.build, mixed.parts);

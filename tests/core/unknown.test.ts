@@ -12,7 +12,7 @@ import { Build } from '../../src/lib/core/model';
 import { moveList } from '../../src/lib/core/moves';
 import { machine } from '../../src/lib/core/resources';
 import { isByHand, notLookedAt, notSeen } from '../../src/lib/core/settings';
-import { resolve } from '../../src/lib/core/solver';
+import { loom, resolve } from '../../src/lib/core/solver';
 import { nothingToMove, sheetOf, sheetText } from '../../src/lib/formats';
 import { demo, parts, unseen } from '../support/demo';
 import { find } from '../support/cases';
@@ -135,6 +135,27 @@ describe('what nobody knows', () => {
     expect(board).to.include(
       'setting.unread.setup board/serial-a board/serial-b board/parallel board/second-disk'
     );
+  });
+  it('no line is drawn as driven twice, nor said to be, where a BIOS keeps two apart by itself', () => {
+    const made = (found: Record<string, string>) =>
+      Build.parse({
+        id: 'm',
+        name: 'M',
+        board: { id: 'board', part: 'brackwell-tx', asFound: { parallel: '278', ...found } },
+        items: [{ id: 'audio', part: 'tollmark-pnp', slot: '5' }]
+      });
+    const red = (build: Build) =>
+      loom(machine(build, parts)).flatMap((g) =>
+        g.rows.filter((r) => r.marks.some((mark) => mark.clash)).map((r) => r.function)
+      );
+    const rules = (build: Build) => checked(build, parts).findings.map((f) => f.rule);
+    const blind = made({});
+    expect(red(blind)).to.deep.equal([]);
+    expect(rules(blind)).to.include('setting.unread').and.to.not.include('line.irq');
+    expect(checked(blind, parts).status).to.equal('unknown');
+    const read = made({ 'int-4': 'irq5' });
+    expect(red(read)).to.include.members(['parallel', 'usb']);
+    expect(rules(read)).to.include('line.irq');
   });
   it('a lock is no look; and what a card was told by its own program stays in it until somebody reads it', () => {
     const jumperless = { board: 'varnoc-d33', items: [{ id: 'net', part: 'harl-n16', slot: '3' }] };

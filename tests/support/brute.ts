@@ -217,7 +217,8 @@ export class Brute {
       const apart = part.constraints.some(
         (c) => 'apart' in c && c.apart.includes(a.fn.id) && c.apart.includes(b.fn.id) && a.fn.id !== b.fn.id
       );
-      return apart ? 'clash' : null;
+      const mixed = (a.claim.sharing === 'level') !== (b.claim.sharing === 'level');
+      return apart || mixed ? 'clash' : null;
     }
     const names = (x: Taken, y: Taken) => x.claim.sharesWith.some((w) => w === y.fn.kind || w === y.fn.id);
     if (names(a, b) || names(b, a)) return null;

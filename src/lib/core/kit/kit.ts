@@ -73,7 +73,7 @@ export interface Kit {
   keyboard: Placed<PartWith<'keyboard'>> | null;
   chassis: Placed<PartWith<'chassis'>> | null;
   adapters: Placed<PartWith<'adapter'>>[];
-  firmware: PartWith<'firmware'> | null;
+  firmware: Machine['firmware'];
 }
 
 /** Sorts what a build holds. Parts that are missing throw, as in `machine`. */
@@ -130,8 +130,7 @@ export function kitOf(build: Build, parts: PartSet, m: Machine = machine(build, 
     keyboard: ofKind('keyboard')[0] ?? null,
     chassis: ofKind('case')[0] ?? null,
     adapters,
-    // A BIOS that was fitted in place of the board's own stands above what the catalogue says of the board.
-    firmware: ofKind('bios')[0]?.part ?? known(facts.firmware, 'firmware')
+    firmware: m.firmware
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Block, State } from './part';
+import type { Block, Part, Setting, State } from './part';
 
 /** Which form of state a block has. */
 export type StateForm = 'caps' | 'switches' | 'step' | 'bridges' | 'value';
@@ -57,3 +57,7 @@ export function placesOf(block: Block): number {
       return 0;
   }
 }
+
+/** The block that a setting is on; undefined where nobody says. */
+export const blockOf = (part: Pick<Part, 'blocks'>, setting: Setting): Block | undefined =>
+  part.blocks.find((b) => b.id === setting.block);

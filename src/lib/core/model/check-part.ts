@@ -1,6 +1,6 @@
 import { entryOf, there } from './sure';
 import type { Block, Claim, Part, Setting, State } from './part';
-import { BLOCK_KINDS, formOf, placesOf, type StateForm } from './block-kinds';
+import { BLOCK_KINDS, blockOf, formOf, placesOf, type StateForm } from './block-kinds';
 import { forbidden } from './constraints';
 import { FACTS_OF_KIND } from './facts-of-kind';
 import type { Counted, Flaw, FlawAt, Sized } from './flaw';
@@ -136,13 +136,10 @@ function decidedTogether(part: Part): string[][] {
 const combinations = (part: Part, ids: readonly string[]): number =>
   ids.reduce((n, id) => n * Math.max(1, part.settings.find((s) => s.id === id)?.positions.length ?? 1), 1);
 
-const blockKind = (part: Part, setting: Setting): Block['kind'] | undefined =>
-  part.blocks.find((b) => b.id === setting.block)?.kind;
-
 /** What is larger than any hardware. */
 function sizeProblems(part: Part): FlawAt[] {
   const { functions, claims, rows, combinations: most } = PART_LIMITS;
-  const inBays = part.settings.filter((s) => blockKind(part, s) === 'bay').map((s) => s.id);
+  const inBays = part.settings.filter((s) => blockOf(part, s)?.kind === 'bay').map((s) => s.id);
   const sizes: [path: string, what: Sized, n: number, most: number][] = [
     ['functions', 'functions', part.functions.length, functions],
     ['functions', 'claims', part.functions.reduce((n, fn) => n + fn.claims.length, 0), claims],

@@ -1,4 +1,4 @@
-import { there } from '../model';
+import { blockOf, there } from '../model';
 import type { Block, Position, Setting, State } from '../model';
 import type { Fitted } from '../resources';
 import { capMoves, leverMoves } from '../solver';
@@ -46,7 +46,7 @@ export function actionsFor(
   from: Position | undefined,
   to: Position
 ): Action[] {
-  const block = fitted.part.blocks.find((b) => b.id === setting.block);
+  const block = blockOf(fitted.part, setting);
   return actsFor(block, setting, from, to).map((act) => ({
     setting: setting.id,
     label: setting.label,

@@ -1,6 +1,6 @@
 import { setupLines, type SetupLine } from '../disks';
 import { kitOf, type Kit } from '../kit';
-import type { Build, PartSet } from '../model';
+import { blockOf, type Build, type PartSet } from '../model';
 import {
   isEntered,
   isLegacy,
@@ -64,7 +64,7 @@ export function moveList(build: Build, parts: PartSet): MoveList {
       // What nobody looked at and nobody chose is only assumed: there is nothing to say of it.
       const isAssumed = from === undefined && fitted.item.chosen[setting.id] === undefined;
       if (!to || !setting.known || isAssumed) continue;
-      const block = fitted.part.blocks.find((b) => b.id === setting.block);
+      const block = blockOf(fitted.part, setting);
       if (from === to) continue;
       const told = { label: setting.label, to: to.label };
       if (block?.kind === 'startup') commands.push({ where: 'SETUP', what: { is: 'input', ...told } });

@@ -1,6 +1,6 @@
-import { there } from '../model';
+import { blockOf, there } from '../model';
 import type { Block, BoardTry, FactValue, Notebook, Part, Setting, State } from '../model';
-import { blockOf, meaningsOf } from '../settings';
+import { meaningsOf } from '../settings';
 
 /** A switch, or a small header, of which the meaning is sought. `values` are its states by number. */
 export interface Element {

@@ -8,6 +8,7 @@ export { standing } from './standing';
 export { systemPart, pnpPart, isLegacy, isPnp } from './system';
 export { unreachable, type Unreachable } from './reach';
 export { isHome } from './homes';
+export { keptApart } from './handed-out';
 export { sharingContext } from './context';
 export { unknownsOf, type Unknown } from './unknown';
 export { ownerOf, ownerOfLine } from './owners';

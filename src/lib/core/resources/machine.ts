@@ -3,6 +3,7 @@ import {
   PNP_ITEM,
   SYSTEM_ITEM,
   hasFacts,
+  isOfKind,
   withToldFields,
   type Build,
   type Item,
@@ -34,6 +35,8 @@ export interface Machine {
   class: 'xt' | 'at';
   build: Build;
   board: Fitted<PartWith<'board'>>;
+  /** The BIOS: one that was fitted in place of the board's own stands above what the catalogue says; null: nobody knows. */
+  firmware: PartWith<'firmware'> | null;
   /** System, board, then the fitted items in the build's order, then plug-and-play if needed. */
   fitted: Fitted[];
   /** The fitted item of an id. */
@@ -84,10 +87,20 @@ export function machine(build: Build, parts: PartSet): Machine {
     class: facts.class,
     build,
     board,
+    firmware: firmwareOf(build, boardPart, parts),
     fitted,
     find: (id) => byId.get(id),
     get: (id) => entryOf(byId, id)
   };
+}
+
+function firmwareOf(build: Build, { board }: PartWith<'board'>, parts: PartSet): Machine['firmware'] {
+  for (const { part: id } of build.items) {
+    const part = parts.get(id);
+    if (part && isOfKind(part, 'bios')) return part;
+  }
+  const own = board.firmware === undefined ? undefined : parts.get(board.firmware);
+  return own && hasFacts(own, 'firmware') ? own : null;
 }
 
 function emptyItem(id: string, part: string): Item {

@@ -27,11 +27,15 @@ export function relate(a: Line, b: Line, context: SharingContext): Relation | nu
   if (a.resource !== b.resource || !meet(a, b)) return null;
   const never: Relation = { verdict: 'clash', kind: 'never', cost: 0 };
   const share = (kind: Relation['kind'], cost: 0 | 1 = 0): Relation => ({ verdict: 'share', kind, cost });
-  if (a.item === b.item)
-    return context.apart(a, b) ? { verdict: 'clash', kind: 'apart', cost: 0 } : share('own');
+  const [levelA, levelB] = [a.sharing === 'level', b.sharing === 'level'];
+  if (a.item === b.item) {
+    if (context.apart(a, b)) return { verdict: 'clash', kind: 'apart', cost: 0 };
+    // A board's own PCI devices and its ISA ones are one part, but not one device.
+    return levelA === levelB ? share('own') : never;
+  }
   if (names(a, b) || names(b, a)) return share('with');
-  if (a.sharing === 'level' && b.sharing === 'level') return share('level');
-  if (a.sharing === 'level' || b.sharing === 'level') return never;
+  if (levelA && levelB) return share('level');
+  if (levelA || levelB) return never;
   if (a.oneOnly && b.oneOnly) return share('one-only');
   if (
     a.sharing === 'idle' &&

@@ -4,6 +4,7 @@ import {
   claimValue,
   firstCommonPort,
   isOn,
+  keptApart,
   lacksInterrupt,
   lineOf,
   lineText,
@@ -48,6 +49,7 @@ const clashRule = { irq: 'line.irq', dma: 'line.dma', io: 'line.io', memory: 'li
 const clashes: Rule = (s) => {
   const { m, at, lines } = s;
   const context = sharingContext(m);
+  const apart = keptApart(m);
   const alike = displaysAlike(s);
   // Two displays of a kind meet in every range they have: that they are two says it all.
   const isTold = (a: Line, b: Line) =>
@@ -57,7 +59,7 @@ const clashes: Rule = (s) => {
   const meetings = pairs(lines).flatMap(([a, b]): Meeting[] => {
     if (isTold(a, b)) return [];
     const relation = relate(a, b, context);
-    return relation?.verdict === 'clash' ? [{ a, b, relation }] : [];
+    return relation?.verdict === 'clash' && !apart(a, b) ? [{ a, b, relation }] : [];
   });
   const all = [...groupBy(meetings, (meeting) => oneMove(m, meeting)).values()];
   const listed = all.slice(0, MOST_CLASHES).map((group, i): Case => {
@@ -215,9 +217,10 @@ function quiet(m: Machine, moved: Positions, lines: readonly Line[], item: strin
 /** Two kinds of sharing work only while people keep to a habit, so they are never silent. */
 const shares: Rule = ({ m, at, lines }) => {
   const context = sharingContext(m);
+  const apart = keptApart(m);
   return pairs(lines).flatMap(([a, b]): Case[] => {
     const relation = relate(a, b, context);
-    if (!relation?.cost) return [];
+    if (!relation?.cost || apart(a, b)) return [];
     const common = {
       about: [subject(a), subject(b)],
       fixes: moveFixes(m, at, lines, a, b).slice(0, 2),

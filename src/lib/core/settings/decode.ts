@@ -1,5 +1,5 @@
-import { type FactId, type FactValue, type Part, type Setting, type State } from '../model';
-import { blockOf, isByHand, meaningsOf } from './meaning';
+import { blockOf, type FactId, type FactValue, type Part, type Setting, type State } from '../model';
+import { isByHand, meaningsOf } from './meaning';
 import { blockState, positionShown } from './record';
 import { Refusal } from '../refusal';
 

@@ -1,5 +1,5 @@
-export { meaningsOf, blockOf, isByHand, isHandBlock, settingsOn, type Meant } from './meaning';
-export { notLookedAt, notSeen, type SeenAt } from './unlooked';
+export { meaningsOf, isByHand, isHandBlock, settingsOn, type Meant } from './meaning';
+export { notLookedAt, notSeen, unseenOnLines, type SeenAt } from './unlooked';
 export { factRules } from './facts';
 export { standingMHz } from './look';
 export type { Consequence, Reason, SlotName, Want } from './reasons';

@@ -1,5 +1,6 @@
 import {
   BLOCK_KINDS,
+  blockOf,
   type Block,
   type FactId,
   type FactValue,
@@ -55,9 +56,6 @@ export function meaningsOf(part: Part): Meant[] {
       }
   return out;
 }
-
-export const blockOf = (part: Part, setting: Setting): Block | undefined =>
-  part.blocks.find((b) => b.id === setting.block);
 
 /** Blocks that a person sets with fingers, tweezers or an iron. */
 export const isHandBlock = (block: Block): boolean => BLOCK_KINDS[block.kind].byHand;

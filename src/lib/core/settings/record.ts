@@ -1,4 +1,5 @@
 import {
+  blockOf,
   sameJson,
   type Block,
   type BlockPicture,
@@ -8,7 +9,7 @@ import {
   type State,
   there
 } from '../model';
-import { blockOf, isHandBlock, settingsOn } from './meaning';
+import { isHandBlock, settingsOn } from './meaning';
 
 type Caps = [number, number][];
 const pairKey = ([a, b]: readonly [number, number]) => `${Math.min(a, b)}-${Math.max(a, b)}`;

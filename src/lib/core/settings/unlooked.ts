@@ -1,4 +1,4 @@
-import { keyOf, type Block, type Part, type Setting } from '../model';
+import { blockOf, keyOf, type Block, type Part, type Setting } from '../model';
 import {
   claimSettings,
   isEntered,
@@ -9,7 +9,8 @@ import {
   type Fitted,
   type Machine
 } from '../resources';
-import { blockOf, isHandBlock } from './meaning';
+import { lineSettings } from '../solver';
+import { isHandBlock } from './meaning';
 
 /**
  * Where it is to be seen how a setting stands: `hand`, on the part itself; `setup`, in the setup of a board; `program`,
@@ -73,3 +74,11 @@ export function notLookedAt(m: Machine, fitted: Fitted): Map<SeenAt, Setting[]> 
 /** The same where a plan is no look: settings of which nobody wrote down how they stand, chosen or not. */
 export const notSeen = (m: Machine, fitted: Fitted): Map<SeenAt, Setting[]> =>
   notLookedAt(m, { ...fitted, item: { ...fitted.item, chosen: {} } });
+
+/** How many settings that decide lines nobody saw, wherever they are set: a plan starts from where they are assumed to be. */
+export function unseenOnLines(m: Machine): number {
+  const decided = lineSettings(m);
+  return m.fitted
+    .flatMap((f) => [...notSeen(m, f).values()].flat().map((s) => keyOf(f.item.id, s.id)))
+    .filter((key) => decided.has(key)).length;
+}

@@ -1,5 +1,6 @@
 import {
   BLOCK_KINDS,
+  blockOf,
   forbidden,
   keyOf,
   type Item,
@@ -227,13 +228,14 @@ function settingCost(m: Machine, choice: Choice, position: string): Objective {
   const fitted = m.get(choice.item);
   const { setting } = choice;
   const found = foundPosition(fitted.item, setting);
-  const block = fitted.part.blocks.find((b) => b.id === setting.block);
+  const block = blockOf(fitted.part, setting);
   const state = (id: string | undefined) => setting.positions.find((p) => p.id === id)?.state;
   if (found !== position && block) cost.moves = moveCost(block, state(found), state(position));
   else if (found !== position) cost.moves = BLOCK_KINDS.software.cost;
-  // What the start-up chooses has no home of its own.
+  // What the start-up chooses has no home of its own: it stays where it is unless something asks for more.
   const chosenAtStart = block?.kind === 'startup' || block?.kind === 'pnp';
-  if (setting.default !== undefined && setting.default !== position && !chosenAtStart) cost.distance = 1;
+  const home = chosenAtStart ? found : setting.default;
+  if (home !== undefined && home !== position) cost.distance = 1;
   return cost;
 }
 
@@ -247,12 +249,11 @@ function lineClass(
   value: number
 ): Class {
   const line = lineOf(m, fitted, fn, claim, value);
-  return {
-    fn: index,
-    line,
-    dead: unreachable(m, fitted, line) !== null,
-    away: !isHome(fn, line.resource, line.value) && !isHome(fn, line.resource, line.printed)
-  };
+  const of = there(fn.claims[claim]);
+  // A PCI device asks the BIOS for its number: one is as usual as another.
+  const handedOut = of.resource === 'irq' && of.pin !== undefined;
+  const home = handedOut || [line.value, line.printed].some((n) => isHome(fn, line.resource, n));
+  return { fn: index, line, dead: unreachable(m, fitted, line) !== null, away: !home };
 }
 
 interface ValueContext {

@@ -7,6 +7,7 @@ import {
   lineOf,
   relate,
   linesAt,
+  keptApart,
   sharingContext,
   standing,
   unreachable,
@@ -89,10 +90,11 @@ export function loom(m: Machine): LoomGroup[] {
   const at = standing(m);
   const lines = linesAt(m, at);
   const context = sharingContext(m);
+  const apart = keptApart(m);
   const clashing = new Set<Line>();
   lines.forEach((a, i) =>
     lines.slice(i + 1).forEach((b) => {
-      if (relate(a, b, context)?.verdict === 'clash') {
+      if (relate(a, b, context)?.verdict === 'clash' && !apart(a, b)) {
         clashing.add(a);
         clashing.add(b);
       }

@@ -1,4 +1,13 @@
-import { forbidden, keyOf, type Constraint, type PartFunction, type Setting, entryOf, there } from '../model';
+import {
+  blockOf,
+  forbidden,
+  keyOf,
+  type Constraint,
+  type PartFunction,
+  type Setting,
+  entryOf,
+  there
+} from '../model';
 import { claimSettings, type Fitted, type Machine, type Positions } from '../resources';
 
 export interface CompileOptions {
@@ -16,7 +25,7 @@ export interface Choice {
 
 /** Settings of an item that the solver may not move: the user's word, unknown ones, ROM builds. */
 export function isFixed(fitted: Fitted, setting: Setting): boolean {
-  const block = fitted.part.blocks.find((b) => b.id === setting.block);
+  const block = blockOf(fitted.part, setting);
   return !setting.known || block?.kind === 'firmware' || fitted.item.locked.includes(setting.id);
 }
 

@@ -1,4 +1,4 @@
-import type { Block, Part, Setting, State } from '../model';
+import { blockOf, type Block, type Part, type Setting, type State } from '../model';
 
 type Header = Extract<Block, { kind: 'header' }>;
 type Dip = Extract<Block, { kind: 'dip' }>;
@@ -55,7 +55,7 @@ const isGuess = (setting: Setting, id: string): boolean =>
 export function printTable(part: Part): string {
   const lines: string[] = [];
   for (const setting of part.settings) {
-    const block = part.blocks.find((b) => b.id === setting.block);
+    const block = blockOf(part, setting);
     if (!block || (block.kind !== 'header' && block.kind !== 'dip')) continue;
     const label = setting.label === nameOf(block) ? '' : setting.label;
     lines.push(...(lines.length ? [''] : []), ...(label ? [`${label}:`] : []));

@@ -5,9 +5,8 @@
   import { text } from '$lib/words/en/screens';
   import Working from '../task/Working.svelte';
   import type { Relaxation } from '$lib/core/solver';
-  import { keyOf } from '$lib/core/model';
-  import { notSeen } from '$lib/core/settings';
-  import { applyFix, lineSettings } from '$lib/core/solver';
+  import { unseenOnLines } from '$lib/core/settings';
+  import { applyFix } from '$lib/core/solver';
   import { tell, shareWords } from '$lib/words';
 
   const { session, planner } = getBench();
@@ -21,13 +20,7 @@
     const fitted = session.machine.find(item);
     return `${fitted?.title ?? item}: ${fitted?.part.functions.find((f) => f.id === fn)?.label ?? fn}`;
   };
-  /** Settings that decide lines and that nobody looked at, wherever they are set. */
-  const unseen = $derived.by(() => {
-    const decided = lineSettings(session.machine);
-    return session.machine.fitted
-      .flatMap((f) => [...notSeen(session.machine, f).values()].flat().map((s) => keyOf(f.item.id, s.id)))
-      .filter((key) => decided.has(key)).length;
-  });
+  const unseen = $derived(unseenOnLines(session.machine));
   const hidden = $derived(session.checked.hiding.filter((f) => f.severity === 'caution'));
   const shares = $derived(solution?.shares.filter((s) => s.tolerated) ?? []);
 

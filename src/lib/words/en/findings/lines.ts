@@ -49,7 +49,7 @@ function reasonWords({ reason }: LineClash): string {
     case 'window':
       return `Both answer in ${reason.range}.`;
     case 'pci-isa':
-      return 'PCI cards can share an interrupt with each other, never with an ISA card.';
+      return 'PCI devices can share an interrupt with each other, never with an ISA device.';
     case 'irq-2-9':
       return 'On an AT-class board the IRQ 2 contact is wired to IRQ 9: it is one line.';
     case 'edge':
