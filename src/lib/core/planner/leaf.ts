@@ -1,12 +1,13 @@
 import { entryOf, there } from '../model';
 import { kitOf, type Kit } from '../kit';
-import type { Brief, PartSet } from '../model';
+import type { Brief, Build, Part, PartSet } from '../model';
 import { check, isBad, registry, type Finding } from '../rules';
 import { planned } from '../settings';
 import { choose, resolve } from '../solver';
 import { sundriesOf } from '../sundries';
 import { assemble, partsOf, trims, withTrim, type Choice } from './assemble';
-import { tally, weighSides, type Pool } from './pool';
+import type { Option } from './options';
+import { scoreOf, tally, weighSides, type Pool } from './pool';
 import type { Chosen, Criteria, Plan, Reason, Role } from './types';
 
 /** Search nodes that the lines of one machine may take. */
@@ -30,40 +31,91 @@ export interface Worked {
   nogood?: string[];
 }
 
-/** Works one choice out to the end: seats, settings, lines, rules, and the lightest case, supply and keyboard. */
-export function workOut(pool: Pool, brief: Brief, choice: Choice, parts: PartSet): Worked {
+/** A choice in its seats, with its settings and lines: what no case, supply or keyboard changes. */
+interface Settled {
+  build: Build;
+  moves: number;
+}
+/** The same with a case, a supply and a keyboard. `against`: what ends the plan. */
+type Judged = { plan: Plan } | { plan: null; against: Finding[] };
+
+/**
+ * Works machines out to the end, each once: whoever looks for machines of one brief from several sides comes upon most of
+ * them again, and only what the sides weigh differs.
+ */
+export class Bench {
+  private readonly settled = new Map<string, Settled | Worked>();
+  private readonly judged = new Map<string, Judged>();
+
+  constructor(
+    private readonly brief: Brief,
+    private readonly parts: PartSet
+  ) {}
+
+  /** Seats, settings, lines, rules, and the case, supply and keyboard that are the lightest in a pool. */
+  workOut(pool: Pool, choice: Choice): Worked {
+    const name = nameOf(choice);
+    const set = remembered(this.settled, name, () => settle(pool, this.brief, choice, this.parts));
+    if ('plan' in set) return set;
+    let best: { plan: Plan; weight: number } | null = null;
+    let reason: Reason | null = null;
+    for (const { trim, weight } of trims(pool, choice, set.build, this.parts)) {
+      // What is heavier by more than all cautions together cannot be better.
+      if (best && weight >= best.weight + weighSides({ cautions: best.plan.criteria.cautions }, pool.weights))
+        break;
+      const judged = remembered(this.judged, `${name} ${trim.map((p) => p.id).join(' ')}`, () =>
+        this.judge(pool, choice, set, trim)
+      );
+      if (judged.plan) {
+        const score = scoreOf(judged.plan.criteria, this.brief, pool.weights);
+        if (!best || score < best.plan.score) best = { plan: { ...judged.plan, score }, weight };
+        continue;
+      }
+      reason ??= { kind: 'finding', finding: there(judged.against[0]) };
+      // Another case or supply only helps where those are in the way.
+      if (!judged.against.every((f) => registry[f.rule].enclosure)) break;
+    }
+    return { plan: best?.plan ?? null, reason: reason ?? { kind: 'enclosure' } };
+  }
+
+  private judge(pool: Pool, choice: Choice, { build: set, moves }: Settled, trim: readonly Part[]): Judged {
+    const build = withTrim(pool, set, trim);
+    const findings = check(build, this.parts);
+    const against = findings.filter(endsPlan);
+    if (against.length) return { plan: null, against };
+    return { plan: planOf(pool, this.brief, kitOf(build, this.parts), choice, trim, findings, moves) };
+  }
+}
+
+/** The parts of a choice in their roles, and how its board is set. */
+const nameOf = (choice: Choice): string =>
+  JSON.stringify([
+    choice.base.settings,
+    ...ROLES.map((role) => choice[role].parts.map((p) => [p.part.id, p.count, p.place]))
+  ]);
+
+const ROLES = ['base', 'memory', 'display', 'audio', 'storage', 'services'] as const;
+
+function settle(pool: Pool, brief: Brief, choice: Choice, parts: PartSet): Settled | Worked {
   const assembled = assemble(pool, brief, choice, []);
   const bare = assembled && planned(assembled, parts);
   if (!bare) return { plan: null, reason: { kind: 'no-slots' } };
   const result = resolve(bare, parts, { alternatives: 0, relaxations: 0, maxNodes: LINE_NODES });
-  if (result.status !== 'solved') {
-    const item = (id: string) => bare.items.find((i) => i.id === id)?.part;
-    const nogood =
-      result.status === 'impossible' && result.minimal
-        ? [...new Set(result.core.flatMap((c) => item(c.item) ?? []))]
-        : undefined;
-    return { plan: null, reason: { kind: 'lines' }, nogood };
-  }
-  const set = choose(bare, result);
-  let best: { plan: Plan; weight: number } | null = null;
-  let reason: Reason | null = null;
-  for (const { trim, weight } of trims(pool, choice, set, parts)) {
-    // What is heavier by more than all cautions together cannot be better.
-    if (best && weight >= best.weight + weighSides({ cautions: best.plan.criteria.cautions }, pool.weights))
-      break;
-    const build = withTrim(pool, set, trim);
-    const findings = check(build, parts);
-    const against = findings.filter(endsPlan);
-    if (!against.length) {
-      const plan = planOf(pool, brief, kitOf(build, parts), choice, trim, findings, result.moves.length);
-      if (!best || plan.score < best.plan.score) best = { plan, weight };
-      continue;
-    }
-    reason ??= { kind: 'finding', finding: there(against[0]) };
-    // Another case or supply only helps where those are in the way.
-    if (!against.every((f) => registry[f.rule].enclosure)) break;
-  }
-  return { plan: best?.plan ?? null, reason: reason ?? { kind: 'enclosure' } };
+  if (result.status === 'solved') return { build: choose(bare, result), moves: result.moves.length };
+  const item = (id: string) => bare.items.find((i) => i.id === id)?.part;
+  const nogood =
+    result.status === 'impossible' && result.minimal
+      ? [...new Set(result.core.flatMap((c) => item(c.item) ?? []))]
+      : undefined;
+  return { plan: null, reason: { kind: 'lines' }, nogood };
+}
+
+function remembered<T>(known: Map<string, T>, name: string, make: () => T): T {
+  const before = known.get(name);
+  if (before !== undefined) return before;
+  const made = make();
+  known.set(name, made);
+  return made;
 }
 
 function planOf(
@@ -77,12 +129,7 @@ function planOf(
 ): Plan {
   const { build } = kit;
   const roles: [Role, { part: { id: string }; count: number }[]][] = [
-    ['base', choice.base.parts],
-    ['memory', choice.memory.parts],
-    ['display', choice.display.parts],
-    ['audio', choice.audio.parts],
-    ['storage', choice.storage.parts],
-    ['services', choice.services.parts],
+    ...ROLES.map((role): [Role, Option['parts']] => [role, choice[role].parts]),
     ['trim', trim.map((part) => ({ part, count: 1 }))]
   ];
   const chosen: Chosen[] = roles.flatMap(([role, list]) =>
@@ -110,12 +157,11 @@ function planOf(
       (f) => f.severity === 'caution' && !['program', 'period'].includes(registry[f.rule].about)
     ).length
   };
-  const strict = brief.strictness === 'convenient' ? 0.2 : 1;
   return {
     build,
     chosen,
     criteria,
-    score: weighSides({ ...criteria, years: criteria.years * strict }, pool.weights),
+    score: scoreOf(criteria, brief, pool.weights),
     met: brief.profiles.map((p) => p.id).filter((id) => !missed.some((m) => m.profile === id)),
     missed,
     rough,

@@ -1,7 +1,8 @@
 import { partSet, type Brief, there } from '../model';
 import { quickXplain } from '../kernel';
-import { barred, fixedParts, weighSides } from './pool';
-import { search } from './search';
+import type { Bench } from './leaf';
+import { barred, fixedParts, scoreOf } from './pool';
+import { benchFor, search } from './search';
 import {
   middleWeights,
   sides,
@@ -72,8 +73,11 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
     maxSteps: SIDE_STEPS,
     hasty: true
   };
-  let first = search(request, within);
-  if (!first.best && request.brief.budget !== undefined) first = affordable(request, weights, first, within);
+  // From every side the same machines are met.
+  const bench = benchFor(request);
+  let first = search(request, within, { bench });
+  if (!first.best && request.brief.budget !== undefined)
+    first = affordable(request, weights, first, within, bench);
   if (!first.best) {
     // A search that was cut proves nothing: nothing is said to have to go.
     const drops = first.exact ? whatToDrop(request, limits) : [];
@@ -88,8 +92,8 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
     round++;
     if (limits.shouldStop?.()) break;
     // What is known already, seen from this side, is to be beaten.
-    const beat = Math.min(...found.map((p) => scoreOf(p.criteria, next)));
-    const got = search(next, { ...aside, progress: told }, false, beat);
+    const beat = Math.min(...found.map((p) => scoreFor(p.criteria, next)));
+    const got = search(next, { ...aside, progress: told }, { beat, bench });
     machines += got.machines;
     if (got.best) found.push(got.best);
     passed.push(...got.sound);
@@ -99,13 +103,14 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
     const boards = [...new Set(found.map((p) => p.build.board.part))].filter(
       (b) => !fixedParts(request).has(b)
     );
-    const got = search({ ...request, excluded: [...(request.excluded ?? []), ...boards] }, aside);
+    const got = search({ ...request, excluded: [...(request.excluded ?? []), ...boards] }, aside, { bench });
     machines += got.machines;
     if (!got.best) break;
     found.push(got.best);
     passed.push(...got.sound);
   }
-  const rated = (plans: readonly Plan[]) => plans.map((p) => ({ ...p, score: scoreOf(p.criteria, request) }));
+  const rated = (plans: readonly Plan[]) =>
+    plans.map((p) => ({ ...p, score: scoreFor(p.criteria, request) }));
   // What was passed on the way fills up what the ends of the front leave open, unless it runs fewer programs.
   const { missed } = first.best.criteria;
   const ways = rated(passed.filter((p) => p.criteria.missed <= missed)).sort((a, b) => a.score - b.score);
@@ -121,29 +126,34 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
  * of part only the lightest are looked at. Looks at the cheapest first, then at what would be proposed without a budget.
  * Where neither has one, the usual answer stands.
  */
-function affordable(request: PlanRequest, weights: Weights, none: Search, limits: Limits): Search {
+function affordable(
+  request: PlanRequest,
+  weights: Weights,
+  none: Search,
+  limits: Limits,
+  bench: Bench
+): Search {
   const { budget = Infinity, ...brief } = request.brief;
   const cheapest: PlanRequest = { ...request, weights: { ...weights, cost: CHEAPEST } };
-  const cheap = search(cheapest, limits);
+  const cheap = search(cheapest, limits, { bench });
   const aside: Limits = { ...limits, progress: undefined, maxLeaves: SIDE_LEAVES, maxSteps: SIDE_STEPS };
+  const free = benchFor({ ...request, brief });
   const found = cheap.best
     ? cheap.sound
     : [request, cheapest, { ...request, weights: { ...weights, cost: 10 } }].flatMap(
-        (r) => search({ ...r, brief }, aside).sound
+        (r) => search({ ...r, brief }, aside, { bench: free }).sound
       );
   const [best] = found
     .filter((p) => p.criteria.cost <= budget)
-    .map((p) => ({ ...p, score: scoreOf(p.criteria, request) }))
+    .map((p) => ({ ...p, score: scoreFor(p.criteria, request) }))
     .sort((a, b) => a.score - b.score);
   if (best) return { ...cheap, best, sound: found.filter((p) => p.criteria.cost <= budget), exact: false };
   return cheap.exact ? cheap : none;
 }
 
 /** The score of what was found under one set of weights, under another. */
-function scoreOf(criteria: Criteria, request: PlanRequest): number {
-  const strict = request.brief.strictness === 'convenient' ? 0.2 : 1;
-  return weighSides({ ...criteria, years: criteria.years * strict }, request.weights ?? middleWeights);
-}
+const scoreFor = (criteria: Criteria, { brief, weights }: PlanRequest): number =>
+  scoreOf(criteria, brief, weights ?? middleWeights);
 
 /** What makes two plans different in kind: their board, display and sound. */
 const kindOf = (p: Plan) =>
@@ -225,7 +235,7 @@ export function whatToDrop(request: PlanRequest, limits: Limits = {}): Drop[] {
       search(
         keeping(request, kept),
         { ...limits, progress: undefined, maxLeaves: 60, maxSteps: 30_000 },
-        true
+        { any: true }
       ).best !== null
     );
   };

@@ -7,9 +7,9 @@ import {
   type PartOf,
   type PartWith
 } from '../model';
-import { STILL_IN_USE, showsNew } from '../rules';
+import { STILL_IN_USE, inherentCautions, showsNew } from '../rules';
 import { systemOf } from '../software';
-import type { Bar, Chosen, PlanRequest, Role, Unit, Weights } from './types';
+import type { Bar, Chosen, Criteria, PlanRequest, Role, Unit, Weights } from './types';
 
 /** Years that a part may be younger than the date, by how strict the brief is. */
 const YOUNGER: Record<NonNullable<Brief['strictness']>, number> = { exact: 0, spirit: 2, convenient: 100 };
@@ -93,7 +93,7 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
     return known as PartOf<K>[];
   };
   const units = (id: string) => byPart.get(id) ?? [];
-  const strict = request.brief.strictness === 'convenient' ? 0.2 : 1;
+  const strict = strictYears(request.brief);
   const weighed = new Map<Part, Map<number, number>>();
 
   const years = (part: Part): number => {
@@ -125,7 +125,13 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
       const before = known.get(count);
       if (before !== undefined) return before;
       const { bought, cost } = price(part, count);
-      const sides = { years: years(part) * strict, bought, cost, slots: part.card ? 1 : 0 };
+      const sides = {
+        years: years(part) * strict,
+        bought,
+        cost,
+        slots: part.card ? 1 : 0,
+        cautions: inherentCautions(part)
+      };
       const weight = weighSides(sides, weights);
       weighed.set(part, known.set(count, weight));
       return weight;
@@ -139,6 +145,13 @@ export function poolOf(request: PlanRequest, weights: Weights): Pool {
     })
   };
 }
+
+/** How much a year counts that a part is too young or too old. */
+const strictYears = (brief: Brief): number => (brief.strictness === 'convenient' ? 0.2 : 1);
+
+/** What a machine with these sides scores for a brief; less is better. */
+export const scoreOf = (criteria: Criteria, brief: Brief, weights: Weights): number =>
+  weighSides({ ...criteria, years: criteria.years * strictYears(brief) }, weights);
 
 /** Points of each side of a plan at weight 1. */
 const POINTS = { missed: 40, rough: 12, years: 2, bought: 1, cost: 0.12, slots: 0.4, cautions: 0.5 } as const;

@@ -6,7 +6,6 @@ import {
   type CpuFamily,
   type Part,
   type PartOf,
-  type PartSet,
   type PartWith,
   entryOf,
   sure
@@ -16,7 +15,7 @@ import { startsFrom } from '../storage';
 import { partsOf, seatCards, type Choice } from './assemble';
 import { displays, type DisplayOption } from './displays';
 import { Enclosures } from './enclosure';
-import { workOut } from './leaf';
+import { Bench } from './leaf';
 import { audios, bases, bits, memories, type Base, type Mask, type Option } from './options';
 import { Reasons } from './reasons';
 import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
@@ -40,20 +39,33 @@ const FEW = 3;
 /** Partial machines that are looked at, at most. */
 export const DEFAULT_STEPS = 400_000;
 
+/** What is looked for. */
+export interface Goal {
+  /** The first machine that satisfies everything will do. */
+  any?: boolean;
+  /** A score that is to be beaten: nothing that does not is looked for. */
+  beat?: number;
+  /** Where machines of the same brief, parts and shelf were worked out before. */
+  bench?: Bench;
+}
+
+export const benchFor = ({ brief, parts }: PlanRequest): Bench => new Bench(brief, partSet(parts));
+
 /**
  * The best machine for a brief: branch and bound over board and CPU, memory, display, audio, drives and the
  * cards that run them; each machine that could be better is worked out to the end, lines included.
- * The first to satisfy everything can be asked for with `any`.
  */
-export function search(
-  request: PlanRequest,
-  limits: Limits = {},
-  any = false,
-  /** A score that is to be beaten: nothing that does not is looked for. */
-  beat = Infinity
-): Search {
+export function search(request: PlanRequest, limits: Limits = {}, goal: Goal = {}): Search {
   const pool = poolOf(request, request.weights ?? middleWeights);
-  const run = new Run(pool, request.brief, partSet(request.parts), limits, any, beat);
+  const any = goal.any ?? false;
+  const run = new Run(
+    pool,
+    request.brief,
+    goal.bench ?? benchFor(request),
+    limits,
+    any,
+    goal.beat ?? Infinity
+  );
   const exact = attempt(
     () => (run.all(), true),
     () => any && run.best !== null
@@ -121,7 +133,7 @@ class Run {
   constructor(
     private readonly pool: Pool,
     private readonly brief: Brief,
-    private readonly parts: PartSet,
+    private readonly bench: Bench,
     private readonly limits: Limits,
     private readonly any: boolean,
     private readonly beat: number
@@ -415,7 +427,7 @@ class Run {
     if (this.machines >= this.mostLeaves) stop();
     this.machines++;
     this.onBoard++;
-    const { plan, reason, nogood } = workOut(this.pool, this.brief, choice, this.parts);
+    const { plan, reason, nogood } = this.bench.workOut(this.pool, choice);
     if (nogood) {
       const { id } = choice.base.board;
       this.nogoods.set(id, [...(this.nogoods.get(id) ?? []), nogood]);

@@ -10,7 +10,7 @@ export { unreachable, type Unreachable } from './reach';
 export { isHome } from './homes';
 export { keptApart } from './handed-out';
 export { sharingContext } from './context';
-export { unknownsOf, type Unknown } from './unknown';
+export { unknownSettings, unknownsOf, type Unknown } from './unknown';
 export { ownerOf, ownerOfLine } from './owners';
 export { claimOf, usualClaims, usualOf } from './usual';
 export { triedHere, triedOnBoard, type TriedHere } from './tried';

@@ -1,3 +1,4 @@
+import type { Part, Setting } from '../model';
 import { claimSettings } from './lines';
 import type { Fitted, Machine } from './machine';
 
@@ -12,7 +13,11 @@ export type Unknown =
 
 /** Everything in a machine that no check of its lines can see, in the order of the machine. */
 export const unknownsOf = (m: Machine): Unknown[] =>
-  m.fitted.flatMap((f) => [...claimless(f), ...unknownSettings(f), ...unrouted(m, f)]);
+  m.fitted.flatMap((f) => [
+    ...claimless(f),
+    ...unknownSettings(f.part).map((s): Unknown => ({ kind: 'setting', item: f.item.id, setting: s.id })),
+    ...unrouted(m, f)
+  ]);
 
 function claimless({ item, part, slot }: Fitted): Unknown[] {
   if (!slot) return [];
@@ -24,8 +29,8 @@ function claimless({ item, part, slot }: Fitted): Unknown[] {
   return silent.map((fn) => ({ kind: 'claims', item: item.id, function: fn.id }));
 }
 
-const unknownSettings = ({ item, part }: Fitted): Unknown[] =>
-  part.settings.filter((s) => !s.known).map((s) => ({ kind: 'setting', item: item.id, setting: s.id }));
+/** Settings of a part of which nobody knows what they do. */
+export const unknownSettings = (part: Part): Setting[] => part.settings.filter((s) => !s.known);
 
 const unrouted = (m: Machine, f: Fitted): Unknown[] =>
   f.seat === 'pci' && f.slot

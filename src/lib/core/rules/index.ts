@@ -97,5 +97,6 @@ export { hidesSomething, openByStage, openByView, placeOf } from './places';
 export { registry, ruleIds, type FitView, type Place, type RuleEntry, type Stage } from './registry';
 export type { FactsOf, LineClash, MissingKind, OpenFact, RuleId } from './facts';
 export { findingOf, type Case, type Finding, type FindingOf } from './finding';
+export { inherentCautions } from './seat';
 export { STILL_IN_USE, floppySizes, showsColour, showsNew, wishUnmet } from './brief';
 export { stageStates, type StageState } from './stages';

@@ -1,5 +1,5 @@
-import { thingOf, type Subject, there } from '../model';
-import { obstacle, type Fitted } from '../resources';
+import { thingOf, type Part, type Subject, there } from '../model';
+import { obstacle, unknownSettings, type Fitted } from '../resources';
 import type { FactsOf } from './facts';
 import type { Case } from './finding';
 import { freeSlotFixes } from './fit';
@@ -75,9 +75,20 @@ const keyboard: Rule = (s) => {
   return out;
 };
 
+/** Whether a board has a battery that will leak. */
+const leaks = (board: Pick<NonNullable<Part['board']>, 'battery'>): boolean => board.battery === 'barrel';
+
+/**
+ * Cautions that a check gives for a part wherever it is: a board for its battery, a board, card or drive for the settings
+ * that nobody knows. At least so many are in every machine with it.
+ */
+export const inherentCautions = (part: Part): number =>
+  (part.board && leaks(part.board) ? 1 : 0) +
+  (part.board || part.card || part.functions.length ? unknownSettings(part).length : 0);
+
 /** Barrel batteries leak on the board and eat its traces. */
 const battery: Rule = (s) =>
-  s.kit.facts.battery === 'barrel'
+  leaks(s.kit.facts)
     ? [
         {
           rule: 'battery.leak',
