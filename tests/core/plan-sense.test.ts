@@ -9,8 +9,8 @@ import {
   type Front,
   type PlanRequest
 } from '../../src/lib/core/planner';
-import { checked } from '../../src/lib/core/rules';
-import { partSet } from '../../src/lib/core/model';
+import { checked, inherentCautions } from '../../src/lib/core/rules';
+import { entryOf, partSet } from '../../src/lib/core/model';
 import { readSoftware } from '../../src/lib/server/catalogue';
 import { parts } from '../support/demo';
 import { Seeded } from '../support/random';
@@ -57,6 +57,8 @@ describe('what a plan has to make of a brief, whatever the catalogue', () => {
       for (const p of frontOf(seed).plans) {
         const { findings } = checked(p.build, parts);
         const bad = findings.filter((f) => f.severity === 'stop' || f.severity === 'clash');
+        const sure = p.chosen.reduce((n, c) => n + inherentCautions(entryOf(parts, c.part)), 0);
+        expect(p.criteria.cautions, 'no part brings fewer cautions than is known of it').to.be.at.least(sure);
         const about = bad.map((f) => ('profile' in f.facts ? String(f.facts.profile) : f.id));
         // Programs that it does not run are said, and nothing else is wrong.
         expect(

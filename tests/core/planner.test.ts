@@ -13,6 +13,7 @@ import {
 } from '../../src/lib/core/model';
 import {
   adopt,
+  benchFor,
   front,
   keeping,
   middleWeights,
@@ -209,6 +210,24 @@ describe('the planner', () => {
       expect(turned.best!.score, told).to.be.closeTo(best!.score, 1e-6);
     }
   });
+  it('answers the same whether its machines were met from another side before or not', () => {
+    const request = { brief: demo('sanderling').brief, parts: all, shelf: demoShelf() };
+    const bench = benchFor(request);
+    for (const weights of [{}, { cost: 10 }, { slots: 10 }]) {
+      const side = { ...request, weights: { ...middleWeights, ...weights } };
+      const [before, fresh] = [search(side, {}, { bench }), search(side)];
+      expect(before.best).to.deep.equal(fresh.best);
+      expect(before.machines).to.equal(fresh.machines);
+    }
+  });
+  it('a part that has to be in and has no driver for the system ends the search, proved and with its reason', () => {
+    const old = brief({ os: 'DOS 3.3', strictness: 'convenient' });
+    const found = search({ brief: old, parts: all, shelf: [], fixed: ['harl-pci'] });
+    expect([found.best, found.exact, found.machines]).to.deep.equal([null, true, 1]);
+    expect(found.reasons.map((r) => (r.kind === 'finding' ? r.finding.rule : r.kind))).to.deep.equal([
+      'os.driver'
+    ]);
+  });
   it('the same module in two banks counts twice: on the shelf, in what is to buy, in the list', () => {
     const module = 'pendrum-s72-16m';
     const fixed = ['varnoc-v66', 'ashgill-486dx2-66'];
@@ -328,7 +347,12 @@ describe('the planner', () => {
     };
     const { best } = search(old);
     const barredBy = (part: string) => whyNot(old, best!, part).barred;
-    expect(barredBy('wexmoor-cd24')).to.deep.equal({ why: 'driver', needs: 5, dos: 3.3 });
+    expect(barredBy('wexmoor-cd24')).to.deep.equal({
+      why: 'driver',
+      lacks: { why: 'dos', needs: 5, dos: 3.3 }
+    });
+    expect(barredBy('harl-usb')).to.deep.equal({ why: 'driver', lacks: { why: 'windows', needs: 4 } });
+    expect(barWords(barredBy('harl-usb')!)).to.match(/Windows 95 or later only/);
     expect(barredBy('feldspar-femu')).to.deep.equal({ why: 'seen-in-front' });
     expect(barredBy('wexmoor-cd2s')).to.equal(null);
   });

@@ -11,6 +11,6 @@ export {
   type Demand,
   type WhyNot
 } from './plan';
-export { search } from './search';
+export { benchFor, search } from './search';
 export { adopt } from './adopt';
 export { middlePrice } from './pool';

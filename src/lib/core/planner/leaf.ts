@@ -29,6 +29,8 @@ export interface Worked {
   reason: Reason | null;
   /** Cards that cannot live together on this board, when that was it. */
   nogood?: string[];
+  /** A part that no machine for the brief can have, when that was it. */
+  hopeless?: string;
 }
 
 /** A choice in its seats, with its settings and lines: what no case, supply or keyboard changes. */
@@ -37,7 +39,7 @@ interface Settled {
   moves: number;
 }
 /** The same with a case, a supply and a keyboard. `against`: what ends the plan. */
-type Judged = { plan: Plan } | { plan: null; against: Finding[] };
+type Judged = { plan: Plan } | { plan: null; against: Finding[]; hopeless?: string };
 
 /**
  * Works machines out to the end, each once: whoever looks for machines of one brief from several sides comes upon most of
@@ -72,6 +74,7 @@ export class Bench {
         continue;
       }
       reason ??= { kind: 'finding', finding: there(judged.against[0]) };
+      if (judged.hopeless !== undefined) return { plan: null, reason, hopeless: judged.hopeless };
       // Another case or supply only helps where those are in the way.
       if (!judged.against.every((f) => registry[f.rule].enclosure)) break;
     }
@@ -82,7 +85,9 @@ export class Bench {
     const build = withTrim(pool, set, trim);
     const findings = check(build, this.parts);
     const against = findings.filter(endsPlan);
-    if (against.length) return { plan: null, against };
+    const alone = against.find((f) => registry[f.rule].ofPart && f.subjects.length === 1)?.subjects[0];
+    const hopeless = alone && build.items.find((item) => item.id === alone.item)?.part;
+    if (against.length) return { plan: null, against, ...(hopeless === undefined ? {} : { hopeless }) };
     return { plan: planOf(pool, this.brief, kitOf(build, this.parts), choice, trim, findings, moves) };
   }
 }

@@ -229,15 +229,17 @@ const MOST_DROPS = 3;
  */
 export function whatToDrop(request: PlanRequest, limits: Limits = {}): Drop[] {
   const all = demands(request);
-  const feasible = (kept: readonly Demand[]) => {
+  const known = new Map<string, boolean>();
+  const feasible = (kept: readonly Demand[]): boolean => {
     if (limits.shouldStop?.()) return false;
-    return (
-      search(
-        keeping(request, kept),
-        { ...limits, progress: undefined, maxLeaves: 60, maxSteps: 30_000 },
-        { any: true }
-      ).best !== null
-    );
+    const name = kept
+      .map((d) => d.id)
+      .sort()
+      .join(' ');
+    const within = { ...limits, progress: undefined, maxLeaves: 60, maxSteps: 30_000 };
+    const answer = known.get(name) ?? search(keeping(request, kept), within, { any: true }).best !== null;
+    known.set(name, answer);
+    return answer;
   };
   if (!feasible([])) return [];
   const conflicts: number[][] = [];

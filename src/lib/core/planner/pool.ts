@@ -8,7 +8,7 @@ import {
   type PartWith
 } from '../model';
 import { STILL_IN_USE, inherentCautions, showsNew } from '../rules';
-import { systemOf } from '../software';
+import { driverLacks } from '../software';
 import type { Bar, Chosen, Criteria, PlanRequest, Role, Unit, Weights } from './types';
 
 /** Years that a part may be younger than the date, by how strict the brief is. */
@@ -57,9 +57,8 @@ export function barred(part: Part, request: PlanRequest): Bar | null {
     if (wish.kind === 'original-look' && showsNew(part)) return { why: 'seen-in-front' };
   }
   if (fixed.has(part.id)) return null;
-  const { dos } = systemOf(brief.os);
-  const needs = part.driver?.dos ?? 0;
-  if (dos !== null && needs > dos) return { why: 'driver', needs, dos };
+  const lacks = part.driver && driverLacks(part.driver, brief.os);
+  if (lacks) return { why: 'driver', lacks };
   const year = yearOf(brief);
   const allowed = YOUNGER[brief.strictness ?? 'spirit'];
   if (year !== null && brief.date && part.sold && part.sold.from > year + allowed)

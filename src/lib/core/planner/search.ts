@@ -112,6 +112,8 @@ class Run {
   private readonly spare: number;
   /** For each board, sets of cards of which was shown that they cannot live together on it. */
   private readonly nogoods = new Map<string, string[][]>();
+  /** Parts that no machine for the brief can have. */
+  private readonly hopeless = new Set<string>();
   private readonly services: Services;
   /** What a choice of drives asks, with the wishes. */
   private readonly asks: ReadonlyMap<Option, readonly NeedId[]>;
@@ -188,7 +190,14 @@ class Run {
   }
 
   /** The same, for what is still looked at on the board in question: nothing, once enough of it was. */
-  private readonly room = (): number => (this.onBoard < this.mostOnBoard ? this.toBeat : -Infinity);
+  private readonly room = (): number =>
+    this.onBoard < this.mostOnBoard && this.isHopeful() ? this.toBeat : -Infinity;
+
+  /** Whether no part that has to be in is one that no machine can have. */
+  private isHopeful(): boolean {
+    for (const id of this.hopeless) if (this.pool.fixed.has(id)) return false;
+    return true;
+  }
 
   /** Looks at the first few machines of each board, the most promising boards first. */
   little(): void {
@@ -416,10 +425,12 @@ class Run {
   }
 
   private isKnownBad(choice: Choice): boolean {
-    const bad = this.nogoods.get(choice.base.board.id);
-    if (!bad) return false;
+    const bad = this.nogoods.get(choice.base.board.id) ?? [];
+    if (!bad.length && !this.hopeless.size) return false;
     const there = new Set(partsOf(choice).map((p) => p.part.id));
-    return bad.some((set) => set.every((id) => there.has(id)));
+    return (
+      [...this.hopeless].some((id) => there.has(id)) || bad.some((set) => set.every((id) => there.has(id)))
+    );
   }
 
   private leaf(choice: Choice, budget: number | undefined): void {
@@ -427,7 +438,8 @@ class Run {
     if (this.machines >= this.mostLeaves) stop();
     this.machines++;
     this.onBoard++;
-    const { plan, reason, nogood } = this.bench.workOut(this.pool, choice);
+    const { plan, reason, nogood, hopeless } = this.bench.workOut(this.pool, choice);
+    if (hopeless !== undefined) this.hopeless.add(hopeless);
     if (nogood) {
       const { id } = choice.base.board;
       this.nogoods.set(id, [...(this.nogoods.get(id) ?? []), nogood]);

@@ -1,5 +1,6 @@
 import type { Brief, Build, Part } from '../model';
 import type { Finding } from '../rules';
+import type { DriverLacks } from '../software';
 import type { Sundry } from '../sundries';
 
 /** One thing on the shelf, as the planner sees it. */
@@ -119,5 +120,5 @@ export type Reason =
 /** Why the brief itself keeps a part out. */
 export type Bar =
   | { why: 'no-part' | 'excluded' | 'never' | 'emulator-outside' | 'seen-in-front' | 'not-on-shelf' }
-  | { why: 'driver'; needs: number; dos: number }
+  | { why: 'driver'; lacks: DriverLacks }
   | { why: 'date'; from: number; date: string; spirit: boolean };

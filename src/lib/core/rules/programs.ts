@@ -2,7 +2,7 @@ import { totalKiB } from '../kit';
 import { hex, thingOf, type Profile, entryOf, there } from '../model';
 import { families } from '../boards';
 import { largestPartition } from '../storage';
-import { systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
+import { driverLacks, systemIn, systemLacks, systemOf, unmet, type Area } from '../software';
 import { acceptedIn, firstClaim, isOn, offSettings, unlookedAmong, unlookedBehind } from '../resources';
 import type { Case } from './finding';
 import type { Rule, Situation } from './rule';
@@ -84,7 +84,6 @@ const system: Rule = (s) => {
 /** A driver is a program: it has a least CPU and a least system of its own. */
 const driver: Rule = (s) => {
   const family = s.kit.seatedCpu?.cpu.family;
-  const { dos, windows } = systemOf(s.kit.build.brief.os);
   return s.kit.build.items.flatMap((item): Case[] => {
     const part = entryOf(s.parts, item.part);
     if (!part.driver) return [];
@@ -97,19 +96,13 @@ const driver: Rule = (s) => {
         about: [item.id, 'board'],
         facts: { part: thing, why: 'cpu', needs: part.driver.cpu, family }
       });
-    const { windows: needs } = part.driver;
-    if (needs !== undefined && s.kit.build.brief.os && (windows ?? 0) < needs)
+    const lacks = driverLacks(part.driver, s.kit.build.brief.os);
+    if (lacks)
       out.push({
         rule: 'os.driver',
-        key: 'windows',
+        ...(lacks.why === 'windows' ? { key: 'windows' } : {}),
         about: [item.id],
-        facts: { part: thing, why: 'windows', needs }
-      });
-    else if (dos !== null && part.driver.dos !== undefined && dos < part.driver.dos)
-      out.push({
-        rule: 'os.driver',
-        about: [item.id],
-        facts: { part: thing, why: 'dos', needs: part.driver.dos, dos }
+        facts: { part: thing, ...lacks }
       });
     return out;
   });

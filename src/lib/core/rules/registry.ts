@@ -22,6 +22,8 @@ export interface RuleEntry {
   partBoard?: true;
   /** It works, but nobody would plan a machine so. */
   notPlanned?: true;
+  /** Where it is about one thing alone: it is so in every machine for the same brief. */
+  ofPart?: true;
   /** Another case, supply or keyboard may cure it. */
   enclosure?: true;
 }
@@ -198,7 +200,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'os.memory': entry(at('brief'), 'clash'),
   'os.partition': entry(at('brief'), 'caution'),
   'os.disk': entry(at('brief'), 'clash'),
-  'os.driver': entry(at('brief'), ['clash', 'caution']),
+  'os.driver': entry(at('brief'), ['clash', 'caution'], { ofPart: true }),
   'software.cpu': programOf('clash'),
   'software.slow': programOf(['clash', 'caution']),
   'software.fast': programOf(['clash', 'caution']),

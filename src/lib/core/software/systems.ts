@@ -1,5 +1,5 @@
 import { runs } from '../boards';
-import type { CpuFamily } from '../model';
+import type { CpuFamily, DriverFacts } from '../model';
 
 /**
  * Operating systems: what each needs at the least, and the DOS that lies under it. From the makers' requirements and
@@ -118,3 +118,18 @@ export const suitsSystem = (os: string | undefined, has: SystemOffer): boolean =
   const system = systemIn(os);
   return system === null || systemLacks(system, has).length === 0;
 };
+
+/** What a driver wants of a system and does not get there. */
+export type DriverLacks = { why: 'windows'; needs: number } | { why: 'dos'; needs: number; dos: number };
+
+/** Why a driver is none for the system that a brief names; null where it is one, or none is named. */
+export function driverLacks(
+  { windows: needs, dos: needsDos }: DriverFacts,
+  os: string | undefined
+): DriverLacks | null {
+  const { dos, windows } = systemOf(os);
+  if (needs !== undefined && os && (windows ?? 0) < needs) return { why: 'windows', needs };
+  return dos !== null && needsDos !== undefined && dos < needsDos
+    ? { why: 'dos', needs: needsDos, dos }
+    : null;
+}

@@ -1,5 +1,6 @@
 import type { Bar, Reason } from '../../core/planner';
 import { tell } from './findings';
+import { windowsName } from './things';
 
 /** What stood against the machines that were tried. */
 export function reasonWords(reason: Reason): string {
@@ -39,7 +40,9 @@ export function barWords(bar: Bar): string {
     case 'not-on-shelf':
       return 'It is not on the shelf, and the brief uses nothing else.';
     case 'driver':
-      return `Its driver needs DOS ${bar.needs}, and the brief has DOS ${bar.dos}.`;
+      return bar.lacks.why === 'windows'
+        ? `There is a driver for Windows ${windowsName(bar.lacks.needs)} only, and the brief has another system.`
+        : `Its driver needs DOS ${bar.lacks.needs}, and the brief has DOS ${bar.lacks.dos}.`;
     case 'date':
       return `It was first sold in ${bar.from}, too late for ${bar.date}${bar.spirit ? ', even in the spirit of it' : ''}.`;
   }

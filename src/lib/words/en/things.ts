@@ -231,3 +231,6 @@ const oneOf: Record<Part['kind'], string> = {
 };
 /** One part of a kind. */
 export const kindWord = (kind: Part['kind']): string => oneOf[kind];
+
+/** A version of Windows in a sentence, after the word itself. */
+export const windowsName = (version: number): string => (version >= 4 ? '95 or later' : String(version));

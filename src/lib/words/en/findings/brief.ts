@@ -2,7 +2,7 @@ import type { Ability, FunctionKind, Picture, Thing, Wish } from '../../../core/
 import type { FactsOf } from '../../../core/rules';
 import { and, counted, kib, or } from '../language';
 import { slowWay } from '../boot-programs';
-import { aFamily, floppyName, ownerName, the } from '../things';
+import { aFamily, floppyName, ownerName, the, windowsName } from '../things';
 import type { Told, WordsOf } from './told';
 
 const haves: Record<Extract<Wish, { kind: 'have' }>['what'], string> = {
@@ -100,8 +100,6 @@ const lacks =
 const systemWhy = 'An operating system has a minimum machine of its own.';
 const driverWhy = 'A driver is a program: it needs a certain CPU and a certain system.';
 const periodWhy = 'The brief gives the machine a date.';
-const windowsName = (version: number): string => (version >= 4 ? '95 or later' : String(version));
-
 export const brief: WordsOf<
   | 'period.early'
   | 'period.late'
