@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig, type Plugin } from 'vite';
+import { compiledOnce } from './scripts/compiled-once.ts';
 import { otherWords } from './scripts/pseudo-words.ts';
 
 /**
@@ -46,7 +47,7 @@ const leanLooks: Plugin = {
 };
 
 export default defineConfig(({ command }) => ({
-  plugins: [...otherWords(), undescribed, leanLooks, tailwindcss(), sveltekit()],
+  plugins: [...otherWords(), ...compiledOnce(), undescribed, leanLooks, tailwindcss(), sveltekit()],
   // The library merges classes that contradict each other; ours never do, and the merger is as large as a framework.
   resolve: { alias: [{ find: /^tailwind-variants$/, replacement: 'tailwind-variants/lite' }] },
   worker: { format: 'es' },

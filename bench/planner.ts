@@ -2,6 +2,7 @@ import { indexed, searchParts } from '../src/lib/core/catalogue';
 import { Brief, type Part, type Profile } from '../src/lib/core/model';
 import { plan, search } from '../src/lib/core/planner';
 import { readCatalogue, readSoftware } from '../src/lib/server/catalogue';
+import { demoShelf } from '../tests/support/demo';
 import { at, ascending, ms, print } from './figures';
 
 const briefs: [string, string, string[], Brief['wishes']?][] = [
@@ -42,17 +43,22 @@ export async function benchPlanner(): Promise<void> {
       wishes,
       profiles: ids.map((id) => software.find((p) => p.id === id)!) satisfies Profile[]
     });
-  const table = [['parts', 'brief', 'best ms', 'all plans ms', 'plans', 'machines', 'proved']];
-  for (const size of [parts.length, 2000]) {
+  const table = [['parts', 'shelf', 'brief', 'best ms', 'all plans ms', 'plans', 'machines', 'proved']];
+  for (const [size, shelf] of [
+    [parts.length, []],
+    [parts.length, demoShelf()],
+    [2000, []]
+  ] as const) {
     const all = grown(parts, size);
     for (const told of briefs) {
-      const request = { brief: briefOf(told), parts: all, shelf: [] };
+      const request = { brief: briefOf(told), parts: all, shelf };
       const start = performance.now();
       const best = search(request);
       const middle = performance.now();
       const front = plan(request);
       table.push([
         String(size),
+        String(shelf.length),
         `${told[0]} ${told[1]}`,
         ms(middle - start),
         ms(performance.now() - middle),

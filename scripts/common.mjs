@@ -138,20 +138,24 @@ const vite = (...args) => [
 ];
 const heavy = ['--config', 'vite.heavy.config.ts'];
 
+/** Reads and checks the catalogue, once for every start. */
+const compile = ['node', [join(root, 'build', 'heavy', 'compile.js')]];
+const isApplicationOlder = () => isOlder(join(root, 'build', 'heavy', 'catalogue.json'));
+const isPseudoOlder = () => isOlder(join(root, 'build', 'pseudo', 'heavy', 'worker.js'));
+
 /** Builds the application and the worker of the server when they are missing or older than their sources. */
 export async function buildApplication() {
-  if (!isOlder(join(root, 'build', 'heavy', 'catalogue.json'))) return;
-  await step('Building the application', [
-    vite(),
-    vite(...heavy),
-    ['node', [join(root, 'build', 'heavy', 'compile.js')]]
-  ]);
+  if (!isApplicationOlder()) return;
+  await step('Building the application', [vite(), vite(...heavy), compile]);
 }
 
-/** Builds it once more in the made-up language of the tests, beside the other. */
-export async function buildPseudo() {
-  if (!isOlder(join(root, 'build', 'pseudo', 'heavy', 'worker.js'))) return;
-  await step('Building it in a made-up language', [vite(), vite(...heavy)], false, { YJ_WORDS: 'pseudo' });
+/** Builds it, and beside it once more in the made-up language of the tests. */
+export async function buildForTests() {
+  if (isApplicationOlder()) {
+    const both = ['node', [...patient, join(root, 'scripts', 'build-both.mjs')]];
+    await step('Building the application, and in a made-up language', [both, compile]);
+  } else if (isPseudoOlder())
+    await step('Building it in a made-up language', [vite(), vite(...heavy)], false, { YJ_WORDS: 'pseudo' });
 }
 
 const isFree = (port, host) =>

@@ -2,7 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromiumPath, hasHeadless, headlessPackage } from './chromium.mjs';
-import { buildApplication, buildPseudo, installPackages, patient, root } from './common.mjs';
+import { buildForTests, installPackages, patient, root } from './common.mjs';
 
 /**
  * The whole check of the project: packages, types, lint, unit tests, browser tests. Ends with the
@@ -195,7 +195,7 @@ const [{ done }] = await Promise.all([
     node('Lint of components and scripts', 'eslint', '--max-warnings', '13', '.'),
     node('Formatting', 'oxfmt', '--threads=1', '--check')
   ]),
-  buildApplication().then(buildPseudo)
+  buildForTests()
 ]);
 const browser = await system;
 if (!browser) failed++;

@@ -1,16 +1,6 @@
-import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { check } from '../support/make';
-import {
-  Brief,
-  Build,
-  Part,
-  checkBuild,
-  lentTo,
-  partSet,
-  type Profile,
-  type ShelfItem
-} from '../../src/lib/core/model';
+import { Brief, Build, Part, checkBuild, partSet, type Profile } from '../../src/lib/core/model';
 import {
   adopt,
   benchFor,
@@ -28,7 +18,7 @@ import {
 } from '../../src/lib/core/planner';
 import { readSoftware } from '../../src/lib/server/catalogue';
 import { barWords } from '../../src/lib/words';
-import { demo, parts } from '../support/demo';
+import { demo, demoShelf, parts } from '../support/demo';
 import { bruteBest } from '../support/brute-plan';
 import { Seeded } from '../support/random';
 import { torture } from '../support/torture';
@@ -44,14 +34,6 @@ const software = readSoftware(new URL('../../catalogue', import.meta.url).pathna
 const programs = (...ids: string[]): Profile[] => ids.map((id) => software.find((p) => p.id === id)!);
 const brief = (extra: Partial<Brief>): Brief => Brief.parse({ ...extra });
 const shelf = (...ids: string[]): Unit[] => ids.map((part, i) => ({ specimen: `s${i}`, part, asFound: {} }));
-/** What lies on the shelf of the demo and can be used. */
-function demoShelf(): Unit[] {
-  const file = new URL('../../demo/shelf.json', import.meta.url);
-  const items = JSON.parse(readFileSync(file, 'utf8')) as ShelfItem[];
-  return items
-    .filter((i) => !lentTo({ loans: i.loans ?? [] }) && !['faulty', 'parts-only'].includes(i.condition))
-    .map((i) => ({ specimen: i.id, part: i.part, asFound: i.asFound ?? {} }));
-}
 const against = (p: Plan) =>
   check(p.build, parts).filter(
     (f) => (f.severity === 'stop' || f.severity === 'clash') && !/^(software|audio\.profile)/.test(f.rule)

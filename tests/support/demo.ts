@@ -1,6 +1,15 @@
 import { readFileSync, statSync } from 'node:fs';
 import { newest } from '../../scripts/common.mjs';
-import { Build, hasFacts, partSet, type Part, type PartWith } from '../../src/lib/core/model';
+import {
+  Build,
+  hasFacts,
+  lentTo,
+  partSet,
+  type Part,
+  type PartWith,
+  type ShelfItem
+} from '../../src/lib/core/model';
+import type { Unit } from '../../src/lib/core/planner';
 import { compiledCatalogue, readCatalogue } from '../../src/lib/server/catalogue';
 
 const root = new URL('../..', import.meta.url).pathname;
@@ -33,4 +42,13 @@ export function demo(id: string): Build {
 export function unseen(build: Build, id: string): Build {
   const blind = (item: Build['board']) => (item.id === id ? { ...item, asFound: {} } : item);
   return { ...build, board: blind(build.board), items: build.items.map(blind) };
+}
+
+/** What lies on the shelf of the demo and can be used. */
+export function demoShelf(): Unit[] {
+  const file = new URL('../../demo/shelf.json', import.meta.url);
+  const items = JSON.parse(readFileSync(file, 'utf8')) as ShelfItem[];
+  return items
+    .filter((i) => !lentTo({ loans: i.loans ?? [] }) && !['faulty', 'parts-only'].includes(i.condition))
+    .map((i) => ({ specimen: i.id, part: i.part, asFound: i.asFound ?? {} }));
 }
