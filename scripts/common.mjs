@@ -217,6 +217,8 @@ export async function serve({ data, demo, share }) {
     // Each route has its own limit and answers in words.
     BODY_SIZE_LIMIT: 'Infinity',
     SHUTDOWN_TIMEOUT: '2',
+    // Longer than clients keep a connection that nothing goes over: one that is closed from here may be just in use.
+    KEEP_ALIVE_TIMEOUT: '65',
     YJ_ROOT: root,
     YJ_RELEASE: String(Math.max(...['build/index.js', 'catalogue'].map((n) => newest(join(root, n))))),
     ...(data ? { YJ_DATA: data } : {}),
