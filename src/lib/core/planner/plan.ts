@@ -44,6 +44,7 @@ export interface Drop {
 
 export const MOST_PLANS = 6;
 const OTHER_BOARDS = 2;
+const OTHER_LEAVES = 30;
 const SIDE_LEAVES = 60;
 const SIDE_STEPS = 20_000;
 /** A weight of the cost beside which no other side counts. */
@@ -103,7 +104,8 @@ export function plan(request: PlanRequest, limits: Limits = {}): Front {
     const boards = [...new Set(found.map((p) => p.build.board.part))].filter(
       (b) => !fixedParts(request).has(b)
     );
-    const got = search({ ...request, excluded: [...(request.excluded ?? []), ...boards] }, aside, { bench });
+    const others = { ...request, excluded: [...(request.excluded ?? []), ...boards] };
+    const got = search(others, { ...aside, maxLeaves: OTHER_LEAVES }, { few: true, bench });
     machines += got.machines;
     if (!got.best) break;
     found.push(got.best);

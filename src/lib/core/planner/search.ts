@@ -45,6 +45,8 @@ export interface Goal {
   any?: boolean;
   /** A score that is to be beaten: nothing that does not is looked for. */
   beat?: number;
+  /** A few machines of each board will do: what else there is, and not the best of it. */
+  few?: boolean;
   /** Where machines of the same brief, parts and shelf were worked out before. */
   bench?: Bench;
 }
@@ -66,8 +68,9 @@ export function search(request: PlanRequest, limits: Limits = {}, goal: Goal = {
     any,
     goal.beat ?? Infinity
   );
+  if (goal.few) run.mostOnBoard = FEW;
   const exact = attempt(
-    () => (run.all(), true),
+    () => (run.all(), !goal.few),
     () => any && run.best !== null
   );
   // Cut off among the machines of a few boards: a little of every board, else what lies all on the shelf may be missed.
@@ -130,7 +133,7 @@ class Run {
   private readonly mostSteps: number;
   /** Machines that were worked out on the board in question, and how many may be. */
   private onBoard = 0;
-  private mostOnBoard = Infinity;
+  mostOnBoard = Infinity;
 
   constructor(
     private readonly pool: Pool,
