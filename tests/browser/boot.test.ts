@@ -60,10 +60,10 @@ describe('memory and boot', () => {
     await sees(page, 'As Digit 16 is set.');
     await page.select('[aria-label="Is Mouse driver (MOUSE.COM) in hand?"]', 'no');
     await sees(page, 'One driver is missing.');
-    await bench.go('/builds/dunlin/boot');
+    await bench.open('/builds/dunlin/boot');
     await sees(page, 'One start serves every program.');
     await sees(page, 'This machine has no clock');
-    await bench.go('/builds/whimbrel/boot');
+    await bench.open('/builds/whimbrel/boot');
     await sees(page, 'No CPU that goes into the board is entered');
   });
 
@@ -75,14 +75,14 @@ describe('memory and boot', () => {
     await sees(page, 'KEYB.COM GR,,C:\\DOS\\KEYBOARD.SYS');
     await page.select('#boot-network', 'ndis');
     await sees(page, 'LASTDRIVE=Z');
-    await bench.go('/builds/plover/boot?view=own');
+    await bench.open('/builds/plover/boot?view=own');
     await unfold(page, 'What is on the disk');
     await paste('own-listing', 'no paths here');
     await sees(page, 'so nothing is checked by it');
     await paste('own-listing', 'C:\\DOS\\HIMEM.SYS\n');
     await paste('own-CONFIG.SYS', 'DEVICE=C:\\DOS\\HIMEM.SYS\nDEVICE=C:\\DOS\\ANSI.SYS\n');
     await sees(page, 'C:\\DOS\\ANSI.SYS is not on the disk');
-    await bench.go('/builds/plover/boot?view=programs');
+    await bench.open('/builds/plover/boot?view=programs');
     await unfold(page, 'A program of your own');
     await page.type('input[placeholder="as on the box"]', 'Skerry');
     await page.type('input[placeholder^="580"]', 'lots');

@@ -51,7 +51,7 @@ describe('choosing a machine', () => {
     await sees(page, 'CPU and FPU');
     const { findings } = await api<{ findings: { severity: string }[] }>('/builds/oystercatcher/check');
     expect(findings.filter((f) => f.severity === 'clash' || f.severity === 'stop')).to.deep.equal([]);
-    await bench.go('/builds/oystercatcher/bench?view=cables');
+    await bench.open('/builds/oystercatcher/bench?view=cables');
     await sees(page, 'Have at hand');
     await sees(page, 'Floppy cable, 34 wires');
   });
@@ -100,7 +100,7 @@ describe('choosing a machine', () => {
       async () => (await bench.saved('sanderling')).build.items.find((i) => i.id === 'audio')!.slot === '1'
     );
 
-    await bench.go('/builds/sanderling/fit?view=memory');
+    await bench.open('/builds/sanderling/fit?view=memory');
     await sees(page, 'POST counts');
     const counted = () => page.$eval('.count b', (e) => e.textContent);
     const before = await counted();
@@ -109,7 +109,7 @@ describe('choosing a machine', () => {
     await press(page, 'Bank 1');
     await page.waitForFunction((b) => document.querySelector('.count b')!.textContent === b, {}, before);
 
-    await bench.go('/builds/dunlin/fit?view=picture');
+    await bench.open('/builds/dunlin/fit?view=picture');
     await sees(page, 'shown');
     await type('#pick-monitor', 'C13');
     await press(page, 'Add C13 colour');
@@ -126,7 +126,7 @@ describe('choosing a machine', () => {
       ['time', 'target date'],
       ['first', 'Way 1']
     ] as const) {
-      await bench.go(`/builds/plover/fit?view=${view}`);
+      await bench.open(`/builds/plover/fit?view=${view}`);
       if (view === 'drives') await page.waitForSelector('#pick-drive');
       else if (view === 'time') await page.waitForSelector('svg .now');
       else await sees(page, words);
@@ -238,7 +238,7 @@ describe('choosing a machine', () => {
     await page.waitForFunction(() =>
       (document.querySelector('#p-slots') as HTMLInputElement)?.value.includes('16')
     );
-    await bench.go('/identify?seen=attic-board');
+    await bench.open('/identify?seen=attic-board');
     await press(page, 'It is this one');
     await page.waitForFunction(() => location.pathname.startsWith('/shelf/'));
     await sees(page, 'Board from the attic');
@@ -284,7 +284,7 @@ describe('choosing a machine', () => {
     await page.type('#own-bays', 'left: floppy, CD-ROM\nright: battery, floppy');
     await press(page, 'Create and add cards');
     await page.waitForFunction(() => location.pathname === '/builds/ferry-house/parts');
-    await bench.go('/builds/ferry-house/fit');
+    await bench.open('/builds/ferry-house/fit');
     await sees(page, 'left bay (assumed)');
     const tick = (module: string) =>
       page.evaluate((m) => {
@@ -465,7 +465,7 @@ describe('choosing a machine', () => {
     await sees(page, 'Undo');
 
     await bench.api('POST', '/builds', { name: 'Whinchat', board: 'qx-88' });
-    await bench.go('/builds/whinchat/switches');
+    await bench.open('/builds/whinchat/switches');
     const row = 'section[aria-label$=" SW1"] input';
     await page.waitForSelector(row);
     await page.type(row, 'off on off off on off off on');
@@ -542,7 +542,7 @@ describe('choosing a machine', () => {
     await press(page, 'It is back');
     await sees(page, 'back 20');
 
-    await bench.go('/shelf');
+    await bench.open('/shelf');
     await type('#shelf-query', 'loft77');
     await sees(page, '1 of 1');
     const table = join(folder, 'table.csv');

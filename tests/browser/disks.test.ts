@@ -137,7 +137,7 @@ describe('disks', () => {
       const disk = build.items.find((i) => i.id === 'disk') as { cable?: { unit?: string } } | undefined;
       return disk?.cable?.unit === '0';
     });
-    await bench.go('/builds/sanderling/disks');
+    await bench.open('/builds/sanderling/disks');
     await unfold(page, 'I entered something else');
     for (const [field, value] of [
       ['cylinders', '9,000'],
@@ -188,7 +188,7 @@ describe('disks', () => {
     const { build, head } = await bench.saved('dunlin');
     const items = [...build.items, emulator];
     await bench.api('PUT', '/builds/dunlin', { build: { ...build, items }, base: head, note: 'x' });
-    await bench.go('/builds/dunlin/disks?view=floppies');
+    await bench.open('/builds/dunlin/disks?view=floppies');
     await sees(page, 'nobody said; 360K is taken');
     await page.select('select[aria-label="Set to images of: Floppy emulator"]', '1440');
     await sees(page, 'Fails at the data rate');
@@ -208,13 +208,13 @@ describe('disks', () => {
     const rom = new Uint8Array(8192);
     rom.set([0x55, 0xaa, 16, 0xcb, 1]);
     writeFileSync(file, rom);
-    await bench.go('/builds/plover/disks?view=roms');
+    await bench.open('/builds/plover/disks?view=roms');
     await upload(page, 'input[type="file"]', file);
     await sees(page, 'checksum wrong');
     await sees(page, 'Windows free for it');
     await press(page, 'Rehearse: program and verify');
     await sees(page, 'No real chip was written');
-    await bench.go('/builds/dunlin/disks?view=interfaces');
+    await bench.open('/builds/dunlin/disks?view=interfaces');
     await sees(page, 'low-level format belongs to this drive');
     // What destroys everything is not told before somebody said what is on the drive.
     await sees(page, 'The steps appear here once nothing on it can be lost');

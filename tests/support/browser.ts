@@ -236,10 +236,7 @@ export class Bench {
   async open(path: string, page = this.page): Promise<void> {
     await page.goto(this.server.url + path, { waitUntil: 'networkidle2' });
   }
-  /**
-   * Goes to a path as a link of the application does: the page stays, and only what differs is drawn, which takes a third of
-   * opening it. Not after something that works in the background: what it has loaded never counts as come.
-   */
+  /** Goes to a path as a link of the application does: the page stays, and only what differs is drawn. */
   async go(path: string, page = this.page): Promise<void> {
     await page.evaluate((href) => {
       const link = Object.assign(document.createElement('a'), { href });
