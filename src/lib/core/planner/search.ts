@@ -1,18 +1,6 @@
 import { Budget, attempt, branch, stop, type Branch } from '../kernel';
-import {
-  hasFacts,
-  partSet,
-  type Brief,
-  type CpuFamily,
-  type Part,
-  type PartOf,
-  type PartWith,
-  entryOf,
-  sure
-} from '../model';
-import { runs } from '../boards';
-import { startsFrom } from '../storage';
-import { partsOf, seatCards, type Choice } from './assemble';
+import { hasFacts, partSet, type Brief, type Part, type PartOf, type PartWith, sure } from '../model';
+import { partsOf, type Choice } from './assemble';
 import { displays, type DisplayOption } from './displays';
 import { Enclosures } from './enclosure';
 import { Bench } from './leaf';
@@ -21,15 +9,8 @@ import { Reasons } from './reasons';
 import { choose, reachOf, rolesOf, type Reach, type Role, type Weight } from './roles';
 import { storages } from './storages';
 import { poolOf, tally, weighSides, type Pool } from './pool';
-import {
-  Services,
-  driveNeeds,
-  functionChoices,
-  seats,
-  wishedNeeds,
-  type Need,
-  type NeedId
-} from './services';
+import { functionChoices, seats, type NeedId } from './services';
+import { Serving, type Served } from './serving';
 import { middleWeights, type Limits, type Plan, type PlanRequest, type Search } from './types';
 
 export const DEFAULT_LEAVES = 600;
@@ -84,13 +65,6 @@ export function search(request: PlanRequest, limits: Limits = {}, goal: Goal = {
 
 const isMemoryCard = ({ functions }: Part): boolean => functions.some((f) => f.kind === 'ems' && f.memoryKiB);
 
-/** Whether a CPU runs the drivers of some parts. */
-const driversRun = ({ parts }: Option, family: CpuFamily | undefined): boolean =>
-  family === undefined || parts.every(({ part: { driver } }) => !driver || runs(family, driver.cpu));
-
-/** Storage that the cards beside a choice of sound can run. */
-type Served = Map<Option, Option<PartOf<'drive'>>[]>;
-
 class Run {
   best: Plan | null = null;
   readonly sound: Plan[] = [];
@@ -117,17 +91,10 @@ class Run {
   private readonly nogoods = new Map<string, string[][]>();
   /** Parts that no machine for the brief can have. */
   private readonly hopeless = new Set<string>();
-  private readonly services: Services;
-  /** What a choice of drives asks, with the wishes. */
-  private readonly asks: ReadonlyMap<Option, readonly NeedId[]>;
-  /** Functions that a wish asks. */
-  private readonly wished: readonly NeedId[];
   /** Points of the score for a program that is missed, and for one that runs roughly. */
   private readonly points: { missed: number; rough: number };
-  private readonly servedOn = new Map<string, Served>();
-  /** By what has bays. */
-  private readonly drivesFor = new Map<readonly boolean[], Map<string, Option<PartOf<'drive'>>[]>>();
   private readonly around: Enclosures;
+  private readonly serving: Serving;
   private steps: Budget;
   private mostLeaves: number;
   private readonly mostSteps: number;
@@ -153,13 +120,11 @@ class Run {
     this.must = pool
       .of('card')
       .filter((p) => pool.fixed.has(p.id) && !p.video && !p.audio && !isMemoryCard(p));
-    this.services = new Services(pool, this.must);
-    const number = (need: Need) => this.services.number(need);
-    this.choices = functionChoices(brief).map((c) => ({ ...c, needs: c.needs.map(number) }));
-    this.wished = wishedNeeds(brief).map(number);
-    this.asks = new Map(
-      this.storage.map((o) => [o, [...driveNeeds(o.parts.map((p) => p.part)).map(number), ...this.wished]])
-    );
+    this.serving = new Serving(pool, brief, this.must, this.around, {
+      audio: this.audio,
+      storage: this.storage
+    });
+    this.choices = functionChoices(brief).map((c) => ({ ...c, needs: this.serving.numbers(c.needs) }));
     this.points = {
       missed: weighSides({ missed: 1 }, pool.weights),
       rough: weighSides({ rough: 1 }, pool.weights)
@@ -216,7 +181,7 @@ class Run {
     const rest = this.storageReach.least + this.audioReach.least + this.trimLeast;
     const any = this.audioReach.any & this.storageReach.any;
     const ordered = bases(this.pool, this.brief)
-      .filter(({ board }) => this.around.hasTrim(board) && this.canServe(board))
+      .filter(({ board }) => this.around.hasTrim(board) && this.serving.canServe(board))
       .map((base) => {
         const { weight, mask, soft } = base;
         const hope = this.bound({ weight: weight + rest, mask: mask & any, soft });
@@ -242,7 +207,7 @@ class Run {
 
   private onBase(base: Base): void {
     if (this.isBeyond(base)) return this.reasons.note({ kind: 'budget' });
-    const served = this.served(base);
+    const served = this.serving.served(base);
     if (![...served.values()].some((list) => list.length))
       return this.reasons.note({
         kind: this.around.bayedOn(base.board).includes(true) ? 'services' : 'enclosure'
@@ -293,67 +258,6 @@ class Run {
     return chosen.reduce((sum, o) => sum + this.costOf(o), 0) + this.cheapest > budget;
   }
 
-  /**
-   * For each choice of sound the drives that something can run beside it on a board, and what the brief wants beside
-   * them; known before memory and display are gone through.
-   */
-  private served(base: Base): Served {
-    const family = this.familyOf(base);
-    const key = `${base.board.id} ${family}`;
-    const known = this.servedOn.get(key);
-    if (known) return known;
-    const asked = [...new Set([...this.asks.values()].flat())];
-    const could = this.services.servable(base.board, asked);
-    const out: Served = new Map(
-      this.audio.map((audio) => [
-        audio,
-        this.drivesOn(base.board, family, could(audio.parts.map((p) => p.part)))
-      ])
-    );
-    this.servedOn.set(key, out);
-    return out;
-  }
-
-  /** Choices of drives that find bays, run on a CPU and start with the BIOS of a board, and ask only what is met. */
-  private drivesOn(
-    board: PartOf<'board'>,
-    family: CpuFamily | undefined,
-    met: ReadonlySet<NeedId>
-  ): Option<PartOf<'drive'>>[] {
-    const bays = this.around.bayedOn(board);
-    const takes = this.pool.get(board.board.firmware ?? '')?.firmware?.floppyKiB;
-    // Boards with the same answers share a list, and most cards make no difference to drives.
-    const key = `${family} ${takes} ${[...met].join()}`;
-    const lists = this.drivesFor.get(bays) ?? new Map<string, Option<PartOf<'drive'>>[]>();
-    this.drivesFor.set(bays, lists);
-    const starts = ({ parts }: Option<PartOf<'drive'>>) =>
-      takes === undefined ||
-      startsFrom(
-        parts.map((p) => p.part.drive),
-        takes
-      );
-    const list =
-      lists.get(key) ??
-      this.storage.filter(
-        (o, i) =>
-          bays[i] && driversRun(o, family) && starts(o) && entryOf(this.asks, o).every((n) => met.has(n))
-      );
-    lists.set(key, list);
-    return list;
-  }
-
-  private familyOf({ board, cpu }: Base): CpuFamily | undefined {
-    return (cpu ?? this.pool.cpuOf(board))?.cpu.family;
-  }
-
-  /** Whether the cards that must be in find slots on a board, and what the brief wants can be provided. */
-  private canServe(board: PartOf<'board'>): boolean {
-    if (!seatCards(board, this.must)) return false;
-    const have = this.pool.parts.filter((p) => p.audio && p.card && seats(board, p));
-    // Sound cards may bring a game port or a MIDI interface, so they count as there.
-    return this.services.covers(board, have, this.wished).length > 0;
-  }
-
   private displaysOf(board: PartOf<'board'>): Option[] {
     const all = hasFacts(board, 'video') ? this.own(board) : this.freeDisplays;
     return all
@@ -374,13 +278,12 @@ class Run {
   private withServices(chosen: Omit<Choice, 'services'>, { weight, mask, soft }: Weight): void {
     const { base, memory, display, audio, storage } = chosen;
     const have = [...memory.parts, ...display.parts, ...audio.parts].map((p) => p.part);
-    const fixed = entryOf(this.asks, storage);
     const tried = new Set<string>();
     const least = weight + this.trimLeast;
     for (const choice of this.choices) {
       const met = { mask: mask & choice.mask, soft: soft | choice.soft };
       if (this.bound({ ...met, weight: least }) >= this.room()) continue;
-      const sets = this.services.covers(base.board, have, [...fixed, ...choice.needs]);
+      const sets = this.serving.covers(base.board, have, storage, choice.needs);
       branch(this.weighed(sets, least, met), this.room, ({ services }) => {
         const key = services.parts.map((p) => p.part.id).join(' ');
         if (!tried.has(key)) this.whole({ ...chosen, services });
@@ -407,7 +310,7 @@ class Run {
   private whole(choice: Choice): void {
     const { budget } = this.brief;
     if (this.isKnownBad(choice) || !this.leavesSlots(choice)) return;
-    if (!driversRun(choice.services, this.familyOf(choice.base))) return;
+    if (!this.serving.runs(choice.services, choice.base)) return;
     if (budget !== undefined && this.cost(choice) + this.trimCost > budget)
       return this.reasons.note({ kind: 'budget' });
     this.leaf(choice, budget);
