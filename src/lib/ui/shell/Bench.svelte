@@ -13,7 +13,6 @@
   import { Session } from '../record/session.svelte';
   import { text } from '$lib/words/en/screens';
   import Tray from '../tray/Tray.svelte';
-  import type Notices from './Notices.svelte';
   import Rail from './Rail.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
   import TopBar from './TopBar.svelte';
@@ -35,7 +34,8 @@
   let staying = $state(false);
   /** Comes as soon as the page has been drawn: nothing can stand between it and the record before. */
   const noticesBar = import.meta.env.SSR ? null : import('./Notices.svelte');
-  let notices: Notices | undefined = $state();
+  /** A copy that was made of the state on the screen. */
+  let copy = $state<{ id: string; name: string } | null>(null);
   /** These also work while the server is away. */
   const offlineStages = ['switches', 'lines', 'disks', 'memory', 'boot', 'start', 'bench'];
   const here = (stage: string) => `/builds/${session.build.id}/${stage}`;
@@ -89,6 +89,12 @@
   async function resolve() {
     if (stage !== 'lines') await goto(here('lines'));
     planner.resolve();
+  }
+
+  async function keepCopy() {
+    const name = text.copyName(session.build.name);
+    const id = await session.keepCopy(name);
+    if (id) copy = { id, name };
   }
 
   const stageKeys: Readonly<Record<string, string>> = {
@@ -163,7 +169,14 @@
   </TopBar>
   {#await noticesBar then bar}
     {#if bar}
-      <bar.default bind:this={notices} {session} {staying} hideStaying={() => (staying = false)} />
+      <bar.default
+        {session}
+        {staying}
+        hideStaying={() => (staying = false)}
+        {copy}
+        hideCopy={() => (copy = null)}
+        {keepCopy}
+      />
     {/if}
   {/await}
   <div class="body flex-1 grid grid-cols-[12.2rem_minmax(0,1fr)_21.2rem]" class:wide={isWide}>
@@ -181,7 +194,7 @@
   {#key session.collision}
     {@const collision = session.collision}
     {#await import('./Merge.svelte') then { default: Merge }}
-      <Merge {session} {collision} keepCopy={() => notices?.keep()} />
+      <Merge {session} {collision} {keepCopy} />
     {/await}
   {/key}
 {/if}

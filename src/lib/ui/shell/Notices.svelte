@@ -4,17 +4,17 @@
   import type { Session } from '../record/session.svelte';
   import { text } from '$lib/words/en/screens';
 
-  let { session, staying, hideStaying }: { session: Session; staying: boolean; hideStaying: () => void } =
-    $props();
-  /** A copy that was made of the state on the screen. */
-  let copy = $state<{ id: string; name: string } | null>(null);
-
-  async function keepCopy() {
-    const name = text.copyName(session.build.name);
-    const id = await session.keepCopy(name);
-    if (id) copy = { id, name };
+  interface Props {
+    session: Session;
+    staying: boolean;
+    hideStaying: () => void;
+    /** A copy that was made of the state on the screen. */
+    copy: { id: string; name: string } | null;
+    hideCopy: () => void;
+    keepCopy: () => void;
   }
-  export const keep = keepCopy;
+
+  let { session, staying, hideStaying, copy, hideCopy, keepCopy }: Props = $props();
 
   $effect(() => {
     if (!session.followed) return;
@@ -62,7 +62,7 @@
         >{text.copyKept}
         <a class="text-ink underline" href="/builds/{copy.id}/lines">{copy.name}</a></span
       >
-      <Button class="act" onclick={() => (copy = null)}>{text.hide}</Button>
+      <Button class="act" onclick={hideCopy}>{text.hide}</Button>
     </p>
   {/if}
 </div>
