@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { parse } from 'yaml';
-import { printTable, readTable, withTable, type Told } from '../../src/lib/core/table';
+import { printTable, readTable, withTable, type TableReading, type Told } from '../../src/lib/core/table';
 import { Seeded } from '../support/random';
 import { Part, checkPart, type State } from '../../src/lib/core/model';
 import { torture } from '../support/torture';
@@ -85,6 +85,21 @@ describe('pasted tables', () => {
       const printed = printTable(part);
       expect(dump(printed), `${c.text}\n--- printed:\n${printed}`).to.deep.equal(c.reads);
       expect(withTable(card, readTable(printed)).blocks, printed).to.deep.equal(part.blocks);
+    }
+  });
+  const held = (read: TableReading): Set<number> =>
+    new Set([
+      ...read.settings.flatMap((s) => s.positions.flatMap((p) => p.lines)),
+      ...read.questions.flatMap((q) => (q.about === 'too-many' ? q.lines : []))
+    ]);
+  it('says of no line that it was read unless a position holds it', () => {
+    for (const { text } of cases) {
+      const read = readTable(text);
+      const rows = read.lines.filter((l) => l.as === 'rows').map((l) => l.n);
+      expect(
+        rows.filter((n) => !held(read).has(n)),
+        text
+      ).to.deep.equal([]);
     }
   });
   it('a letter by itself is a meaning, of a drive with its colon or without', () => {

@@ -6,6 +6,7 @@ import {
   byKind,
   bySpots,
   declare,
+  undeclared,
   keyOfField,
   oneOfMany,
   realNumbers,
@@ -35,6 +36,8 @@ export interface Assembled {
   blocks: Block[];
   settings: ReadSetting[];
   questions: Question[];
+  /** Lines, from 0, whose rows no setting holds. */
+  lost: number[];
 }
 
 /** Blocks that one choice joins lie on one header. */
@@ -86,8 +89,10 @@ function dipsOf(choices: readonly Choice[], named: Lines['named']): Map<string, 
     for (const w of joined) alone.set(w, joined);
     for (const s of spots) if (s.n !== undefined) most.set(s.block, Math.max(most.get(s.block) ?? 0, s.n));
   }
+  // A name above the columns is no block of its own where each of them is one switch.
   for (const n of named)
-    if (n.of === 'switch') most.set(n.block, Math.max(most.get(n.block) ?? 1, Math.min(n.size ?? 1, 16)));
+    if (n.of === 'switch' && !(alone.has(n.block) && !most.has(n.block) && (n.size ?? 1) === 1))
+      most.set(n.block, Math.max(most.get(n.block) ?? 1, Math.min(n.size ?? 1, 16)));
   const base = { kind: 'dip' as const, printed: 'ON' as const, flipped: false };
   const out = new Map<string, Dip>();
   for (const [name, switches] of most)
@@ -154,10 +159,8 @@ export function assemble(read: Lines): Assembled {
   const questions: Question[] = [];
   const all = read.rows.map(understood);
   const declared = all.filter((r) => r.declares || (r.isDefault && !r.label));
-  const rows = declare(
-    all.filter((r) => !declared.includes(r) && r.spots.length > 0),
-    declared
-  );
+  const told = all.filter((r) => !declared.includes(r) && r.spots.length > 0);
+  const rows = declare(told, declared);
   const many = oneOfMany(rows);
   const choices = [...many.choices, ...bySpots(many.left).flatMap(byKind)].sort(
     (a, b) => there(there(a.rows[0]).lines[0]) - there(there(b.rows[0]).lines[0])
@@ -166,9 +169,23 @@ export function assemble(read: Lines): Assembled {
   const dips = dipsOf(choices, read.named);
   const settings: ReadSetting[] = [];
   const taken = new Set<string>();
+  const lost = undeclared(told, declared);
   for (const choice of choices) {
-    const setting = settingOf(choice, headers, dips, read, questions, taken);
-    if (setting) settings.push(setting);
+    const fields = distinct(choice.rows.flatMap((r) => r.spots.map(fieldOf)));
+    const homes = unique(
+      fields.map((f) => (f.of === 'switch' ? dips : headers).get(f.block)?.block.id ?? '')
+    );
+    if (homes.length === 1 && homes[0])
+      settings.push(settingOf(choice, headers, dips, read, questions, taken));
+    else {
+      const lines = unique(choice.rows.flatMap((r) => r.lines));
+      lost.push(...lines);
+      questions.push({
+        about: 'several-blocks',
+        blocks: unique(fields.map((f) => f.block)),
+        lines: lines.map((n) => n + 1)
+      });
+    }
   }
   const blocks = distinct([
     ...[...headers.values()].map((h): Block => h.block),
@@ -179,9 +196,9 @@ export function assemble(read: Lines): Assembled {
     if (!used.has(n.block) && !questions.some((q) => q.about === 'no-rows' && q.block === n.block))
       questions.push({ about: 'no-rows', block: n.block, lines: [n.line + 1] });
   if (read.pairs.length) questions.push({ about: 'pairs', lines: read.pairs.map((n) => n + 1) });
-  if (!read.legend.size && read.marks.length)
-    for (const marks of read.marks) questions.push({ about: 'marks', marks, lines: [] });
-  return { blocks, settings, questions };
+  if (read.letters.length) questions.push({ about: 'letters', lines: read.letters.map((n) => n + 1) });
+  for (const marks of read.marks) questions.push({ about: 'marks', marks, lines: [] });
+  return { blocks, settings, questions, lost };
 }
 
 function settingOf(
@@ -191,16 +208,16 @@ function settingOf(
   read: Lines,
   questions: Question[],
   taken: Set<string>
-): ReadSetting | null {
-  const { heading } = choice;
+): ReadSetting {
   const rows = likeTheOthers(choice.rows);
+  const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
+  const heading = choice.heading || (kinds.length ? '' : columnOf(rows));
   const fields = distinct(rows.flatMap((r) => r.spots.map(fieldOf)));
   const names = unique(fields.map((f) => f.block)).sort(byName);
   const isSwitch = there(fields[0]).of === 'switch';
   const header = headers.get(there(names[0]));
   const dip = isSwitch ? dips.get(there(names[0])) : undefined;
-  const block = (isSwitch ? dip : header)?.block;
-  if (!block) return null;
+  const block = there((isSwitch ? dip : header)?.block);
   const stateOf = (spots: readonly Spot[]): State => {
     if (!dip) return header ? capsOf(header, spots) : { caps: [] };
     const switches: Record<string, 'on' | 'off'> = {};
@@ -209,7 +226,6 @@ function settingOf(
     return { switches };
   };
   const about = subjectOf(heading);
-  const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
   const label = labelOf(
     heading,
     // A heading that stayed from lines above, about another kind of number, is none of these.
@@ -260,9 +276,18 @@ function settingOf(
   };
 }
 
+/** The one heading above the column of their meanings, or nothing. */
+function columnOf(rows: readonly Row[]): string {
+  const [only = '', ...more] = unique(rows.flatMap((r) => r.values.flatMap((v) => v.heading || [])));
+  return more.length ? '' : only;
+}
+
 /** `IRQ 3, 5, 7`, `monochrome … card with own BIOS`: the rows that say their kind say it for the others. */
 function likeTheOthers(rows: readonly Row[]): Row[] {
   const kinds = unique(rows.flatMap((r) => realNumbers(r.told)));
+  // `colour monitor` in one row and `monochrome` in the next are one choice.
+  if (kinds.length === 2 && ['monitor', 'display'].every((k) => kinds.includes(k)))
+    return rows.map((r) => ({ ...r, ...reread(r, 'Display') }));
   const term = kinds.length === 1 ? KIND_TERMS[there(kinds[0])] : undefined;
   if (!term) return [...rows];
   return rows.map((r) => (r.told.length || !r.values.length ? r : { ...r, ...reread(r, term) }));

@@ -1,4 +1,4 @@
-import type { Side, Token } from './lex';
+import { isBits, type Side, type Token } from './lex';
 import type { Field, Spot } from './spots';
 
 export type Split = 'pipe' | 'tab' | 'semicolon' | 'comma' | 'blanks' | 'words';
@@ -48,15 +48,30 @@ export function statesIn(tokens: readonly Token[]): State[] | null {
       if (joined && last && 'pins' in last) last.pins.push(t.pair);
       else out.push({ pins: [t.pair] });
     } else if (t.sort === 'mark') {
-      if (/^[01]{2,}$/.test(t.text)) out.push(...[...t.text].map((mark) => ({ mark })));
+      if (isBits(t.text)) out.push(...[...t.text.toLowerCase()].map((mark) => ({ mark })));
       else out.push({ mark: t.text.toLowerCase() });
-    } else if (t.sort === 'text' && /^(?:[01]|none|no)$/i.test(t.text))
-      out.push(/^[01]$/.test(t.text) ? { mark: t.text } : { side: 'off' });
+    } else if (t.sort === 'text' && /^(?:[01]|none|no?|y(?:es)?)$/i.test(t.text))
+      out.push(/^[01]$/.test(t.text) ? { mark: t.text } : { side: /^y/i.test(t.text) ? 'on' : 'off' });
     else if (t.sort === 'text' && /^(?:up|down|c)$/i.test(t.text)) out.push({ mark: t.text.toLowerCase() });
     else if (!(t.sort === 'sep' && /[,]/.test(t.text)) && t.sort !== 'default' && !isJoin(t)) return null;
     joined = t.sort === 'sep' || isJoin(t);
   }
   return out;
+}
+
+/** How marks are read where no key says it: an assumption, and asked about. */
+export type Habit = 'bits' | 'levers' | 'crosses' | 'rings' | 'any';
+
+/** Which habits some marks of a table were read by. */
+export function habitsOf(marks: ReadonlySet<string>, sides: boolean, legend: Legend): Habit[] {
+  const untold = (...list: string[]) => list.some((m) => marks.has(m) && !legend.has(m));
+  const cross = untold('x') ? sideOfMark('x', marks, sides, legend) : null;
+  return [
+    ...(untold('1', '0') ? (['bits'] as const) : []),
+    ...(untold('up', 'down') ? (['levers'] as const) : []),
+    ...(cross === 'on' ? (['crosses'] as const) : cross === 'any' ? (['any'] as const) : []),
+    ...(untold('o') && !marks.has('x') && !marks.has('c') ? (['rings'] as const) : [])
+  ];
 }
 
 /** What a mark means follows from the others in its table: beside ON and OFF an x is "does not matter". */
@@ -69,7 +84,10 @@ function sideOfMark(mark: string, all: ReadonlySet<string>, hasSides: boolean, l
   if (mark === 'down') return 'off';
   if (mark === 'c') return 'on';
   // Beside words an empty cell says nothing; beside crosses it is a jumper that is not there.
-  if (mark === '') return hasSides || all.has('1') || all.has('0') ? 'any' : 'off';
+  if (mark === '')
+    return legend.get('x') === 'off' ? 'on' : hasSides || all.has('1') || all.has('0') ? 'any' : 'off';
+  // Where a cross is an open jumper, what is no cross is a closed one.
+  if (legend.get('x') === 'off' && /^[-.o]$/.test(mark)) return 'on';
   const hasBits = all.has('1') || all.has('0');
   if (mark === 'x') return hasSides || hasBits ? 'any' : 'on';
   if (mark === '-' || mark === '.') return (hasSides || hasBits) && mark === '-' ? 'any' : 'off';

@@ -140,17 +140,25 @@ export function byKind(choice: Choice): Choice[] {
     : [choice];
 }
 
-/** `Default: JP1 2-3`: marks the row of that state. */
+/** `Default: JP1 2-3`: marks the row of that state, which the line that says so belongs to from then on. */
 export function declare(rows: readonly Row[], declared: readonly Row[]): Row[] {
-  return rows.map((row) =>
-    declared.some((d) =>
+  return rows.map((row) => {
+    const by = declared.filter((d) =>
       d.spots.length >= row.spots.length
         ? row.spots.every((s) => d.spots.some((x) => sameSpot(x, s)))
         : d.spots.every((s) => row.spots.some((x) => sameSpot(x, s))) && row.spots.length === 1
-    )
-      ? { ...row, isDefault: true }
-      : row
-  );
+    );
+    return by.length
+      ? { ...row, isDefault: true, lines: unique([...row.lines, ...by.flatMap((d) => d.lines)]) }
+      : row;
+  });
 }
+
+/** Lines that name a default of which no row tells. */
+export const undeclared = (rows: readonly Row[], declared: readonly Row[]): number[] =>
+  declared
+    .filter((d) => d.spots.some((x) => !rows.some((r) => r.spots.some((s) => sameSpot(s, x)))))
+    .flatMap((d) => d.lines);
+
 const sameSpot = (a: Spot, b: Spot): boolean =>
   a.block === b.block && a.n === b.n && a.side === b.side && a.pins?.join() === b.pins?.join();

@@ -1,6 +1,17 @@
 import { lastOf, there } from '../model';
-import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type Split, type State } from './cells';
-import { lex, type BlockSort, type Token } from './lex';
+import {
+  cellsOf,
+  habitsOf,
+  isRule,
+  spotsFor,
+  splitsOf,
+  statesIn,
+  type Habit,
+  type Legend,
+  type Split,
+  type State
+} from './cells';
+import { lex, textOf, type BlockSort, type Token } from './lex';
 import { wordsOf } from './groups';
 import type { Context, Field, Spot } from './spots';
 
@@ -10,6 +21,8 @@ export interface TableRow {
   spots: Spot[];
   values: { text: string; heading: string }[];
   isDefault: boolean;
+  /** Lines that say more of it, beside its own. */
+  also?: readonly number[];
   /** Words between the heading of the table and its rows: what these rows are about. */
   section?: string;
 }
@@ -18,11 +31,13 @@ export interface ColumnTable {
   rows: TableRow[];
   /** Lines of the heading, of rules, and of everything that was read. */
   lines: number[];
+  /** Words above rows that say what those are about. */
+  sections: number[];
   /** Rows that fit the heading in part only. */
   odd: number[];
   context: Context;
-  /** Marks were read as sides: 1 and 0, x and o. */
-  marks: ('bits' | 'crosses')[];
+  /** Marks were read as sides without a key. */
+  marks: Habit[];
 }
 
 type Column = { fields: Field[] } | { heading: string };
@@ -161,7 +176,7 @@ const isMark = (t: Token): boolean =>
   t.sort === 'side' ||
   t.sort === 'pins' ||
   t.sort === 'mark' ||
-  (t.sort === 'text' && /^(?:[01c]|none|up|down)$/i.test(t.text));
+  (t.sort === 'text' && /^(?:[01cyn]|none|up|down)$/i.test(t.text));
 
 /** A row whose cells stand under those of the heading. */
 function rowByCells(line: string, n: number, head: Head): Cells | null {
@@ -208,6 +223,21 @@ function rowByCells(line: string, n: number, head: Head): Cells | null {
 function rowByWords(line: string, n: number, head: Head): Cells | null {
   const tokens = lex(line).filter((t) => !(t.sort === 'sep' && /[|,;:=]/.test(t.text)));
   const wanted = countOf(head.columns);
+  // `all off  40 MHz`: every column stands so.
+  const [all, every] = tokens;
+  if (all?.sort === 'text' && /^all$/i.test(all.text) && every?.sort === 'side') {
+    const states = Array.from({ length: wanted }, () => ({ side: every.side }));
+    const text = wordsOf(tokens.slice(2));
+    const at = head.columns.findIndex((c) => 'fields' in c);
+    return text
+      ? {
+          line: n,
+          states,
+          values: spread(text, head.columns.slice(at), head.columns),
+          isDefault: tokens.some((t) => t.sort === 'default')
+        }
+      : null;
+  }
   const starts = tokens.map((_, from) => from);
   // `SCSI ID  J1 J2 J3` above `0 - - -`: where the value stands first, the states are the last that fit.
   if ('heading' in there(head.columns[0]) && 'fields' in lastOf(head.columns)) starts.reverse();
@@ -223,6 +253,12 @@ function rowByWords(line: string, n: number, head: Head): Cells | null {
       if (next && (next.sort === 'side' || next.sort === 'pins')) break;
       const [before, after] = [tokens.slice(0, from), tokens.slice(to)];
       if ([...before, ...after].some((t) => t.sort === 'ref')) return null;
+      // `0800: 1=on 2=on`: the states are named one by one, and what looks like a row of bits is a number.
+      if (
+        after.filter((t, k) => t.sort === 'side' && /^\d{1,2}$/.test(textOf(after.slice(k - 1, k)))).length >
+        1
+      )
+        return null;
       const at = head.columns.findIndex((c) => 'fields' in c);
       const values = [
         ...spread(wordsOf(before), head.columns.slice(0, at), head.columns),
@@ -293,6 +329,7 @@ export function readColumns(
   const found: (Cells & { section?: string })[] = [];
   const used = [from];
   const odd: number[] = [];
+  const sections: number[] = [];
   let section: string | undefined;
   const rowAt = (i: number) => rowByCells(lines[i] ?? '', i, head) ?? rowByWords(lines[i] ?? '', i, head);
   for (let i = from + 1; i < lines.length; i++) {
@@ -311,6 +348,7 @@ export function readColumns(
     // `Clock gen.` above its rows: one heading of columns for several sections.
     if (!row && isWords(line) && rowAt(i + 1)) {
       section = wordsOf(lex(line));
+      sections.push(i);
       used.push(i);
       continue;
     }
@@ -356,10 +394,8 @@ export function readColumns(
     rows,
     lines: used,
     odd,
+    sections,
     context: { block: { block: last.block, of: last.of }, fields },
-    marks: [
-      ...(marks.has('1') || marks.has('0') ? (['bits'] as const) : []),
-      ...(marks.has('x') ? (['crosses'] as const) : [])
-    ]
+    marks: habitsOf(marks, sides, legend)
   };
 }

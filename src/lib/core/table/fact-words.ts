@@ -84,14 +84,17 @@ export const FACTS: Partial<
     if (!s && !/\bbanks?\b/i.test(t)) return null;
     const range = /\bbanks?\s*(\d)\s*(?:-|to|through|,|&|and|\+)\s*(?:\d\s*(?:,|&|and)\s*)*(\d)/i.exec(t);
     if (range) return Number(range[2]) - Number(range[1]) + 1;
-    const one = /\bbank\s*(\d)(?:\s*only)?/i.exec(t);
-    if (one && !/\b(?:\d|one|two|three|four)\s+banks?\b/i.test(t)) return 1;
-    const span = /^\s*0\s*-\s*(\d)\s*$/.exec(t);
+    const one = /\bbank\s*(\d)(\s*only)?/i.exec(t);
+    // The first bank is one bank; the name of another says nothing of how many there are.
+    if (one && !/\b(?:\d|one|two|three|four)\s+banks?\b/i.test(t)) return one[2] || one[1] === '0' ? 1 : null;
+    const span = /^\s*0\s*(?:-|(?:\+\s*\d\s*)*\+)\s*(\d)\s*$/.exec(t);
     if (span) return Number(span[1]) + 1;
     const n = numberIn(t);
-    return n !== null && n <= 16 && !/\d\s*[KM]/i.test(t) ? n : null;
+    // A bare 0 is the name of a bank.
+    return n !== null && n > 0 && n <= 16 && !/\d\s*(?:[KM]|-?bit)/i.test(t) ? n : null;
   },
-  'memory-kib': (t, s, a) => kibOf(t, s, a),
+  // `2.88 MB drive` is a disk.
+  'memory-kib': (t, s, a) => (/\b(?:drives?|floppy|diskettes?|disks?)\b/i.test(t) ? null : kibOf(t, s, a)),
   'cache-kib': (t, s, a) => (s || /\bcache\b/i.test(t) ? kibOf(t, s, a) : null),
   'wait-states': (t, s) => {
     const m = /(?<![0-9])(\d|no|zero|one|two|three)\s*(?:WS\b|wait)/i.exec(t);
@@ -106,7 +109,11 @@ export const FACTS: Partial<
   },
   fpu: (t, s) => {
     const word = t.replace(/\b80?[234]?87(?:[SD]X)?\b/gi, 'FPU');
-    if (!s && !/\b(?:co-?processor|FPU|NPU|NPX|math)\b/i.test(word)) return null;
+    // Below the heading bare words will do; `parity enabled` there is about something else.
+    const isBare =
+      /^(?:\W|not|no|none|yes|installed|present|fitted|enabled?|disabled?|absent|removed|with|without|in|out|used|unused)+$/i;
+    if (!/\b(?:co-?processor|FPU|NPU|NPX|math|numeric)\b/i.test(word) && !(s && isBare.test(word)))
+      return null;
     if (/\bno\b|\bnot\b|\bnone\b|\bwithout\b|\bdisabled?\b|\babsent\b|\bremoved\b/i.test(word)) return 0;
     if (
       /\binstalled\b|\bpresent\b|\bfitted\b|\byes\b|\benabled?\b|\bwith\b|\bFPU\b|\bco-?processor\b|\bin\b/i.test(

@@ -1,5 +1,5 @@
 import { lastOf, there } from '../model';
-import { textOf, type Token } from './lex';
+import { isBits, textOf, type Token } from './lex';
 import { meant } from './meanings';
 import type { Context } from './spots';
 
@@ -38,7 +38,7 @@ function isSwitchNumber(tokens: readonly Token[], at: number): boolean {
   for (let i = at + 1; i < tokens.length; i++) {
     const next = there(tokens[i]);
     if (next.sort === 'side') return true;
-    if (next.sort === 'mark' && /^[01]+$/.test(next.text) && next.text.length > 1) return true;
+    if (next.sort === 'mark' && isBits(next.text)) return true;
     if (next.sort === 'sep' && /[,:=]/.test(next.text)) continue;
     if (next.sort === 'text' && /^(?:\d{1,2}|and|&|\/|\+|is|are)$/i.test(next.text)) continue;
     return false;
@@ -52,7 +52,14 @@ function sideIsState(groups: readonly Group[], previous: Token | undefined, cont
   if (!previous || !group) return context.block !== null;
   if (previous.sort === 'sep' && /[,;|([]/.test(previous.text)) return true;
   // `1-2 IRQ 3, open off`: the jumper stands open, and that is what it means.
-  if (previous.sort === 'side' && group.s && group.tokens.length === 1 && !isSwitch(groups, context))
+  const several = groups.flatMap((g) => g.tokens).filter((t) => t.sort === 'ref').length > 1;
+  if (
+    previous.sort === 'side' &&
+    group.s &&
+    group.tokens.length === 1 &&
+    !several &&
+    !isSwitch(groups, context)
+  )
     return false;
   if (group.s) {
     const last = group.tokens.at(-1);
@@ -106,6 +113,12 @@ function isThreePins(tokens: readonly Token[]): boolean {
   return pairs.length === 2 && there(pairs[0])[1] === there(pairs[1])[0];
 }
 
+/** `0800: 1=off 2=on`: switches that are named one by one behind a number, which is no row of them. */
+const namesSwitches = (tokens: readonly Token[], from: number): boolean =>
+  tokens.some(
+    (t, i) => i > from && t.sort === 'side' && isSwitchNumber(tokens, i - 2) && tokens[i - 1]?.sort === 'sep'
+  );
+
 export function groupsOf(tokens: readonly Token[], context: Context): Group[] {
   const groups: Group[] = [];
   const put = (s: boolean, token: Token, declares = false) => {
@@ -129,7 +142,8 @@ export function groupsOf(tokens: readonly Token[], context: Context): Group[] {
         return put(sideIsState(groups, previous, context) || opensMeaning(tokens, i, groups, context), token);
       case 'mark':
         if (
-          /^[01]{2,}$/.test(token.text) &&
+          isBits(token.text) &&
+          !namesSwitches(tokens, i + 1) &&
           isSwitch(groups, context) &&
           (groups.at(-1)?.s ?? true) &&
           !isSaid(groups.at(-1))
@@ -141,7 +155,7 @@ export function groupsOf(tokens: readonly Token[], context: Context): Group[] {
         const next = tokens
           .slice(i + 1)
           .find((t) => !(t.sort === 'sep' || (t.sort === 'text' && FILLER.test(t.text))));
-        const opens = previous === undefined || (previous.sort === 'sep' && /[,;|.]/.test(previous.text));
+        const opens = previous === undefined || (previous.sort === 'sep' && /[,;|.(]/.test(previous.text));
         if (opens && next && (next.sort === 'ref' || next.sort === 'pins') && !/[*(]/.test(token.text)) {
           groups.push({ s: true, tokens: [], declares: true });
           endsHere = false;
@@ -224,7 +238,7 @@ const trimFiller = (text: string): string => {
       // Alone, A is a drive, a bank or a mode.
       .replace(/^(?:a|an|the)\s+(?=\S)/i, '')
       .replace(
-        /(?:^|\s+)(?:set|to|is|are|the|with|and|or|short|close|jumper|install|use|=|-|:|,|;|\/|\[|\()$/i,
+        /(?:^|\s+)(?:set|to|is|are|the|with|and|or|short|close|jumper|install|leave|use|=|-|:|,|;|\/|\[|\()$/i,
         ''
       )
       .replace(/[,;:]+$/, '')

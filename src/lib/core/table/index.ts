@@ -1,6 +1,7 @@
 import type { Block, Constraint, FunctionKind, Meaning, Part, PartFunction } from '../model';
 import { OFFERED } from '../own';
 import { assemble, settingFor, type ReadSetting } from './assemble';
+import type { Habit } from './cells';
 import { claimsOf, mainOf, type ClaimAssumption } from './functions';
 import { readLines, TABLE_LIMITS, type LineAs, type ReadLine } from './lines';
 import type { Assumption, Told } from './meanings';
@@ -9,7 +10,17 @@ import type { Question, ReadPosition } from './positions';
 export { TABLE_LIMITS };
 export { printTable } from './print';
 export { takesRow, withCopy, withRow, type RowProblem } from './row';
-export type { Assumption, ClaimAssumption, LineAs, Question, ReadLine, ReadPosition, ReadSetting, Told };
+export type {
+  Assumption,
+  ClaimAssumption,
+  Habit,
+  LineAs,
+  Question,
+  ReadLine,
+  ReadPosition,
+  ReadSetting,
+  Told
+};
 
 /** What a pasted table was understood to say. */
 export interface TableReading {
@@ -31,9 +42,10 @@ export interface TableReading {
  */
 export function readTable(text: string, main: FunctionKind | null = null): TableReading {
   const read = readLines(text.slice(0, TABLE_LIMITS.characters));
-  const { blocks, settings, questions } = assemble(read);
+  const { blocks, settings, questions, lost } = assemble(read);
+  const lines = read.lines.map((l) => (lost.includes(l.n - 1) ? { ...l, as: 'not-understood' as const } : l));
   const claims = claimsOf(settings, main ?? (read.title ? mainOf(read.title) : null));
-  return { title: read.title, lines: read.lines, blocks, settings, questions, ...claims };
+  return { title: read.title, lines, blocks, settings, questions, ...claims };
 }
 
 /**

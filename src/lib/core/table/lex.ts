@@ -41,7 +41,10 @@ const SIDES: readonly [RegExp, Side][] = [
 ];
 
 const DEFAULT =
-  /^(?:\*+|[([<{]\s*(?:factory[ -]?)?(?:default|def\.?|factory|standard|std\.?|preset|set|\*)(?:[ -]?(?:setting|set))?\s*[)\]>}]|(?:factory[ -])?default(?:[ -]setting)?(?![0-9A-Za-z])|factory(?:[ -]setting)?(?![0-9A-Za-z])|←)/i;
+  /^(?:\*+|[([<{]\s*(?:factory[ -]?)?(?:default|def\.?|factory|standard|std\.?|preset|as shipped|shipped|set|\*)(?:[ -]?(?:settings?|set))?\s*[)\]>}]|(?:factory[ -])?default(?:[ -]settings?)?(?![0-9A-Za-z])|as shipped(?![0-9A-Za-z])|factory(?:[ -]setting)?(?![0-9A-Za-z])|←)/i;
+
+/** A row of switches as bits, where x does not matter: `0110`, `x11`. */
+export const isBits = (text: string): boolean => /^[01x]{2,}$/i.test(text) && /[01]/.test(text);
 
 const canonical = (name: string) => name.replace(/[ -]/g, '').toUpperCase();
 const sortOf = (name: string): BlockSort =>
@@ -57,7 +60,12 @@ export const plain = (line: string): string =>
     .replace(/[✓✔■█●]/g, 'X')
     .replace(/[□○◯]/g, '-')
     .replace(/→|⇒|={1,2}>|-{1,3}>|\.{3,}|…+|—{2,}/g, ' = ')
+    .replace(/(?<=\d-\d{1,2})\.\s*$/, '')
+    // `5-6 3.2V, none 3.3V`: no jumper at all.
+    .replace(/(?<=\d-\d.*[,;]\s*)none\s+(?=[0-9A-Z])/g, 'open ')
     .replace(/^\s*[•·]\s*/, '')
+    // `1. JP7: …`, `b) JP8 …`: items of a list.
+    .replace(new RegExp(`^(\\s*)(?:\\d{1,2}|[a-h])[.)]\\s+(?=(?:${NAME})(?![0-9A-Za-z]))`, 'i'), '$1')
     // A blank to be filled in, and a lever that is down.
     .replace(/(?<=^|\s)_{2,}(?=\s|$)/g, '-')
     .replace(/(?<=^|\s)dn(?=\s|$)/gi, 'down')
@@ -116,7 +124,17 @@ function refAt(text: string): { length: number; refs: Token[] } | null {
   // `Switches 3 and 4`, `switches 3-4`: the numbers are read as those of a range.
   const several =
     /^(?:dip[ -]?)?(?:switch(?:es)?|sw|positions?|pos\.?)\s+(?=\d{1,2}\s*(?:-|&|\+|,|and)\s*\d)/i.exec(text);
-  if (several) return { length: several[0].length, refs: [{ sort: 'ref', block: '', of: 'switch' }] };
+  if (several) {
+    const refs: Token[] = [{ sort: 'ref', block: '', of: 'switch' }];
+    // `switches 6-7 drives: off off`: behind the word a range is always one of switches.
+    const run = /^(\d{1,2})\s*-\s*(\d{1,2})(?![0-9])/.exec(text.slice(several[0].length));
+    if (!run) return { length: several[0].length, refs };
+    const pair: [number, number] = [Number(run[1]), Number(run[2])];
+    return {
+      length: several[0].length + run[0].length,
+      refs: [...refs, { sort: 'pins', pair, joint: 'dash', text: run[0] }]
+    };
+  }
   const worded =
     /^(?:(jumper|link|strap)(?:\s+(?:block|no\.?|number))?\s*#?\s*(\d{1,2})|(?:dip[ -]?)?(switch|sw|pos(?:ition)?)\s*(?:no\.?|number|#)?\s*(\d{1,2})|(?:dip[ -]?)?switch (?:block|bank)\s*#?\s*(\d))(?![0-9A-Za-z])/i.exec(
       text
@@ -222,7 +240,10 @@ export function lex(line: string): Token[] {
       take(1, { sort: 'sep', text: sep[0] });
       continue;
     }
-    const mark = /^(?:[01]{2,16}|-{2,3}|[xXoO.-])(?![0-9A-Za-z.-])/.exec(rest);
+    const mark =
+      /^(?:[01]{2,16}|(?!0x)(?=[01x]*[01])(?=[01]*x)[01x]{3,16}|-{2,3}|[xXoO.-])(?![0-9A-Za-z.-])/i.exec(
+        rest
+      );
     if (mark) {
       take(mark[0].length, { sort: 'mark', text: mark[0].replace(/^-+$/, '-') });
       continue;

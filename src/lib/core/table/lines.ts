@@ -1,8 +1,11 @@
 import { there } from '../model';
-import { isRule, type Legend } from './cells';
+import { isRule, type Habit, type Legend } from './cells';
 import { readColumns } from './columns';
-import { lex, plain, type Side, type Token } from './lex';
+import { isBits, lex, plain, type Side, type Token } from './lex';
 import { meant, subjectOf } from './meanings';
+import { boxes } from './shapes/grid-shapes';
+import { leads } from './shapes/leads';
+import { withoutPosition } from './shapes/jumper-shapes';
 import { reshape } from './shapes/reshape';
 import { readSideways } from './sideways';
 import { wordsOf } from './groups';
@@ -54,11 +57,12 @@ export interface Lines {
   /** Blocks that a heading names, with what it says of them. */
   named: { line: number; block: string; of: 'jumper' | 'switch'; heading: string; size: number | null }[];
   title: string | null;
-  /** 1 and 0, or crosses, were read as sides. */
-  marks: ('bits' | 'crosses')[];
-  legend: Legend;
+  /** Marks that were read as sides without a key. */
+  marks: Habit[];
   /** Lines, from 0, whose places are taken to be pairs of pins in their order. */
   pairs: number[];
+  /** Lines, from 0, whose pins have letters and are counted from A on. */
+  letters: number[];
 }
 
 export const TABLE_LIMITS = { characters: 100_000, lines: 2_000, width: 400 } as const;
@@ -69,34 +73,53 @@ const GAP = ' '.repeat(8);
 const STAR_LEGEND = /^\W*\*\s*[=:-]?\s*.*\bdefault|\bdefault\w*\b.*(?:\bmarked\b|\basterisk\b|\*)/i;
 const REST =
   /^\W*(?:all |any )?(?:the )?others?\b(?:\s+(?:settings?|combinations?|positions?|values?))?\s*[:=-]?\s*(?:are\s+|is\s+)?(.*)$/i;
-const SYMBOL = /^(?:[01xoc.-])$/i;
+const SYMBOL = /^(?:[01xoc.-]|up|down)$/i;
 
-/** `1 = ON, 0 = OFF`; `X = jumper installed`; `ON = closed, OFF = open`. Null: the line is no legend. */
-function legendOf(tokens: readonly Token[]): [string, Side][] | null {
+/**
+ * `1 = ON, 0 = OFF`; `X = jumper installed`; `ON = closed, OFF = open`. Null: the words are no legend.
+ * @param beside what stands beside them: rows of bits make a lone `1 = ON` one, and rows of switches an `ON = 0`
+ */
+function legendOf(tokens: readonly Token[], beside = { bits: false, rows: false }): [string, Side][] | null {
   const out: [string, Side][] = [];
   let symbol: string | null = null;
-  let words = 0;
+  /** Whether something stands between a mark and its side that says so: `=`, `means`. */
+  let said = false;
   for (const t of tokens) {
-    if (t.sort === 'sep') continue;
+    if (t.sort === 'sep') {
+      said ||= /[=:]/.test(t.text);
+      continue;
+    }
+    // `0 - closed`.
+    if (t.sort === 'mark' && t.text === '-' && symbol !== null && !said) {
+      said = true;
+      continue;
+    }
+    const mark = 'text' in t && SYMBOL.test(t.text) ? t.text.toLowerCase() : null;
     if (t.sort === 'side') {
-      // ON = closed says nothing new; it is a legend all the same.
-      if (symbol !== null) {
+      if (symbol === null) symbol = `side:${t.side}`;
+      else if (!said) return null;
+      else {
+        // ON = closed says nothing new; it is a legend all the same.
         out.push([symbol, t.side]);
         symbol = null;
-      } else if (!out.length && words === 0) symbol = `side:${t.side}`;
-      else symbol = `side:${t.side}`;
-    } else if ((t.sort === 'mark' || t.sort === 'text') && SYMBOL.test(t.text) && symbol === null)
-      symbol = t.text.toLowerCase();
-    else if (
+      }
+      said = false;
+    } else if (mark !== null && symbol === null) {
+      symbol = mark;
+      said = false;
+    } else if (beside.rows && said && symbol?.startsWith('side:') && mark !== null && /[01]/.test(mark)) {
+      out.push([mark, symbol === 'side:on' ? 'on' : 'off']);
+      symbol = null;
+    } else if (
       t.sort === 'text' &&
       /^(?:means?|is|jumpers?|switch(?:es)?|cap|and|note|key|legend|the)$/i.test(t.text)
-    )
-      words++;
-    else return null;
+    ) {
+      said ||= /^(?:means?|is)$/i.test(t.text);
+    } else return null;
   }
   const named = out.filter(([s]) => !s.startsWith('side:'));
   // A lone `1 = ON` may be the first switch of a row.
-  const sure = named.some(([s]) => s !== '1') || out.some(([s]) => s.startsWith('side:'));
+  const sure = beside.bits || named.some(([s]) => s !== '1') || out.some(([s]) => s.startsWith('side:'));
   return out.length && sure && symbol === null ? out : null;
 }
 
@@ -108,24 +131,56 @@ export function sizeIn(text: string): number | null {
   return m ? Number(m[1]) : null;
 }
 
+/** Pieces of a bracket in which a key may stand. */
+const MOST_PIECES = 6;
+/** Marks of which one stands for the other side of the other. */
+const PAIRED: readonly (readonly [string, string])[] = [
+  ['1', '0'],
+  ['0', '1'],
+  ['up', 'down'],
+  ['down', 'up']
+];
+
+const hasJumper = (line: string): boolean => lex(line).some((t) => t.sort === 'ref' && t.of === 'jumper');
+
 /** Takes the keys to marks out of the lines: in brackets, behind a title, or on lines of their own. */
 function takeLegends(lines: string[]): { legend: Map<string, Side>; legends: Set<number> } {
   const legend = new Map<string, Side>();
   const legends = new Set<number>();
-  const keyIn = (text: string | undefined) => {
-    const key = text?.trim() ? legendOf(lex(text)) : null;
+  const bits = lines.some((l) => lex(l).some((t) => t.sort === 'mark' && isBits(t.text)));
+  const marked =
+    bits || lines.some((l) => lex(l).filter((t) => t.sort === 'text' && /^[01]$/.test(t.text)).length > 1);
+  const rowed = lines.map((l) => lex(l).filter((t) => t.sort === 'side').length > 1);
+  const keyIn = (text: string | undefined, rows = false) => {
+    const key = text?.trim() ? legendOf(lex(text), { bits, rows }) : null;
     for (const [symbol, side] of key ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
     return key !== null;
   };
   lines.forEach((line, i) => {
     // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
-    for (const bracket of line.matchAll(/\(([^()]*)\)/g))
-      if (keyIn(bracket[1])) lines[i] = line.replace(bracket[0], '');
+    const brackets = [...line.matchAll(/\(([^()]*)\)/g)];
+    const hasRows = brackets.length > 0 && !hasJumper(line) && rowed.some((r, k) => r && k !== i);
+    for (const bracket of brackets) {
+      // `(SW1, 1 = ON, 0 = OFF)`: what stands before the key stays.
+      const pieces = there(bracket[1]).split(/[,;]/);
+      const at =
+        pieces.length > MOST_PIECES
+          ? -1
+          : pieces.findIndex((_, k) => keyIn(pieces.slice(k).join(','), hasRows));
+      if (at >= 0)
+        lines[i] = there(lines[i]).replace(bracket[0], at ? `(${pieces.slice(0, at).join(',').trim()})` : '');
+    }
     // `Switch settings, 1 = on 0 = off`: the key behind a title.
     const tail = /^(.*[A-Za-z].*?),\s*([^,=]{1,3}=.*)$/.exec(there(lines[i]));
     if (keyIn(tail?.[2])) lines[i] = there(tail?.[1]);
-    if (keyIn(line)) legends.add(i);
+    // `ON=0 OFF=1` on a line of its own, beside rows of switches.
+    if (keyIn(line, marked && /^\W*(?:on\W+[01]\W+off\W+[01]|off\W+[01]\W+on\W+[01])\W*$/i.test(line)))
+      legends.add(i);
   });
+  for (const [a, b] of PAIRED) {
+    const told = legend.get(a);
+    if ((told === 'on' || told === 'off') && !legend.has(b)) legend.set(b, told === 'on' ? 'off' : 'on');
+  }
   return { legend, legends };
 }
 
@@ -135,9 +190,7 @@ class Reader {
   readonly rows: RawRow[] = [];
   readonly rest: RestRow[] = [];
   readonly named: Lines['named'] = [];
-  readonly legend: Map<string, Side>;
   title: string | null = null;
-  private readonly legends: Set<number>;
   private context: Context = { block: null, fields: [] };
   private heading = '';
   /** A heading that is itself a value: `640K:` above the switches that make it. */
@@ -146,10 +199,11 @@ class Reader {
 
   constructor(
     private readonly lines: string[],
-    readonly marks: Set<'bits' | 'crosses'>
+    readonly marks: Set<Habit>,
+    private readonly legend: Legend,
+    private readonly legends: ReadonlySet<number>
   ) {
     this.as = lines.map(() => 'not-understood');
-    ({ legend: this.legend, legends: this.legends } = takeLegends(lines));
     for (let i = 0; i < lines.length; i++) i = this.read(i);
   }
 
@@ -161,8 +215,9 @@ class Reader {
       this.as[i] = plain;
       return i;
     }
-    const tokens = lex(line);
-    if (legendOf(tokens) || STAR_LEGEND.test(line)) {
+    // Below the name of a jumper `position 1-2` is a pair of its pins, and no switches.
+    const tokens = lex(this.context.block?.of === 'jumper' ? withoutPosition(line) : line);
+    if (this.legends.has(i) || STAR_LEGEND.test(line)) {
       this.as[i] = 'legend';
       return i;
     }
@@ -195,10 +250,11 @@ class Reader {
     for (const n of table.lines)
       this.as[n] = legends.has(n) ? 'legend' : (this.plainly(there(lines[n])) ?? 'rows');
     if (!table.rows.some((r) => r.line === i)) this.as[i] = 'heading';
+    for (const n of table.sections) this.as[n] = 'heading';
     for (const n of table.odd) this.as[n] = 'not-understood';
     for (const row of table.rows)
       this.rows.push({
-        lines: [row.line],
+        lines: [row.line, ...(row.also ?? [])],
         spots: row.spots,
         values: row.values,
         heading: row.section ?? this.heading,
@@ -212,9 +268,10 @@ class Reader {
   }
 
   private sentence(i: number, line: string, tokens: readonly Token[]): LineAs {
-    const read = readSentence(tokens, this.context, this.heading);
+    const read = readSentence(tokens, this.context, this.heading, this.legend);
     if (read?.kind === 'mismatch') return 'not-understood';
     if (read?.kind === 'statements') {
+      if (read.hasBits && !this.legend.has('1')) this.marks.add('bits');
       this.context = read.context;
       const own = read.heading ?? this.heading;
       if (read.heading !== null && (subjectOf(read.heading).subject || !this.heading))
@@ -233,6 +290,13 @@ class Reader {
       this.afterHeading = false;
       return read.statements.length ? 'rows' : 'not-understood';
     }
+    // `SW1-8 must always be off` tells no meaning, and is no heading.
+    if (
+      read?.kind === 'heading' &&
+      /\b(?:must|always|never|do not)\b/i.test(line) &&
+      tokens.some((t) => t.sort === 'side')
+    )
+      return 'not-understood';
     if (read?.kind === 'heading') {
       this.context = { ...read.context, fields: read.context.fields.filter((f) => f.n !== undefined) };
       if (read.heading || !this.afterHeading) this.heading = read.heading;
@@ -255,10 +319,23 @@ class Reader {
     );
     // `A = IRQ 3`: a statement whose state nobody can read.
     if (told.length && tokens.some((t) => t.sort === 'sep' && t.text === '=')) return 'not-understood';
+    // `A19 A18 | Address` above `0 1 | 60000`: marks and a number, under a heading that was not understood.
+    const marks = tokens.filter(
+      (t) =>
+        t.sort === 'mark' ||
+        t.sort === 'side' ||
+        t.sort === 'pins' ||
+        (t.sort === 'text' && /^[01]$/.test(t.text))
+    );
+    const isBelow =
+      /^(?:rows|not-understood)$/.test(this.as[i - 1] ?? '') && (marks.length > 0 || /\[\s*\]/.test(line));
+    if ((marks.length > 1 || isBelow) && tokens.length > marks.length) return 'not-understood';
     if (isProse) return 'note';
     const ends = /:\s*$/.test(line);
     if (told.length && /[:=]\s*$/.test(line)) {
       this.value = words;
+      // `FPU:` may be what switches below make, and is what they are about.
+      if (about.subject !== null && !/\d/.test(words)) this.heading = words;
       this.afterHeading = true;
       return 'heading';
     }
@@ -275,7 +352,7 @@ class Reader {
       this.afterHeading = true;
       return 'heading';
     }
-    return tokens.some((t) => t.sort === 'side' || t.sort === 'pins') ? 'not-understood' : 'note';
+    return marks.some((t) => t.sort === 'side' || t.sort === 'pins') ? 'not-understood' : 'note';
   }
 }
 
@@ -286,17 +363,25 @@ class Reader {
  */
 export function readLines(text: string): Lines {
   const source = text.replace(/\r\n?/g, '\n').split('\n').slice(0, TABLE_LIMITS.lines);
-  const shaped = reshape(source.map((l) => plain(l.slice(0, TABLE_LIMITS.width).replace(BLANKS, GAP))));
+  const printed = boxes(leads(source)).map((l) => plain(l.slice(0, TABLE_LIMITS.width).replace(BLANKS, GAP)));
+  const { legend, legends } = takeLegends(printed);
+  const shaped = reshape(printed, legend);
   const marks = (['bits', 'crosses'] as const).filter((m) => shaped[m].length);
-  const { as, rows, rest, named, title, legend, ...reader } = new Reader(shaped.lines, new Set(marks));
+  const reader = new Reader(shaped.lines, new Set<Habit>(marks), legend, legends);
+  const { as, rows, rest, named, title } = reader;
   return {
-    lines: source.map((t, i) => ({ n: i + 1, text: t, as: there(as[i]) })),
+    // What a shape took into the lines below it is not blank: it said what they are.
+    lines: source.map((text, i) => ({
+      n: i + 1,
+      text,
+      as: as[i] === 'blank' && text.trim() ? 'heading' : there(as[i])
+    })),
     rows,
     rest,
     named,
     title,
     marks: [...reader.marks],
-    legend,
-    pairs: shaped.pairs
+    pairs: shaped.pairs,
+    letters: shaped.letters
   };
 }

@@ -282,6 +282,8 @@ export function meant(text: string, heading: string): Meant {
   if (!numeric || /[0-9A-F]{2,4}h\b|0x[0-9A-F]/i.test(rest))
     told.push(...ports(rest, both ? 'io' : subject, assumptions));
   const isDivided = /\b(?:CLK|clock)\w*\s*[/÷]/i.test(rest);
+  // `RAM type: 256K`, `ROM size`: how large a chip is, and not the memory.
+  const isChip = /\b(?:types?|chips?|modules?|SIMMs?|DIPs?|E?P?ROM|BIOS)\b/i.test(heading);
   const facts: readonly Subject[] = isDivided
     ? []
     : subject && FACTS[subject]
@@ -293,18 +295,18 @@ export function meant(text: string, heading: string): Meant {
           : own.functions.length
             ? WITHOUT_HEADING.filter((f) => f !== 'memory-kib')
             : WITHOUT_HEADING;
-  for (const fact of facts) {
-    const value = FACTS[fact]!(rest, fact === subject, assumptions);
-    if (value !== null) told.push({ kind: 'fact', fact: fact as FactId, value });
-  }
+  const tell = (fact: Subject, isSubject: boolean): void => {
+    if (fact === 'memory-kib' && isChip) return;
+    const value = FACTS[fact]!(rest, isSubject, assumptions);
+    if (value === null || (fact === 'bus-mhz' && isSlotClock(value, `${heading} ${rest}`))) return;
+    told.push({ kind: 'fact', fact: fact as FactId, value });
+  };
+  for (const fact of facts) tell(fact, fact === subject);
   const divided = /\b(?:CLK|clock)\w*\s*[/÷]\s*(\d{1,2})\b|\b1\/(\d)\s*(?:CLK|clock)/i.exec(rest);
   if (divided && !told.length)
     told.push({ kind: 'fact', fact: 'bus-divisor', value: Number(divided[1] ?? divided[2]) });
   // A row that names its own fact below a heading about another one.
-  if (!told.length && own.subject && own.subject !== subject && FACTS[own.subject]) {
-    const value = FACTS[own.subject]!(rest, true, assumptions);
-    if (value !== null) told.push({ kind: 'fact', fact: own.subject as FactId, value });
-  }
+  if (!told.length && own.subject && own.subject !== subject && FACTS[own.subject]) tell(own.subject, true);
   if (!told.some((t) => t.kind === 'fact')) named(text, both ? 'io' : subject, told, assumptions);
   if (!told.length) {
     if (IS_OFF.test(text) || /^off$/i.test(text.trim())) told.push({ kind: 'switched', on: false });
@@ -317,6 +319,10 @@ export function meant(text: string, heading: string): Meant {
   const rank = (t: Told) => (order.includes(t.kind) ? order.indexOf(t.kind) : order.length);
   return { told: told.sort((a, b) => rank(a) - rank(b)), functions, assumptions };
 }
+
+/** `8 MHz AT bus`: the clock of the slots, and not that of the CPU. */
+const isSlotClock = (mhz: FactValue, words: string): boolean =>
+  Number(mhz) <= 12.5 && /\b(?:AT|ISA)[- ]?(?:bus|clock|slots?)\b|\bbus\b|\bslots?\b/i.test(words);
 
 /** The kinds of number in what was told, in a fixed order: rows of one setting say the same kinds. */
 export const kindsOf = (told: readonly Told[]): string[] =>

@@ -1,4 +1,5 @@
 import type { FunctionKind, State } from '../model';
+import type { Habit } from './cells';
 import { unique, type Row } from './choices';
 import { idOf } from './layout';
 import { subjectOf, type Assumption, type Told } from './meanings';
@@ -36,8 +37,12 @@ export type Question =
   | { about: 'assumed'; lines: number[]; assumption: Assumption }
   /** Places that are only counted are taken to be pairs of pins in their order. */
   | { about: 'pairs'; lines: number[] }
+  /** Rows that set several blocks at once: no setting lies on two. They are not in it. */
+  | { about: 'several-blocks'; blocks: string[]; lines: number[] }
+  /** Pins have letters, and are counted from A on. */
+  | { about: 'letters'; lines: number[] }
   /** Marks stand for sides and no legend says which. */
-  | { about: 'marks'; marks: 'bits' | 'crosses'; lines: number[] };
+  | { about: 'marks'; marks: Habit; lines: number[] };
 
 export function free(wanted: string, taken: Set<string>): string {
   let id = wanted;

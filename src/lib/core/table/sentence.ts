@@ -1,7 +1,8 @@
 import { there } from '../model';
 import { SIZE, groupsOf, hasDefault, isValue, sidesAsValues, wordsOf, type Group } from './groups';
-import { textOf, type Token } from './lex';
-import { subjectOf } from './meanings';
+import type { Legend } from './cells';
+import { isBits, textOf, type Token } from './lex';
+import { meant, subjectOf } from './meanings';
 import { spotsOf, type Context, type Spot } from './spots';
 
 /** A statement of one line: these jumpers or switches so mean this. */
@@ -14,7 +15,14 @@ export interface Statement {
 }
 
 export type Sentence =
-  | { kind: 'statements'; heading: string | null; statements: Statement[]; context: Context }
+  | {
+      kind: 'statements';
+      heading: string | null;
+      statements: Statement[];
+      context: Context;
+      /** Rows of bits stand for sides. */
+      hasBits: boolean;
+    }
   | { kind: 'heading'; heading: string; context: Context }
   | { kind: 'mismatch' };
 
@@ -42,6 +50,10 @@ const isOfAll = (tokens: readonly Token[]): boolean =>
 const isValueFirst = (groups: readonly Group[]): boolean =>
   groups.length >= 2 && groups.length % 2 === 0 && groups.every((g, i) => g.s === (i % 2 === 1));
 
+/** Whether each meaning is a number, and ends with what leads to its state: `IRQ 5: 1-2; IRQ 7: 3-4`. */
+const isPaired = (groups: readonly Group[], heading: string): boolean =>
+  groups.length > 2 && groups.every((g) => g.s || isValue(wordsOf(g.tokens), heading));
+
 /** Whether a state stands in brackets. */
 const isInBrackets = (tokens: readonly Token[]): boolean =>
   tokens.some(
@@ -50,6 +62,19 @@ const isInBrackets = (tokens: readonly Token[]): boolean =>
       (t.sort === 'sep' && t.text === '(' && /^(?:side|ref)$/.test(tokens[i + 1]?.sort ?? ''))
   );
 
+/** What a line is about, with a state or the end of a sentence in it. */
+const HALF_HEAD = /(?:^|\s)\d{1,2}-\d{1,2}(?=[\s.,]|$)|[.;]\s+\S/;
+
+/** Whether words name several numbers of one kind. */
+function hasTwins(words: string, heading: string): boolean {
+  const kinds = meant(words, heading).told.map((t) => t.kind);
+  return new Set(kinds).size < kinds.length;
+}
+
+/** A meaning that runs on into the next sentence, or into a condition of its own: the line was not understood. */
+const HALF_READ =
+  /\S\s+(?:when|if)(?![A-Za-z])|[.;]\s+\S|^\d{1,2}\s+(?:up|down|for)\s|^(?:(?:on|off|open|closed)\s+){2}/i;
+
 /** One line, read in the ways in which its groups can go together. */
 class Reading {
   private ctx: Context;
@@ -57,13 +82,15 @@ class Reading {
   private own: string | null = null;
   private readonly statements: Statement[] = [];
   private readonly failed: Group[] = [];
+  private hasBits = false;
   private readonly list: Group[];
 
   constructor(
     private readonly tokens: readonly Token[],
     groups: readonly Group[],
     context: Context,
-    private readonly heading: string
+    private readonly heading: string,
+    private readonly legend: Legend
   ) {
     this.ctx = context;
     this.list = [...groups];
@@ -75,7 +102,8 @@ class Reading {
   }
 
   private state(group: Group): Spot[] {
-    const read = spotsOf(group.tokens, this.ctx);
+    this.hasBits ||= group.tokens.some((t) => t.sort === 'mark' && isBits(t.text));
+    const read = spotsOf(group.tokens, this.ctx, this.legend);
     if (read) this.ctx = read.context;
     else this.failed.push(group);
     return read?.spots ?? [];
@@ -84,7 +112,12 @@ class Reading {
   private add(spots: Spot[], value: Group | undefined, s: Group): void {
     const words = value ? wordsOf(value.tokens) : '';
     // `from 1-2 to 2-3`: pins that something else says of are no meaning.
-    if (/^\d{1,2}-\d{1,2}\.?$/.test(words)) this.failed.push(s);
+    if (/^\d{1,2}-\d{1,2}\.?$/.test(words) || HALF_READ.test(words)) this.failed.push(s);
+    // `…, 1 does not matter` says nothing more.
+    else if (spots.length && !words && spots.every((x) => x.side === 'any')) return;
+    // `JP1 A-B = IRQ 3, B-C = IRQ 4`: a bare name that means several numbers of a kind; how it stands was not read.
+    else if (spots.some((s) => s.implicit) && hasTwins(words, this.own ?? this.heading) && /[,;]/.test(words))
+      this.failed.push(s);
     else if (spots.length)
       this.statements.push({
         spots,
@@ -95,8 +128,14 @@ class Reading {
   }
 
   private said(): Sentence {
-    if (this.failed.length && !this.statements.length) return MISMATCH;
-    return { kind: 'statements', heading: this.own, statements: this.statements, context: this.ctx };
+    if (this.failed.length || (this.own !== null && HALF_HEAD.test(this.own))) return MISMATCH;
+    return {
+      kind: 'statements',
+      heading: this.own,
+      statements: this.statements,
+      context: this.ctx,
+      hasBits: this.hasBits
+    };
   }
 
   private asHeading(heading: string): Sentence {
@@ -116,7 +155,7 @@ class Reading {
       isBare(block) &&
       isValueFirst(rest) &&
       !list.some((g) => g.declares) &&
-      !isValue(wordsOf(about.tokens), this.heading)
+      !isValue(wordsOf(about.tokens), this.own ?? this.heading)
     ) {
       this.own = [this.own, wordsOf(about.tokens)].filter(Boolean).join(' ');
       this.state(block);
@@ -164,14 +203,14 @@ class Reading {
     return value && wordsOf(value.tokens) !== '' ? MISMATCH : this.said();
   }
 
-  /** `J2: IRQ4 (1-2), IRQ3 (2-3)`: the name, then each meaning before its state. */
+  /** `J2: IRQ4 (1-2), IRQ3 (2-3)`, `J9: IRQ 5: 1-2; IRQ 7: 3-4`: the name, then each meaning before its state. */
   private nameThenMeanings(): Sentence | null {
     const [name, ...after] = this.list;
     if (
-      !isInBrackets(this.tokens) ||
       !name?.s ||
       !isBare(name) ||
       !isValueFirst(after) ||
+      (!isInBrackets(this.tokens) && !isPaired(after, this.heading)) ||
       after.some((g) => g.declares || (g.s && g.tokens.some((t) => t.sort === 'ref')))
     )
       return null;
@@ -188,12 +227,29 @@ class Reading {
     if (!name?.s || !isBare(name) || name.declares) return null;
     const words = about ? wordsOf(about.tokens) : '';
     if (about && !about.s && then?.s && !then.tokens.some((t) => t.sort === 'ref')) {
+      // `J9 IRQ 5: 1-2, IRQ 7: 3-4`: number and state in turns, and which belongs to which is not clear.
+      const isNumber = (g: Group) => !g.s && isValue(wordsOf(g.tokens), this.heading);
+      if (isNumber(about) && list.slice(3).some(isNumber)) return MISMATCH;
       this.own = [this.own, SIZE.test(words) ? '' : words].filter(Boolean).join(' ');
       this.state(name);
       list.splice(0, 2);
       return null;
     }
-    if (list.length > 2) return null;
+    // `JP1-JP3: I/O address (factory setting JP2)`: behind the name and its use only the default is named.
+    if (
+      about &&
+      !about.s &&
+      words &&
+      list.slice(2).every((g) => g.declares) &&
+      !isValue(words, this.heading)
+    ) {
+      if (list.length > 2) {
+        this.own = [this.own, words].filter(Boolean).join(' ');
+        this.state(name);
+        list.splice(0, 2);
+      }
+    }
+    if (list.length > 2 || list[0] !== name) return null;
     const heading = this.own ?? this.heading;
     const at = this.tokens.findIndex((t) => t.sort === 'ref');
     const equals = this.tokens.slice(at).some((t) => t.sort === 'sep' && t.text === '=');
@@ -220,11 +276,17 @@ class Reading {
  * @param tokens the line
  * @param context the block and fields of the lines above
  * @param heading what the lines above announced
+ * @param legend what marks stand for
  */
-export function readSentence(tokens: readonly Token[], context: Context, heading: string): Sentence | null {
+export function readSentence(
+  tokens: readonly Token[],
+  context: Context,
+  heading: string,
+  legend: Legend
+): Sentence | null {
   const groups = sidesAsValues(groupsOf(tokens, context)).filter(
     (g) => g.s || wordsOf(g.tokens) !== '' || hasDefault(g)
   );
   if (!groups.some((g) => g.s)) return null;
-  return isOfAll(tokens) ? MISMATCH : new Reading(tokens, groups, context, heading).read();
+  return isOfAll(tokens) ? MISMATCH : new Reading(tokens, groups, context, heading, legend).read();
 }

@@ -1,5 +1,5 @@
 import { there } from '../model';
-import { cellsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type State } from './cells';
+import { cellsOf, habitsOf, isRule, spotsFor, splitsOf, statesIn, type Legend, type State } from './cells';
 import type { ColumnTable } from './columns';
 import { lex, type Token } from './lex';
 import { wordsOf } from './groups';
@@ -28,6 +28,7 @@ function pinRow(
     })),
     lines: [...used, line],
     odd: [],
+    sections: [],
     context,
     marks: []
   };
@@ -97,16 +98,15 @@ export function readSideways(
   return {
     rows: values.map((value, i) => ({
       line: from,
+      also: found.map((f) => f.line),
       values: [{ text: wordsOf(lex(value)), heading: corner }],
       isDefault: lex(value).some((t) => t.sort === 'default'),
       spots: found.flatMap((f) => spotsFor(f.field, there(f.states[i]), marks, sides, legend))
     })),
     lines: used,
     odd: [],
+    sections: [],
     context: { block: { block: first.field.block, of: first.field.of }, fields: found.map((f) => f.field) },
-    marks: [
-      ...(marks.has('1') || marks.has('0') ? (['bits'] as const) : []),
-      ...(marks.has('x') ? (['crosses'] as const) : [])
-    ]
+    marks: habitsOf(marks, sides, legend)
   };
 }

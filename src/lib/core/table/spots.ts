@@ -1,5 +1,6 @@
 import { there } from '../model';
-import { isSwitchNumber, type BlockSort, type Side, type Token } from './lex';
+import type { Legend } from './cells';
+import { isBits, isSwitchNumber, type BlockSort, type Side, type Token } from './lex';
 
 /** One jumper, pair of pins or switch of a row, and how it stands. */
 export interface Spot {
@@ -26,7 +27,8 @@ export interface Context {
 export const sameField = (a: Field, b: Field): boolean =>
   a.block === b.block && a.n === b.n && a.pins?.[0] === b.pins?.[0] && a.pins?.[1] === b.pins?.[1];
 
-const sideOfBit = (bit: string): Side => (bit === '1' ? 'on' : 'off');
+const sideOfBit = (bit: string, legend: Legend): Side =>
+  legend.get(bit) ?? (bit === '1' ? 'on' : bit === '0' ? 'off' : 'any');
 
 /** A run of names and sides is read once its end is known: `JP1 JP2 on off`, `SW1 3-4: off off`. */
 interface Run {
@@ -40,7 +42,8 @@ interface Run {
  */
 export function spotsOf(
   tokens: readonly Token[],
-  context: Context
+  context: Context,
+  legend: Legend
 ): { spots: Spot[]; context: Context } | null {
   const spots: Spot[] = [];
   let current = context.block;
@@ -101,8 +104,8 @@ export function spotsOf(
         for (const n of ns) run.fields.push({ ...current, n });
       } else run.fields.push({ ...current, pins: token.pair });
     } else if (token.sort === 'side') run.sides.push(token.side);
-    else if (token.sort === 'mark' && /^[01]+$/.test(token.text))
-      run.sides.push(...[...token.text].map(sideOfBit));
+    else if (token.sort === 'mark' && isBits(token.text))
+      run.sides.push(...[...token.text.toLowerCase()].map((bit) => sideOfBit(bit, legend)));
     else if (token.sort === 'text' && /^\d{1,2}$/.test(token.text)) {
       if (!current || current.of !== 'switch' || !isSwitchNumber(Number(token.text))) return null;
       if (run.sides.length) flush();

@@ -1,4 +1,12 @@
-import type { Assumption, ClaimAssumption, LineAs, Question, TableReading, Told } from '../../core/table';
+import type {
+  Assumption,
+  ClaimAssumption,
+  Habit,
+  LineAs,
+  Question,
+  TableReading,
+  Told
+} from '../../core/table';
 import { and, kib, mhz, volts } from './language';
 
 const hex = (n: number): string => `${n.toString(16).toUpperCase()}h`;
@@ -83,6 +91,15 @@ const assumptionWords = (a: Assumption): string => {
   }
 };
 
+/** How marks were read where no key says it. */
+const habits: Readonly<Record<Habit, string>> = {
+  bits: '1 is read as ON or closed, 0 as OFF or open. If it is the other way, add the line “0 = ON, 1 = OFF”.',
+  levers: 'Up is read as ON, down as OFF. If it is the other way, add the line “up = OFF, down = ON”.',
+  crosses: 'x is read as a jumper that is there. If it is the other way, add a line such as “x = open”.',
+  rings: 'o is read as a jumper that is there. If it is the other way, add a line such as “o = open”.',
+  any: 'x beside ON and OFF, or 1 and 0, is read as “does not matter”. If it stands for a side, add a line such as “x = ON”.'
+};
+
 const inLines = (lines: readonly number[]): string =>
   lines.length === 0 ? '' : `Line ${and(lines.slice(0, 4).map(String))}: `;
 
@@ -108,10 +125,12 @@ export function questionWords(q: Question, read: Pick<TableReading, 'settings'>)
       return `${inLines(q.lines)}${assumptionWords(q.assumption)}.`;
     case 'pairs':
       return `${inLines(q.lines)}places are only counted there, and taken to be the pairs of pins 1-2, 3-4, 5-6 in their order. Look at the header.`;
+    case 'several-blocks':
+      return `${inLines(q.lines)}${and(q.blocks)} are set together there, and a setting lies on one block only. These lines are not in it; write down by hand what they say.`;
+    case 'letters':
+      return `${inLines(q.lines)}the pins have letters there; A, B, C are taken to be pins 1, 2, 3. Look which end is A.`;
     case 'marks':
-      return q.marks === 'bits'
-        ? '1 is read as ON or closed, 0 as OFF or open. If it is the other way, add the line “0 = ON, 1 = OFF”.'
-        : 'x is read as a jumper that is there. If it is the other way, add a line such as “x = open”.';
+      return habits[q.marks];
   }
 }
 

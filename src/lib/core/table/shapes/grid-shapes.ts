@@ -1,4 +1,4 @@
-import { JUMPER_NAME } from '../lex';
+import { JUMPER_NAME, SWITCH_NAME } from '../lex';
 
 /** Shapes in which several jumpers share a grid or a line, rewritten as the grammar reads them. */
 
@@ -33,6 +33,83 @@ export function crossGrid(lines: readonly string[]): string[] {
   });
   return out;
 }
+
+const ON_SIDE = /^(?:on|closed?|short(?:ed)?|in|jumpered)$/i;
+const OFF_SIDE = /^(?:off|open|out|not jumpered)$/i;
+const apart = (line: string): string[] =>
+  line.includes('|') ? cellsOf(line) : line.trim().split(/\s{2,}|\t+/);
+
+/** `Switch  Function  ON  OFF` above `1  Game port  enabled  disabled`: a meaning for each side of one switch or jumper. */
+export function sidesAbove(lines: readonly string[]): string[] {
+  const out = [...lines];
+  lines.forEach((line, i) => {
+    const heads = line.length <= MOST_IN_LINE ? apart(line) : [];
+    const at = heads.flatMap((h, n) => (ON_SIDE.test(h) || OFF_SIDE.test(h) ? [n] : []));
+    const [first = 0, second = 0] = at;
+    if (
+      at.length !== 2 ||
+      first === 0 ||
+      ON_SIDE.test(heads[first] ?? '') === ON_SIDE.test(heads[second] ?? '')
+    )
+      return;
+    const isNumbered = /^(?:(?:dip|switch|sw|pos(?:ition)?|no|bit)\b|#)/i.test(heads[0] ?? '');
+    const rows: [line: number, text: string][] = [];
+    for (let k = i + 1; k < lines.length; k++) {
+      const cells = apart(lines[k] ?? '');
+      const [name = ''] = cells;
+      const isSwitch = isNumbered && /^\d{1,2}$/.test(name);
+      if (
+        cells.length !== heads.length ||
+        !(isRef(name) || isSwitch || new RegExp(`^${SWITCH_NAME}-\\d{1,2}$`, 'i').test(name))
+      ) {
+        if (rows.length && (lines[k] ?? '').trim() && /^[\s|+-]*$|^\s*\|?\s*\d/.test(lines[k] ?? ''))
+          continue;
+        break;
+      }
+      const about = cells.filter((_, n) => n > 0 && !at.includes(n)).join(' ');
+      const ref = isSwitch ? `switch ${name}` : name;
+      rows.push([k, at.map((n) => `${ref} ${heads[n] ?? ''} = ${about} ${cells[n] ?? ''}`).join(', ')]);
+    }
+    if (!rows.length) return;
+    out[i] = '';
+    for (const [k, text] of rows) out[k] = text;
+  });
+  return out;
+}
+
+/** `IRQ  ADDR` above `JP1  3  -` and `JP3  -  3F8`: each jumper stands for the one number in its row. */
+export function namesBeside(lines: readonly string[]): string[] {
+  const out = [...lines];
+  lines.forEach((line, i) => {
+    const heads = line.length <= MOST_IN_LINE ? apart(line).filter(Boolean) : [];
+    if (
+      heads.length < 2 ||
+      heads.some((h) => !/^[A-Za-z][A-Za-z/ ]*$/.test(h) || ON_SIDE.test(h) || OFF_SIDE.test(h))
+    )
+      return;
+    const rows: [line: number, text: string][] = [];
+    for (let k = i + 1; k < lines.length; k++) {
+      const [ref = '', ...values] = apart(lines[k] ?? '');
+      const own = values.flatMap((v, n) => (new RegExp(`^${VALUE}$`, 'i').test(v) ? [n] : []));
+      const [only] = own;
+      const isRow =
+        isRef(ref) && values.length === heads.length && values.every((v) => /^-+$/.test(v) || /\d/.test(v));
+      if (!isRow || own.length !== 1 || only === undefined) break;
+      rows.push([k, `${ref} closed = ${heads[only] ?? ''} ${values[only] ?? ''}`]);
+    }
+    if (rows.length < 2) return;
+    out[i] = '';
+    for (const [k, text] of rows) out[k] = text;
+  });
+  return out;
+}
+
+const TICKED = /\[\s*[xX*✓]\s*\](?=\s|$)/g;
+/** `[x]` and `[ ]`: boxes that are ticked or not. Empty ones alone may be anything. */
+export const boxes = (lines: readonly string[]): string[] =>
+  lines.some((l) => l.search(TICKED) >= 0)
+    ? lines.map((l) => l.replace(TICKED, 'X').replace(/\[\s*\](?=\s|$)/g, '-'))
+    : [...lines];
 
 const SIDE_BY_SIDE = new RegExp(
   String.raw`^\s*(${REF})\s*\(([^()]+)\)\s{2,}(${REF})\s*\(([^()]+)\)\s*$`,

@@ -1,3 +1,4 @@
+import type { Legend } from '../cells';
 import { JUMPER_NAME } from '../lex';
 
 /** Shapes in which jumpers are printed, rewritten as the grammar reads them. */
@@ -11,6 +12,16 @@ export const withoutVerbs = (line: string): string =>
     /(?<![A-Za-z])(?:short(?:ing)?|connect(?:ing)?|bridg(?:e|ing)|join(?:ing)?|strap(?:ping)?|link(?:ing)?|(?:install|fit|place|put)(?:ing)?\s+(?:a\s+|the\s+)?(?:jumper|shunt|cap)s?)\s+(?:across\s+|over\s+|on\s+|onto\s+|between\s+)?(?:the\s+)?(?=pins?\s*\d|\d{1,2}\s*(?:-|&|and\s|to\s|\+)\s*\d)/gi,
     ''
   );
+
+/** `position 1-2` of a jumper: its pins. */
+export const withoutPosition = (line: string): string =>
+  line.replace(/(?<![A-Za-z])positions?\s+(?=\d{1,2}\s*-\s*\d)/gi, '');
+
+/** `Set JP1 to position 1-2`, `J9 as follows: …`. */
+export const namedPosition = (line: string): string =>
+  JUMPER.test(line)
+    ? withoutPosition(line).replace(/^(\s*)(?:set\s+)?(.{2,20}?)\s+as follows\s*:/i, '$1$2:')
+    : line;
 
 /** `1-2 A:  2-3 B:`: a letter of a drive keeps no colon, which elsewhere stands in front of what follows. */
 export const driveLetters = (line: string): string =>
@@ -47,44 +58,42 @@ export const firstRows = (lines: readonly string[]): string[] =>
 /** `(one only)`, `- set one jumper only`: how to use the header, and no part of a meaning. */
 export const withoutAdvice = (line: string): string =>
   line
-    .replace(/\s*[([]\s*(?:only one|one only|one jumper only|select one|choose one)\s*[)\]]/gi, '')
+    .replace(
+      /\s*[([]\s*(?:only one(?: on| closed| jumper)?|one only|one jumper only|select one|choose one)\s*[)\]]/gi,
+      ''
+    )
     .replace(
       /\s*[-,;]\s*(?:set|fit|install|use|select|choose)\s+(?:only\s+)?one\s+(?:jumper\s*)?(?:only)?(?=\s*(?:[,;.]|$))/gi,
       ''
     );
 
-const OPEN = 'off|open';
-const CLOSED = 'on|closed?|short(?:ed)?';
+const LETTERED = /(?<![0-9A-Za-z-])([A-E])\s?-\s?([A-E])(?=\s*[:=)]|\s+[A-Z0-9])/g;
 
-const DEFAULT_SIDE = new RegExp(
-  String.raw`^(?:factory\s+)?default(?:s|\s+is)?\s*[:=]?\s*(${OPEN}|${CLOSED})\s*[)\]]?\s*$`,
-  'i'
-);
-
-/** `short = on, open = off (default open)`: the side that is named as the default is that of one row in the line. */
-export function defaultSide(line: string): string {
-  const at = line.search(/(?:factory\s+)?default/i);
-  const side = at < 0 ? undefined : DEFAULT_SIDE.exec(line.slice(at))?.[1];
-  if (side === undefined) return line;
-  const like = new RegExp(`^(?:${OPEN})$`, 'i').test(side) ? OPEN : CLOSED;
-  const rows = line
-    .slice(0, at)
-    .replace(/[\s,;([]+$/, '')
-    .split(/(?<=[,;])/);
-  const own = rows.filter((row) => new RegExp(String.raw`(?:^|[-:\s])(?:${like})\s*[=:]`, 'i').test(row));
-  if (own.length !== 1) return line;
-  return rows.map((row) => (row === own[0] ? row.replace(/\s*([,;]?)\s*$/, ' *$1 ') : row)).join('');
+/** `JP2 A-B: IRQ 2, B-C: IRQ 3`: pins that have letters are counted from A on. */
+export function letteredPins(line: string): string | null {
+  const beside = [...line.matchAll(LETTERED)].every(
+    ([, a = '', b = '']) => b.charCodeAt(0) - a.charCodeAt(0) === 1
+  );
+  const isNamed = new RegExp(
+    String.raw`(?<![0-9A-Za-z])${REF}\s*[:=(]?\s*[A-E]\s?-\s?[A-E](?![0-9A-Za-z])`,
+    'i'
+  ).test(line);
+  const isRow = /^\s*[A-E]\s?-\s?[A-E]\s*[:=]/.test(line);
+  if (!beside || (!isNamed && !isRow)) return null;
+  const place = (letter: string) => letter.charCodeAt(0) - 64;
+  return line.replace(LETTERED, (_, a: string, b: string) => `${place(a)}-${place(b)}`);
 }
 
 const pairOf = (place: number): string => `${2 * place - 1}-${2 * place}`;
 
-/** `pos. 1 = IRQ 3, pos. 2 = IRQ 4` of a jumper block: places are counted, a pair of pins each. */
+/** `pos. 1 = IRQ 3, pos. 2 = IRQ 4` of a jumper block, or `pos. A`: places are counted, a pair of pins each. */
 export function countedPlaces(line: string): string | null {
-  const places = /(?<![A-Za-z])pos(?:ition)?\.?\s*#?\s*(\d{1,2})\s*[=:]\s*/gi;
+  const places = /(?<![A-Za-z])pos(?:ition)?\.?\s*#?\s*(\d{1,2}|[A-H])\s*[=:]\s*/gi;
+  const placeOf = (name: string) => (/\d/.test(name) ? Number(name) : name.toUpperCase().charCodeAt(0) - 64);
   if (!JUMPER.test(line) || /\d\s*-\s*\d/.test(line)) return null;
-  const all = [...line.matchAll(places)].map((m) => Number(m[1]));
+  const all = [...line.matchAll(places)].map((m) => placeOf(m[1] ?? ''));
   if (all.length < 2 || all[0] !== 1 || all.some((n, i) => n !== i + 1)) return null;
-  return line.replace(places, (_, n: string) => `${pairOf(Number(n))} = `);
+  return line.replace(places, (_, n: string) => `${pairOf(placeOf(n))} = `);
 }
 
 /** `IRQ select: JP2 3 4 5 7 9, default 5`: the numbers are printed along the header, a pair of pins each. */
@@ -133,12 +142,17 @@ function pairsAbove(line: string): { pairs: string[]; isCounted: boolean } | nul
 }
 
 const MARK = String.raw`(?:on|off|open|closed?|short(?:ed)?|[xXoO.01-]|-{2,3})`;
-const isThere = (mark: string): boolean => /^(?:on|closed?|short|shorted|x|1)$/i.test(mark);
+const isThere = (mark: string, legend: Legend): boolean =>
+  (legend.get(mark.toLowerCase()) ?? (/^(?:on|closed?|short|shorted|x|1)$/i.test(mark) ? 'on' : 'off')) ===
+  'on';
 
 /** Rows of marks below letters or pairs of pins: `A B C` above `x o o 320h`, `1-2 3-4` above `2.8V  OFF ON`. */
-export function crossRows(lines: readonly string[]): {
+export function crossRows(
+  lines: readonly string[],
+  legend: Legend
+): {
   lines: string[];
-  /** Rows in which a cross was read as a jumper. */
+  /** Rows in which a cross was read as a jumper without a key. */
   rows: number[];
   /** Rows whose pairs were counted, and not printed. */
   counted: number[];
@@ -170,9 +184,9 @@ export function crossRows(lines: readonly string[]): {
       const row = read(lines[k] ?? '');
       if (!row) continue;
       const marks = row.marks.trim().split(/\s+/);
-      const closed = marks.flatMap((mark, m) => (isThere(mark) ? (head.pairs[m] ?? []) : []));
+      const closed = marks.flatMap((mark, m) => (isThere(mark, legend) ? (head.pairs[m] ?? []) : []));
       out[k] = `${name} ${closed.length ? closed.join(' ') : 'open'} = ${row.value}`;
-      if (marks.some((mark) => /^x$/i.test(mark))) rows.push(k);
+      if (marks.some((mark) => /^x$/i.test(mark)) && !legend.has('x')) rows.push(k);
     }
     out[i] = '';
     if (head.isCounted) counted.push(...found);
@@ -251,36 +265,3 @@ export const rangeInFront = (line: string): string =>
     ),
     '$1$2: '
   );
-
-const cells = (line: string): string[] =>
-  line.includes('|') ? line.replace(/^\s*\||\|\s*$/g, '').split('|') : line.trim().split(/\s{2,}|\t+/);
-
-/** A last column `Default` that repeats how the jumper stands: `JP1  1-2: COM1, 2-3: off   1-2`. */
-export function defaultColumn(lines: readonly string[]): string[] {
-  const out = [...lines];
-  lines.forEach((line, i) => {
-    const heads = cells(line).map((c) => c.trim());
-    if (heads.length < 3 || !/^(?:factory\s+)?(?:default|setting|preset)s?$/i.test(heads.at(-1) ?? ''))
-      return;
-    if (!/^(?:jumper|switch|name|header|block|link)s?$/i.test(heads[0] ?? '')) return;
-    for (let k = i + 1; k < lines.length; k++) {
-      const row = cells(lines[k] ?? '').map((c) => c.trim());
-      const chosen = row.at(-1) ?? '';
-      if (row.length !== heads.length || !/^(?:\d{1,2}-\d{1,2}|on|off|open|closed?|in|out)$/i.test(chosen)) {
-        if (/^[\s|+-]*$/.test(lines[k] ?? '')) continue;
-        break;
-      }
-      const parts = row
-        .slice(1, -1)
-        .join(' ')
-        .split(/(?<=[,;])/);
-      const own = parts.filter((part) =>
-        new RegExp(String.raw`^\s*(?:pins?\s+)?${chosen}\s*[:=]`, 'i').test(part)
-      );
-      if (own.length !== 1) continue;
-      const marked = parts.map((part) => (part === own[0] ? part.replace(/\s*([,;]?)\s*$/, ' *$1 ') : part));
-      out[k] = `${row[0]} ${marked.join('')}`;
-    }
-  });
-  return out;
-}

@@ -1,24 +1,30 @@
-import { bothWays, crossGrid, orNone, sideBySide, valuesAlong } from './grid-shapes';
+import type { Legend } from '../cells';
+import { defaultColumn, defaultLines, namedDefault } from './default-shapes';
+import { bothWays, crossGrid, namesBeside, orNone, sideBySide, sidesAbove, valuesAlong } from './grid-shapes';
 import {
   byHand,
   countedPlaces,
   crossRows,
-  defaultColumn,
-  defaultSide,
   driveLetters,
   firstRows,
+  letteredPins,
   membersOfEach,
   movedJumper,
+  namedPosition,
   namesInFront,
   numbersAlong,
   rangeInFront,
   withoutAdvice,
   withoutVerbs
 } from './jumper-shapes';
+import { posts } from './posts';
+import { clauses, withoutRemark } from './sentence-shapes';
 import {
   blockAndNumber,
   countedColumns,
   inlineBits,
+  joinedNames,
+  listedSwitches,
   namedInBrackets,
   numberedSides,
   slashedSides,
@@ -35,25 +41,32 @@ export interface Reshaped {
   lines: string[];
   /** Lines, from 0, whose places were counted and are taken to be pairs of pins in their order. */
   pairs: number[];
-  /** Lines, from 0, in which 1 and 0 were read as closed and open. */
+  /** Lines, from 0, whose pins have letters and are counted from A on. */
+  letters: number[];
+  /** Lines, from 0, in which 1 and 0 were read as closed and open without a key. */
   bits: number[];
-  /** Lines, from 0, in which a cross was read as a jumper. */
+  /** Lines, from 0, in which a cross was read as a jumper without a key. */
   crosses: number[];
 }
 
 /** `<- default`, `<== factory`: an arrow in front of the word; any other remark behind an arrow is none of the table. */
 const arrows = (line: string): string =>
   line
-    .replace(/\s*<\s*((?:factory|default)(?: setting)?)\s*>/gi, ' ($1)')
-    .replace(/\s*<\s*[-=]*\s*((?:factory|default)(?: setting)?)\b/gi, ' ($1)')
+    .replace(/\s*<\s*((?:factory|default|as shipped|shipped)(?: setting)?)\s*>/gi, ' ($1)')
+    .replace(/\s*<\s*[-=]*\s*((?:factory|default|as shipped|shipped)(?: setting)?)\b/gi, ' ($1)')
     .replace(/\s+<[-=]+\s+[A-Za-z].*$/, '')
     // `… . Default W4`: a sentence of its own.
     .replace(/\.\s+(?=(?:factory|default)\b)/gi, '; ');
 
 /** Rules that look at one line, in their order. */
 const wording: readonly ((line: string) => string)[] = [
+  withoutRemark,
+  clauses,
+  namedPosition,
+  listedSwitches,
   bothWays,
   orNone,
+  joinedNames,
   slashedSides,
   blockAndNumber,
   movedJumper,
@@ -64,30 +77,34 @@ const wording: readonly ((line: string) => string)[] = [
   membersOfEach,
   withoutVerbs,
   withoutAdvice,
-  defaultSide
+  namedDefault
 ];
 
 /**
  * Rewrites what the grammar does not read as it is printed.
  * @param lines lines after `plain`; as many come back
+ * @param legend what marks stand for
  */
-export function reshape(lines: readonly string[]): Reshaped {
+export function reshape(lines: readonly string[], legend: Legend): Reshaped {
   const pairs: number[] = [];
   const bits: number[] = [];
+  const letters: number[] = [];
   const named = switchLines(
-    sideBySide(crossGrid(firstRows(lines))).map((l) =>
+    sideBySide(crossGrid(sidesAbove(namesBeside(firstRows(posts(lines)))))).map((l) =>
       countedColumns(numberedSides(namedInBrackets(arrows(l))))
     )
   );
-  const crossed = crossRows(defaultColumn(named));
+  const crossed = crossRows(defaultColumn(defaultLines(named)), legend);
   const out = crossed.lines.map((line, i) => {
-    const said = wording.reduce((text, rule) => rule(text), line);
-    const written = inlineBits(said);
-    if (written !== said) bits.push(i);
+    const numbered = letteredPins(line);
+    if (numbered !== null) letters.push(i);
+    const said = wording.reduce((text, rule) => rule(text), numbered ?? line);
+    const written = inlineBits(said, legend);
+    if (written !== said && !legend.has('1')) bits.push(i);
     const inline = subjectFirst(written);
     const counted = countedPlaces(inline) ?? numbersAlong(inline) ?? valuesAlong(inline);
     if (counted !== null) pairs.push(i);
     return counted ?? inline;
   });
-  return { lines: out, pairs: [...pairs, ...crossed.counted], bits, crosses: crossed.rows };
+  return { lines: out, pairs: [...pairs, ...crossed.counted], letters, bits, crosses: crossed.rows };
 }

@@ -1,4 +1,5 @@
-import { SWITCH_NAME } from '../lex';
+import type { Legend } from '../cells';
+import { JUMPER_NAME, SWITCH_NAME } from '../lex';
 
 /** Shapes in which switches of a block are printed, rewritten as the grammar reads them. */
 
@@ -62,6 +63,17 @@ export function switchLines(lines: readonly string[]): string[] {
   return out;
 }
 
+/** `SW1-3,4: …`: the numbers behind the comma are switches, too. */
+export const listedSwitches = (line: string): string =>
+  line.replace(
+    new RegExp(
+      String.raw`(?<![0-9A-Za-z])(${SWITCH_NAME})-(\d{1,2})((?:\s*[,&]\s*\d{1,2})+)(?=\s*[:=.)]|\s+[A-Za-z(])`,
+      'i'
+    ),
+    (_, name: string, first: string, more: string) =>
+      `${name} ${switchesWord(first + more).replace(/^switch(?:es)? /, '')}`
+  );
+
 const SIDE = String.raw`(?:on|off|open|closed?|in|out|up|down)`;
 
 /** `3,4` as the grammar has it: neighbours as a range. */
@@ -85,6 +97,16 @@ export const subjectFirst = (line: string): string =>
 
 const SLASHED = new RegExp(String.raw`(?<![A-Za-z])${SIDE}(?:[/-]${SIDE})+(?![A-Za-z])`, 'gi');
 
+/** `JP1-JP2-JP3: on-on-off`: names that are joined by dashes as their sides are. */
+export const joinedNames = (line: string): string =>
+  line.replace(
+    new RegExp(
+      String.raw`^(\W*)(${JUMPER_NAME}(?:[-/]${JUMPER_NAME}){1,7})(?=\s*[:=]\s*${SIDE}[-/]${SIDE}(?![A-Za-z]))`,
+      'i'
+    ),
+    (_, before: string, names: string) => before + names.replace(/[-/]/g, ' ')
+  );
+
 /** `off/off mono, off/on CGA`: sides of several switches, where more than one such row stands in the line. */
 export function slashedSides(line: string): string {
   const all = line.match(SLASHED) ?? [];
@@ -93,7 +115,7 @@ export function slashedSides(line: string): string {
 }
 
 /** `00 = 64K 10 = 128K`: rows of bits within one line. */
-export function inlineBits(line: string): string {
+export function inlineBits(line: string, legend: Legend): string {
   const bits = /(?<![0-9A-Za-z])([01]{2,8})\s*=\s*/g;
   const all = [...line.matchAll(bits)].map((m) => m[1]?.length);
   // `10 = 5-6, 11 = 7-8` are two interrupts on pairs of pins; a row of bits has one that begins with 0.
@@ -101,7 +123,7 @@ export function inlineBits(line: string): string {
   if (all.length < 2 || new Set(all).size > 1 || !hasZero || /=\s*\d{1,2}-\d/.test(line)) return line;
   const sides = line.replace(
     bits,
-    (_, run: string) => `, ${[...run].map((b) => (b === '1' ? 'on' : 'off')).join(' ')} = `
+    (_, run: string) => `, ${[...run].map((b) => legend.get(b) ?? (b === '1' ? 'on' : 'off')).join(' ')} = `
   );
   return sides.replace(/([:(])\s*,/g, '$1').replace(/,\s*,/g, ',');
 }
@@ -116,7 +138,7 @@ export const countedColumns = (line: string): string =>
 /** `6 - On: ROM enabled; Off: ROM disabled`: one switch of the block with a meaning for each side. */
 export const numberedSides = (line: string): string =>
   line.replace(
-    /^(\s*)(\d{1,2})\s*[-.:)]\s*(on|off|open|closed)\s*[:=]\s*(.*?)\s*[;,]\s*(on|off|open|closed)\s*[:=]\s*(.*)$/i,
+    /^(\s*)(?:switch\s+)?(\d{1,2})\s*(?:-+|[.:)])\s*(on|off|open|closed)\s*[:=]\s*(.*?)\s*[;,]\s*(on|off|open|closed)\s*[:=]\s*(.*)$/i,
     '$1switch $2 $3 = $4, switch $2 $5 = $6'
   );
 
