@@ -97,7 +97,9 @@ export const FACTS: Partial<
   'memory-kib': (t, s, a) => (/\b(?:drives?|floppy|diskettes?|disks?)\b/i.test(t) ? null : kibOf(t, s, a)),
   'cache-kib': (t, s, a) => (s || /\bcache\b/i.test(t) ? kibOf(t, s, a) : null),
   'wait-states': (t, s) => {
-    const m = /(?<![0-9])(\d|no|zero|one|two|three)\s*(?:WS\b|wait)/i.exec(t);
+    const m =
+      /(?<![0-9])(\d|no|zero|one|two|three)\s*(?:WS\b|wait)/i.exec(t) ??
+      /\bwait(?:[- ]?states?)?\s*[:=]?\s*(\d)(?!\d)/i.exec(t);
     if (m) return /\d/.test(there(m[1])) ? Number(m[1]) : (NUMBER_WORDS[there(m[1]).toLowerCase()] ?? null);
     const n = s ? numberIn(t) : null;
     return n !== null && n <= 7 ? n : null;

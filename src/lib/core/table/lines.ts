@@ -131,6 +131,8 @@ export function sizeIn(text: string): number | null {
   return m ? Number(m[1]) : null;
 }
 
+/** A side among words that no rule took for one: `310h  on-off`. */
+const SIDED = /(?<![A-Za-z])(?:on|off|open|closed?|short(?:ed)?)(?![A-Za-z])/i;
 /** Pieces of a bracket in which a key may stand. */
 const MOST_PIECES = 6;
 /** Marks of which one stands for the other side of the other. */
@@ -330,6 +332,7 @@ class Reader {
     const isBelow =
       /^(?:rows|not-understood)$/.test(this.as[i - 1] ?? '') && (marks.length > 0 || /\[\s*\]/.test(line));
     if ((marks.length > 1 || isBelow) && tokens.length > marks.length) return 'not-understood';
+    if (told.length && !isProse && SIDED.test(line)) return 'not-understood';
     if (isProse) return 'note';
     const ends = /:\s*$/.test(line);
     if (told.length && /[:=]\s*$/.test(line)) {
@@ -366,7 +369,7 @@ export function readLines(text: string): Lines {
   const printed = boxes(leads(source)).map((l) => plain(l.slice(0, TABLE_LIMITS.width).replace(BLANKS, GAP)));
   const { legend, legends } = takeLegends(printed);
   const shaped = reshape(printed, legend);
-  const marks = (['bits', 'crosses'] as const).filter((m) => shaped[m].length);
+  const marks = (['bits', 'levers', 'crosses'] as const).filter((m) => shaped[m].length);
   const reader = new Reader(shaped.lines, new Set<Habit>(marks), legend, legends);
   const { as, rows, rest, named, title } = reader;
   return {

@@ -256,6 +256,15 @@ export function membersOfEach(line: string): string {
     .join('; ');
 }
 
+/** `ROM ADDR  C800 = JP1  D000 = JP2`: the words before the first number are what the line is about. */
+export const subjectBefore = (line: string): string =>
+  (line.match(new RegExp(String.raw`\S+\s*=\s*${REF}(?![0-9A-Za-z])`, 'gi')) ?? []).length > 1
+    ? line.replace(
+        new RegExp(String.raw`^(\s*[A-Za-z][A-Za-z/ ]*?)\s+([0-9A-F]{1,5}h?\s*=\s*${REF})`, 'i'),
+        '$1: $2'
+      )
+    : line;
+
 /** `JP1-JP2 base address: JP1 on JP2 on = 220`: the rows name them again. */
 export const rangeInFront = (line: string): string =>
   line.replace(

@@ -14,6 +14,7 @@ import {
   namesInFront,
   numbersAlong,
   rangeInFront,
+  subjectBefore,
   withoutAdvice,
   withoutVerbs
 } from './jumper-shapes';
@@ -24,6 +25,7 @@ import {
   countedColumns,
   inlineBits,
   joinedNames,
+  levers,
   listedSwitches,
   namedInBrackets,
   numberedSides,
@@ -43,6 +45,8 @@ export interface Reshaped {
   pairs: number[];
   /** Lines, from 0, whose pins have letters and are counted from A on. */
   letters: number[];
+  /** Lines, from 0, in which up and down were read as ON and OFF without a key. */
+  levers: number[];
   /** Lines, from 0, in which 1 and 0 were read as closed and open without a key. */
   bits: number[];
   /** Lines, from 0, in which a cross was read as a jumper without a key. */
@@ -62,6 +66,7 @@ const arrows = (line: string): string =>
 const wording: readonly ((line: string) => string)[] = [
   withoutRemark,
   clauses,
+  subjectBefore,
   namedPosition,
   listedSwitches,
   bothWays,
@@ -89,6 +94,7 @@ export function reshape(lines: readonly string[], legend: Legend): Reshaped {
   const pairs: number[] = [];
   const bits: number[] = [];
   const letters: number[] = [];
+  const up: number[] = [];
   const named = switchLines(
     sideBySide(crossGrid(sidesAbove(namesBeside(firstRows(posts(lines)))))).map((l) =>
       countedColumns(numberedSides(namedInBrackets(arrows(l))))
@@ -96,9 +102,11 @@ export function reshape(lines: readonly string[], legend: Legend): Reshaped {
   );
   const crossed = crossRows(defaultColumn(defaultLines(named)), legend);
   const out = crossed.lines.map((line, i) => {
-    const numbered = letteredPins(line);
+    const lever = levers(line, legend);
+    if (lever !== null && !legend.has('up')) up.push(i);
+    const numbered = letteredPins(lever ?? line);
     if (numbered !== null) letters.push(i);
-    const said = wording.reduce((text, rule) => rule(text), numbered ?? line);
+    const said = wording.reduce((text, rule) => rule(text), numbered ?? lever ?? line);
     const written = inlineBits(said, legend);
     if (written !== said && !legend.has('1')) bits.push(i);
     const inline = subjectFirst(written);
@@ -106,5 +114,12 @@ export function reshape(lines: readonly string[], legend: Legend): Reshaped {
     if (counted !== null) pairs.push(i);
     return counted ?? inline;
   });
-  return { lines: out, pairs: [...pairs, ...crossed.counted], letters, bits, crosses: crossed.rows };
+  return {
+    lines: out,
+    pairs: [...pairs, ...crossed.counted],
+    letters,
+    levers: up,
+    bits,
+    crosses: crossed.rows
+  };
 }

@@ -63,6 +63,17 @@ export function switchLines(lines: readonly string[]): string[] {
   return out;
 }
 
+/** `Up = 8 MHz, Down = 4.77 MHz`: levers, where both stand in the line. Null: there are none. */
+export function levers(line: string, legend: Legend): string | null {
+  const sides = /(?<![A-Za-z])(up|down)(?=\s*[=:])/gi;
+  const found = new Set([...line.matchAll(sides)].map((m) => m[1]?.toLowerCase()));
+  if (found.size < 2) return null;
+  return line.replace(sides, (lever) => {
+    const side = legend.get(lever.toLowerCase());
+    return side === 'on' || side === 'off' ? side : /up/i.test(lever) ? 'on' : 'off';
+  });
+}
+
 /** `SW1-3,4: …`: the numbers behind the comma are switches, too. */
 export const listedSwitches = (line: string): string =>
   line.replace(
