@@ -1,12 +1,11 @@
 import { there } from '../model';
 import { commandSince, configSince } from '../boot';
 import { loadedOf, type Situation } from './situation';
-import type { Seen } from './finding';
+import { batchPlace, configPlace } from './check-place';
+import { BATCH, CONFIG, type Seen } from './finding';
 import { variableOf, type BatchLine, type ConfigLine } from './read';
 import { blockNamed, choicesOf, gotoLabel, hasMenu } from './walk';
 
-const CONFIG = 'CONFIG.SYS' as const;
-const BATCH = 'AUTOEXEC.BAT' as const;
 /** Longest line that DOS reads, and longest value of PATH that can be typed. */
 const MOST_LINE = 127;
 const MOST_PATH = 122;
@@ -75,7 +74,8 @@ export function configForm(lines: readonly ConfigLine[], dos: number | null): Se
         severity: 'clash',
         ...at
       });
-    if (l.kind !== 'directive') return out;
+    out.push(...configPlace(l));
+    if (l.kind !== 'directive' || out.some((f) => f.rule === 'word.place')) return out;
     const since = configSince[l.word];
     if (since === undefined) {
       const near = nearest(l.word, Object.keys(configSince));
@@ -117,6 +117,7 @@ export function batchForm(lines: readonly BatchLine[], dos: number | null): Seen
     }
     const { command } = l;
     if (!command) return out;
+    out.push(...batchPlace(l));
     if (command.quiet && dos !== null && dos < 3.3)
       out.push({
         rule: 'at.version',

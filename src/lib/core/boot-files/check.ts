@@ -4,11 +4,12 @@ import { batchForm, configForm, lettersForm, menuForm } from './check-form';
 import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
 import { checkListing, checkRefusers } from './check-listing';
 import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
+import { checkEnds, checkWaits } from './check-order';
 import { explainBatch, explainConfig, type ExplainWith, type ExplainedLine } from './explain';
 import type { BootFinding, Edit, Seen } from './finding';
 import { joinLines, rawLines, readBatch, readConfig } from './read';
 import { dosLine, type Situation } from './situation';
-import { batchOf, choicesOf, configOf } from './walk';
+import { batchOf, chains, choicesOf, configOf } from './walk';
 
 const perStart: readonly ((s: Situation) => Seen[])[] = [
   checkXms,
@@ -22,6 +23,7 @@ const perStart: readonly ((s: Situation) => Seen[])[] = [
   checkBlaster,
   checkPacket,
   lettersForm,
+  checkWaits,
   checkListing
 ];
 
@@ -61,11 +63,11 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
     ...batchForm(commands, machine.dos),
     ...menuForm(lines, commands),
     ...commands.flatMap((l): Seen[] =>
-      l.command?.called
+      l.command?.called || chains(l)
         ? [
             {
               rule: 'call.open',
-              facts: { file: l.command.file?.path ?? '' },
+              facts: { file: l.command?.file?.path ?? '' },
               severity: 'note',
               file: 'AUTOEXEC.BAT',
               line: l.n
@@ -76,6 +78,7 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
   ])
     put(seen, null);
   const starts = situationsOf(config, batch, machine);
+  for (const s of starts) for (const seen of checkEnds(commands, s.choice, machine.dos)) put(seen, s.choice);
   for (const s of starts) for (const check of perStart) for (const seen of check(s)) put(seen, s.choice);
   for (const seen of checkRefusers(starts)) put(seen, null);
   return [...found.values()]

@@ -3,6 +3,9 @@ import type { DriverClass } from '../boot';
 
 export type FileName = 'CONFIG.SYS' | 'AUTOEXEC.BAT';
 
+export const CONFIG: FileName = 'CONFIG.SYS';
+export const BATCH: FileName = 'AUTOEXEC.BAT';
+
 /** A change of one line that mends a finding. Nothing else of the file is touched. */
 export interface Edit {
   file: FileName;
@@ -71,7 +74,12 @@ export type BootFacts =
       facts: { what: 'port' | 'irq'; says: string; card: string; is: string; sure: boolean };
     }
   | { rule: 'packet.vector'; facts: { vector: string } }
-  | { rule: 'call.open'; facts: { file: string } };
+  | { rule: 'call.open'; facts: { file: string } }
+  | { rule: 'word.place'; facts: { word: string; belongs: FileName } }
+  | { rule: 'shell.temporary'; facts: Record<string, never> }
+  | { rule: 'device.program'; facts: { file: string; isSure: boolean } }
+  | { rule: 'batch.ends'; facts: { file: string; from: number; to: number; by: string; isSure: boolean } }
+  | { rule: 'batch.waits'; facts: { word: string; from: number } };
 
 export type BootRule = BootFacts['rule'];
 

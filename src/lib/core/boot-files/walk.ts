@@ -95,6 +95,10 @@ function holds(condition: string, choice: Choice): boolean | null {
   return m[1] ? !same : same;
 }
 
+/** Whether a line hands over to another batch file, which does not come back: one that is run without CALL. */
+export const chains = ({ command }: BatchLine): boolean =>
+  command !== null && !command.called && /\.BAT$/i.test(command.file?.path ?? '');
+
 /** The lines that a start runs, in their order. A jump under an unknown condition is followed both ways. */
 export function batchOf(lines: readonly BatchLine[], choice: Choice): Run[] {
   const labels = new Map<string, number>();
@@ -113,6 +117,10 @@ export function batchOf(lines: readonly BatchLine[], choice: Choice): Run[] {
       const isOff = verdicts.includes(false);
       const isOpen = verdicts.includes(null);
       if (!isOff) ran.set(at, { line, maybe: maybe || isOpen });
+      if (!isOff && chains(line)) {
+        if (!isOpen) break;
+        maybe = true;
+      }
       const label = isOff ? null : gotoLabel(line, choice);
       const target = label === null ? undefined : labels.get(eight(label));
       if (label !== null && !isOpen) {

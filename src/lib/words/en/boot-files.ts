@@ -290,7 +290,31 @@ const words: { [R in BootRule]: (facts: FactsOf[R]) => [title: string, sentence:
     `${vector} is not free for a packet driver`,
     'Free are 60h to 66h and 78h to 80h. 67h belongs to expanded memory, 70h to 77h to IRQ 8 to 15.'
   ],
-  'call.open': ({ file }) => [`${file} was not read`, 'What the called batch file does is not checked here.']
+  'word.place': ({ word, belongs }) => [
+    `${word} belongs in ${belongs}`,
+    belongs === 'CONFIG.SYS'
+      ? 'In a batch file it is no command: DOS says “Bad command or file name” and goes on.'
+      : 'In CONFIG.SYS it is no word: DOS says “Unrecognized command” and goes on.'
+  ],
+  'shell.temporary': () => [
+    'SHELL without /P',
+    'COMMAND.COM then runs as a guest: it reads no AUTOEXEC.BAT, and EXIT leaves the machine with nothing to run. Add /P.'
+  ],
+  'device.program': ({ file, isSure }) => [
+    `${file} is ${isSure ? 'a program, not a driver' : 'hardly a driver'}`,
+    isSure
+      ? 'DEVICE hands control to the file as to a driver, and the start hangs or stops with an error. Run it from AUTOEXEC.BAT.'
+      : 'Drivers end in .SYS, a few in .EXE. Loaded as a driver, a program hangs the start. Look in its papers.'
+  ],
+  'batch.ends': ({ file, from, to, by, isSure }) => [
+    `Nothing below ${file} runs`,
+    `${isSure ? 'A' : 'When this line runs, a'} batch file that is not called does not come back: ${from === to ? `line ${from} never runs` : `lines ${from} to ${to} never run`}. Write ${by} in front of it, or make it the last line.`
+  ],
+  'batch.waits': ({ word, from }) => [
+    `What is below ${word} waits`,
+    `From line ${from} on, this runs only after somebody has left ${word}. Drivers and SET lines belong above it.`
+  ],
+  'call.open': ({ file }) => [`${file} was not read`, 'What that batch file does is not checked here.']
 };
 
 /** Title and sentence of what is wrong with a line. */
