@@ -16,18 +16,27 @@ import {
 } from '../../src/lib/core/diagnosis';
 import { firstRepair } from '../../src/lib/core/diagnosis/first-repair';
 import { kitOf } from '../../src/lib/core/kit';
-import type { Start } from '../../src/lib/core/model';
+import { MESSAGES, type MessageId, type Start } from '../../src/lib/core/model';
+import { testWords } from '../../src/lib/words';
 import { demo, parts } from '../support/demo';
 import { Seeded } from '../support/random';
 
 const at = '2026-11-28T20:00:00.000Z';
-const machine = (name: string) => {
+const machine = (name: string, seen: readonly Omit<Start, 'at'>[] = []) => {
   const kit = kitOf(demo(name), parts);
   const era = eraOf(kit);
-  return { era, modes: modesOf(kit, era, []) };
+  return {
+    era,
+    modes: modesOf(
+      kit,
+      era,
+      [],
+      seen.map((s) => ({ at, ...s }))
+    )
+  };
 };
 const told = (name: string, family: 'P' | 'A', starts: Omit<Start, 'at'>[]) => {
-  const { era, modes } = machine(name);
+  const { era, modes } = machine(name, starts);
   const d = diagnose(
     modes,
     starts.map((s) => ({ at, ...s })),
@@ -75,6 +84,47 @@ describe('what is told of a start', () => {
       { power: 'runs', beeps: '1', screen: 'text', messages: [], reached: 'prompt' }
     ]);
     expect(first[0]).to.equal('');
+  });
+});
+
+describe('a message on the screen', () => {
+  const read = (name: string, ...messages: MessageId[]) => told(name, 'A', [{ messages }]);
+
+  it('is what its own causes say, in a machine that has them', () => {
+    for (const message of MESSAGES) {
+      const { d, modes } = read('curlew', message);
+      const [best] = explanations(d);
+      const effects = best!.faults.map((i) => modes[i]!.effect);
+      expect(
+        effects.some((e) => e.says === message || e.then?.says === message),
+        message
+      ).to.equal(true);
+      expect(d.unexplained, message).to.deep.equal([]);
+    }
+  });
+
+  it('speaks against what keeps a screen dark', () => {
+    for (const message of MESSAGES) {
+      const { first } = read('turnstone', message);
+      expect(first[0], message).not.to.match(/memory-contact|supply-dead|cpu-contact|display-card/);
+    }
+  });
+
+  it('that nothing in the machine says is left open', () => {
+    // An XT has no setup to lose.
+    expect(read('dunlin', 'settings', 'keyboard').d.unexplained).to.deep.equal(['settings']);
+    expect(modesOf(kitOf(demo('dunlin'), parts), 'I', []).some((m) => m.effect.says === 'settings')).to.equal(
+      false
+    );
+  });
+
+  it('of a missing system asks for the table and the geometry, and writes nothing', () => {
+    const { d, modes, first } = read('curlew', 'no-system');
+    const ways = first.slice(0, 2).map((id) => modes.find((m) => m.id === id)!.way);
+    expect(ways).to.have.members(['disk-geometry', 'disk-table']);
+    const disk = d.components.find((c) => c.mode.item !== undefined && c.verdict === 'implicated')!;
+    expect(disk.isOfPart, 'the disk itself is not called bad').to.equal(false);
+    expect(testWords('read-table', () => null).how).to.match(/Write no partition sector before/);
   });
 });
 

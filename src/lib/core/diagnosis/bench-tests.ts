@@ -48,6 +48,13 @@ export const benchTests: readonly BenchTest[] = [
     risk: 0,
     reads: { finds: (m) => m.cure === 'setting', sure: 0.95 }
   },
+  {
+    id: 'save-setup',
+    minutes: 2,
+    money: 0,
+    risk: 0,
+    removes: { cures: (m) => m.way === 'size-told', sure: 0.95 }
+  },
   { id: 'cell', minutes: 1, money: 0, risk: 0, reads: { finds: of('cell'), sure: 0.97 } },
   { id: 'leak', minutes: 2, money: 0, risk: 0, reads: { finds: of('leak'), sure: 0.9 } },
   {
@@ -55,7 +62,10 @@ export const benchTests: readonly BenchTest[] = [
     minutes: 6,
     money: 1,
     risk: 0.01,
-    removes: { cures: (m) => m.way === 'memory-contact' || m.way === 'memory-loose', sure: 0.85 }
+    removes: {
+      cures: (m) => ['memory-contact', 'memory-loose', 'memory-missing'].includes(m.way),
+      sure: 0.85
+    }
   },
   {
     id: 'reseat-cards',
@@ -127,7 +137,19 @@ export const benchTests: readonly BenchTest[] = [
     minutes: 4,
     money: 0,
     risk: 0,
-    removes: { cures: (m) => m.component === 'medium' || m.way === 'disk-errors', sure: 0.9 }
+    removes: {
+      cures: (m) =>
+        m.component === 'medium' || ['disk-errors', 'disk-table', 'disk-geometry'].includes(m.way),
+      sure: 0.9
+    }
+  },
+  {
+    id: 'read-table',
+    minutes: 10,
+    money: 0,
+    risk: 0,
+    isPowered: true,
+    reads: { finds: (m) => m.way === 'disk-table', sure: 0.9 }
   }
 ];
 

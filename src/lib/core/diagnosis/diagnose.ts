@@ -25,6 +25,8 @@ export interface ComponentVerdict {
   posterior: number;
   verdict: Verdict;
   modes: { id: string; prior: number; posterior: number }[];
+  /** The likeliest of them lies in the thing itself, and not in what is set, or written on it. */
+  isOfPart: boolean;
 }
 
 export interface Diagnosis {
@@ -41,6 +43,8 @@ export interface Diagnosis {
   covered: number;
   /** Messages that were read at the last start. */
   said: readonly MessageId[];
+  /** Those of them that nothing in the machine, as it is described, ever says: no fault explains them. */
+  unexplained: readonly MessageId[];
   /** The screen stayed dark then. */
   isDark: boolean;
   /** Where the start stood, with chances; null: it came to the prompt. */
@@ -84,10 +88,14 @@ export function diagnose(
     sizes: bySize(post),
     covered: w.covered,
     said: last?.messages ?? [],
+    unexplained: (last?.messages ?? []).filter((m) => !modes.some((mode) => says(mode, m))),
     isDark: last?.screen === 'dark',
     stops: stops.filter((x) => x.p > 1e-6).sort((a, b) => b.p - a.p)
   };
 }
+
+const says = ({ effect }: FaultMode, message: MessageId): boolean =>
+  effect.says === message || effect.then?.says === message;
 
 const odds = (p: number): number => p / (1 - Math.min(p, 1 - 1e-9));
 
@@ -115,6 +123,8 @@ function verdicts(
     const isCertain = own.some((i) => there(modes[i]).prior >= 1);
     const [was, is] = [oneOf(each.map((m) => m.prior)), isCertain ? 1 : entryOf(w.any, component)];
     const mode = there(modes[there(own[0])]);
+    const worst = own.reduce((a, b) => (there(w.marginals[b]) > there(w.marginals[a]) ? b : a));
+    const isOfPart = !['setting', 'enter'].includes(there(modes[worst]).cure);
     const { item } = mode;
     const verdict: Verdict =
       was < 1 && own.every((i) => before(firstStage(there(modes[i]))) >= 0.9)
@@ -124,6 +134,15 @@ function verdicts(
           : odds(is) < odds(was) / 3 && is < 0.05
             ? 'cleared'
             : 'open';
-    return { component, ...(item ? { item } : {}), mode, prior: was, posterior: is, verdict, modes: each };
+    return {
+      component,
+      ...(item ? { item } : {}),
+      mode,
+      prior: was,
+      posterior: is,
+      verdict,
+      modes: each,
+      isOfPart
+    };
   });
 }

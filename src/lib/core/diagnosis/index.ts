@@ -6,6 +6,7 @@ export * from './episode';
 export * from './families';
 export * from './information';
 export * from './likelihood';
+export * from './estimates';
 export * from './modes';
 export * from './next-test';
 export * from './policy';

@@ -72,6 +72,8 @@ export function likelihoodOf({ start, beeps }: Observed, trace: Trace, family: F
       const [isRead, isThere] = [start.messages.includes(said), trace.messages.includes(said)];
       p *= isRead ? (isThere ? 1 - MISSES.message : MISSES.floor) : MISSES.message;
     }
-  } else if (start.messages?.length) p *= MISSES.floor;
+    // A message is read on a screen that shows text: where none was to come, each of them speaks against it.
+  } else if (start.messages?.length)
+    p *= MISSES.floor ** (start.messages.length + (start.screen === undefined ? 1 : 0));
   return p;
 }

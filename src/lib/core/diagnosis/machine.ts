@@ -114,7 +114,10 @@ export function explanations(d: Diagnosis): Explained[] {
     if (there) there.p += p;
     else out.set(key, { faults: told, p });
   }
-  return [...out.values()].sort((a, b) => b.p - a.p);
+  // A message was there: “nothing” explains none.
+  return [...out.values()]
+    .filter(({ faults }) => faults.length > 0 || !d.unexplained.length)
+    .sort((a, b) => b.p - a.p);
 }
 
 /** No single fault explains what was seen, beside what the checks know. What may be wrong without a sign does not count. */
@@ -132,8 +135,8 @@ export const needsTwo = (d: Diagnosis, told: readonly Explained[]): boolean =>
 export function diagnoseMachine(build: Build, parts: PartSet, starts: readonly Start[]): MachineDiagnosis {
   const stands = asItStands(build);
   const { kit, findings, era, family } = standingOf(stands, parts);
-  const modes = [...modesOf(kit, era, findings), ...unseenModes(stands, parts, kit, era, findings)];
   const episode = episodeOf(starts);
+  const modes = [...modesOf(kit, era, findings, episode), ...unseenModes(stands, parts, kit, era, findings)];
   const diagnosis = diagnose(modes, episode, era, family);
   // A rail that was measured short is a stop that the checks found.
   const mayStart =

@@ -86,6 +86,7 @@ export function diagnoseReport(machine: Machine, told?: string): object {
       p: round(s.p),
       words: chanceWords(s.p)
     })),
+    unexplained: d.unexplained.map((m) => messageWords[m]),
     twoFaults: needsTwo(d, explained),
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({

@@ -13,6 +13,7 @@
   import {
     chanceWords,
     componentWords,
+    messageWords,
     modeWords,
     readWords,
     stageWords,
@@ -59,6 +60,9 @@
 
 <section>
   <h2 class="mt-4 mb-1.25 first:mt-0">{words.best}</h2>
+  {#if d.unexplained.length}<p class="my-2 border-l-8 border-l-stop pl-2.5">
+      {words.unexplained(d.unexplained.map((m) => messageWords[m]))}
+    </p>{/if}
   {#if needsTwo(d, explained)}<p class="two my-2 border-l-8 border-l-ink border-double pl-2.5">
       {words.two}
     </p>{/if}
@@ -132,7 +136,7 @@
               {#if item?.foundBad}<Button class="act" onclick={() => noteBad(session, item.id, null)}
                   >{words.notBad}</Button
                 >
-              {:else if item && c.verdict === 'implicated'}<Button
+              {:else if item && c.verdict === 'implicated' && c.isOfPart}<Button
                   class="act"
                   aria-label={words.isBadOf(named(c))}
                   onclick={() => bad(item.id, named(c))}>{words.isBad}</Button

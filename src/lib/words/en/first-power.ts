@@ -23,7 +23,7 @@ export const powerStopWords: Record<string, string> = {
   selector: 'voltage selector or label not read',
   voltage: 'CPU voltage unknown',
   plugs: 'order of the power plugs not checked',
-  short: 'a rail reads short: +5 V under 2 Ω, ±12 V or −5 V under 5 Ω, +3.3 V under 1 Ω',
+  short: 'a rail reads short: +5 V under 2\u00a0Ω, ±12 V or −5 V under 5\u00a0Ω, +3.3 V under 1\u00a0Ω',
   leak: 'a leak lies across fine tracks',
   minus5: 'memory with three supplies, and no −5 V',
   'look-alike': 'a 20-pin supply plug that was not read pin by pin',

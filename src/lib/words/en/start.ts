@@ -64,7 +64,9 @@ const components: Record<string, string> = {
   monitor: 'monitor, its lead or its switches',
   keyboard: 'keyboard',
   roms: 'a ROM on a card',
-  medium: 'disk or floppy that it boots from'
+  medium: 'disk or floppy that it boots from',
+  setup: 'what the setup or a jumper says of memory and display',
+  lock: 'lock of the case'
 };
 
 const ways: Record<string, string> = {
@@ -81,6 +83,10 @@ const ways: Record<string, string> = {
   'memory-loose': 'a contact of the first memory bank that comes and goes',
   'power-late': 'power good that comes too late at some starts',
   'memory-high': 'a chip higher up in memory',
+  'memory-missing': 'a module or chip that is not seen',
+  'size-told': 'setup still has the memory of before',
+  'display-told': 'setup or jumper names another display',
+  lock: 'key lock is turned, or its lead is shorted',
   leak: 'leak damage near the keyboard controller',
   'keyboard-controller': 'keyboard controller',
   cell: 'battery of the setup is flat',
@@ -95,8 +101,12 @@ const ways: Record<string, string> = {
   'disk-sticky': 'becomes ready at some starts only',
   'disk-cable': 'cable, select jumper or power lead',
   'disk-errors': 'has read errors',
+  'disk-table': 'active flag or partition table',
+  'disk-geometry': 'is set up with another geometry than it was partitioned under',
+  interpreter: 'COMMAND.COM is lost or of another version',
   'option-rom': 'window or content of a ROM on a card',
-  'no-system': 'no system on the disk or floppy'
+  'no-system': 'no system on the disk or floppy',
+  'no-medium': 'nothing that it can boot from is in'
 };
 
 /** A part of the build is called by its title, and without one by its model. */
@@ -153,7 +163,7 @@ const tests: Record<string, TestTold> = {
   },
   ohms: {
     what: 'Measure the rails to ground',
-    how: 'Unplugged, 30 seconds after switching off. A short reads under 2 Ω on +5 V, under 5 Ω on ±12 V.'
+    how: 'Unplugged, 30 seconds after switching off. A short reads under 2\u00a0Ω on +5 V, under 5\u00a0Ω on ±12 V.'
   },
   volts: {
     what: 'Measure +5 V at a drive plug',
@@ -162,6 +172,10 @@ const tests: Record<string, TestTold> = {
   settings: {
     what: 'Compare jumpers and switches with their table',
     how: 'Switches says what each should be.'
+  },
+  'save-setup': {
+    what: 'Open the setup, save it once and start again',
+    how: 'Change nothing. If the memory still differs then, a module is not seen.'
   },
   cell: { what: 'Measure the battery', how: 'A coin cell under 2.7 V is flat. Do not charge or short it.' },
   leak: {
@@ -225,6 +239,10 @@ const tests: Record<string, TestTold> = {
   'boot-floppy': {
     what: 'Boot from a floppy that is known good',
     how: 'Write nothing to the hard disk meanwhile.'
+  },
+  'read-table': {
+    what: 'Read the partition table from a boot floppy',
+    how: 'Copy the first track to a file and keep it. Write no partition sector before that copy is safe. Disks reads an image.'
   }
 };
 
@@ -246,6 +264,7 @@ const readings: Record<string, readonly [yes: string, no: string]> = {
   settings: ['One was wrong', 'All are right'],
   cell: ['It is flat', 'It is good'],
   leak: ['There is residue', 'It is clean'],
+  'read-table': ['No partition is active, or it is damaged', 'The table is right'],
   'display-elsewhere': ['It fails there too', 'It works there'],
   'memory-elsewhere': ['It fails there too', 'It works there']
 };

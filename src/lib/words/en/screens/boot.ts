@@ -192,7 +192,7 @@ export const boot = {
   networkUnseen: 'not looked at',
   networkChecks: [
     'Look at what the packet driver prints: an address of FF:FF or 00:00 means the wrong port.',
-    'Thin coax has a terminator at both ends, one end earthed; complete and switched off it measures about 25 Ω at any T-piece.',
+    'Thin coax has a terminator at both ends, one end earthed; complete and switched off it measures about 25\u00a0Ω at any T-piece.',
     'Twisted pair goes straight to a switch, crossed from card to card. Some switches of today take no 10 Mbit/s.',
     'Give the machine a network of its own, with one transfer server: these systems get no more security fixes, and their passwords can be read on the wire.'
   ],

@@ -153,6 +153,8 @@ export const start = {
   best: 'What may be wrong',
   byChecks: 'found by the checks; something else may be wrong beside it',
   nothing: 'nothing: it may have been a one-off',
+  unexplained: (messages: readonly string[]) =>
+    `Nothing in this parts list says ${messages.map((m) => `“${m}”`).join(' or ')}. Read the text again, or enter the part that is missing from the list. The faults below do not explain it.`,
   two: 'One fault does not explain this: look for two. The earlier one hides the later.',
   cut: (percent: number) => `Sets of more than three faults are left out: ${percent} % of what is possible.`,
   parts: 'Part by part',
