@@ -111,6 +111,12 @@ describe('a message on the screen', () => {
   });
 
   it('that nothing in the machine says is left open', () => {
+    // How far the start came behind its picture is not known then, and nothing there is cleared.
+    const { d } = read('dunlin', 'settings');
+    const [floppy, cpu] = ['floppy-drive', 'cpu-contact'].map(
+      (way) => d.components.find((c) => c.modes.some((m) => m.id.startsWith(way)))!.verdict
+    );
+    expect([floppy, cpu]).to.deep.equal(['open', 'cleared']);
     // An XT has no setup to lose.
     expect(read('dunlin', 'settings', 'keyboard').d.unexplained).to.deep.equal(['settings']);
     expect(modesOf(kitOf(demo('dunlin'), parts), 'I', []).some((m) => m.effect.says === 'settings')).to.equal(

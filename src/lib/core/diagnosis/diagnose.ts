@@ -74,6 +74,7 @@ export function diagnose(
   const post: Posterior = { sets: w.sets, evidence: 1, covered: w.covered };
   const last = starts.findLast((s) => !s.read);
   const now = [...w.now.values()].sort((a, b) => b.p - a.p);
+  const unexplained = (last?.messages ?? []).filter((m) => !modes.some((mode) => says(mode, m)));
   const order = orderOf(there([...w.families].sort((a, b) => b[1] - a[1])[0])[0], era);
   const stops = w.stops.map((own, s) => ({
     stage: order[s] ?? null,
@@ -84,11 +85,11 @@ export function diagnose(
     families: [...w.families].map(([f, p]) => ({ family: f, p })).sort((a, b) => b.p - a.p),
     post,
     now: { ...post, sets: now },
-    components: verdicts(modes, w, stops, order),
+    components: verdicts(modes, w, stops, order, unexplained.length > 0),
     sizes: bySize(post),
     covered: w.covered,
     said: last?.messages ?? [],
-    unexplained: (last?.messages ?? []).filter((m) => !modes.some((mode) => says(mode, m))),
+    unexplained,
     isDark: last?.screen === 'dark',
     stops: stops.filter((x) => x.p > 1e-6).sort((a, b) => b.p - a.p)
   };
@@ -99,14 +100,18 @@ const says = ({ effect }: FaultMode, message: MessageId): boolean =>
 
 const odds = (p: number): number => p / (1 - Math.min(p, 1 - 1e-9));
 
+/** @param isUnclear something was read that nobody can explain: how far the start came behind its picture is not known */
 function verdicts(
   modes: readonly FaultMode[],
   w: Weighing,
   stops: readonly { stage: StageId | null; p: number }[],
-  order: readonly StageId[]
+  order: readonly StageId[],
+  isUnclear: boolean
 ): ComponentVerdict[] {
   const prior = (i: number) => priorOf(there(modes[i]));
   const oneOf = (list: readonly number[]) => 1 - list.reduce((p, q) => p * (1 - q), 1);
+  const isBehindPicture = (i: number) =>
+    order.indexOf(firstStage(there(modes[i]))) > order.indexOf('display');
   /** Chance that the start stood before a stage. */
   const before = (stage: StageId) =>
     stops.reduce(
@@ -131,7 +136,7 @@ function verdicts(
         ? 'untested'
         : (odds(is) > 3 * odds(was) || was >= 1) && is > 0.3
           ? 'implicated'
-          : odds(is) < odds(was) / 3 && is < 0.05
+          : odds(is) < odds(was) / 3 && is < 0.05 && !(isUnclear && own.some(isBehindPicture))
             ? 'cleared'
             : 'open';
     return {

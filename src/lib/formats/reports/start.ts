@@ -75,7 +75,7 @@ export function diagnoseReport(machine: Machine, told?: string): object {
     restsOn: episode,
     families: d.families.map((f) => ({ family: f.family, p: round(f.p) })),
     source: reportWords.estimates,
-    stopped: d.stops.slice(0, 5).map((s) => ({
+    stopped: (d.unexplained.length ? [] : d.stops).slice(0, 5).map((s) => ({
       stage: s.stage ?? 'none',
       words: s.stage ? stageWords[s.stage] : reportWords.atPrompt,
       p: round(s.p)

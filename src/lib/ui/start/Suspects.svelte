@@ -80,11 +80,11 @@
       </li>
     {/each}
   </ol>
-  <p class="quiet">
-    {words.stood}: {stops
-      .map((s) => `${s.stage ? stageWords[s.stage] : words.prompt} (${chanceWords(s.p)})`)
-      .join(', ')}.
-  </p>
+  {#if !d.unexplained.length}<p class="quiet">
+      {words.stood}: {stops
+        .map((s) => `${s.stage ? stageWords[s.stage] : words.prompt} (${chanceWords(s.p)})`)
+        .join(', ')}.
+    </p>{/if}
 
   <h2 class="mt-4 mb-1.25 first:mt-0">{words.tests}</h2>
   <ol class="tests pl-5.25 list-decimal">

@@ -154,7 +154,7 @@ export const start = {
   byChecks: 'found by the checks; something else may be wrong beside it',
   nothing: 'nothing: it may have been a one-off',
   unexplained: (messages: readonly string[]) =>
-    `Nothing in this parts list says ${messages.map((m) => `“${m}”`).join(' or ')}. Read the text again, or enter the part that is missing from the list. The faults below do not explain it.`,
+    `Nothing in this parts list says ${messages.map((m) => `“${m}”`).join(' or ')}: no fault known here explains it. Read the text again, or enter the part that is missing from the list.`,
   two: 'One fault does not explain this: look for two. The earlier one hides the later.',
   cut: (percent: number) => `Sets of more than three faults are left out: ${percent} % of what is possible.`,
   parts: 'Part by part',
