@@ -134,6 +134,17 @@ describe('a message on the screen', () => {
   });
 });
 
+describe('beeps that a BIOS does not make', () => {
+  it('say nothing, and that is said', () => {
+    const heard = (family: 'P' | 'A', beeps: string) => told('turnstone', family, [{ beeps }]).d.unheard;
+    expect(heard('A', 'continuous')).to.equal('continuous');
+    expect(heard('A', '1 long 2 short')).to.equal('1 long 2 short');
+    expect(heard('P', 'continuous')).to.equal(null);
+    expect(heard('A', '3')).to.equal(null);
+    expect(heard('A', 'none')).to.equal(null);
+  });
+});
+
 describe('after the plugs were exchanged under power', () => {
   it('memory chips and the logic of the board are suspected more, contacts no more than before', () => {
     const build = demo('turnstone');

@@ -1,5 +1,5 @@
 import { type MessageId, type StageId, type Start, entryOf, there } from '../model';
-import { FAMILIES, familyPriors, type Era, type Family } from './families';
+import { FAMILIES, familyPriors, readBeeps, soundIn, type Era, type Family } from './families';
 import { stepsOf } from './episode';
 import { firstStage, priorOf } from './frame';
 import type { FaultMode } from './modes';
@@ -45,6 +45,8 @@ export interface Diagnosis {
   said: readonly MessageId[];
   /** Those of them that nothing in the machine, as it is described, ever says: no fault explains them. */
   unexplained: readonly MessageId[];
+  /** Beeps of that start that no BIOS of the families in question makes; null: there were none such. */
+  unheard: string | null;
   /** The screen stayed dark then. */
   isDark: boolean;
   /** Where the start stood, with chances; null: it came to the prompt. */
@@ -90,9 +92,18 @@ export function diagnose(
     covered: w.covered,
     said: last?.messages ?? [],
     unexplained,
+    unheard: unheardIn(last, [...w.families.keys()]),
     isDark: last?.screen === 'dark',
     stops: stops.filter((x) => x.p > 1e-6).sort((a, b) => b.p - a.p)
   };
+}
+
+/** Beeps that none of some families has. */
+function unheardIn(start: Start | undefined, families: readonly Family[]): string | null {
+  const pattern = start?.beeps ? readBeeps(start.beeps) : null;
+  return start?.beeps && pattern && families.every((f) => soundIn(f, pattern) === 'unknown')
+    ? start.beeps
+    : null;
 }
 
 const says = ({ effect }: FaultMode, message: MessageId): boolean =>

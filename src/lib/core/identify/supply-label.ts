@@ -31,8 +31,11 @@ const RAIL =
   /([+−–-]?)\s*(\d+(?:\.\d+)?)\s*V\s*(sb|stb|standby|aux)?\s*(?:DC)?\s*[:=@,/-]?\s*(\d+(?:\.\d+)?)\s*A\b/gi;
 /** Words of a label that say nothing of a rail: what it is the label of, and the colours of the wires. */
 const NO_WORDS =
-  /^(?:(?:dc|ac|max|total)\s*)*(?:output|input|total|max|dc|ac|red|yellow|white|blue|orange|purple|grey|gray|green|black)?s?[:.]?$/i;
-const MAINS = /\b(1[01]\d\s*[-–/]\s*2[234]\d|2[234]\d|1[012]\d)\s*V?\s*(?:AC|~)/i;
+  /^(?:(?:output|input|total|max|only|dc|ac|red|yellow|white|blue|orange|purple|grey|gray|green|black)s?[:.]?\s*)+$/i;
+/** A number of volts that no rail has is mains, with its amperes or without. */
+const MAINS =
+  /(?:\bAC\b\s*:?\s*|~\s*)?\b((?:9\d|1[0-2]\d|2[0-6]\d)(?:\s*[-–/]\s*(?:1[0-2]\d|2[0-6]\d))?)\s*V(?:AC)?(?![A-Z])\s*(?:AC\b|~)?(?:\s*[:=@,]?\s*\d+(?:\.\d+)?\s*A?(?:\s*[-–/]\s*\d+(?:\.\d+)?\s*A?)?(?<=A)(?![A-Z]))?/gi;
+const HERTZ = /\b\d{2}(?:\s*[-–/]\s*\d{2})?\s*Hz\b/gi;
 const WATTS = /\b(\d{2,4})\s*W(?:atts?)?\b/i;
 
 /**
@@ -44,14 +47,14 @@ export function readSupplyLabel(text: string): SupplyLabel {
   const odd: string[] = [];
   // `0,5A` is half an ampere.
   let rest = text.slice(0, 2000).replace(/(\d),(\d{1,2})(?=\s*A\b)/gi, '$1.$2');
+  const mains = [...rest.matchAll(MAINS)].map((m) => there(m[1]).replace(/\s+/g, ''));
+  rest = rest.replace(MAINS, ' ').replace(HERTZ, ' ');
   for (const m of rest.matchAll(RAIL)) {
     const rail = railOf(there(m[1]), there(m[2]), m[3] !== undefined);
     if (rail) amps[rail] = Number(m[4]);
     else odd.push(m[0].trim());
   }
   rest = rest.replace(RAIL, ' ');
-  const mains = MAINS.exec(rest)?.[1]?.replace(/\s+/g, '') ?? null;
-  rest = rest.replace(MAINS, ' ');
   const watts = WATTS.exec(rest);
   rest = rest.replace(WATTS, ' ');
   odd.push(
@@ -68,7 +71,7 @@ export function readSupplyLabel(text: string): SupplyLabel {
     watts: printed,
     sum: Math.round(sum * 10) / 10,
     isShared: printed !== null && sum > printed * 1.02,
-    mains,
+    mains: mains.length ? [...new Set(mains)].join('/') : null,
     odd
   };
 }

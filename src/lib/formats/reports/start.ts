@@ -87,6 +87,7 @@ export function diagnoseReport(machine: Machine, told?: string): object {
       words: chanceWords(s.p)
     })),
     unexplained: d.unexplained.map((m) => messageWords[m]),
+    unheard: d.unheard,
     twoFaults: needsTwo(d, explained),
     cutOff: round(1 - d.covered),
     parts: d.components.map((c) => ({

@@ -63,6 +63,9 @@
   {#if d.unexplained.length}<p class="my-2 border-l-8 border-l-stop pl-2.5">
       {words.unexplained(d.unexplained.map((m) => messageWords[m]))}
     </p>{/if}
+  {#if d.unheard}<p class="two my-2 border-l-8 border-l-ink border-double pl-2.5">
+      {words.unheard(d.unheard, found.family ? words.families[found.family] : null)}
+    </p>{/if}
   {#if needsTwo(d, explained)}<p class="two my-2 border-l-8 border-l-ink border-double pl-2.5">
       {words.two}
     </p>{/if}

@@ -155,6 +155,8 @@ export const start = {
   nothing: 'nothing: it may have been a one-off',
   unexplained: (messages: readonly string[]) =>
     `Nothing in this parts list says ${messages.map((m) => `“${m}”`).join(' or ')}: no fault known here explains it. Read the text again, or enter the part that is missing from the list.`,
+  unheard: (beeps: string, family: string | null) =>
+    `${family ? `A BIOS that ${family} makes no` : 'No BIOS known here makes a'} sound like “${beeps}”, so it says nothing here. Film a start with sound, or look whether the BIOS is of another kind.`,
   two: 'One fault does not explain this: look for two. The earlier one hides the later.',
   cut: (percent: number) => `Sets of more than three faults are left out: ${percent} % of what is possible.`,
   parts: 'Part by part',
