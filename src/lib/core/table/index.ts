@@ -8,7 +8,7 @@ import type { Assumption, Told } from './meanings';
 import type { Question, ReadPosition } from './positions';
 
 export { TABLE_LIMITS };
-export { printTable } from './print';
+export { printTable, printedState } from './print';
 export { takesRow, withCopy, withRow, type RowProblem } from './row';
 export type {
   Assumption,

@@ -48,6 +48,14 @@ function switches(block: Dip, state: Extract<State, { switches: unknown }>): str
     .join(', ');
 }
 
+/** How a state of a header or of switches is printed: `JP2 1-2`, `SW1-7 OFF, SW1-8 ON`. Null: of another block. */
+export const printedState = (block: Block, state: State): string | null =>
+  block.kind === 'header' && 'caps' in state
+    ? jumpers(block, state)
+    : block.kind === 'dip' && 'switches' in state
+      ? switches(block, state)
+      : null;
+
 const isGuess = (setting: Setting, id: string): boolean =>
   setting.positions.find((p) => p.id === id)?.evidence?.some((e) => e.source === 'guess') ?? false;
 
@@ -62,12 +70,7 @@ export function printTable(part: Part): string {
     const isAssumedDefault = setting.evidence?.some((e) => e.source === 'guess' && e.says === 'default');
     for (const position of setting.positions) {
       if (!position.state || isGuess(setting, position.id)) continue;
-      const state =
-        block.kind === 'header' && 'caps' in position.state
-          ? jumpers(block, position.state)
-          : block.kind === 'dip' && 'switches' in position.state
-            ? switches(block, position.state)
-            : null;
+      const state = printedState(block, position.state);
       if (state === null) continue;
       const mark = position.id === setting.default && !isAssumedDefault ? ' *' : '';
       lines.push(`  ${state} = ${position.label}${mark}`);

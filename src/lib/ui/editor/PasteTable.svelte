@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Label, Textarea, Table } from 'flowbite-svelte';
   import type { Part } from '$lib/core/model';
-  import { TABLE_LIMITS, readTable, withTable } from '$lib/core/table';
+  import { TABLE_LIMITS, printedState, readTable, withTable } from '$lib/core/table';
   import { claimAssumptionWords, lineAsWords, questionWords, toldWords } from '$lib/words';
   import { paste as words } from '$lib/words/en/screens/catalogue';
 
@@ -20,13 +20,15 @@
   /** What each line says, by its number. */
   const said = $derived.by(() => {
     const out = new Map<number, string[]>();
-    for (const setting of read.settings)
+    for (const setting of read.settings) {
+      const block = read.blocks.find((b) => b.id === setting.block);
       for (const p of setting.positions)
         for (const n of p.lines)
           out.set(n, [
             ...(out.get(n) ?? []),
-            `${setting.on.join(', ')}: ${toldWords(p.told)}${p.isDefault ? ` (${words.default})` : ''}`
+            `${(block && printedState(block, p.state)) ?? setting.on.join(', ')}: ${toldWords(p.told)}${p.isDefault ? ` (${words.default})` : ''}`
           ]);
+    }
     return out;
   });
   const open = $derived([
