@@ -101,7 +101,9 @@ const habits: Readonly<Record<Habit, string>> = {
 };
 
 const inLines = (lines: readonly number[]): string =>
-  lines.length === 0 ? '' : `Line ${and(lines.slice(0, 4).map(String))}: `;
+  lines.length === 0
+    ? ''
+    : `${lines.length === 1 ? 'Line' : 'Lines'} ${and(lines.slice(0, 4).map(String))}${lines.length > 4 ? ' and more' : ''}: `;
 
 /** What is to be answered about a table. */
 export function questionWords(q: Question, read: Pick<TableReading, 'settings'>): string {
