@@ -4,6 +4,13 @@ import type { Assumption, Subject } from './meanings';
 
 /** `640K`, `1 MB`, `1.5M`, `4 megabytes` in KiB; the unit may be left out below a heading about memory. */
 function kibOf(text: string, bare: boolean, assumptions: Assumption[]): number | null {
+  // `1M x 9` is how a module is made; `4 x 256K` are four of them.
+  if (/\d\s*[KM]B?\s*[x×]\s*\d/i.test(text)) return null;
+  const several = /(?<![\w.])(\d{1,2})\s*[x×]\s*(?=\d+\s*[KM]B?\b)/i.exec(text);
+  if (several) {
+    const one = kibOf(text.slice(several.index + several[0].length), bare, assumptions);
+    return one === null ? null : Number(several[1]) * one;
+  }
   const m =
     /(?<![0-9A-Za-z.])(\d{1,6}(?:[.,]\d{1,3})?)\s*(k|m)(?:i?b(?:ytes?)?|ilobytes?|egabytes?|eg)?(?![0-9A-Za-z])/i.exec(
       text
@@ -61,9 +68,10 @@ export const FACTS: Partial<
     return n;
   },
   factor: (t, s) => {
-    const m = /(?:^|[\s(])[x×]\s?(\d(?:\.5)?)(?![0-9])|(?<![0-9.])(\d(?:\.5)?)\s?[x×](?![0-9A-Za-z])/i.exec(
-      t
-    );
+    const m =
+      /(?<!\d\s?)(?:^|[\s(])[x×]\s?(\d(?:\.5)?)(?![0-9]|\s*[KM]B?\b)|(?<![0-9.])(\d(?:\.5)?)\s?[x×](?![0-9A-Za-z]|\s*\d)/i.exec(
+        t
+      );
     const n = m ? Number(m[1] ?? m[2]) : s ? numberIn(t) : null;
     return n !== null && n >= 1 && n <= 8 ? n : null;
   },

@@ -71,6 +71,18 @@ function hasTwins(words: string, heading: string): boolean {
   return new Set(kinds).size < kinds.length;
 }
 
+const NUMBERS = /(?<![\w.])\d[0-9A-F]*h?(?![\w.])/gi;
+/** Whether words are a list of numbers, of which a bare name can mean but one. */
+const isList = (words: string, heading: string): boolean =>
+  (words.match(NUMBERS) ?? []).length > 2 || (/[,;]/.test(words) && hasTwins(words, heading));
+
+/** `A = 1.2M, B = 1.44M`: meanings of something else than jumpers and switches. */
+const hasOtherPairs = (tokens: readonly Token[]): boolean =>
+  tokens.filter(
+    (t, i) =>
+      t.sort === 'sep' && t.text === '=' && tokens[i - 1]?.sort === 'text' && tokens[i + 1]?.sort === 'text'
+  ).length > 1;
+
 /** A meaning that runs on into the next sentence, or into a condition of its own: the line was not understood. */
 const HALF_READ =
   /\S\s+(?:when|if)(?![A-Za-z])|[.;]\s+\S|^(?:\d{1,2}\s+)?(?:up|down)\s|^\d{1,2}\s+for\s|^(?:(?:on|off|open|closed)\s+){2}/i;
@@ -116,8 +128,7 @@ class Reading {
     // `…, 1 does not matter` says nothing more.
     else if (spots.length && !words && spots.every((x) => x.side === 'any')) return;
     // `JP1 A-B = IRQ 3, B-C = IRQ 4`: a bare name that means several numbers of a kind; how it stands was not read.
-    else if (spots.some((s) => s.implicit) && hasTwins(words, this.own ?? this.heading) && /[,;]/.test(words))
-      this.failed.push(s);
+    else if (spots.some((x) => x.implicit) && isList(words, this.own ?? this.heading)) this.failed.push(s);
     else if (spots.length)
       this.statements.push({
         spots,
@@ -288,5 +299,7 @@ export function readSentence(
     (g) => g.s || wordsOf(g.tokens) !== '' || hasDefault(g)
   );
   if (!groups.some((g) => g.s)) return null;
-  return isOfAll(tokens) ? MISMATCH : new Reading(tokens, groups, context, heading, legend).read();
+  return isOfAll(tokens) || hasOtherPairs(tokens)
+    ? MISMATCH
+    : new Reading(tokens, groups, context, heading, legend).read();
 }

@@ -143,12 +143,18 @@ const ALONG = new RegExp(
   String.raw`^\s*(${REF})\s+([A-Za-z][A-Za-z/ ]*?)\s*[:=]?\s+(${VALUE}\s*\*?(?:\s*[/;]\s*${VALUE}\s*\*?){2,11})\s*$`,
   'i'
 );
+/** `W2 interrupt: 2 3 4* 5`. */
+const SPACED = new RegExp(
+  String.raw`^\s*(${REF})\s+([A-Za-z][A-Za-z/ ]*?)\s*:\s*(${VALUE}\*?(?:\s+${VALUE}\*?){2,11})\s*$`,
+  'i'
+);
 /** `W1  I/O base  200 / 220 / 300* / 320`: the values of a header in their order, a pair of pins each. Null: none. */
 export function valuesAlong(line: string): string | null {
-  const [, ref, what, row] = (line.length <= MOST_IN_LINE && ALONG.exec(line)) || [];
+  const [, ref, what, row] = (line.length <= MOST_IN_LINE && (ALONG.exec(line) ?? SPACED.exec(line))) || [];
   if (!ref || !what || !row) return null;
   return `${what}: ${ref}: ${row
-    .split(/[/;]/)
+    .trim()
+    .split(/\s*[/;]\s*|\s+/)
     .map((value, n) => `${2 * n + 1}-${2 * n + 2} = ${value.trim()}`)
     .join(', ')}`;
 }

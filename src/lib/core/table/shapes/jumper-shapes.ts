@@ -17,6 +17,12 @@ export const withoutVerbs = (line: string): string =>
 export const withoutPosition = (line: string): string =>
   line.replace(/(?<![A-Za-z])positions?\s+(?=\d{1,2}\s*-\s*\d)/gi, '');
 
+/** `J2 SETTING   PINS SHORTED`: the heading of a column, and not how the jumper stands. */
+export const withoutPinsHead = (line: string): string =>
+  JUMPER.test(line) && !/\d\s*-\s*\d/.test(line)
+    ? line.replace(/(?<=\s{2,})(?:pins?|jumpers?)\s+(?:shorted|jumpered|closed|installed|capped)\s*$/i, '')
+    : line;
+
 /** `Set JP1 to position 1-2`, `J9 as follows: …`. */
 export const namedPosition = (line: string): string =>
   JUMPER.test(line)
@@ -67,10 +73,11 @@ export const withoutAdvice = (line: string): string =>
       ''
     );
 
+const LETTERED_CELL = /(?<=\s|^)([A-E])\s?-\s?([A-E])(?=\s|$)/g;
 const LETTERED = /(?<![0-9A-Za-z-])([A-E])\s?-\s?([A-E])(?=\s*[:=)]|\s+[A-Z0-9])/g;
 
 /** `JP2 A-B: IRQ 2, B-C: IRQ 3`: pins that have letters are counted from A on. */
-export function letteredPins(line: string): string | null {
+export function letteredPins(line: string, above: string): string | null {
   const beside = [...line.matchAll(LETTERED)].every(
     ([, a = '', b = '']) => b.charCodeAt(0) - a.charCodeAt(0) === 1
   );
@@ -79,9 +86,15 @@ export function letteredPins(line: string): string | null {
     'i'
   ).test(line);
   const isRow = /^\s*[A-E]\s?-\s?[A-E]\s*[:=]/.test(line);
-  if (!beside || (!isNamed && !isRow)) return null;
+  // Below the names of several jumpers each of them has its pair.
+  const isBelow =
+    (line.match(LETTERED_CELL) ?? []).length > 1 && (above.match(new RegExp(REF, 'gi')) ?? []).length > 1;
+  if (!beside || (!isNamed && !isRow && !isBelow)) return null;
   const place = (letter: string) => letter.charCodeAt(0) - 64;
-  return line.replace(LETTERED, (_, a: string, b: string) => `${place(a)}-${place(b)}`);
+  return line.replace(
+    isBelow ? LETTERED_CELL : LETTERED,
+    (_, a: string, b: string) => `${place(a)}-${place(b)}`
+  );
 }
 
 const pairOf = (place: number): string => `${2 * place - 1}-${2 * place}`;

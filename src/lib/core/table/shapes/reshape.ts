@@ -16,6 +16,7 @@ import {
   rangeInFront,
   subjectBefore,
   withoutAdvice,
+  withoutPinsHead,
   withoutVerbs
 } from './jumper-shapes';
 import { posts } from './posts';
@@ -62,9 +63,13 @@ const arrows = (line: string): string =>
     // `… . Default W4`: a sentence of its own.
     .replace(/\.\s+(?=(?:factory|default)\b)/gi, '; ');
 
+/** How far below the names of jumpers a row of their pins may stand. */
+const NEAR = 6;
+
 /** Rules that look at one line, in their order. */
 const wording: readonly ((line: string) => string)[] = [
   withoutRemark,
+  withoutPinsHead,
   clauses,
   subjectBefore,
   namedPosition,
@@ -104,7 +109,7 @@ export function reshape(lines: readonly string[], legend: Legend): Reshaped {
   const out = crossed.lines.map((line, i) => {
     const lever = levers(line, legend);
     if (lever !== null && !legend.has('up')) up.push(i);
-    const numbered = letteredPins(lever ?? line);
+    const numbered = letteredPins(lever ?? line, crossed.lines.slice(Math.max(0, i - NEAR), i).join('\n'));
     if (numbered !== null) letters.push(i);
     const said = wording.reduce((text, rule) => rule(text), numbered ?? lever ?? line);
     const written = inlineBits(said, legend);

@@ -2,7 +2,7 @@ import { JUMPER_NAME, SWITCH_NAME } from '../lex';
 
 /** Sentences that tell a meaning and the state that makes it, rewritten as statements that the grammar reads. */
 
-const REF = String.raw`(?:${JUMPER_NAME}|${SWITCH_NAME}(?:-\d{1,2})?)`;
+const REF = String.raw`(?:${JUMPER_NAME}|${SWITCH_NAME}(?:-\d{1,2})?|switch\s\d{1,2})`;
 const SIDE = String.raw`not (?:installed|fitted|jumpered)|on|off|open|closed?|in|out|installed|fitted|removed|short(?:ed)?|jumpered|none`;
 const PAIR = String.raw`\d{1,2}-\d{1,2}`;
 /** `the jumper in position 1-2`, `JP2 is closed`, `pins 1-2`, `open`. */
@@ -75,7 +75,7 @@ interface Clause extends Told {
 const valueOf = (words: string): string =>
   words
     .replace(/^[\s,]+|[\s,.]+$/g, '')
-    .replace(/\s+(?:is|are)\s+(?:used|selected|chosen)(?=\s*[([]|$)/i, '')
+    .replace(/\s+(?:is|are)\s+(?:used|selected|chosen|fitted|installed|present)(?=\s*[([]|$)/i, '')
     .replace(WHO, '');
 
 /** `when JP2 is closed the card uses IRQ 5`: the state is the longest beginning that is one. */
@@ -114,7 +114,7 @@ const asked = (verb: string, words: string, last: readonly string[]): Told | nul
 /** `place a jumper on JP5 pins 2-3 for the second address`. */
 function ordered(text: string, last: readonly string[]): Clause | null {
   const [, verb = '', rest = ''] = ORDER.exec(text) ?? [];
-  for (const cue of rest.matchAll(/\s+(?:to|for)\s+/gi)) {
+  for (const cue of rest.matchAll(/\s+(?:to|for|when|if)\s+/gi)) {
     const told = asked(verb, rest.slice(0, cue.index), last);
     const value = valueOf(rest.slice(cue.index + cue[0].length));
     if (told && value) return { ...told, value };
