@@ -85,7 +85,7 @@ const hasOtherPairs = (tokens: readonly Token[]): boolean =>
 
 /** A meaning that runs on into the next sentence, or into a condition of its own: the line was not understood. */
 const HALF_READ =
-  /\S\s+(?:when|if)(?![A-Za-z])|[.;]\s+\S|^(?:\d{1,2}\s+)?(?:up|down)\s|^\d{1,2}\s+for\s|^(?:(?:on|off|open|closed)\s+){2}/i;
+  /\S\s+(?:when|if)(?![A-Za-z])|[.;]\s+\S|^(?:\d{1,2}\s+)?(?:up|down)\s|^\d{1,2}\s+for\s|^(?:(?:on|off|open|closed)\s+){2}|(?:^|[\s,])both$|\bset\s+(?:it|them)(?![A-Za-z])|\s(?:open|close|remove|install)$/i;
 
 /** One line, read in the ways in which its groups can go together. */
 class Reading {

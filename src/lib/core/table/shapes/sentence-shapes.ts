@@ -40,6 +40,11 @@ const SIDE_OF_VERB: Readonly<Record<string, string>> = {
   put: 'closed'
 };
 
+const VERB_AND_NAME = new RegExp(
+  String.raw`^(?:(${Object.keys(SIDE_OF_VERB).join('|')})\s+)?(?:jumpers?\s+)?(${REF})$`,
+  'i'
+);
+
 /** A state in words, as the grammar has it. */
 interface Told {
   state: string;
@@ -105,10 +110,25 @@ function colonFirst(text: string, last: readonly string[]): Clause | null {
   return told && value ? { ...told, value } : null;
 }
 
+/** `close W1 and open W2`: what each verb does, and the first of them where one has none of its own. */
+function eachOf(first: string, words: string): Told | null {
+  let side = first;
+  const refs: string[] = [];
+  const out: string[] = [];
+  for (const part of words.split(/\s*,\s*(?:and\s+)?|\s+and\s+/)) {
+    const [, verb, ref] = VERB_AND_NAME.exec(part) ?? [];
+    side = (verb && SIDE_OF_VERB[verb.toLowerCase()]) || side;
+    if (!ref) return null;
+    refs.push(ref);
+    out.push(`${ref} ${side}`);
+  }
+  return refs.length > 1 ? { state: out.join(', '), refs } : null;
+}
+
 /** A state that a verb asks for: `JP5`, `SW2-1 on`, `JP5 pins 2-3`. */
 const asked = (verb: string, words: string, last: readonly string[]): Told | null => {
   const side = SIDE_OF_VERB[verb.toLowerCase()];
-  return stateIn(words, last) ?? (side ? stateIn(`${words} ${side}`, last) : null);
+  return stateIn(words, last) ?? (side ? (eachOf(side, words) ?? stateIn(`${words} ${side}`, last)) : null);
 };
 
 /** `place a jumper on JP5 pins 2-3 for the second address`. */
@@ -188,6 +208,8 @@ export function clauses(line: string): string {
     const part = rest || sentence;
     const [, ref, subject] = SUBJECT.exec(part) ?? [];
     if (ref && subject && !SAYS.test(subject)) {
+      // A second subject in one line would take the first one's states.
+      if (out.length) return line;
       last = [ref];
       about = `${subject}: `;
       continue;
@@ -212,6 +234,10 @@ export function clauses(line: string): string {
     } else if (SAYS.test(part)) return line;
   }
   if (out.length <= (about || parts.length > 1 ? 0 : 1)) return line;
+  // `normally closed`: which of the statements that is, or none of them, and then the line is not understood.
+  const usual = out.flatMap((o, i) => (normal && o.split(' = ')[0]?.endsWith(` ${normal}`) ? [i] : []));
+  if (new RegExp(`^(?:${SIDE})$`, 'i').test(normal))
+    return usual.length === 1 ? about + out.map((o, i) => (i === usual[0] ? `${o} *` : o)).join('; ') : line;
   const said = about + out.join('; ');
-  return normal && !new RegExp(`^(?:${SIDE})$`, 'i').test(normal) ? `${said} (default ${normal})` : said;
+  return normal ? `${said} (default ${normal})` : said;
 }
