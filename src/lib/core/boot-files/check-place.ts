@@ -47,8 +47,8 @@ const namesOf = (where: string): Set<string> =>
 /** DEVICE= takes drivers. A program that is known to be none, or a file of a kind that hardly ever is one. */
 function deviceOf(l: ConfigLine, path: string): Seen[] {
   const file = nameOf(path);
-  const isProgram = namesOf('autoexec').has(file) && !namesOf('config').has(file);
-  if (!isProgram && !/\.(?:COM|BAT)$/.test(file)) return [];
+  const isProgram = namesOf('autoexec').has(file);
+  if (namesOf('config').has(file) || (!isProgram && !/\.(?:COM|BAT)$/.test(file))) return [];
   const isSure = isProgram || file.endsWith('.BAT');
   return [
     {
