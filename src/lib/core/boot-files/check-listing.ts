@@ -1,6 +1,6 @@
 import { listedDrives, type Listing } from '../boot';
 import type { Seen } from './finding';
-import type { Named } from './read';
+import type { BatchLine, Named } from './read';
 import { loadedOf, managerOf, type Loaded, type Situation } from './situation';
 
 const PROGRAMS = ['.COM', '.EXE', '.BAT'] as const;
@@ -19,6 +19,15 @@ function elsewhere(listing: Listing, file: Named, paths: readonly string[]): str
     .flatMap((name) => [...(listing.byName.get(name) ?? [])])
     .filter((p) => p[0] === (file.drive ?? p[0]));
 }
+
+/** Commands with what a listing tells of them: a file named without its ending may be a batch file there. */
+export const asListed = (commands: readonly BatchLine[], listing: Listing | null): BatchLine[] =>
+  commands.map((l) => {
+    const path = l.command?.file?.path.toUpperCase() ?? '';
+    if (!listing || !l.command || !path.includes('\\') || ENDING.test(path)) return l;
+    const [first] = PROGRAMS.filter((ending) => listing.files.has(path + ending));
+    return first === '.BAT' ? { ...l, command: { ...l.command, isBatch: true } } : l;
+  });
 
 /**
  * Files that a line names and the listing of the disk does not have. Of a drive that was not listed nothing is said,

@@ -2,7 +2,7 @@ import { there } from '../model';
 import type { Expectation } from '../boot';
 import { batchForm, configForm, lettersForm, menuForm } from './check-form';
 import { checkBlaster, checkCd, checkCountry, checkDrivers, checkPacket } from './check-hardware';
-import { checkListing, checkRefusers } from './check-listing';
+import { asListed, checkListing, checkRefusers } from './check-listing';
 import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
 import { checkEnds, checkWaits } from './check-order';
 import { explainBatch, explainConfig, type ExplainWith, type ExplainedLine } from './explain';
@@ -35,7 +35,7 @@ export const MOST_BYTES = 65_536;
 /** Every way to start that a pair of files has. */
 export function situationsOf(config: string, batch: string, machine: Expectation): Situation[] {
   const lines = readConfig(config);
-  const commands = readBatch(batch);
+  const commands = asListed(readBatch(batch), machine.listing);
   return choicesOf(lines).map((choice) => ({
     machine,
     choice,
@@ -50,7 +50,7 @@ export function situationsOf(config: string, batch: string, machine: Expectation
  */
 export function checkFiles(config: string, batch: string, machine: Expectation): BootFinding[] {
   const lines = readConfig(config);
-  const commands = readBatch(batch);
+  const commands = asListed(readBatch(batch), machine.listing);
   const found = new Map<string, BootFinding>();
   const put = (seen: Seen, choice: string | null) => {
     const key = JSON.stringify([seen.rule, seen.file, seen.line, seen.facts]);

@@ -157,6 +157,8 @@ export interface Command {
   high: HighWish | null;
   /** Run by CALL. */
   called: boolean;
+  /** Named without its ending, and known to be a batch file. */
+  isBatch?: true;
   /** `IF` conditions in front of it, as they are written. */
   conditions: string[];
 }

@@ -97,7 +97,9 @@ function holds(condition: string, choice: Choice): boolean | null {
 
 /** Whether a line hands over to another batch file, which does not come back: one that is run without CALL. */
 export const chains = ({ command }: BatchLine): boolean =>
-  command !== null && !command.called && /\.BAT$/i.test(command.file?.path ?? '');
+  command !== null &&
+  !command.called &&
+  (command.isBatch === true || /\.BAT$/i.test(command.file?.path ?? ''));
 
 /** The lines that a start runs, in their order. A jump under an unknown condition is followed both ways. */
 export function batchOf(lines: readonly BatchLine[], choice: Choice): Run[] {
