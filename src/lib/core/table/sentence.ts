@@ -65,6 +65,8 @@ const isInBrackets = (tokens: readonly Token[]): boolean =>
 /** What a line is about, with a state or the end of a sentence in it. */
 const HALF_HEAD = /(?:^|\s)\d{1,2}-\d{1,2}(?=[\s.,]|$)|[.;]\s+\S/;
 
+const isReserved = (words: string): boolean => meant(words, '').told.some((t) => t.kind === 'reserved');
+
 /** Whether words name several numbers of one kind. */
 function hasTwins(words: string, heading: string): boolean {
   const kinds = meant(words, heading).told.map((t) => t.kind);
@@ -125,6 +127,9 @@ class Reading {
     const words = value ? wordsOf(value.tokens) : '';
     // `from 1-2 to 2-3`: pins that something else says of are no meaning.
     if (/^\d{1,2}-\d{1,2}\.?$/.test(words) || HALF_READ.test(words)) this.failed.push(s);
+    // `switch 4: reserved` says of neither side what it does.
+    else if (spots.length && spots.every((x) => x.implicit && x.of === 'switch') && isReserved(words))
+      this.failed.push(s);
     // `…, 1 does not matter` says nothing more.
     else if (spots.length && !words && spots.every((x) => x.side === 'any')) return;
     // `JP1 A-B = IRQ 3, B-C = IRQ 4`: a bare name that means several numbers of a kind; how it stands was not read.
