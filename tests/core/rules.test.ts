@@ -87,6 +87,7 @@ const rare: Partial<Record<RuleId, () => { build: Build; parts: PartSet }>> = {
     machineOf(board('at', ['pci']), [
       card('p', [{ resource: 'irq', pin: 'A', sharing: 'level' }], { bus: 'pci' })
     ]),
+  'os.unknown': () => made({ board: 'varnoc-d33', brief: { os: 'a system of its own' } }),
   'unknown.board': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
   'unknown.bios': () => made({ board: 'varnoc-d33', change: (p) => (p.id === 'varnoc-d33' ? half(p) : p) }),
   'memory.supplies': () => made({ board: 'skerrin-px5', items: [{ part: 'pendrum-set-64k', place: '1' }] }),

@@ -274,6 +274,7 @@ export const shows: { readonly [R in RuleId]: Shows<R> } = {
   'period.late': 'hint',
   'brief.off': 'use',
   'brief.wish': 'hint',
+  'os.unknown': 'hint',
   'os.cpu': { at: 'system', stops: 0.8 },
   'os.memory': { at: 'system', stops: 0.5 },
   'os.partition': 'hint',

@@ -362,6 +362,7 @@ export interface FactsOf {
   'period.late': { part: Thing; to: number; date: string };
   /** `waiting`: a card that would do and is in no slot; `off`: a function that would do and is switched off. */
   'brief.wish': { wish: Wish; part: string; free?: number; waiting: Thing | null; off: Owner | null };
+  'os.unknown': { os: string };
   'os.cpu': { system: string; family: string; needs: string };
   'os.memory': { system: string; needsKiB: number; of: 'all' | 'base' | 'extended'; hasKiB: number };
   'os.partition': { dos: string; mostMiB: number; diskMiB: number };

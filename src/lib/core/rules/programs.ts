@@ -31,8 +31,12 @@ const software: Rule = (s) =>
 
 /** An operating system has its own least machine. */
 const system: Rule = (s) => {
-  const { dos } = systemOf(s.kit.build.brief.os);
-  const found = systemIn(s.kit.build.brief.os);
+  const { os } = s.kit.build.brief;
+  const { dos, windows } = systemOf(os);
+  // What was typed and not understood is no system that asks for nothing.
+  if (os?.trim() && dos === null && windows === null)
+    return [{ rule: 'os.unknown', about: ['board'], facts: { os: os.trim() } }];
+  const found = systemIn(os);
   const family = s.kit.seatedCpu?.cpu.family;
   const { memory, diskMiB } = s.offer;
   const out: Case[] = [];

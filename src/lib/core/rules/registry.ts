@@ -196,6 +196,7 @@ export const registry: Readonly<Record<RuleId, RuleEntry>> = {
   'period.late': entry(fit('time'), 'note', { about: 'period' }),
   'brief.off': entry(at('brief'), 'clash'),
   'brief.wish': entry(at('brief'), 'caution', { about: 'wish' }),
+  'os.unknown': entry(at('brief'), 'caution', { hides: 'other' }),
   'os.cpu': entry(at('brief'), 'clash'),
   'os.memory': entry(at('brief'), 'clash'),
   'os.partition': entry(at('brief'), 'caution'),

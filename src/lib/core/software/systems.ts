@@ -68,25 +68,58 @@ export const systems: readonly System[] = [
     diskMiB: 8
   }),
   // Real mode.
-  windows('Windows 3.0', 3, /\bwin(?:dows)?\s*3(?:\.0)?/i, {
+  windows('Windows 3.0', 3, /\bwin(?:dows)?\s*3(?:\.0)?(?![.\d]*\d)/i, {
     cpu: '8088',
     baseKiB: 640,
     extendedKiB: 0,
     diskMiB: 6
   }),
-  windows('Windows 2.0', 2, /\bwin(?:dows)?\s*2/i, { cpu: '8088', baseKiB: 512, extendedKiB: 0, diskMiB: 0 }),
-  windows('Windows 1.0', 1, /\bwin(?:dows)?\s*1/i, { cpu: '8088', baseKiB: 256, extendedKiB: 0, diskMiB: 0 })
+  windows('Windows 2.0', 2, /\bwin(?:dows)?\s*2(?!\d)/i, {
+    cpu: '8088',
+    baseKiB: 512,
+    extendedKiB: 0,
+    diskMiB: 0
+  }),
+  windows('Windows 1.0', 1, /\bwin(?:dows)?\s*1(?!\d)/i, {
+    cpu: '8088',
+    baseKiB: 256,
+    extendedKiB: 0,
+    diskMiB: 0
+  })
 ];
 
 /** The system that a brief names; null when it names none that is known. */
 export const systemIn = (os: string | undefined): System | null =>
   systems.find((s) => s.pattern.test(os ?? '')) ?? null;
 
+/** Words that may stand before DOS; with any other it is a DOS whose versions are counted in another way. */
+const BEFORE_DOS: readonly string[] = [
+  '',
+  'ms',
+  'pc',
+  'on',
+  'with',
+  'and',
+  'under',
+  'plain',
+  'or',
+  'in',
+  'the',
+  'from'
+];
+const NEWEST_DOS = 8;
+
+/** The version of DOS that somebody typed; null: none, or one of another kind of DOS. */
+function typedDos(os: string): number | null {
+  const [, before = '', version] = /([a-z]*)[- ]*dos\s*(\d+(?:\.\d+)?)/i.exec(os) ?? [];
+  const dos = Number(version);
+  return version && BEFORE_DOS.includes(before.toLowerCase()) && dos >= 1 && dos <= NEWEST_DOS ? dos : null;
+}
+
 /** Versions of DOS and Windows in what the brief says of the system, such as `Windows 3.1 on DOS 6.22`. */
 export function systemOf(os: string | undefined): { dos: number | null; windows: number | null } {
-  const typed = /dos\s*(\d+(?:\.\d+)?)/i.exec(os ?? '');
   const system = systemIn(os);
-  return { dos: typed ? Number(typed[1]) : (system?.dos ?? null), windows: system?.windows ?? null };
+  return { dos: typedDos(os ?? '') ?? system?.dos ?? null, windows: system?.windows ?? null };
 }
 
 /** What a machine has, as far as a system asks for it; null: not entered. */

@@ -104,6 +104,7 @@ export const brief: WordsOf<
   | 'period.early'
   | 'period.late'
   | 'brief.wish'
+  | 'os.unknown'
   | 'os.cpu'
   | 'os.memory'
   | 'os.partition'
@@ -141,6 +142,12 @@ export const brief: WordsOf<
     title: 'Does not meet the brief',
     sentence: wishWords(f),
     why: 'What you ask for in the brief is a condition.'
+  }),
+  'os.unknown': ({ os }) => ({
+    title: `“${os}” is no system known here`,
+    sentence:
+      'No version of DOS or Windows can be read from it, so nothing is checked of what it needs: CPU, memory, disk, drivers, start files. Write a version, such as DOS 6.22 or Windows 98.',
+    why: systemWhy
   }),
   'os.cpu': ({ system, family: has, needs }) => ({
     title: `${system} does not run on ${aFamily(has)}`,
