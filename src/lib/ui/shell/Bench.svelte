@@ -138,11 +138,13 @@
 
 <div class="min-h-screen flex flex-col">
   <TopBar>
-    <span class="text-quiet max-lg:m-0 max-lg:order-3 max-lg:basis-full"
+    <span
+      class="text-quiet max-lg:m-0 max-lg:order-3 max-lg:basis-full lg:min-w-0 lg:basis-40 lg:grow lg:truncate"
+      title="{cpu}{date ? text.asOf(date) : ''}"
       ><b class="text-ink text-large">{session.build.name}</b>
       {cpu}{date ? text.asOf(date) : ''}</span
     >
-    <span class="flex-1"></span>
+    <span class="flex-1 lg:hidden"></span>
     <span class="sum gap-3.5 flex mr-1.5" aria-live="polite">
       {#if stops}<b class="bad text-stop">{text.stops(stops)}</b>{/if}
       {#if clashes}<b class="bad text-stop">{text.clashes(clashes)}</b>
