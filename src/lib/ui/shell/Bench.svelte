@@ -139,8 +139,7 @@
 <div class="min-h-screen flex flex-col">
   <TopBar>
     <span
-      class="text-quiet max-lg:m-0 max-lg:order-3 max-lg:basis-full lg:min-w-0 lg:basis-40 lg:grow lg:truncate"
-      title="{cpu}{date ? text.asOf(date) : ''}"
+      class="text-quiet max-lg:m-0 max-lg:order-3 max-lg:basis-full lg:min-w-0 lg:basis-40 lg:grow lg:leading-tight"
       ><b class="text-ink text-large">{session.build.name}</b>
       {cpu}{date ? text.asOf(date) : ''}</span
     >
