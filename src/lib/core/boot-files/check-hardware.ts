@@ -1,10 +1,8 @@
 import type { Found, SoundCard } from '../boot';
-import type { Seen } from './finding';
+import { BATCH, CONFIG, type Seen } from './finding';
 import { variableOf } from './read';
 import { deviceName, loadedOf, rankOf, type Loaded, type Situation } from './situation';
 
-const CONFIG = 'CONFIG.SYS' as const;
-const BATCH = 'AUTOEXEC.BAT' as const;
 const at = (l: Loaded) => ({ file: l.at, line: l.n });
 
 /** CPU class by class of driver: what never runs below it. */

@@ -9,7 +9,7 @@ import {
   type MemoryMap,
   type Run
 } from '../boot';
-import type { Edit, Seen } from './finding';
+import { CONFIG, type Edit, type Seen } from './finding';
 import { variableOf } from './read';
 import {
   dosLine,
@@ -23,7 +23,6 @@ import {
   type Situation
 } from './situation';
 
-const CONFIG = 'CONFIG.SYS' as const;
 const at = (l: Loaded) => ({ file: l.at, line: l.n });
 const meets = (a: Run, b: Run): boolean => a.from < b.to && b.from < a.to;
 

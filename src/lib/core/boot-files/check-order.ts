@@ -1,8 +1,9 @@
 import { lastOf } from '../model';
+import { commandSince } from '../boot';
 import { BATCH, type Seen } from './finding';
 import type { BatchLine } from './read';
 import type { Situation } from './situation';
-import { batchOf, chains, type Choice, type Run } from './walk';
+import { batchOf, chains, type Run } from './walk';
 
 /** Commands after which nothing is missed. */
 const ofNoWeight: readonly string[] = ['ECHO', 'CLS', 'PAUSE', 'GOTO', 'VER', 'EXIT', 'REM'];
@@ -13,25 +14,28 @@ const weighs = ({ line }: Run): boolean =>
 const asCalled = (line: BatchLine): BatchLine =>
   chains(line) && line.command ? { ...line, command: { ...line.command, called: true } } : line;
 
-/** The DOS in which CALL came; before, COMMAND /C does its work. */
-const CALL_SINCE = 3.3;
-
 /** A text with words put in front of a path, where it stands last: before that it may be in a condition. */
 function withBefore(text: string, path: string, words: string): string {
   const at = text.lastIndexOf(path);
   return at < 0 ? text : text.slice(0, at) + words + text.slice(at);
 }
 
-/** A batch file that runs another one without CALL ends there: DOS does not come back to it. */
-export function checkEnds(commands: readonly BatchLine[], choice: Choice, dos: number | null): Seen[] {
-  const ran = batchOf(commands, choice);
+/**
+ * A batch file that runs another one without CALL ends there: DOS does not come back to it.
+ * @param commands every line of the file, also those that the start does not come to
+ */
+export function checkEnds(
+  { batch: ran, choice, machine: { dos } }: Situation,
+  commands: readonly BatchLine[]
+): Seen[] {
   const reached = new Set(ran.filter((r) => !r.maybe).map((r) => r.line.n));
   const wanted = batchOf(commands.map(asCalled), choice).filter((r) => weighs(r) && !reached.has(r.line.n));
   return ran.flatMap(({ line, maybe }): Seen[] => {
     const lost = chains(line) ? wanted.filter((r) => r.line.n > line.n) : [];
     if (!lost.length) return [];
     const isSure = !maybe && lost.some((r) => !r.maybe);
-    const by = dos !== null && dos < CALL_SINCE ? 'COMMAND /C' : 'CALL';
+    // Before there was CALL another interpreter does its work.
+    const by = dos !== null && dos < (commandSince.CALL ?? 0) ? 'COMMAND /C' : 'CALL';
     const at = { file: BATCH, line: line.n };
     const path = line.command?.file?.path ?? '';
     return [

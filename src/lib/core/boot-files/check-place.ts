@@ -1,24 +1,18 @@
 import { commandSince, configSince, drivers } from '../boot';
 import { BATCH, CONFIG, type Seen } from './finding';
 import type { BatchLine, ConfigLine } from './read';
+import { loadsNothing } from './situation';
 
-/** Commands of every DOS that are no words of CONFIG.SYS. */
-const commands: readonly string[] = [
-  'PATH',
-  'PROMPT',
-  'ECHO',
-  'CALL',
-  'CLS',
-  'GOTO',
-  'IF',
-  'PAUSE',
-  'MODE',
-  'KEYB'
-];
 /** Words of both files. */
 const both: readonly string[] = ['SET', 'REM', 'BREAK'];
 
-const isCommand = (word: string): boolean => commands.includes(word) || word in commandSince;
+const nameOf = (path: string): string => (path.split(/[\\/:]/).at(-1) ?? '').toUpperCase();
+const namesOf = (where: string): Set<string> =>
+  new Set(drivers.filter((d) => d.where === where).map((d) => nameOf(d.file)));
+
+/** Commands of DOS, and resident programs that come with it. */
+const isCommand = (word: string): boolean =>
+  loadsNothing.includes(word) || word in commandSince || namesOf('autoexec').has(`${word}.COM`);
 
 /** A command in CONFIG.SYS, and a program or a temporary interpreter where a driver or the shell belongs. */
 export function configPlace(l: ConfigLine): Seen[] {
@@ -39,10 +33,6 @@ export function configPlace(l: ConfigLine): Seen[] {
   if ((l.word === 'DEVICE' || l.word === 'DEVICEHIGH') && l.file) return deviceOf(l, l.file.path);
   return [];
 }
-
-const nameOf = (path: string): string => (path.split(/[\\/:]/).at(-1) ?? '').toUpperCase();
-const namesOf = (where: string): Set<string> =>
-  new Set(drivers.filter((d) => d.where === where).map((d) => nameOf(d.file)));
 
 /** DEVICE= takes drivers. A program that is known to be none, or a file of a kind that hardly ever is one. */
 function deviceOf(l: ConfigLine, path: string): Seen[] {

@@ -6,7 +6,7 @@ import { asListed, checkListing, checkRefusers } from './check-listing';
 import { checkBuffers, checkEnvironment, checkHigh, checkManager, checkXms } from './check-high';
 import { checkEnds, checkWaits } from './check-order';
 import { explainBatch, explainConfig, type ExplainWith, type ExplainedLine } from './explain';
-import type { BootFinding, Edit, Seen } from './finding';
+import { BATCH, CONFIG, type BootFinding, type Edit, type Seen } from './finding';
 import { joinLines, rawLines, readBatch, readConfig } from './read';
 import { dosLine, type Situation } from './situation';
 import { batchOf, chains, choicesOf, configOf } from './walk';
@@ -69,7 +69,7 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
               rule: 'call.open',
               facts: { file: l.command?.file?.path ?? '' },
               severity: 'note',
-              file: 'AUTOEXEC.BAT',
+              file: BATCH,
               line: l.n
             }
           ]
@@ -78,14 +78,14 @@ export function checkFiles(config: string, batch: string, machine: Expectation):
   ])
     put(seen, null);
   const starts = situationsOf(config, batch, machine);
-  for (const s of starts) for (const seen of checkEnds(commands, s.choice, machine.dos)) put(seen, s.choice);
+  for (const s of starts) for (const seen of checkEnds(s, commands)) put(seen, s.choice);
   for (const s of starts) for (const check of perStart) for (const seen of check(s)) put(seen, s.choice);
   for (const seen of checkRefusers(starts)) put(seen, null);
   return [...found.values()]
     .map((f) => ({ ...f, choices: f.choices.length === starts.length ? [] : f.choices }))
     .sort(
       (a, b) =>
-        (a.file === b.file ? 0 : a.file === 'CONFIG.SYS' ? -1 : 1) ||
+        (a.file === b.file ? 0 : a.file === CONFIG ? -1 : 1) ||
         a.line - b.line ||
         rank[a.severity] - rank[b.severity]
     );

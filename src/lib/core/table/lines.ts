@@ -143,16 +143,17 @@ const PAIRED: readonly (readonly [string, string])[] = [
   ['down', 'up']
 ];
 
-const hasJumper = (line: string): boolean => lex(line).some((t) => t.sort === 'ref' && t.of === 'jumper');
-
 /** Takes the keys to marks out of the lines: in brackets, behind a title, or on lines of their own. */
 function takeLegends(lines: string[]): { legend: Map<string, Side>; legends: Set<number> } {
   const legend = new Map<string, Side>();
   const legends = new Set<number>();
-  const bits = lines.some((l) => lex(l).some((t) => t.sort === 'mark' && isBits(t.text)));
+  const read = lines.map((l) => lex(l));
+  const bits = read.some((tokens) => tokens.some((t) => t.sort === 'mark' && isBits(t.text)));
   const marked =
-    bits || lines.some((l) => lex(l).filter((t) => t.sort === 'text' && /^[01]$/.test(t.text)).length > 1);
-  const rowed = lines.map((l) => lex(l).filter((t) => t.sort === 'side').length > 1);
+    bits ||
+    read.some((tokens) => tokens.filter((t) => t.sort === 'text' && /^[01]$/.test(t.text)).length > 1);
+  const rowed = read.map((tokens) => tokens.filter((t) => t.sort === 'side').length > 1);
+  const hasJumper = read.map((tokens) => tokens.some((t) => t.sort === 'ref' && t.of === 'jumper'));
   const keyIn = (text: string | undefined, rows = false) => {
     const key = text?.trim() ? legendOf(lex(text), { bits, rows }) : null;
     for (const [symbol, side] of key ?? []) if (!symbol.startsWith('side:')) legend.set(symbol, side);
@@ -161,7 +162,7 @@ function takeLegends(lines: string[]): { legend: Map<string, Side>; legends: Set
   lines.forEach((line, i) => {
     // `settings (1 = ON, 0 = OFF)`: the key to the marks in brackets.
     const brackets = [...line.matchAll(/\(([^()]*)\)/g)];
-    const hasRows = brackets.length > 0 && !hasJumper(line) && rowed.some((r, k) => r && k !== i);
+    const hasRows = brackets.length > 0 && !hasJumper[i] && rowed.some((r, k) => r && k !== i);
     for (const bracket of brackets) {
       // `(SW1, 1 = ON, 0 = OFF)`: what stands before the key stays.
       const pieces = there(bracket[1]).split(/[,;]/);

@@ -1,4 +1,5 @@
 import { JUMPER_NAME, SWITCH_NAME } from '../lex';
+import { apart } from './grid-shapes';
 
 /** How a line names its default apart from the row that it is, rewritten as a mark on that row. */
 
@@ -68,19 +69,16 @@ export function defaultLines(lines: readonly string[]): string[] {
   return out;
 }
 
-const cells = (line: string): string[] =>
-  line.includes('|') ? line.replace(/^\s*\||\|\s*$/g, '').split('|') : line.trim().split(/\s{2,}|\t+/);
-
 /** A last column `Default` that repeats how the jumper stands: `JP1  1-2: COM1, 2-3: off   1-2`. */
 export function defaultColumn(lines: readonly string[]): string[] {
   const out = [...lines];
   lines.forEach((line, i) => {
-    const heads = cells(line).map((c) => c.trim());
+    const heads = apart(line);
     if (heads.length < 3 || !/^(?:factory\s+)?(?:default|setting|preset)s?$/i.test(heads.at(-1) ?? ''))
       return;
     if (!/^(?:jumper|switch|name|header|block|link)s?$/i.test(heads[0] ?? '')) return;
     for (let k = i + 1; k < lines.length; k++) {
-      const row = cells(lines[k] ?? '').map((c) => c.trim());
+      const row = apart(lines[k] ?? '');
       const chosen = row.at(-1) ?? '';
       if (row.length !== heads.length || !/^(?:\d{1,2}-\d{1,2}|on|off|open|closed?|in|out)$/i.test(chosen)) {
         if (/^[\s|+-]*$/.test(lines[k] ?? '')) continue;

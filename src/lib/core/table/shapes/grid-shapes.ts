@@ -36,7 +36,8 @@ export function crossGrid(lines: readonly string[]): string[] {
 
 const ON_SIDE = /^(?:on|closed?|short(?:ed)?|in|jumpered)$/i;
 const OFF_SIDE = /^(?:off|open|out|not jumpered)$/i;
-const apart = (line: string): string[] =>
+/** The cells of a line: between bars, or where wide gaps or tabs are. */
+export const apart = (line: string): string[] =>
   line.includes('|') ? cellsOf(line) : line.trim().split(/\s{2,}|\t+/);
 
 /** `Switch  Function  ON  OFF` above `1  Game port  enabled  disabled`: a meaning for each side of one switch or jumper. */
