@@ -39,7 +39,7 @@
   const d = $derived(found.diagnosis);
   const titleOf = $derived(titlesOf(session.build, session.parts));
   const faultWords = (faults: readonly number[]) =>
-    faults.length ? faults.map((i) => modeWords(d.modes[i], titleOf)).join(' + ') : words.nothing;
+    faults.length ? faults.map((i) => modeWords(d.modes[i], titleOf)).join(' + ') : words.noFault;
   const named = (c: ComponentVerdict) => componentWords(c.component, c.mode, titleOf);
   const explained = $derived(explanations(d));
   const best = $derived(explained.slice(0, MOST).filter((s) => s.p >= 0.01));

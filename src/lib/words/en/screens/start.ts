@@ -153,6 +153,7 @@ export const start = {
   best: 'What may be wrong',
   byChecks: 'found by the checks; something else may be wrong beside it',
   nothing: 'nothing: it may have been a one-off',
+  noFault: 'what was seen speaks for no fault: a one-off, or it did not show yet',
   unexplained: (messages: readonly string[]) =>
     `Nothing in this parts list says ${messages.map((m) => `“${m}”`).join(' or ')}: no fault known here explains it. Read the text again, or enter the part that is missing from the list.`,
   unheard: (beeps: string, family: string | null) =>
